@@ -1,0 +1,1 @@
+"""The computation: SI floats and arrays in, reports out; no web, database, file or clock."""

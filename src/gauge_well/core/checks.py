@@ -1,0 +1,122 @@
+"""Demand against capacity: one set of rules for every system, as the product defines them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+import numpy as np
+
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.typing import Array, Value, as_array, clip
+
+FILL_MAX = 9.99
+
+
+class CheckClass(StrEnum):
+    """``limit`` alone makes a state; ``cost`` works and loses; ``guide`` is a rule of thumb."""
+
+    LIMIT = "limit"
+    COST = "cost"
+    GUIDE = "guide"
+
+
+class Scales(StrEnum):
+    """What a check's fill follows."""
+
+    POWER = "power"
+    LOAD = "load"
+    GATE = "gate"
+
+
+class State(StrEnum):
+    """The four states; ``tight`` needs a tolerance run."""
+
+    SHORT = "short"
+    TIGHT = "tight"
+    HOLDS = "holds"
+    UNKNOWN = "unknown"
+
+
+@dataclass(frozen=True)
+class Check:
+    """A demand held against a capacity over (power step, duty, sample).
+
+    Parameters
+    ----------
+    id, name, part : str
+        ``part`` is the thing a builder can change; checks of one part share a row.
+    check_class : CheckClass
+    scales : Scales or None
+        None: each duty decides (power-driven duties scale with power, load-driven with load).
+    demand, capacity : float or array
+        In ``kind``'s SI unit; broadcast to (power step, duty, sample).
+    fill : array
+    code : str
+        Fill code at the edges, empty when ordinary.
+    judged : sequence of bool
+        Which duties this check speaks of.
+    sentences : sequence of Sentence
+        One a duty, at the wanted power.
+    """
+
+    id: str
+    name: str
+    part: str
+    check_class: CheckClass
+    scales: Scales | None
+    kind: str
+    demand: Value
+    capacity: Value
+    fill: Array
+    code: str = ""
+    judged: Sequence[bool] | None = None
+    sentences: Sequence[Sentence] = field(default_factory=tuple)
+    danger: bool = False
+
+
+@dataclass(frozen=True)
+class Unknown:
+    """A check that cannot be judged, and the facts that are missing."""
+
+    id: str
+    name: str
+    part: str
+    missing: tuple[str, ...]
+
+
+def ratio_fill(demand: Value, capacity: Value) -> Array:
+    """Fill D / C clamped to 0..9.99; a capacity at or below nought is over any brim.
+
+    Parameters
+    ----------
+    demand, capacity : float or array
+        Same unit, broadcastable.
+
+    Returns
+    -------
+    array
+        Fill, 1 at the limit. Never NaN or infinite.
+    """
+    d, c = np.broadcast_arrays(as_array(demand), as_array(capacity))
+    safe = np.where(c > 0.0, c, 1.0)
+    fill = np.where(c > 0.0, d / safe, np.where(d > 0.0, FILL_MAX, 0.0))
+    return clip(np.nan_to_num(fill, nan=FILL_MAX), 0.0, FILL_MAX)
+
+
+def gap_fill(actual: Value, needed: Value) -> Array:
+    """Fill 2 - a/n of a gap, clearance, head or level.
+
+    Nought when twice the need is there, 1 at the need, 2 when touching, beyond in interference.
+    """
+    return clip(2.0 - as_array(actual) / as_array(needed), 0.0, FILL_MAX)
+
+
+def states_of(fills: Mapping[str, float], unknown: bool) -> State:
+    """State of a system from the worst fill of each of its limits and whether any is unknown."""
+    if any(fill > 1.0 for fill in fills.values()):
+        return State.SHORT
+    if unknown:
+        return State.UNKNOWN
+    return State.HOLDS

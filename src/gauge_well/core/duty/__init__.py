@@ -1,0 +1,1 @@
+"""What an operating case asks of the engine."""

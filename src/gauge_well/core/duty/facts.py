@@ -1,0 +1,190 @@
+"""What the machine and the duties are, and their defaults by kind of machine."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table, text
+from gauge_well.core.typing import Value
+
+# label, drag area [m2], mass [kg], road speed kinds (True when it runs on a road).
+MACHINES: Mapping[str, tuple[str, float, float, bool]] = {
+    "road_car": ("road car", 0.70, 1350.0, True),
+    "off_road": ("off-roader", 1.15, 2000.0, True),
+    "van": ("van", 1.35, 2200.0, True),
+    "truck": ("light truck", 1.60, 2600.0, True),
+    "hillclimb": ("hillclimb or sprint car", 0.75, 650.0, True),
+    "boat": ("boat", 1.0, 2500.0, False),
+    "tractor": ("tractor", 3.0, 3000.0, False),
+    "locomotive": ("locomotive", 4.0, 8000.0, False),
+    "generator": ("generator or pump set", 1.0, 1000.0, False),
+}
+DRIVES: Mapping[str, tuple[str, float]] = {
+    "front": ("front wheels", 0.92), "rear": ("rear wheels", 0.87), "four": ("four wheels", 0.85),
+}
+# Share of gearbox power lost as heat to its cooler.
+GEARBOXES: Mapping[str, tuple[str, float]] = {
+    "manual": ("manual", 0.02),
+    "automatic": ("automatic, locked", 0.04),
+    "automatic_slipping": ("automatic, converter slipping", 0.12),
+    "hydrostatic": ("hydrostatic", 0.22),
+    "marine": ("marine gear", 0.03),
+}
+KINDS: Mapping[str, str] = {
+    "road": "road: speed and grade",
+    "idle": "idle",
+    "pull": "full-throttle pull",
+    "work": "work at governed speed",
+    "boat": "boat under way",
+    "run": "hillclimb or sprint run",
+    "typed": "typed in: power, speed, air",
+}
+POWER_DRIVEN = frozenset({"pull", "work", "boat", "run"})
+STARTS: Mapping[str, str] = {
+    "warm": "warm", "cool": "coolant at 70 °C", "cold": "cold (as ambient)", "soaked": "after a hot stop",
+}
+
+
+@dataclass(frozen=True)
+class MachineFacts:
+    """The machine. SI."""
+
+    kind: str | None = choice("Kind of machine", {k: v[0] for k, v in MACHINES.items()}, group="Machine")
+    mass: Value | None = quantity("Weight in use", "mass", 30.0, 200e3, group="Machine")
+    drag_area: Value | None = quantity(
+        "Drag area (Cd A)", "area", 0.05, 20.0, group="Machine", help="Height x width x 0.85 x drag coefficient."
+    )
+    rolling_resistance: Value | None = quantity("Rolling resistance", "ratio", 0.0, 0.2, group="Machine")
+    drive: str | None = choice("Driven", {k: v[0] for k, v in DRIVES.items()}, group="Driveline")
+    gearbox: str | None = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
+    gear_ratios: tuple[tuple[float, ...], ...] | None = table(
+        "Gear ratios", (("ratio", "ratio"),), group="Driveline", help="One a line, first gear first."
+    )
+    final_drive: Value | None = quantity("Final drive", "ratio", 0.5, 60.0, group="Driveline")
+    tyre_diameter: Value | None = quantity("Tyre diameter", "length", 0.15, 3.0, group="Driveline")
+    trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer")
+    trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer")
+    electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
+
+
+def fill_machine(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
+    """Defaults of the machine by its kind."""
+    rules: dict[str, Rule] = {}
+
+    def rule(name: str, value: Any, note: str) -> None:
+        if given.get(name) is None:
+            rules[name] = Rule(value, note)
+
+    kind = given.get("kind")
+    if kind is None:
+        return rules
+    label, drag, mass, on_road = MACHINES[kind]
+    if on_road:
+        rule("mass", mass, f"usual {label}")
+        rule("drag_area", drag, f"usual {label}")
+        rule("rolling_resistance", 0.012 if kind != "off_road" else 0.018, "tyres on a made road")
+        rule("drive", {"off_road": "four", "road_car": "front"}.get(kind, "rear"), f"usual {label}")
+        rule("trailer_mass", 0.0, "no trailer")
+        trailer = float(given.get("trailer_mass") or 0.0)
+        rule("trailer_drag_area", 0.7 if trailer > 0 else 0.0, "a low trailer" if trailer > 0 else "no trailer")
+    rule("gearbox", "marine" if kind == "boat" else "manual", f"usual {label}")
+    rule("electrical_load", 600.0, "lamps, ignition and a fan")
+    return rules
+
+
+@dataclass(frozen=True)
+class DutyFacts:
+    """One operating case. SI."""
+
+    name: str | None = text("Name")
+    kind: str | None = choice("Kind", KINDS)
+    speed: Value | None = quantity("Speed", "speed", 0.0, 120.0)
+    grade: Value | None = quantity("Grade", "grade", -0.5, 1.5)
+    power_share: Value | None = quantity("Mean share of power", "share", 0.0, 1.0)
+    engine_power: Value | None = quantity("Engine power", "power", 0.0, 3e6)
+    engine_speed: Value | None = quantity("Engine speed", "speed_rpm", 100.0, 22000.0)
+    speed_share: Value | None = quantity("Share of rated speed", "share", 0.05, 1.2)
+    boat_exponent: Value | None = quantity("Power follows speed to the", "ratio", 2.0, 3.5)
+    air_speed: Value | None = quantity("Air over the core", "speed", 0.0, 120.0)
+    ambient: Value | None = quantity("Air outside", "temperature", 220.0, 335.0)
+    altitude: Value | None = quantity("Altitude", "distance", -430.0, 5500.0)
+    duration: Value | None = quantity("For", "time", 1.0, 1e6, help="Left open: for ever.")
+    start: str | None = choice("Starts", STARTS)
+    air_conditioning: str | None = choice("Air-conditioning", YES_NO)
+    tow: str | None = choice("With the trailer", YES_NO)
+
+
+def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
+    """Defaults of a duty by its kind."""
+    rules: dict[str, Rule] = {}
+
+    def rule(name: str, value: Any, note: str) -> None:
+        if given.get(name) is None:
+            rules[name] = Rule(value, note)
+
+    kind = given.get("kind")
+    if kind is None:
+        return rules
+    rule("name", KINDS[kind].split(":")[0].capitalize(), "by kind")
+    rule("ambient", 305.15 if kind == "boat" else 311.15, "a hot day")
+    rule("altitude", 0.0, "sea level")
+    rule("start", "cool" if kind == "run" else "warm", "by kind")
+    rule("air_conditioning", "no", "off")
+    if kind == "road":
+        rule("grade", 0.0, "level")
+        rule("tow", "no", "no trailer")
+    if kind in ("road", "idle"):
+        rule("air_speed", float(given.get("speed") or 0.0), "as fast as it moves")
+    if kind == "pull":
+        rule("power_share", 0.8, "mean over the pull")
+        rule("duration", 20.0, "a 20 s pull")
+        rule("air_speed", 25.0, "90 km/h")
+    if kind == "run":
+        rule("power_share", 0.55, "mean over the run")
+        rule("duration", 75.0, "a 75 s run")
+        rule("air_speed", 25.0, "90 km/h")
+    if kind == "work":
+        rule("power_share", 1.0, "rated")
+        rule("air_speed", 0.0, "stands or creeps")
+    if kind == "boat":
+        rule("speed_share", 1.0, "full ahead")
+        rule("boat_exponent", 3.0, "propeller law")
+        rule("air_speed", 0.0, "cooled by water")
+    if kind == "typed":
+        rule("air_speed", 0.0, "standing")
+    return rules
+
+
+def default_duties(machine: Mapping[str, Any]) -> list[dict[str, Any]]:
+    """Duties of a new build by kind of machine, as typed texts a builder can edit."""
+    kind = machine.get("kind")
+    tow = "yes" if machine.get("trailer_mass") else "no"
+    if kind == "boat":
+        return [
+            {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", "ambient": "32 °C"},
+            {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": "70 %", "ambient": "32 °C"},
+            {"id": "full", "name": "Full ahead", "kind": "boat", "speed_share": "100 %", "ambient": "32 °C",
+             "duration": "60 min"},
+        ]
+    if not MACHINES[kind][3] if kind in MACHINES else False:
+        return [
+            {"id": "idle", "name": "Idle", "kind": "idle", "ambient": "40 °C"},
+            {"id": "rated", "name": "Rated work", "kind": "work", "ambient": "40 °C", "duration": "60 min"},
+        ]
+    duties = [
+        {"id": "stop_go", "name": "Stop and go", "kind": "road", "speed": "15 km/h", "ambient": "38 °C",
+         "duration": "30 min", "air_conditioning": "yes" if kind != "hillclimb" else "no"},
+        {"id": "motorway", "name": "Motorway", "kind": "road", "speed": "120 km/h", "ambient": "35 °C"},
+        {"id": "grade", "name": "Long grade" + (", trailer" if tow == "yes" else ""), "kind": "road",
+         "speed": "80 km/h", "grade": "6 %", "ambient": "38 °C", "duration": "450 s", "tow": tow},
+        {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "38 °C", "duration": "20 s"},
+    ]
+    if kind == "hillclimb":
+        duties = [
+            {"id": "paddock", "name": "Paddock idle", "kind": "idle", "ambient": "32 °C", "duration": "10 min"},
+            {"id": "run", "name": "Hillclimb run", "kind": "run", "ambient": "32 °C", "duration": "75 s"},
+            {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "32 °C", "duration": "20 s"},
+        ]
+    return duties

@@ -1,0 +1,154 @@
+"""Duties solved into engine points and air: arrays on the duty axis."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, DutyFacts, MachineFacts
+from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
+from gauge_well.core.engine.model import Engine
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import need
+from gauge_well.core.media import air
+from gauge_well.core.typing import Array, Value, as_array
+
+ALTERNATOR_EFFICIENCY = 0.55
+STEERING = 300.0  # W
+AIR_CONDITIONING_IDLE, AIR_CONDITIONING_DRIVING = 3000.0, 2000.0
+CONDENSER_HEAT = 7000.0
+
+
+@dataclass(frozen=True)
+class Case:
+    """One duty solved at the wanted power."""
+
+    id: str
+    name: str
+    kind: str
+    power_driven: bool
+    power: float
+    engine_speed: float
+    peak_power: float
+    peak_speed: float
+    air_speed: float
+    ambient: float
+    pressure: float
+    duration: float
+    start: str
+    condenser_heat: float
+    gearbox_heat: float
+    asked_speed: float
+    held: Held | None
+    tow: float = 0.0
+    grade: float = 0.0
+    accessories: float = 0.0
+
+
+@dataclass(frozen=True)
+class Duties:
+    """All duties as arrays of shape (1, duty, 1)."""
+
+    cases: tuple[Case, ...]
+    vehicle: Vehicle | None
+
+    def column(self, name: str) -> Array:
+        """Return one attribute of all cases on the duty axis."""
+        return np.array([getattr(case, name) for case in self.cases], dtype=float)[None, :, None]
+
+    @property
+    def power_driven(self) -> list[bool]:
+        """Which duties follow the wanted power."""
+        return [case.power_driven for case in self.cases]
+
+
+def _number(value: Value | None, field: str) -> float:
+    return float(np.max(as_array(need(value, field))))
+
+
+def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> float:
+    electrical = float(np.max(machine.electrical_load)) if machine.electrical_load is not None else 0.0
+    total = electrical / ALTERNATOR_EFFICIENCY + STEERING
+    if facts.air_conditioning == "yes":
+        total += AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING
+    return total
+
+
+def solve_duty(
+    id: str, facts: DutyFacts, machine: MachineFacts, engine: Engine, wanted: float
+) -> tuple[Case, Vehicle | None]:
+    """Solve one duty; MissingFact names what it lacks."""
+    where = f"duties.{id}"
+    kind = facts.kind
+    if kind is None:
+        raise MissingFact(f"{where}.kind")
+    ambient = _number(facts.ambient, f"{where}.ambient")
+    pressure = float(air.pressure_isa(_number(facts.altitude, f"{where}.altitude")))
+    density = float(air.density(ambient, pressure))
+    air_speed = _number(facts.air_speed, f"{where}.air_speed") if facts.air_speed is not None else 0.0
+    speed = _number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
+    idling = kind == "idle" or speed < 6.0
+    accessories = _accessories(facts, machine, idling)
+    pinned = _number(facts.engine_speed, "") if facts.engine_speed is not None else None
+    held: Held | None = None
+    vehicle: Vehicle | None = None
+    grade = _number(facts.grade, "") if facts.grade is not None else 0.0
+    tow = 1.0 if facts.tow == "yes" else 0.0
+    peak_power: float | None = None
+    rated = engine.rated_speed
+    if kind == "road":
+        speed = _number(facts.speed, f"{where}.speed")
+        vehicle = vehicle_of(machine)
+        held = hold(engine, vehicle, wanted, speed, grade, density, tow, accessories, pinned)
+        power, rpm = held.power, held.engine_speed
+        air_speed = min(air_speed, held.speed) if held.too_weak else air_speed
+    elif kind == "idle":
+        power = accessories
+        rpm = pinned if pinned is not None else _number(engine.facts.idle_speed, "engine.idle_speed")
+    elif kind == "boat":
+        share = _number(facts.speed_share, f"{where}.speed_share")
+        power = wanted * min(share ** _number(facts.boat_exponent, f"{where}.boat_exponent"), 1.0)
+        rpm = pinned if pinned is not None else share * rated
+    elif kind == "typed":
+        power = _number(facts.engine_power, f"{where}.engine_power")
+        rpm = _number(facts.engine_speed, f"{where}.engine_speed")
+    else:
+        share = _number(facts.power_share, f"{where}.power_share")
+        power = share * wanted
+        rpm = pinned if pinned is not None else rated
+        if kind in ("pull", "run"):
+            peak_power = wanted
+    box = GEARBOXES[machine.gearbox or "manual"][1]
+    case = Case(
+        id=id, name=facts.name or id, kind=kind, power_driven=kind in POWER_DRIVEN,
+        power=power, engine_speed=rpm,
+        peak_power=power if peak_power is None else peak_power,
+        peak_speed=rpm if peak_power is None else rated,
+        air_speed=air_speed, ambient=ambient, pressure=pressure,
+        duration=_number(facts.duration, "") if facts.duration is not None else np.inf,
+        start=facts.start or "warm",
+        condenser_heat=CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
+        gearbox_heat=box * power, asked_speed=speed, held=held, tow=tow, grade=grade,
+        accessories=accessories,
+    )
+    return case, vehicle
+
+
+def solve(
+    duties: Sequence[tuple[str, DutyFacts]], machine: MachineFacts, engine: Engine, wanted: float
+) -> tuple[Duties, dict[str, str]]:
+    """Solve all duties; those that lack a fact are left out and named with it."""
+    cases: list[Case] = []
+    missing: dict[str, str] = {}
+    vehicle: Vehicle | None = None
+    for id, facts in duties:
+        try:
+            case, seen = solve_duty(id, facts, machine, engine, wanted)
+        except MissingFact as error:
+            missing[id] = error.field
+            continue
+        cases.append(case)
+        vehicle = vehicle or seen
+    return Duties(tuple(cases), vehicle), missing

@@ -1,0 +1,214 @@
+"""Road load, gear, and whether the engine holds the speed."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.duty.facts import DRIVES, MachineFacts
+from gauge_well.core.engine.model import Engine
+from gauge_well.core.facts import need
+from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.typing import Array, Value, as_array, clip
+
+TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
+SPEED_TOP = 120.0
+DOWNSHIFTS = 1.15 ** np.arange(12)
+
+
+def road_power(
+    speed: Value, mass: Value, rolling: Value, grade: Value, density: Value, drag_area: Value,
+    efficiency: Value,
+) -> Array:
+    """Engine power [W] to hold a speed (gillespie1992).
+
+    ``P = v [m g (Crr cos a + sin a) + 0.5 rho CdA v^2] / eta`` with ``grade = tan a``; never below
+    nought (going down, the engine idles).
+    """
+    angle = np.arctan(as_array(grade))
+    v = as_array(speed)
+    force = as_array(mass) * GRAVITY * (rolling * np.cos(angle) + np.sin(angle))
+    force = force + 0.5 * as_array(density) * drag_area * v**2
+    return np.maximum(v * force / efficiency, 0.0)
+
+
+@dataclass(frozen=True)
+class Vehicle:
+    """What road load needs of a machine."""
+
+    mass: float
+    drag_area: float
+    rolling: float
+    efficiency: float
+    trailer_mass: float
+    trailer_drag_area: float
+    gears: tuple[float, ...]  # rev/min per m/s, lowest gear first; empty when unknown
+
+    def power(self, speed: Value, grade: Value, density: Value, tow: Value) -> Array:
+        """Power [W] to hold ``speed`` [m/s]; ``tow`` is 1 with the trailer."""
+        return road_power(
+            speed, self.mass + as_array(tow) * self.trailer_mass, self.rolling, grade, density,
+            self.drag_area + as_array(tow) * self.trailer_drag_area, self.efficiency,
+        )
+
+
+def vehicle_of(facts: MachineFacts) -> Vehicle:
+    """Build from facts; MissingFact names what is absent."""
+    gears: tuple[float, ...] = ()
+    if facts.gear_ratios and facts.final_drive is not None and facts.tyre_diameter is not None:
+        circumference = np.pi * float(np.max(facts.tyre_diameter)) * TYRE_ROLLING
+        ratio = float(np.max(facts.final_drive)) / circumference * 60.0
+        gears = tuple(sorted((row[0] * ratio for row in facts.gear_ratios), reverse=True))
+
+    def number(value: Value | None, name: str) -> float:
+        return float(np.max(as_array(need(value, f"machine.{name}"))))
+
+    return Vehicle(
+        number(facts.mass, "mass"), number(facts.drag_area, "drag_area"),
+        number(facts.rolling_resistance, "rolling_resistance"),
+        DRIVES[facts.drive or "rear"][1],
+        float(np.max(facts.trailer_mass)) if facts.trailer_mass is not None else 0.0,
+        float(np.max(facts.trailer_drag_area)) if facts.trailer_drag_area is not None else 0.0,
+        gears,
+    )
+
+
+def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) -> Array:
+    """Engine speed [rev/min] in every gear, on a new last axis.
+
+    Unknown gearing: 0.40 of rated speed at 100 km/h cruising, 0.55 climbing, by road speed
+    between, and gears a step lower each from there to rated speed (common practice).
+    """
+    idle = float(np.max(as_array(need(engine.facts.idle_speed, "engine.idle_speed"))))
+    v = as_array(speed)[..., None]
+    if vehicle.gears:
+        return np.maximum(v * np.array(vehicle.gears), idle)
+    share = 0.55 if climbing else 0.40
+    at_speed = share * engine.rated_speed * clip(v / 27.78, 0.6, 1.6)
+    # Whatever the gears are, one a step lower can be had, as far as rated speed.
+    return clip(at_speed * DOWNSHIFTS, idle, max(engine.rated_speed, idle))
+
+
+@dataclass(frozen=True)
+class Held:
+    """How a road duty is met: the speed really held, its engine speed and power.
+
+    ``required`` and ``available`` [W] stand at the speed asked for.
+    """
+
+    speed: float
+    engine_speed: float
+    power: float
+    too_weak: bool
+    required: float
+    available: float
+
+
+@dataclass(frozen=True)
+class Choice:
+    """Power asked and the gear chosen at a row of speeds."""
+
+    required: Array
+    engine_speed: Array
+    available: Array
+    most: Array
+
+
+def choose_gear(
+    engine: Engine, vehicle: Vehicle, wanted: float, speeds: Array, grade: float, density: float,
+    tow: float, accessories: float, pinned: float | None,
+) -> Choice:
+    """Pick the gear at each of ``speeds`` [m/s].
+
+    The lowest rpm with at least 0.25 of rated speed (diesel 0.45) and 15 % torque in hand;
+    failing that, the gear with most power there (common practice).
+    """
+    limit = float(np.max(as_array(need(engine.facts.limit_speed, "engine.limit_speed"))))
+    floor = (0.25 if engine.fuel.spark else 0.45) * engine.rated_speed
+    required = vehicle.power(speeds, grade, density, tow) + accessories
+    if pinned is not None:
+        rpm = np.full((*speeds.shape, 1), pinned)
+    else:
+        rpm = gear_speeds(engine, vehicle, speeds, grade > 0.02)
+    available = engine.full_load_power(np.minimum(rpm, limit), wanted)
+    usable = rpm <= limit * 1.0001
+    comfortable = usable & (rpm >= floor) & (available >= 1.15 * required[..., None])
+    score = np.where(comfortable, 1e12 - rpm, np.where(usable, available, -rpm))
+    best = np.argmax(score, axis=-1)[..., None]
+
+    def take(array: Array) -> Array:
+        return np.asarray(np.take_along_axis(array, best, -1)[..., 0])
+
+    reached = np.where(usable, available, 0.0)
+    return Choice(
+        required, np.minimum(take(rpm), limit), take(reached), np.asarray(reached.max(axis=-1))
+    )
+
+
+SPEED_POINTS = 240
+
+
+def balance_speed(pick: Callable[[Array], Choice], top: float) -> float:
+    """Highest speed [m/s] up to ``top`` at which the engine still pulls, by two scans; 0 if none."""
+    low, high = 0.05, top
+    for _ in range(2):
+        grid = np.linspace(low, high, SPEED_POINTS)
+        at = pick(grid)
+        holding = np.flatnonzero(at.available >= at.required)
+        if not holding.size:
+            return 0.0
+        last = int(holding[-1])
+        if last == SPEED_POINTS - 1:
+            return high
+        low, high = float(grid[last]), float(grid[last + 1])
+    return low
+
+
+def hold(
+    engine: Engine, vehicle: Vehicle, wanted: float, speed: float, grade: float, density: float,
+    tow: float, accessories: float, pinned: float | None,
+) -> Held:
+    """Find the gear, or the speed at which a too weak engine balances."""
+
+    def pick(speeds: Array) -> Choice:
+        return choose_gear(
+            engine, vehicle, wanted, speeds, grade, density, tow, accessories, pinned
+        )
+
+    at = pick(np.array([speed]))
+    required, available = float(at.required[0]), float(at.available[0])
+    if available >= required or speed <= 0.0:
+        return Held(speed, float(at.engine_speed[0]), required, False, required, available)
+    v = balance_speed(pick, speed)
+    there = pick(np.array([max(v, 0.05)]))
+    power = float(min(there.required[0], there.available[0]))
+    return Held(v, float(there.engine_speed[0]), power, True, required, available)
+
+
+def top_speed(engine: Engine, vehicle: Vehicle, wanted: float, density: float, accessories: float) -> float:
+    """Highest level speed [m/s] the engine can hold."""
+    return balance_speed(
+        lambda v: choose_gear(engine, vehicle, wanted, v, 0.0, density, 0.0, accessories, None),
+        SPEED_TOP,
+    )
+
+
+def steepest_grade(
+    engine: Engine, vehicle: Vehicle, wanted: float, speed: float, density: float, tow: float,
+    accessories: float,
+) -> float:
+    """Steepest grade (tan) held at ``speed`` [m/s] in the gear with most power there.
+
+    ``Crr cos a + sin a = F / (m g)`` solved for a; nought when not even the level is held.
+    """
+    at = choose_gear(
+        engine, vehicle, wanted, np.array([speed]), 0.10, density, tow, accessories, None
+    )
+    mass = vehicle.mass + tow * vehicle.trailer_mass
+    drag = 0.5 * density * (vehicle.drag_area + tow * vehicle.trailer_drag_area) * speed**2
+    force = (float(at.most[0]) - accessories) * vehicle.efficiency / speed - drag
+    share = force / (mass * GRAVITY) / np.hypot(1.0, vehicle.rolling)
+    angle = float(np.arcsin(clip(share, -1.0, 1.0)) - np.arctan(vehicle.rolling))
+    return max(float(np.tan(min(angle, 1.4))), 0.0)

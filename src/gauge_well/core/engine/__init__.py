@@ -1,0 +1,1 @@
+"""Power, fuel, air and heat of the engine at any load."""

@@ -1,0 +1,237 @@
+"""What the engine section of a sheet holds, and what is filled by rule."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.errors import CoreError
+from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table, text
+from gauge_well.core.media.combustion import UNBURNED, products
+from gauge_well.core.media.fuels import FUELS, Fuel, blend
+from gauge_well.core.typing import Value
+
+ASPIRATIONS: Mapping[str, str] = {
+    "natural": "naturally aspirated", "turbo": "turbocharged", "supercharged": "supercharged",
+}
+CYCLES: Mapping[str, str] = {"four_stroke": "four-stroke", "two_stroke": "two-stroke"}
+# Specific heat of the metal that takes part [J/kgK].
+MATERIALS: Mapping[str, tuple[str, float]] = {
+    "iron": ("iron", 460.0),
+    "iron_light_head": ("iron block, light head", 620.0),
+    "light_alloy": ("light alloy", 900.0),
+}
+ERAS: Mapping[str, tuple[str, float]] = {"modern": ("modern", 0.72), "old": ("older design", 1.0)}
+HEAT_SCHOOLS: Mapping[str, str] = {
+    "fuel_share": "share of the fuel's energy",
+    "power_share": "share of brake power",
+    "maker": "maker's figure",
+}
+# Low, default, high in g/kWh on petrol or diesel; others by heating value (heywood1988, ch. 15).
+BSFC: Mapping[tuple[bool, str], tuple[float, float, float]] = {
+    (True, "natural"): (270.0, 300.0, 340.0),
+    (True, "turbo"): (290.0, 340.0, 390.0),
+    (True, "supercharged"): (320.0, 360.0, 410.0),
+    (False, "natural"): (235.0, 260.0, 290.0),
+    (False, "turbo"): (200.0, 222.0, 250.0),
+    (False, "supercharged"): (215.0, 240.0, 270.0),
+}
+BSFC_TWO_STROKE = 480.0
+# Coolant, oil, radiation as shares of released energy at rated power (heywood1988, ch. 12).
+SHARES: Mapping[tuple[bool, str], tuple[float, float, float]] = {
+    (True, "natural"): (0.20, 0.045, 0.03),
+    (True, "turbo"): (0.195, 0.05, 0.03),
+    (True, "supercharged"): (0.195, 0.05, 0.03),
+    (False, "natural"): (0.25, 0.045, 0.03),
+    (False, "turbo"): (0.17, 0.045, 0.03),
+    (False, "supercharged"): (0.18, 0.045, 0.03),
+}
+# Coolant heat over brake power, as sized (school: share of brake power).
+POWER_SHARES: Mapping[tuple[bool, str], float] = {
+    (True, "natural"): 0.80, (True, "turbo"): 0.80, (True, "supercharged"): 0.80,
+    (False, "natural"): 0.75, (False, "turbo"): 0.60, (False, "supercharged"): 0.60,
+}
+RELEASED_BRAKE = {"natural": 0.33, "turbo": 0.315, "supercharged": 0.315}
+
+
+@dataclass(frozen=True)
+class EngineFacts:
+    """The engine. SI; powers in W, speeds in rev/min, temperatures in K."""
+
+    name: str | None = text("Name", group="Identity")
+    fuel: str | None = choice("Fuel", {k: f.label for k, f in FUELS.items()}, group="Identity")
+    ethanol_share: Value | None = quantity(
+        "Ethanol in it", "share", 0.0, 1.0, group="Identity",
+        help="By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.",
+    )
+    aspiration: str | None = choice("Aspiration", ASPIRATIONS, group="Identity")
+    cycle: str | None = choice("Cycle", CYCLES, group="Identity")
+    displacement: Value | None = quantity("Displacement", "displacement", 20e-6, 0.06, group="Identity")
+    cylinders: Value | None = quantity("Cylinders", "count", 1, 16, group="Identity")
+    stroke: Value | None = quantity("Stroke", "length", 0.02, 0.4, group="Identity")
+    rated_power: Value | None = quantity(
+        "Rated power", "power", 500.0, 3e6, group="Output", help="What the engine makes as it is."
+    )
+    rated_speed: Value | None = quantity("at", "speed_rpm", 300.0, 20000.0, group="Output")
+    peak_torque: Value | None = quantity("Peak torque", "torque", 2.0, 20000.0, group="Output")
+    peak_torque_speed: Value | None = quantity("at ", "speed_rpm", 200.0, 18000.0, group="Output")
+    torque_curve: tuple[tuple[float, ...], ...] | None = table(
+        "Torque curve", (("speed", "speed_rpm"), ("torque", "torque")), group="Output",
+        help="One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.",
+    )
+    idle_speed: Value | None = quantity("Idle", "speed_rpm", 100.0, 4000.0, group="Output")
+    limit_speed: Value | None = quantity("Red line or governed", "speed_rpm", 400.0, 22000.0, group="Output")
+    governed: str | None = choice("Governed", YES_NO, group="Output")
+    boost: Value | None = quantity(
+        "Boost at full load", "pressure_gauge", 0.0, 4e5, group="Output", help="Over the air outside."
+    )
+    charge_cooler: Value | None = quantity(
+        "Charge cooler effectiveness", "share", 0.0, 0.95, group="Output",
+        help="Nought where there is none.",
+    )
+    bsfc: Value | None = quantity("Fuel for power (BSFC)", "bsfc", 3.9e-8, 2.2e-7, group="Heat and fuel")
+    excess_air: Value | None = quantity(
+        "Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel"
+    )
+    heat_school: str | None = choice("Heat to coolant by", HEAT_SCHOOLS, group="Heat and fuel")
+    coolant_share: Value | None = quantity("Coolant's share", "share", 0.05, 0.45, group="Heat and fuel")
+    coolant_heat: Value | None = quantity(
+        "Maker's heat to coolant", "power", 100.0, 3e6, group="Heat and fuel", help="At rated power."
+    )
+    oil_share: Value | None = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel")
+    radiation_share: Value | None = quantity("Radiated share", "share", 0.0, 0.1, group="Heat and fuel")
+    extra_share: Value | None = quantity(
+        "Cooled manifold or gas cooler", "share", 0.0, 0.15, group="Heat and fuel",
+        help="Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.",
+    )
+    era: str | None = choice("Design", {k: v[0] for k, v in ERAS.items()}, group="Heat and fuel")
+    dry_mass: Value | None = quantity("Dry weight", "mass", 5.0, 6000.0, group="Body")
+    material: str | None = choice("Made of", {k: v[0] for k, v in MATERIALS.items()}, group="Body")
+    thermostat: Value | None = quantity("Thermostat opens", "temperature", 320.0, 385.0, group="Body")
+    coolant_limit: Value | None = quantity("Hottest coolant allowed", "temperature", 350.0, 400.0, group="Body")
+
+    @property
+    def fuel_record(self) -> Fuel:
+        """The fuel or blend this engine burns."""
+        fuel = FUELS[self.fuel or "petrol"]
+        if self.ethanol_share is not None and fuel.spark:
+            share = float(np.max(self.ethanol_share))
+            return blend(share)
+        return fuel
+
+    @property
+    def strokes_per_cycle_rev(self) -> float:
+        """Revolutions of one working cycle: 2 for a four-stroke."""
+        return 1.0 if self.cycle == "two_stroke" else 2.0
+
+
+REQUIRED = ("fuel", "displacement", "rated_power", "rated_speed")
+
+
+def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
+    """Defaults by rule for fields not given; each says what it rests on."""
+    rules: dict[str, Rule] = {}
+
+    def get(name: str, default: Any = None) -> Any:
+        if given.get(name) is not None:
+            return given[name]
+        return rules[name].value if name in rules else default
+
+    def rule(name: str, value: Any, note: str, source: str = "common practice") -> None:
+        if given.get(name) is None:
+            rules[name] = Rule(value, note, source)
+
+    if get("fuel") is None or get("displacement") is None:
+        return rules
+    fuel = FUELS[get("fuel")]
+    if given.get("ethanol_share") is not None and fuel.spark:
+        fuel = blend(float(given["ethanol_share"]))
+    marine = context.get("machine", {}).get("kind") == "boat"
+    rule("aspiration", "turbo" if get("boost") else "natural",
+         "boost is given" if get("boost") else "no boost given")
+    rule("cycle", "four_stroke", "nearly every engine")
+    rule("cylinders", 4.0, "the commonest number")
+    aspiration = get("aspiration")
+    key = (fuel.spark, aspiration)
+    if aspiration != "natural":
+        rule("boost", 70e3 if fuel.spark else 100e3, "mild boost; read the gauge")
+    else:
+        rule("boost", 0.0, "naturally aspirated")
+    rule("charge_cooler", 0.0 if aspiration == "natural" else 0.7, "usual air-to-air cooler")
+    rule("stroke", (4.0 * get("displacement") / (np.pi * get("cylinders"))) ** (1.0 / 3.0),
+         "as long as the bore")
+    if get("rated_power") and get("rated_speed"):
+        omega = get("rated_speed") * np.pi / 30.0
+        backup = 1.15 if aspiration == "natural" else 1.25
+        rule("peak_torque", get("rated_power") / omega * backup,
+             f"{backup:g} times the torque at rated power")
+        rule("peak_torque_speed", 0.6 * get("rated_speed"), "0.6 of rated speed")
+        rule("idle_speed", min(850.0 if fuel.spark else 750.0, 0.4 * get("rated_speed")), "usual idle")
+        rule("limit_speed", (1.08 if fuel.spark else 1.05) * get("rated_speed"), "a little over rated speed")
+    rule("governed", "no" if fuel.spark else "yes", "diesels are governed")
+    cycle_bsfc = BSFC_TWO_STROKE if get("cycle") == "two_stroke" and fuel.spark else BSFC[key][1]
+    base = FUELS["petrol"] if fuel.spark else FUELS["diesel"]
+    rule("bsfc", cycle_bsfc / 3.6e9 * base.lhv / fuel.lhv,
+         f"{cycle_bsfc:.0f} g/kWh on {base.label}, by heating value", "heywood1988, ch. 15")
+    rule("excess_air", _lambda_by_rule(fuel, aspiration, get("bsfc")),
+         "brake share of released heat" if fuel.spark else "smoke limit", "heywood1988, ch. 12")
+    rule("heat_school", "fuel_share", "closes the energy balance")
+    coolant, oil, radiation = SHARES[key]
+    rule("coolant_share", coolant, "share of released heat at rated power", "heywood1988, ch. 12")
+    rule("oil_share", oil, "share of released heat at rated power", "heywood1988, ch. 12")
+    rule("radiation_share", radiation, "share of released heat at rated power", "heywood1988, ch. 12")
+    rule("extra_share", 0.06 if marine else 0.0, "wet manifold" if marine else "none fitted")
+    rule("era", "modern", "built in the last thirty years")
+    litres = get("displacement") * 1e3
+    rule("dry_mass", (60.0 + 40.0 * litres) if fuel.spark else (80.0 + 65.0 * litres),
+         "by displacement; weigh it on the hoist")
+    rule("material", "iron_light_head" if fuel.spark else "iron", "usual for the fuel")
+    rule("thermostat", 344.15 if marine else 361.15, "71 °C afloat" if marine else "88 °C")
+    limit = 368.15 if marine else (388.15 if fuel.spark else 378.15)
+    rule("coolant_limit", limit, "marine 95, diesel 105, petrol 115 °C")
+    return rules
+
+
+def _lambda_by_rule(fuel: Fuel, aspiration: str, bsfc: float) -> float:
+    """Lambda at full load; for spark engines the one that makes the released brake share usual."""
+    if not fuel.spark:
+        return 1.35 if aspiration == "natural" else 1.6
+    grid = np.linspace(0.78, 1.0, 45)
+    released = 1.0 - products(fuel, grid).chemical_loss - UNBURNED
+    share = 1.0 / (bsfc * fuel.lhv) / released
+    # The released brake share falls as lambda rises; np.interp wants it rising.
+    return float(np.interp(-RELEASED_BRAKE[aspiration], -share, grid))
+
+
+def refuse(facts: EngineFacts) -> None:
+    """Raise :class:`CoreError` where facts contradict each other."""
+    idle, limit = facts.idle_speed, facts.limit_speed
+    if idle is not None and limit is not None and np.any(np.asarray(idle) >= limit):
+        raise CoreError(
+            "idle_above_limit", "engine.idle_speed", idle, "below the red line",
+            "Idle is at or above the red line or governed speed.",
+        )
+    rated = facts.rated_speed
+    if rated is not None and limit is not None and np.any(np.asarray(rated) > 1.0001 * np.asarray(limit)):
+        raise CoreError(
+            "rated_above_limit", "engine.rated_speed", rated, "at or below the red line",
+            "Rated speed is above the red line or governed speed.",
+        )
+    if facts.displacement is not None and facts.rated_power is not None:
+        per_litre = np.max(np.asarray(facts.rated_power) / np.asarray(facts.displacement)) / 1e6
+        if per_litre > 600.0:
+            raise CoreError(
+                "power_density", "engine.rated_power", facts.rated_power, "600 kW a litre",
+                f"{per_litre:.0f} kW from a litre is beyond any engine; check power and displacement.",
+            )
+    curve = facts.torque_curve
+    if curve is not None:
+        speeds = [row[0] for row in curve]
+        if len(curve) < 2 or any(b <= a for a, b in zip(speeds, speeds[1:], strict=False)):
+            raise CoreError(
+                "curve_not_rising", "engine.torque_curve", speeds, "two rows or more, speeds rising",
+                "The torque curve needs two rows or more with rising speeds.",
+            )

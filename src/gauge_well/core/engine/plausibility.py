@@ -1,0 +1,106 @@
+"""Whether the claimed power is believable. Bad information is common."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+import numpy as np
+
+from gauge_well.core.engine.model import Engine, operate
+from gauge_well.core.engine.torque import RAD_PER_RPM
+from gauge_well.core.errors import CoreError
+from gauge_well.core.media import air
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.typing import as_array
+from gauge_well.core.validity import Notice
+
+# bmep [Pa]: notice, refuse (heywood1988, ch. 2; the refusals are ours).
+BMEP: Mapping[tuple[bool, bool], tuple[float, float]] = {
+    (True, False): (13e5, 20e5),
+    (True, True): (25e5, 32e5),
+    (False, False): (9e5, 14e5),
+    (False, True): (22e5, 30e5),
+}
+PISTON_SPEED: Mapping[bool, tuple[float, float]] = {True: (22.0, 26.0), False: (13.0, 16.0)}
+VOLUMETRIC_TUNED, VOLUMETRIC_MOST = 1.05, 1.15
+BRAKE_SHARE: Mapping[bool, tuple[float, float]] = {True: (0.27, 0.38), False: (0.33, 0.44)}
+EXHAUST_HOT = 1273.15
+INLET_T, INLET_P = 298.15, 101e3
+
+
+def figures(engine: Engine, wanted: float) -> dict[str, float]:
+    """Implied figures at rated power: bmep, piston speed, volumetric efficiency, brake share."""
+    op = operate(engine, wanted, wanted, engine.rated_speed, INLET_T, INLET_P)
+    density = air.density(op.intake_temperature, INLET_P + op.manifold_gauge)
+    swept = engine.displacement * engine.rated_speed * engine.swept_rate_factor
+    return {
+        "rated_bmep_pa": float(np.max(op.bmep)),
+        "mean_piston_speed_m_s": float(np.max(engine.piston_speed(engine.rated_speed))),
+        "volumetric_efficiency": float(np.max(op.air_mass_flow / (density * swept))),
+        "released_brake_share": float(np.max(op.power / op.released)),
+        "rated_exhaust_temperature_k": float(np.max(op.exhaust_temperature)),
+        "rated_excess_air": float(np.max(op.excess_air)),
+    }
+
+
+def refuse(engine: Engine, wanted: float) -> None:
+    """Raise :class:`CoreError` for a mean effective pressure no such engine reaches."""
+    bmep = float(np.max(engine.bmep(wanted, engine.rated_speed)))
+    boosted = engine.facts.aspiration != "natural"
+    most = BMEP[(engine.fuel.spark, boosted)][1]
+    if engine.facts.cycle == "two_stroke":
+        most *= 0.7
+    if bmep > most:
+        raise CoreError(
+            "not_believable", "engine.rated_power", wanted,
+            f"{most / 1e5:.0f} bar mean effective pressure",
+            f"That power from that displacement and speed needs {bmep / 1e5:.0f} bar mean effective "
+            f"pressure; such engines reach {most / 1e5:.0f} at most.",
+        )
+
+
+def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
+    """What to doubt about the claim, each with its number; ``f`` from :func:`figures`."""
+    spark, boosted = engine.fuel.spark, engine.facts.aspiration != "natural"
+    found: list[Notice] = []
+
+    def say(code: str, template: str, **values: tuple[float, str] | str) -> None:
+        found.append(Notice(code, Sentence(template, values), field="engine.rated_power"))
+
+    limit = BMEP[(spark, boosted)][0]
+    if f["rated_bmep_pa"] > limit:
+        say("bmep_high", "Mean effective pressure of {is_} is above {usual}, the usual most: check the power claimed.",
+            is_=(f["rated_bmep_pa"], "pressure_difference"), usual=(limit, "pressure_difference"))
+    ve = f["volumetric_efficiency"]
+    if spark and engine.facts.cycle != "two_stroke":
+        if ve > VOLUMETRIC_MOST:
+            say("breathing_not_believable",
+                "The power claimed needs a volumetric efficiency of {ve}: not believable without more boost.",
+                ve=(ve, "ratio"))
+        elif ve > VOLUMETRIC_TUNED:
+            say("breathing_tuned", "The power claimed needs a volumetric efficiency of {ve}: only a tuned engine.",
+                ve=(ve, "ratio"))
+    notice, most = PISTON_SPEED[spark]
+    sp = f["mean_piston_speed_m_s"]
+    if sp > notice:
+        say("piston_speed", "Mean piston speed {sp} is {how} for this kind of engine.",
+            sp=(sp, "speed_m_s"), how="beyond the limit" if sp > most else "high")
+    low, high = BRAKE_SHARE[spark]
+    share = f["released_brake_share"]
+    if not low <= share <= high:
+        say("brake_share", "{share} of the heat released becomes power; {low} to {high} is usual: check the fuel used for that power.",
+            share=(share, "share"), low=(low, "share"), high=(high, "share"))
+    if spark and f["rated_exhaust_temperature_k"] > EXHAUST_HOT:
+        say("exhaust_hot", "Exhaust works out at {t} at rated power, above 1000 °C: a fact about heat or fuel is off.",
+            t=(f["rated_exhaust_temperature_k"], "temperature"))
+    facts = engine.facts
+    if facts.peak_torque is not None:
+        rated_torque = engine.rated_power / (engine.rated_speed * RAD_PER_RPM)
+        backup = float(np.max(as_array(facts.peak_torque))) / rated_torque
+        if backup < 0.999:
+            say("torque_below_power", "Peak torque is below the torque that rated power needs ({t}): one of them is wrong.",
+                t=(rated_torque, "torque"))
+        elif backup > 1.6:
+            say("torque_backup", "Peak torque is {x} times that at rated power; 1.05 to 1.4 is usual: check both.",
+                x=(backup, "ratio"))
+    return found

@@ -1,0 +1,95 @@
+"""Reach: how much power each check stands, found by running the model again."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.checks import FILL_MAX, Check, Scales
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.systems.base import Context, points
+from gauge_well.core.typing import Array, clip
+
+SCAN = np.geomspace(0.1, 4.0, 9)
+REFINEMENTS = 6
+TOLERANCE = 1e-4  # on ln fill
+
+
+@dataclass(frozen=True)
+class Reach:
+    """Power factor at the brim: ``factor`` times the base power, or a code at the ends."""
+
+    code: str  # value, above, below
+    factor: float | None
+
+
+def at_factors(context: Context, factors: Array) -> tuple[Operation, Operation]:
+    """Both operating points with the power scaled, factors on the power axis.
+
+    Power-driven duties: the wanted power is scaled. Load-driven duties: the power asked is scaled at
+    that engine speed, the wanted power stays. Held: speeds, friction, lambda, rated BSFC.
+    """
+    f = np.asarray(factors, dtype=float).reshape(-1, 1, 1)
+    duties = context.duties
+    driven = np.array(duties.power_driven)[None, :, None]
+    wanted = np.where(driven, context.wanted * f, context.wanted)
+    return points(context.engine, duties, wanted, f)
+
+
+Judge = Callable[[Operation, Operation], Sequence[Check]]
+
+
+ReachKey = tuple[str, int, int]  # system, check, duty
+
+
+def _fills(judges: Mapping[str, Judge], context: Context, factors: Array) -> dict[tuple[str, int], Array]:
+    """Fill of each check that power can change, (factor, duty)."""
+    mean, peak = at_factors(context, factors)
+    return {
+        (id, i): np.broadcast_to(check.fill, np.broadcast_shapes(check.fill.shape, mean.power.shape))[..., 0]
+        for id, judge in judges.items()
+        for i, check in enumerate(judge(mean, peak))
+        if check.scales is not Scales.GATE
+    }
+
+
+def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Reach]:
+    """Lowest up-crossing of the brim for each check and duty of all systems.
+
+    Scan nine log-spaced powers from 0.1 to 4 times, then refine ln fill against ln power by
+    bracketed regula falsi, all pairs at once.
+    """
+    found: dict[ReachKey, Reach] = {}
+    pairs: list[ReachKey] = []
+    ends: list[tuple[float, float, float, float]] = []
+    x = np.log(SCAN)
+    for (system, check), fills in _fills(judges, context, SCAN).items():
+        for duty in range(len(context.duties.cases)):
+            g = np.log(clip(fills[:, duty], 1e-9, FILL_MAX))
+            up = np.flatnonzero((g[:-1] <= 0.0) & (g[1:] > 0.0))
+            if g[0] > 0.0 or not up.size:
+                found[system, check, duty] = Reach("below" if g[0] > 0.0 else "above", None)
+                continue
+            i = int(up[0])
+            pairs.append((system, check, duty))
+            ends.append((x[i], x[i + 1], g[i], g[i + 1]))
+    if not pairs:
+        return found
+    a, b, ga, gb = np.array(ends).T
+    middle, last = a, np.full(a.shape, 2)
+    for _ in range(REFINEMENTS):
+        middle = a - ga * (b - a) / (gb - ga)
+        fill_at = _fills(judges, context, np.exp(middle))
+        g = np.log(np.maximum([fill_at[s, c][r, d] for r, (s, c, d) in enumerate(pairs)], 1e-9))
+        if np.all(np.abs(g) < TOLERANCE):
+            break
+        # Illinois: halve the weight of an end that is kept twice running.
+        over = g > 0.0
+        again = np.where(over == last, 0.5, 1.0)
+        ga, gb, last = np.where(over, ga * again, g), np.where(over, g, gb * again), over
+        a, b = np.where(over, a, middle), np.where(over, middle, b)
+    for pair, value in zip(pairs, middle, strict=True):
+        found[pair] = Reach("value", float(np.exp(value)))
+    return found

@@ -1,0 +1,106 @@
+"""How a system declares what it needs to know: one specification a field, used by every edge."""
+
+from __future__ import annotations
+
+import dataclasses
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.typing import Value
+
+
+@dataclass(frozen=True)
+class Spec:
+    """What may stand in one field.
+
+    Parameters
+    ----------
+    label : str
+        As a builder says it.
+    kind : str
+        A quantity kind (``length``, ``power`` ...), ``choice``, ``text`` or ``table``.
+    low, high : float
+        Allowed SI range, ends included, for quantities.
+    choices : mapping id -> label
+    columns : kinds of the columns of a table.
+    part : str
+        The fitted part the field belongs to; a part is never filled by rule.
+    help : str
+        How it is found out in a workshop, or what the rule takes.
+    count_field : str
+        Field that receives the count of ``2x 11 in``.
+    """
+
+    label: str
+    kind: str
+    low: float = -float("inf")
+    high: float = float("inf")
+    choices: Mapping[str, str] | None = None
+    columns: tuple[tuple[str, str], ...] = ()
+    part: str = ""
+    group: str = ""
+    help: str = ""
+    count_field: str = ""
+
+
+def quantity(
+    label: str, kind: str, low: float, high: float, *, part: str = "", group: str = "",
+    help: str = "", count_field: str = "",
+) -> Any:
+    """Declare a quantity field of a facts class."""
+    spec = Spec(label, kind, low, high, part=part, group=group, help=help, count_field=count_field)
+    return dataclasses.field(default=None, metadata={"spec": spec})
+
+
+def choice(
+    label: str, choices: Mapping[str, str], *, part: str = "", group: str = "", help: str = ""
+) -> Any:
+    """Declare a field that takes one of a closed table."""
+    spec = Spec(label, "choice", choices=choices, part=part, group=group, help=help)
+    return dataclasses.field(default=None, metadata={"spec": spec})
+
+
+def text(label: str, *, group: str = "", help: str = "") -> Any:
+    """Declare a free text field."""
+    return dataclasses.field(
+        default=None, metadata={"spec": Spec(label, "text", group=group, help=help)}
+    )
+
+
+def table(
+    label: str, columns: tuple[tuple[str, str], ...], *, part: str = "", group: str = "",
+    help: str = "",
+) -> Any:
+    """Declare a table of rows; ``columns`` are (name, kind)."""
+    spec = Spec(label, "table", columns=columns, part=part, group=group, help=help)
+    return dataclasses.field(default=None, metadata={"spec": spec})
+
+
+def specs(facts_class: type[Any]) -> dict[str, Spec]:
+    """Return field name -> specification of a facts class."""
+    return {
+        item.name: item.metadata["spec"]
+        for item in dataclasses.fields(facts_class)
+        if "spec" in item.metadata
+    }
+
+
+@dataclass(frozen=True)
+class Rule:
+    """A value supplied by the program, with what it rests on."""
+
+    value: Any
+    note: str
+    source: str = "common practice"
+
+
+def need(value: Value | None, field: str) -> Value:
+    """Return ``value``; raise :class:`MissingFact` naming ``field`` when it is not given."""
+    if value is None:
+        raise MissingFact(field)
+    return value
+
+
+YES_NO: Mapping[str, str] = {"yes": "yes", "no": "no"}

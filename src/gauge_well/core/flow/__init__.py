@@ -1,0 +1,1 @@
+"""Flow in pipes and through holes."""

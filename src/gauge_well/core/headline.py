@@ -1,0 +1,132 @@
+"""The verdict in a sentence: what gives out first, and what is next after that."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from gauge_well.core.checks import State
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Context
+
+Row = Mapping[str, Any]
+
+
+def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) -> dict[str, Any]:
+    """Headline, first and next to give, whole reach and state.
+
+    Order: (1) a gate or danger that fails; (2) a load-driven duty that is short; (3) an engine too
+    weak for a duty; (4) the lowest reach.
+    """
+    names = {c.id: c.name for c in context.duties.cases}
+    gates = sorted((r for r in rows if r["kind"] == "gate" and r["fill"] > 1.0), key=lambda r: -r["fill"])
+    loads = sorted(
+        (r for r in rows if r["kind"] == "load" and r["fill"] is not None and r["fill"] > 1.0),
+        key=lambda r: -r["fill"],
+    )
+    weak = [c for c in context.duties.cases if c.held is not None and c.held.too_weak]
+    # An engine that cannot hold the speed is judged for cooling at the speed it does hold.
+    power = sorted(
+        (r for r in rows if r["kind"] == "power" and r["reach_code"] in ("value", "below")),
+        key=lambda r: r["reach_w"] if r["reach_w"] is not None else 0.0,
+    )
+    unknown = [r for r in rows if r["reach_code"] == "unknown"]
+    entries: list[tuple[Sentence, dict[str, str]]] = []
+    entries += [(_gate(r), _where(r)) for r in gates]
+    entries += [(_load(r, names), _where(r)) for r in loads]
+    entries += [
+        (Sentence("Too weak for the {duty}: holds {held} of {asked}.", {
+            "duty": _phrase(c.name), "held": (c.held.speed, "speed") if c.held else "",
+            "asked": (c.asked_speed, "speed")}),
+         {"system": "engine", "check": "enough", "duty": c.id, "kind": "load"})
+        for c in weak
+    ]
+    short = bool(entries)
+    for row in power:
+        over = row["reach_w"] is None or row["reach_w"] < context.wanted * 0.9999
+        short = short or over
+        entries.append((_power(row, context.wanted, names, over), _where(row)))
+    state = State.SHORT if short else State.UNKNOWN if unknown else State.HOLDS
+    reach = power[0] if power else None
+    above = any(r["kind"] == "power" and r["reach_code"] == "above" for r in rows)
+    first, following = _sentences(entries, unknown, short, context, above)
+    return {
+        "state": state.value,
+        "headline": {"sentence": first, "next": following},
+        "first_to_give": entries[0][1] if entries else None,
+        "next_to_give": entries[1][1] if len(entries) > 1 else None,
+        "reach_w": reach["reach_w"] if reach else None,
+        "reach_code": reach["reach_code"] if reach else ("above" if above else "unknown"),
+        "unknown": sorted({field for r in unknown for field in r["missing"]}),
+    }
+
+
+def _where(row: Row) -> dict[str, str]:
+    return {"system": row["system"], "check": row["check"], "duty": row["duty"], "kind": row["kind"]}
+
+
+def _phrase(name: str) -> str:
+    return name[:1].lower() + name[1:]
+
+
+def _gate(row: Row) -> Sentence:
+    sentence: Sentence = row["sentence"]
+    return Sentence(f"{row['label']}: " + sentence.template, sentence.values)
+
+
+def _load(row: Row, names: Mapping[str, str]) -> Sentence:
+    part = _phrase(row["label"])
+    duty = _phrase(names.get(row["duty"], row["duty"]))
+    if row["carries_w"] is None:
+        return Sentence("{part} cannot serve the {duty} at any load.",
+                        {"part": part[:1].upper() + part[1:], "duty": duty})
+    return Sentence(
+        "Cannot hold the {duty}: {part} carries {carries} of {needs}.",
+        {"duty": duty, "part": part, "carries": (row["carries_w"], "power"), "needs": (row["needs_w"], "power")},
+    )
+
+
+def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sentence:
+    values: dict[str, tuple[float, str] | str] = {
+        "part": _phrase(row["label"]), "duty": _phrase(names.get(row["duty"], row["duty"])),
+        "wanted": (wanted, "power"),
+    }
+    if row["reach_w"] is None:
+        return Sentence("Good for hardly any of {wanted}: {part} fails first, in the {duty}.", values)
+    values["reach"] = (row["reach_w"], "power")
+    if over:
+        return Sentence("Good for {reach} of {wanted}: {part} gives out first, in the {duty}.", values)
+    return Sentence("Holds {wanted}. {part} would give out first, at {reach}.",
+                    values | {"part": row["label"]})
+
+
+def _sentences(
+    entries: Sequence[tuple[Sentence, Mapping[str, str]]], unknown: Sequence[Row], short: bool,
+    context: Context, above: bool,
+) -> tuple[Sentence, Sentence]:
+    missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in unknown))
+    buy = Sentence("Not given yet: {parts}. The need sheet says what to look for.", {"parts": missing})
+    if not entries:
+        if unknown and not above:
+            return Sentence("Nothing is fitted yet that can be judged."), buy
+        tail = buy if unknown else Sentence("Nothing gives out below four times that power.")
+        return Sentence("Holds {wanted}.", {"wanted": (context.wanted, "power")}), tail
+    first = entries[0][0]
+    if not short and unknown:
+        holds = Sentence("What is known holds at {wanted}.", {"wanted": (context.wanted, "power")})
+        return holds, buy
+    if len(entries) == 1:
+        return first, buy if unknown else Sentence("")
+    following, where = entries[1]
+    load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != "engine"
+    values = dict(following.values)
+    lead = "No bigger engine mends that. " if load_first else "Next: "
+    text = following.template
+    if where["kind"] == "power" and not text.startswith("Holds"):
+        text = "at full power, {part} gives out first: good for {reach} of {wanted}." if "reach" in values else text
+        text = text[:1].upper() + text[1:] if load_first else text
+    elif where["kind"] == "power":
+        text = "{part} at {reach}." if not load_first else "At full power {part} would give out first, at {reach}."
+        if isinstance(values["part"], str):
+            values["part"] = _phrase(values["part"])
+    return first, Sentence(lead + text, values)

@@ -1,0 +1,1 @@
+"""Heat transfer: correlations, cores and lumped masses."""

@@ -1,0 +1,1 @@
+"""Properties of air, coolant, fuels and combustion gas."""

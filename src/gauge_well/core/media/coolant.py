@@ -1,0 +1,144 @@
+"""Ethylene glycol and water: properties and boiling point."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.typing import Array, Value, as_array, clip
+
+# melinder2010, tabulated at 20 to 100 degC and mass shares 0 to 0.6 of glycol. Above 100 degC the
+# last slope is carried on (viscosity: in its logarithm), since published tables stop there.
+T_FIRST, T_STEP, T_COUNT = 293.15, 10.0, 9
+SHARE_STEP, SHARE_COUNT = 0.1, 7
+T_CLAMP_LOW, T_CLAMP_HIGH = 253.15, 420.0
+DENSITY_GLYCOL, DENSITY_WATER = 1113.0, 998.2  # kg/m3 at 20 degC
+MOLAR_GLYCOL, MOLAR_WATER = 62.07, 18.015
+
+_TABLE = {
+    "density": np.array([
+        [997.3, 995.0, 991.8, 987.8, 983.1, 977.6, 971.6, 964.9, 957.7],
+        [1010.6, 1007.8, 1004.3, 1000.1, 995.2, 989.7, 983.6, 976.8, 969.6],
+        [1024.1, 1020.6, 1016.4, 1011.6, 1006.2, 1000.2, 993.8, 986.8, 979.3],
+        [1038.0, 1033.7, 1028.8, 1023.4, 1017.5, 1011.1, 1004.3, 997.0, 989.4],
+        [1051.9, 1046.8, 1041.4, 1035.4, 1029.1, 1022.4, 1015.4, 1008.1, 1000.5],
+        [1064.9, 1059.4, 1053.4, 1047.1, 1040.5, 1033.6, 1026.4, 1019.0, 1011.5],
+        [1077.1, 1071.1, 1064.6, 1057.8, 1050.8, 1043.5, 1036.0, 1028.4, 1020.8],
+    ]),
+    "heat_capacity": np.array([
+        [4186, 4181, 4178, 4180, 4183, 4189, 4196, 4205, 4214],
+        [4046, 4053, 4062, 4072, 4083, 4095, 4107, 4119, 4132],
+        [3896, 3914, 3933, 3951, 3969, 3987, 4005, 4022, 4038],
+        [3718, 3747, 3775, 3803, 3829, 3854, 3878, 3900, 3922],
+        [3519, 3559, 3598, 3635, 3670, 3703, 3734, 3763, 3789],
+        [3312, 3364, 3413, 3459, 3503, 3544, 3582, 3616, 3646],
+        [3098, 3159, 3218, 3272, 3323, 3369, 3410, 3446, 3476],
+    ]),
+    "conductivity": np.array([
+        [0.5991, 0.6154, 0.6298, 0.6425, 0.6534, 0.6626, 0.6701, 0.6759, 0.6799],
+        [0.5529, 0.5661, 0.5783, 0.5895, 0.5996, 0.6087, 0.6168, 0.6238, 0.6299],
+        [0.5077, 0.5186, 0.5291, 0.5390, 0.5483, 0.5571, 0.5653, 0.5730, 0.5800],
+        [0.4649, 0.4741, 0.4830, 0.4917, 0.5002, 0.5084, 0.5162, 0.5238, 0.5311],
+        [0.4253, 0.4329, 0.4405, 0.4480, 0.4553, 0.4626, 0.4697, 0.4766, 0.4833],
+        [0.3891, 0.3953, 0.4015, 0.4077, 0.4138, 0.4198, 0.4257, 0.4315, 0.4371],
+        [0.3567, 0.3614, 0.3662, 0.3709, 0.3756, 0.3802, 0.3847, 0.3891, 0.3933],
+    ]),
+    "viscosity": np.array([
+        [1.008e-03, 8.018e-04, 6.572e-04, 5.520e-04, 4.725e-04, 4.102e-04, 3.591e-04, 3.155e-04, 2.766e-04],
+        [1.275e-03, 9.945e-04, 8.014e-04, 6.640e-04, 5.634e-04, 4.874e-04, 4.281e-04, 3.801e-04, 3.398e-04],
+        [1.662e-03, 1.276e-03, 1.013e-03, 8.294e-04, 6.969e-04, 5.987e-04, 5.238e-04, 4.648e-04, 4.168e-04],
+        [2.166e-03, 1.639e-03, 1.286e-03, 1.041e-03, 8.660e-04, 7.371e-04, 6.388e-04, 5.613e-04, 4.977e-04],
+        [2.819e-03, 2.106e-03, 1.635e-03, 1.312e-03, 1.082e-03, 9.116e-04, 7.800e-04, 6.738e-04, 5.844e-04],
+        [3.693e-03, 2.729e-03, 2.103e-03, 1.678e-03, 1.375e-03, 1.148e-03, 9.685e-04, 8.195e-04, 6.900e-04],
+        [4.845e-03, 3.549e-03, 2.725e-03, 2.171e-03, 1.775e-03, 1.474e-03, 1.229e-03, 1.018e-03, 8.291e-04],
+    ]),
+}
+_STACKED = np.stack(
+    [_TABLE["density"], _TABLE["heat_capacity"], _TABLE["conductivity"], np.log(_TABLE["viscosity"])],
+    axis=-1,
+)
+
+
+def mass_share(volume_share: Value) -> Array:
+    """Mass share of glycol from the volume share mixed at 20 degC (0.5 gives 0.527)."""
+    phi = as_array(volume_share)
+    glycol = phi * DENSITY_GLYCOL
+    return glycol / (glycol + (1.0 - phi) * DENSITY_WATER)
+
+
+@dataclass(frozen=True)
+class Coolant:
+    """Properties at a temperature: [kg/m3], [J/kgK], [W/mK], [Pa s]."""
+
+    density: Array
+    heat_capacity: Array
+    conductivity: Array
+    viscosity: Array
+
+
+def properties(temperature: Value, share: Value) -> Coolant:
+    """Properties of the mix, bilinear in the table.
+
+    Parameters
+    ----------
+    temperature : float or array
+        [K]; clamped to 253 and 420.
+    share : float or array
+        Mass share of glycol, 0 to 0.6.
+    """
+    t = (clip(as_array(temperature), T_CLAMP_LOW, T_CLAMP_HIGH) - T_FIRST) / T_STEP
+    x = clip(as_array(share), 0.0, SHARE_STEP * (SHARE_COUNT - 1)) / SHARE_STEP
+    i = clip(t.astype(int), 0, T_COUNT - 2)
+    j = clip(x.astype(int), 0, SHARE_COUNT - 2)
+    u, v = (t - i)[..., None], (x - j)[..., None]
+    z = _STACKED
+    mixed = (1 - v) * ((1 - u) * z[j, i] + u * z[j, i + 1]) + v * (
+        (1 - u) * z[j + 1, i] + u * z[j + 1, i + 1]
+    )
+    return Coolant(mixed[..., 0], mixed[..., 1], mixed[..., 2], np.exp(mixed[..., 3]))
+
+
+def saturation_pressure_water(temperature: Value) -> Array:
+    """Saturation pressure of water [Pa], 273.16 to 647 K (iapws1992, the auxiliary equation)."""
+    tc, pc = 647.096, 22.064e6
+    t = as_array(temperature)
+    tau = 1.0 - t / tc
+    series = (
+        -7.85951783 * tau + 1.84408259 * tau**1.5 - 11.7866497 * tau**3
+        + 22.6807411 * tau**3.5 - 15.9618719 * tau**4 + 1.80122502 * tau**7.5
+    )
+    return np.asarray(pc * np.exp(tc / t * series))
+
+
+def saturation_pressure_glycol(temperature: Value) -> Array:
+    """Vapour pressure of ethylene glycol [Pa], Antoine, 50 to 200 degC (dippr_glycol)."""
+    celsius = as_array(temperature) - 273.15
+    return np.asarray(133.322 * np.power(10.0, 8.0908 - 2088.9 / (203.5 + celsius)))
+
+
+def vapour_pressure(temperature: Value, share: Value) -> Array:
+    """Vapour pressure of the mix [Pa] by Raoult's law on mole shares."""
+    w = as_array(share)
+    glycol, water = w / MOLAR_GLYCOL, (1.0 - w) / MOLAR_WATER
+    x = water / (water + glycol)
+    return np.asarray(
+        x * saturation_pressure_water(temperature)
+        + (1.0 - x) * saturation_pressure_glycol(temperature)
+    )
+
+
+def boiling_point(pressure: Value, share: Value) -> Array:
+    """Boiling temperature [K] of the mix at absolute ``pressure`` [Pa], 20 to 600 kPa.
+
+    Newton in ln p against 1/T, where vapour pressure is nearly straight; 50/50 by volume boils
+    near 108 degC at sea level, near 130 degC under a 103 kPa cap.
+    """
+    p = np.log(as_array(pressure))
+    t = np.full(np.broadcast(p, as_array(share)).shape, 380.0)
+    for _ in range(8):
+        here = np.log(vapour_pressure(t, share))
+        step = 0.01
+        slope = (np.log(vapour_pressure(t + step, share)) - here) / (1 / (t + step) - 1 / t)
+        t = 1.0 / (1.0 / t + (p - here) / slope)
+    return np.asarray(t)

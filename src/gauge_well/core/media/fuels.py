@@ -1,0 +1,134 @@
+"""Fuels and blends: density, heating value, elements, vapour pressure."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.typing import Array, Value, as_array
+
+M_C, M_H, M_O, M_N2_AIR = 12.011, 1.008, 15.999, 28.16
+N2_PER_O2 = 3.773  # atmospheric nitrogen with its argon, mol/mol (heywood1988, ch. 3)
+
+
+@dataclass(frozen=True)
+class Fuel:
+    """A fuel as sold or blended.
+
+    Attributes
+    ----------
+    density : float
+        [kg/m3] at 15 degC.
+    lhv : float
+        Lower heating value of the liquid [J/kg].
+    carbon, hydrogen, oxygen : float
+        [mol/kg].
+    rvp : float
+        Reid vapour pressure [Pa]; nought where it does not matter.
+    rvp_slope : float
+        B of ``exp(-B (1/T - 1/310.9))`` [K].
+    spark : bool
+        True for spark ignition.
+    """
+
+    id: str
+    label: str
+    density: float
+    lhv: float
+    carbon: float
+    hydrogen: float
+    oxygen: float
+    rvp: float
+    rvp_slope: float
+    spark: bool
+
+    @property
+    def stoichiometric_air_ratio(self) -> float:
+        """Mass of air to burn a unit mass of fuel completely."""
+        oxygen = self.carbon + self.hydrogen / 4.0 - self.oxygen / 2.0
+        return oxygen * (2.0 * M_O + N2_PER_O2 * M_N2_AIR) / 1000.0
+
+
+def _elements(hydrogen_ratio: float, oxygen_ratio: float) -> tuple[float, float, float]:
+    mol = 1000.0 / (M_C + hydrogen_ratio * M_H + oxygen_ratio * M_O)
+    return mol, mol * hydrogen_ratio, mol * oxygen_ratio
+
+
+# source: fuel_tables; hydrogen ratios chosen so that the stoichiometric ratios are the usual ones.
+PETROL = Fuel("petrol", "petrol, no ethanol", 745.0, 43.2e6, *_elements(1.87, 0.0), 60e3, 3500.0, True)
+ETHANOL = Fuel("ethanol", "ethanol", 794.0, 26.8e6, *_elements(3.0, 0.5), 16e3, 5090.0, True)
+METHANOL = Fuel("methanol", "methanol", 796.0, 19.9e6, *_elements(4.0, 1.0), 32e3, 4500.0, True)
+DIESEL = Fuel("diesel", "diesel", 835.0, 42.8e6, *_elements(1.80, 0.0), 0.0, 4500.0, False)
+LPG = Fuel("lpg", "LPG, liquid", 508.0, 46.3e6, *_elements(8.0 / 3.0, 0.0), 0.0, 3000.0, True)
+
+
+def blend(ethanol_share: float, label: str = "", id: str = "blend", rvp: float | None = None) -> Fuel:
+    """Petrol with ethanol by volume share at 15 degC.
+
+    Parameters
+    ----------
+    ethanol_share : float
+        0 to 1.
+    rvp : float, optional
+        Reid vapour pressure [Pa]; otherwise through the usual points of blends.
+
+    Returns
+    -------
+    Fuel
+        Density by volume share, the rest by mass share.
+
+    Notes
+    -----
+    Vapour pressure of blends peaks near a tenth of ethanol (fuel_tables).
+    """
+    mass_e = ethanol_share * ETHANOL.density
+    mass_p = (1.0 - ethanol_share) * PETROL.density
+    we = mass_e / (mass_e + mass_p)
+
+    def mix(name: str) -> float:
+        a: float = getattr(PETROL, name)
+        b: float = getattr(ETHANOL, name)
+        return a * (1.0 - we) + b * we
+
+    if rvp is None:
+        rvp = float(np.interp(ethanol_share, [0.0, 0.1, 0.5, 0.85, 1.0], [60e3, 65e3, 58e3, 45e3, 16e3]))
+    return Fuel(
+        id, label or f"petrol with {100 * ethanol_share:.0f} % ethanol", mass_e + mass_p,
+        mix("lhv"), mix("carbon"), mix("hydrogen"), mix("oxygen"), rvp, mix("rvp_slope"), True,
+    )
+
+
+FUELS: Mapping[str, Fuel] = {
+    "petrol": PETROL,
+    "petrol_e10": blend(0.10, "petrol E10", "petrol_e10"),
+    "e85": blend(0.85, "E85", "e85"),
+    "ethanol": ETHANOL,
+    "methanol": METHANOL,
+    "diesel": DIESEL,
+    "lpg": LPG,
+}
+
+
+def vapour_pressure(fuel: Fuel, temperature: Value, rvp: Value | None = None) -> Array:
+    """Vapour pressure [Pa] of ``fuel`` at ``temperature`` [K].
+
+    ``1.07 RVP exp(-B (1/T - 1/310.9))``: the Reid test stands at 37.8 degC with an air space,
+    hence 1.07 (fuel_tables). Range 250 to 350 K.
+    """
+    base = fuel.rvp if rvp is None else rvp
+    return 1.07 * as_array(base) * np.exp(-fuel.rvp_slope * (1.0 / as_array(temperature) - 1.0 / 310.9))
+
+
+def kinematic_viscosity(fuel: Fuel, temperature: Value) -> Array:
+    """Kinematic viscosity [m2/s] of the liquid, for line losses (fuel_tables, +-20 %).
+
+    Petrol 0.6, ethanol 1.5, diesel 3.5 mm2/s at 20 degC, falling 1 (diesel 2.5) % a kelvin.
+    """
+    base, rate = (3.5e-6, 0.025) if not fuel.spark else (0.6e-6 + 0.9e-6 * _ethanol_like(fuel), 0.01)
+    return base * np.exp(-rate * (as_array(temperature) - 293.15))
+
+
+def _ethanol_like(fuel: Fuel) -> float:
+    return fuel.oxygen / ETHANOL.oxygen if fuel.oxygen < ETHANOL.oxygen else 1.0

@@ -1,0 +1,343 @@
+"""size(case) -> report: runs the engine and the systems, finds what gives out first."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core import headline
+from gauge_well.core.checks import Check, Scales, State, states_of
+from gauge_well.core.duty import model as duty_model
+from gauge_well.core.duty.facts import DutyFacts, MachineFacts
+from gauge_well.core.engine import facts as engine_facts
+from gauge_well.core.engine import plausibility
+from gauge_well.core.engine import report as engine_report
+from gauge_well.core.engine.facts import EngineFacts
+from gauge_well.core.engine.model import engine_of
+from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.explore import Reach, ReachKey, reaches
+from gauge_well.core.installation import InstallationFacts
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems import NOT_BUILT, SYSTEMS
+from gauge_well.core.systems.base import Context, Need, Result, System, duty_values, points
+from gauge_well.core.typing import as_array
+from gauge_well.core.validity import Notice
+
+REPORT_FORMAT = "gauge-well-report/1"
+GOVERNING = "governing"
+
+
+@dataclass(frozen=True)
+class BuildCase:
+    """A whole build, resolved: SI facts, nothing of sheets or units."""
+
+    name: str
+    engine: EngineFacts
+    machine: MachineFacts
+    installation: InstallationFacts
+    duties: Sequence[tuple[str, DutyFacts]]
+    systems: Mapping[str, Any]
+    wanted: float | None
+
+
+def validate(case: BuildCase) -> None:
+    """Raise :class:`CoreError` for values no build can have; missing ones are fine."""
+    engine_facts.refuse(case.engine)
+    try:
+        engine = engine_of(case.engine)
+    except MissingFact:
+        return
+    plausibility.refuse(engine, engine.rated_power)
+    if case.wanted is not None and case.wanted != engine.rated_power:
+        try:
+            plausibility.refuse(engine, case.wanted)
+        except CoreError as error:
+            raise CoreError(error.code, "wanted", case.wanted, error.limit, error.message) from error
+    for system in SYSTEMS.values():
+        if system.id == "fuel" and case.systems[system.id].pump_table is not None:
+            from gauge_well.core.systems.fuel.pump import curve_of
+
+            curve_of(case.systems[system.id])
+
+
+def make_context(case: BuildCase) -> tuple[Context, dict[str, str]]:
+    """Solve engine and duties; returns the context and the duties left out with what they lack."""
+    engine = engine_of(case.engine)
+    wanted = case.wanted if case.wanted is not None else engine.rated_power
+    duties, missing = duty_model.solve(case.duties, case.machine, engine, wanted)
+    if not duties.cases:
+        raise MissingFact(next(iter(missing.values()), "duties"))
+    mean, peak = points(engine, duties, wanted, 1.0)
+    return Context(engine, case.machine, case.installation, duties, wanted, mean, peak), missing
+
+
+def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
+    """Size a build.
+
+    Parameters
+    ----------
+    case : BuildCase
+    explain : str
+        Which duties keep their working: ``"governing"`` (each system's fullest), ``"all"``,
+        ``"none"`` or a duty's id.
+
+    Returns
+    -------
+    dict
+        The report in SI with :class:`Sentence` and :class:`Step` objects in it.
+
+    Raises
+    ------
+    CoreError
+        Only for values that :func:`validate` refuses. A missing fact gives ``unknown``.
+    """
+    validate(case)
+    base: dict[str, Any] = {"format": REPORT_FORMAT, "build": {"name": case.name}}
+    try:
+        context, missing = make_context(case)
+    except MissingFact as error:
+        return base | _nothing_known(error)
+    blocks: dict[str, Any] = {"engine": _engine_block(context, explain)}
+    not_judged = [{"system": name, "why": "not built yet"} for name in NOT_BUILT]
+    solved: dict[str, Result] = {}
+    for system in SYSTEMS.values():
+        why = system.applies(case.machine)
+        if why is not None:
+            not_judged.append({"system": system.title, "why": why})
+            continue
+        try:
+            solved[system.id] = system.solve(context, case.systems[system.id])
+        except CoreError as error:
+            blocks[system.id] = _refused_block(system, error)
+    found = reaches({id: result.checks for id, result in solved.items()}, context)
+    rows: list[dict[str, Any]] = []
+    for id, result in solved.items():
+        blocks[id], own = _system_block(SYSTEMS[id], context, result, found, explain)
+        rows += own
+    not_judged += [{"system": f"Duty {id}", "why": f"{field} is missing"} for id, field in missing.items()]
+    duties = [
+        {"id": c.id, "name": c.name, "kind": c.kind, "power_driven": c.power_driven,
+         "ambient_k": c.ambient, "air_speed_m_s": c.air_speed,
+         "duration_s": None if np.isinf(c.duration) else c.duration}
+        for c in context.duties.cases
+    ]
+    return base | {
+        "duties": duties,
+        "wanted_w": context.wanted,
+        "rated_w": context.engine.rated_power,
+        "governed": context.engine.facts.governed == "yes",
+        "not_judged": not_judged,
+        "rows": rows,
+        "systems": blocks,
+        "notices": [],
+    } | headline.compose(context, blocks, rows)
+
+
+def _nothing_known(error: MissingFact) -> dict[str, Any]:
+    return {
+        "duties": [], "wanted_w": None, "rated_w": None, "governed": False,
+        "not_judged": [{"system": name, "why": "not built yet"} for name in NOT_BUILT],
+        "rows": [], "systems": {}, "first_to_give": None, "next_to_give": None, "reach_w": None,
+        "reach_code": "unknown", "state": State.UNKNOWN.value, "unknown": [error.field],
+        "headline": {
+            "sentence": Sentence("Not enough is known of the engine to size anything."),
+            "next": Sentence("{field} is missing.", {"field": error.field}),
+        },
+        "notices": [],
+    }
+
+
+def _engine_block(context: Context, explain: str) -> dict[str, Any]:
+    duties = context.duties
+    check = engine_report.enough(duties)
+    checks = _check_dicts([check], context) if check is not None else []
+    fills = {c["id"] + c["duty"]: c["fill"] for c in checks}
+    worst = max(checks, key=lambda c: c["fill"], default=None)
+    count = len(duties.cases)
+    figures = {k: duty_values(v, count) for k, v in engine_report.figures(context.mean).items()}
+    claimed = plausibility.figures(context.engine, context.wanted)
+    notes = plausibility.notices(context.engine, claimed)
+    if bool(np.any(context.mean.clipped)):
+        notes.append(Notice("heat_clipped", Sentence(
+            "Heat to coolant and oil was held back by the energy balance in some duties: check the shares.")))
+    return {
+        "title": "Engine",
+        "state": states_of(fills, False).value,
+        "fill": worst["fill"] if worst else None,
+        "reach_w": None, "reach_code": "none", "unknown": [],
+        "governing": {"check": "enough", "duty": worst["duty"]} if worst else None,
+        "checks": checks,
+        "figures": _by_duty(figures, context),
+        "machine": engine_report.machine_figures(context.engine, duties, context.wanted, claimed),
+        "need": [], "remedies": [], "cautions": [],
+        "working": {
+            duties.cases[i].id: engine_report.steps(context.engine, context.mean, i, duties.cases[i])
+            for i in _explained(context, explain, worst["duty"] if worst else duties.cases[-1].id)
+        },
+        "notices": notes,
+    }
+
+
+def _explained(context: Context, explain: str, governing: str) -> list[int]:
+    wanted = governing or context.duties.cases[-1].id if explain == GOVERNING else explain
+    return [i for i, c in enumerate(context.duties.cases) if explain == "all" or c.id == wanted]
+
+
+def _by_duty(figures: Mapping[str, Sequence[float]], context: Context) -> dict[str, dict[str, float]]:
+    return {
+        case.id: {name: values[i] for name, values in figures.items()}
+        for i, case in enumerate(context.duties.cases)
+    }
+
+
+def _scales(check: Check, power_driven: bool) -> Scales:
+    if check.scales is not None:
+        return check.scales
+    return Scales.POWER if power_driven else Scales.LOAD
+
+
+def _check_dicts(checks: Sequence[Check], context: Context) -> list[dict[str, Any]]:
+    """One entry a check and duty; a gate has one entry without a duty."""
+    found = []
+    count = len(context.duties.cases)
+    for check in checks:
+        gate = check.scales is Scales.GATE
+        columns = 1 if gate else count
+        demand, capacity, fill = (
+            duty_values(as_array(v), columns) for v in (check.demand, check.capacity, check.fill)
+        )
+        for i in range(columns):
+            if check.judged is not None and not check.judged[i]:
+                continue
+            case = context.duties.cases[i]
+            found.append({
+                "id": check.id, "name": check.name, "part": check.part,
+                "duty": "" if gate else case.id, "class": check.check_class.value,
+                "scales": _scales(check, case.power_driven).value, "demand": demand[i],
+                "capacity": capacity[i], "unit": check.kind, "fill": fill[i],
+                "fill_code": check.code if capacity[i] <= 0.0 else "",
+                "state": (State.SHORT if fill[i] > 1.0 else State.HOLDS).value, "danger": check.danger,
+                "sentence": check.sentences[i] if i < len(check.sentences) else Sentence(""),
+            })
+    return found
+
+
+def _system_block(
+    system: System, context: Context, result: Result, found: Mapping[ReachKey, Reach], explain: str
+) -> tuple[dict[str, Any], list[dict[str, Any]]]:
+    checks = list(result.checks(context.mean, context.peak))
+    dicts = _check_dicts(checks, context)
+    rows = _rows(system, checks, dicts, found, context, result)
+    limits = {c["id"] + c["duty"]: c["fill"] for c in dicts if c["class"] == "limit"}
+    worst = max(dicts, key=lambda c: c["fill"], default=None)
+    power_rows = [r for r in rows if r["kind"] == "power" and r["reach_code"] != "unknown"]
+    reach = min((r["reach_w"] for r in power_rows if r["reach_w"] is not None), default=None)
+    codes = {r["reach_code"] for r in power_rows}
+    count = len(context.duties.cases)
+    block = {
+        "title": system.title,
+        "state": states_of(limits, bool(result.unknown)).value,
+        "fill": worst["fill"] if worst else None,
+        "reach_w": reach,
+        "reach_code": "value" if reach is not None else (
+            "below" if "below" in codes else "above" if "above" in codes else "unknown"
+        ),
+        "unknown": [
+            {"check": u.id, "name": u.name, "part": u.part, "missing": list(u.missing)} for u in result.unknown
+        ],
+        "governing": {"check": worst["id"], "duty": worst["duty"]} if worst else None,
+        "checks": dicts,
+        "figures": _by_duty({k: duty_values(v, count) for k, v in result.figures.items()}, context),
+        "need": [_need_dict(n) for n in result.needs],
+        "working": {
+            context.duties.cases[i].id: result.working(i)
+            for i in _explained(context, explain, worst["duty"] if worst else "")
+        },
+        "remedies": [],
+        "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
+        "notices": list(result.notices),
+    }
+    return block, rows
+
+
+def _need_dict(item: Need) -> dict[str, Any]:
+    value = item.value if np.isfinite(item.value) else None
+    return {"part": item.part, "quantity": item.quantity, "value": value, "unit": item.kind,
+            "sentence": item.sentence}
+
+
+def _refused_block(system: System, error: CoreError) -> dict[str, Any]:
+    return {
+        "title": system.title, "state": State.UNKNOWN.value, "fill": None, "reach_w": None,
+        "reach_code": "unknown",
+        "unknown": [{"check": "", "name": system.title, "part": "", "missing": [error.field]}],
+        "governing": None, "checks": [], "figures": {}, "need": [], "working": {}, "remedies": [],
+        "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
+        "notices": [Notice(error.code, Sentence(error.message), error.field)],
+    }
+
+
+def _rows(
+    system: System, checks: Sequence[Check], dicts: Sequence[Mapping[str, Any]],
+    found: Mapping[ReachKey, Reach], context: Context, result: Result,
+) -> list[dict[str, Any]]:
+    """One row for each part a builder can change and each way its fill goes."""
+    cases = context.duties.cases
+    by_key = {(c["id"], c["duty"]): c for c in dicts}
+    rows: list[dict[str, Any]] = []
+    for part, label in system.parts.items():
+        own = [(i, c) for i, c in enumerate(checks) if c.part == part]
+        power: list[tuple[float, Check, int, Reach]] = []
+        load: list[tuple[float, Check, int, Reach]] = []
+        for i, check in own:
+            if check.scales is Scales.GATE:
+                entry = by_key[check.id, ""]
+                rows.append(_row(system, part, label, "gate", entry, reach_code="gate"))
+                continue
+            for d, case in enumerate(cases):
+                reach = found[system.id, i, d]
+                fill = by_key[check.id, case.id]["fill"]
+                if case.power_driven:
+                    order = reach.factor if reach.factor is not None else (0.0 if reach.code == "below" else 1e9)
+                    # Lowest reach first; among those beyond the scan the fullest.
+                    power.append((order - 1e-6 * fill, check, d, reach))
+                else:
+                    load.append((-fill, check, d, reach))
+        if power:
+            _, check, d, reach = min(power, key=lambda x: x[0])
+            entry = by_key[check.id, cases[d].id]
+            rows.append(_row(
+                system, part, label, "power", entry, reach_code=reach.code,
+                reach_w=None if reach.factor is None else reach.factor * context.wanted,
+            ))
+        if load:
+            _, check, d, reach = min(load, key=lambda x: x[0])
+            entry = by_key[check.id, cases[d].id]
+            rows.append(_row(
+                system, part, label, "load", entry, reach_code=reach.code,
+                carries_w=None if reach.factor is None else reach.factor * cases[d].power,
+                needs_w=cases[d].power,
+            ))
+    for item in result.unknown:
+        rows.append({
+            "system": system.id, "part": item.part, "label": system.parts.get(item.part, item.name),
+            "kind": "power", "reach_w": None, "reach_code": "unknown", "carries_w": None, "needs_w": None,
+            "fill": None, "fill_code": "", "check": item.id, "duty": "", "missing": list(item.missing),
+            "sentence": Sentence(""),
+        })
+    return rows
+
+
+def _row(
+    system: System, part: str, label: str, kind: str, entry: Mapping[str, Any], *, reach_code: str,
+    reach_w: float | None = None, carries_w: float | None = None, needs_w: float | None = None,
+) -> dict[str, Any]:
+    return {
+        "system": system.id, "part": part, "label": label, "kind": kind, "reach_w": reach_w,
+        "reach_code": reach_code, "carries_w": carries_w, "needs_w": needs_w, "fill": entry["fill"],
+        "fill_code": entry["fill_code"], "check": entry["id"], "duty": entry["duty"], "missing": [],
+        "sentence": entry["sentence"],
+    }

@@ -1,0 +1,119 @@
+"""What a system is: the same doors for every one."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.duty.facts import MachineFacts
+from gauge_well.core.duty.model import Duties
+from gauge_well.core.engine.model import Engine, Operation, operate
+from gauge_well.core.facts import Rule
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.typing import Array, Value
+from gauge_well.core.validity import Notice
+from gauge_well.core.working import Step
+
+
+@dataclass(frozen=True)
+class Context:
+    """What every system is given: the engine, the duties and both operating points.
+
+    ``mean`` serves heat, ``peak`` serves flow; both at the wanted power.
+    """
+
+    engine: Engine
+    machine: MachineFacts
+    installation: Any
+    duties: Duties
+    wanted: float
+    mean: Operation
+    peak: Operation
+
+
+def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tuple[Operation, Operation]:
+    """Mean and peak operation of every duty with the powers scaled by ``factor``.
+
+    One pass where no duty's peak differs from its mean.
+    """
+    ambient, pressure = duties.column("ambient"), duties.column("pressure")
+    mean = operate(engine, wanted, duties.column("power") * factor, duties.column("engine_speed"), ambient, pressure)
+    if all(c.peak_power == c.power and c.peak_speed == c.engine_speed for c in duties.cases):
+        return mean, mean
+    peak = operate(engine, wanted, duties.column("peak_power") * factor, duties.column("peak_speed"), ambient, pressure)
+    return mean, peak
+
+
+@dataclass(frozen=True)
+class Need:
+    """What the wanted power asks of a part, fitted or not."""
+
+    part: str
+    quantity: str
+    value: float
+    kind: str
+    sentence: Sentence
+
+
+@dataclass(frozen=True)
+class Caution:
+    """A plain warning with what to do; ``where`` is the group of facts it stands beside."""
+
+    id: str
+    where: str
+    text: str
+
+
+@dataclass(frozen=True)
+class Result:
+    """A system solved for one context, ready to be asked again at other powers."""
+
+    checks: Callable[[Operation, Operation], Sequence[Check]]
+    unknown: Sequence[Unknown]
+    figures: Mapping[str, Array]
+    needs: Sequence[Need]
+    notices: Sequence[Notice]
+    working: Callable[[int], list[Step]]
+
+
+@dataclass(frozen=True)
+class System:
+    """One system of the core.
+
+    Parameters
+    ----------
+    id, title : str
+    facts : class
+        Frozen dataclass of what it needs to know.
+    fill : callable
+        (given, context of given and ruled facts by section) -> rules.
+    parts : mapping
+        Part id -> label, in the order of rows.
+    applies : callable
+        Machine -> None, or why the system is not judged.
+    solve : callable
+        (context, facts) -> Result.
+    cautions : sequence of Caution
+    instrument : callable
+        (context, facts, options) -> plain data for the station's plot.
+    """
+
+    id: str
+    title: str
+    facts: type[Any]
+    fill: Callable[[Mapping[str, Any], Mapping[str, Mapping[str, Any]]], dict[str, Rule]]
+    parts: Mapping[str, str]
+    applies: Callable[[MachineFacts], str | None]
+    solve: Callable[[Context, Any], Result]
+    cautions: Sequence[Caution]
+    instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]
+
+
+def duty_values(array: Array, count: int) -> list[float]:
+    """Numbers of an array on the duty axis at the first power step and sample."""
+    picked = np.broadcast_to(array, np.broadcast_shapes(np.shape(array), (1, count, 1)))
+    return [float(x) for x in picked.reshape(-1, count, picked.shape[-1])[0, :, 0]]

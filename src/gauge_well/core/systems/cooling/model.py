@@ -1,0 +1,381 @@
+"""Cooling solved: air, coolant, heat shed at the limit, duration, shown temperature."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from gauge_well.core.engine.facts import MATERIALS
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import need
+from gauge_well.core.heat import radiator
+from gauge_well.core.heat.louvred_fin import LouvredFin
+from gauge_well.core.heat.two_node import TwoNode, respond
+from gauge_well.core.media import air, coolant
+from gauge_well.core.roots import find_root
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, face_velocity
+from gauge_well.core.systems.cooling.facts import ADVERTISED, GRILLES, OPENINGS, CoolingFacts
+from gauge_well.core.typing import Array, Value, as_array, clip
+
+BOILING_MARGIN = 10.0  # K
+CONDENSER_LOSS = 8.0
+PUSHER = 0.8
+FIN_THICKNESS, WALL = 0.08e-3, 0.28e-3
+LOUVRE_SHARE = 0.825  # louvre length over fin length
+RECIRCULATION, RECIRCULATION_SPEED = 5.0, 8.0  # K at standstill; gone at 8 m/s
+DROP_RATED, HOSE_SPEED = 7.0, 3.5  # K, m/s
+THERMOSTAT_RANGE = 12.0
+METAL_STANDS = 30.0  # K over coolant at rated heat
+METAL_SHARE = 0.5
+METAL_START = 0.25  # of METAL_STANDS in a warm start: it was cruising
+COOLANT_HEAT = 3570.0 * 1.04  # J/LK
+CORE_HEAT = 900.0 * 1000.0  # J/m3K
+START_OVER_THERMOSTAT = 2.0
+# K over the air at which a shown temperature is first looked for.
+OVER_AIR = np.array([0.01, 30, 40, 46, 50, 54, 58, 62, 66, 70, 75, 80, 90, 110, 150, 240, 600.0])
+
+
+def core_of(facts: CoolingFacts) -> radiator.RadiatorCore:
+    """Build the core; MissingFact names the dimension that is absent."""
+    height = as_array(need(facts.fin_length, "cooling.fin_length"))
+    depth = need(facts.core_depth, "cooling.core_depth")
+    fin = LouvredFin(
+        fin_pitch=1.0 / as_array(need(facts.fin_count, "cooling.fin_count")),
+        fin_length=height,
+        fin_thickness=FIN_THICKNESS,
+        louvre_pitch=need(facts.louvre_pitch, "cooling.louvre_pitch"),
+        louvre_length=LOUVRE_SHARE * height,
+        louvre_angle=np.rad2deg(as_array(need(facts.louvre_angle, "cooling.louvre_angle"))),
+        tube_height=need(facts.tube_height, "cooling.tube_height"),
+        tube_depth=depth,
+    )
+    return radiator.RadiatorCore(
+        width=need(facts.core_width, "cooling.core_width"),
+        height=need(facts.core_height, "cooling.core_height"),
+        depth=depth,
+        passes=need(facts.core_passes, "cooling.core_passes"),
+        rows=need(facts.core_rows, "cooling.core_rows"),
+        down_flow=1.0 if facts.core_direction == "down_flow" else 0.0,
+        fin=fin,
+        wall=WALL,
+        conductivity=radiator.FIN_MATERIALS[facts.fin_material or "aluminium"][1],
+    )
+
+
+@dataclass(frozen=True)
+class Fan:
+    """All fans together: free air [m3/s] after derating and shut-off [Pa] at 1.2 kg/m3."""
+
+    free_air: Value
+    shut_off: Value
+    disc_area: Value
+    shroud: str
+
+
+def fan_of(facts: CoolingFacts) -> Fan:
+    """Build the fan; with none the face stands open."""
+    if need_choice(facts.fan_kind, "cooling.fan_kind") == "none":
+        return Fan(1.0, 1.0, 0.0, "none")
+    count = as_array(need(facts.fan_count, "cooling.fan_count"))
+    diameter = as_array(need(facts.fan_diameter, "cooling.fan_diameter"))
+    flow = as_array(need(facts.fan_flow, "cooling.fan_flow")) * count
+    if facts.fan_rating == "advertised":
+        flow = flow * ADVERTISED
+    if facts.fan_kind == "pusher":
+        flow = flow * PUSHER
+    return Fan(
+        flow, need(facts.fan_pressure, "cooling.fan_pressure"), count * np.pi / 4.0 * diameter**2,
+        facts.shroud or "full",
+    )
+
+
+def need_choice(value: str | None, field: str) -> str:
+    """Return a choice that was made; MissingFact otherwise."""
+    if value is None:
+        raise MissingFact(field)
+    return value
+
+
+@dataclass(frozen=True)
+class AirSolved:
+    """Air through the core for fan off and on: leading axis (off, on)."""
+
+    path: AirPath
+    velocity: Array
+    mass_flow: Array
+    air_in: Array
+    side: radiator.AirSide
+    rise: Array
+
+
+@dataclass(frozen=True)
+class Cooling:
+    """Cooling ready to be asked at any power; axes (power step, duty, sample)."""
+
+    facts: CoolingFacts
+    core: radiator.RadiatorCore
+    fan: Fan
+    glycol: Array
+    pressure: Array
+    boiling: Array
+    limit: Array
+    ambient: Array
+    airs: AirSolved
+    flow: Array
+    hose_speed: Array
+    fluid: radiator.CoolantSide
+    at_limit: radiator.Shed
+    sink: Array
+    start: Array
+    start_metal: Array
+    response: TwoNode
+    capacity: Array
+    heat_capacity: Array
+    thermostat: Array
+
+
+def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[Array, float, str]:
+    """Coolant flow [m3/s] at ``speed`` [rev/min], and how it is known.
+
+    By rule the smaller of a 7 K drop at rated power and 3.5 m/s in the hose; in proportion to speed.
+    """
+    if facts.coolant_flow is not None:
+        speed = facts.coolant_flow_speed or context.engine.rated_speed
+        return as_array(facts.coolant_flow), float(np.max(as_array(speed))), "given"
+    bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
+    hose = HOSE_SPEED * np.pi / 4.0 * bore**2
+    warm = coolant.properties(363.15, glycol)
+    rho_cp = warm.density * warm.heat_capacity
+    by_drop = np.max(context.mean.rated_coolant) / (DROP_RATED * rho_cp)
+    return np.minimum(hose, by_drop), context.engine.rated_speed, "rule"
+
+
+def solve_air(
+    core: radiator.RadiatorCore, fan: Fan, facts: CoolingFacts, ambient: Array, pressure: Array,
+    speed: Array, condenser_heat: Array, hot: Value, shares: tuple[float, ...] = (0.0, 1.0),
+    rise: Array | None = None,
+) -> AirSolved:
+    """Air flow for each fan share (leading axis; off and on), hot density in two passes.
+
+    ``hot`` is the temperature of what heats the air, for the density behind the core. A known
+    ``rise`` of the air over the core saves the first pass.
+    """
+    rho = air.density(ambient, pressure)
+    q = 0.5 * rho * speed**2
+    share = np.array(shares).reshape((len(shares),) + (1,) * np.ndim(rho))
+    grille = GRILLES[facts.grille or "usual"][1]
+    front = grille + (CONDENSER_LOSS if facts.condenser == "yes" else 0.0)
+    covered = clip(UNSHROUDED_SPREAD * as_array(fan.disc_area) / core.face, 0.0, 0.95)
+    recirculated = RECIRCULATION * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * share
+    condenser = condenser_heat if facts.condenser == "yes" else 0.0 * condenser_heat
+    passes = 2 if rise is None else 1
+    rise = as_array(0.5 * (as_array(hot) - ambient)) if rise is None else rise
+    for _ in range(passes):
+        out = ambient + rise
+        rho_hot = air.density(out, pressure)
+        film = 0.5 * (ambient + out)
+        a, b = radiator.resistance(core, rho, rho_hot, film)
+        path = AirPath(
+            face=core.face, covered=covered, a=a, b=b + 0.5 * front * rho,
+            ram=OPENINGS[facts.opening or "open_nose"][1], dynamic_head=q, density=rho,
+            density_hot=rho_hot, fan_flow=fan.free_air,
+            fan_pressure=as_array(fan.shut_off) * rho_hot / 1.2, fan_share=share,
+            exit_area=need(facts.exit_area, "cooling.exit_area"),
+            exit_loss=need(facts.exit_loss, "cooling.exit_loss"),
+        )
+        velocity = face_velocity(path, fan.shroud)
+        mass = rho * velocity * core.face
+        side = radiator.air_side(core, mass, film)
+        air_in = ambient + recirculated + condenser / side.capacity_rate
+        # Air leaves near 0.7 of the way to the coolant: enough for its density.
+        rise = np.maximum(0.7 * (as_array(hot) - air_in), 0.0) + (air_in - ambient)
+    return AirSolved(path, velocity, side.mass_flow, air_in, side, rise)
+
+
+def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) -> tuple[Array, Array, Array]:
+    """Glycol mass share, boiling point and hottest coolant allowed [K] for each duty."""
+    glycol = coolant.mass_share(need(facts.glycol, "cooling.glycol"))
+    boiling = coolant.boiling_point(pressure + as_array(need(facts.cap_pressure, "cooling.cap_pressure")), glycol)
+    own = as_array(need(context.engine.facts.coolant_limit, "engine.coolant_limit"))
+    return glycol, boiling, np.minimum(boiling - BOILING_MARGIN, own)
+
+
+def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[Array, Array]:
+    """Coolant and metal temperature at the start of each duty [K]."""
+    thermostat = float(np.max(as_array(need(context.engine.facts.thermostat, "engine.thermostat"))))
+    warm = thermostat + START_OVER_THERMOSTAT
+    by_start = {
+        "warm": (warm, METAL_START * METAL_STANDS), "cool": (343.15, 0.0), "soaked": (warm + 14.0, 0.0),
+    }
+    coolant_t, metal_t = [], []
+    for i, case in enumerate(context.duties.cases):
+        cold = float(np.ravel(ambient)[min(i, ambient.size - 1)])
+        base, over = by_start.get(case.start, (cold, 0.0))
+        coolant_t.append(base)
+        metal_t.append(base + over)
+    shape = (1, -1, 1)
+    return np.array(coolant_t).reshape(shape), np.array(metal_t).reshape(shape)
+
+
+def heat_capacities(context: Context, core: radiator.RadiatorCore) -> tuple[Array, Array]:
+    """Metal and coolant heat capacity [J/K]."""
+    facts = context.engine.facts
+    metal = METAL_SHARE * as_array(need(facts.dry_mass, "engine.dry_mass")) * MATERIALS[
+        facts.material or "iron_light_head"
+    ][1]
+    litres = 4.0 + 2.0 * as_array(context.engine.displacement) * 1e3
+    return metal, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
+
+
+def prepare(
+    context: Context, facts: CoolingFacts, ambient: Array | None = None,
+    shares: tuple[float, ...] = (0.0, 1.0), rise: Array | None = None,
+) -> Cooling:
+    """Solve everything that does not depend on power: air, flows, heat shed at the limit.
+
+    ``ambient`` overrides the air outside of every duty (limiting-ambient search); the last of the
+    fan ``shares`` is the one heat is shed with at the limit.
+    """
+    core, fan = core_of(facts), fan_of(facts)
+    duties = context.duties
+    pressure = duties.column("pressure")
+    t_amb = duties.column("ambient") if ambient is None else ambient
+    glycol, boiling, limit = boiling_and_limit(context, facts, pressure)
+    flow_at, at_speed, _ = coolant_flow(context, facts, glycol)
+    flow = flow_at * duties.column("engine_speed") / at_speed
+    bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
+    airs = solve_air(
+        core, fan, facts, t_amb, pressure, duties.column("air_speed"),
+        duties.column("condenser_heat"), limit, shares, rise,
+    )
+    fluid = radiator.coolant_side(core, flow, limit - 3.0, glycol)
+    on = pick_fan(airs, -1)
+    at_limit = radiator.shed(core, on.side, fluid, limit, on.air_in)
+    lift = np.maximum(limit - on.air_in, 1e-3)
+    conductance = np.maximum(at_limit.heat / lift, 1e-3)
+    start, start_metal = start_temperatures(context, limit, t_amb)
+    metal, liquid = heat_capacities(context, core)
+    response = respond(
+        duties.column("duration"), metal, liquid, context.mean.rated_coolant / METAL_STANDS, conductance
+    )
+    free = (
+        response.weight_metal * start_metal + response.weight_coolant * start
+        + response.weight_sink * on.air_in
+    )
+    return Cooling(
+        facts, core, fan, glycol, pressure, boiling, limit, t_amb, airs, flow,
+        flow / (np.pi / 4.0 * bore**2), fluid, at_limit, on.air_in, start, start_metal, response,
+        (limit - free) / response.per_watt, metal + liquid,
+        as_array(need(context.engine.facts.thermostat, "engine.thermostat")),
+    )
+
+
+def pick_fan(airs: AirSolved, state: int) -> AirSolved:
+    """One fan state: index 0 off, -1 on, the leading axis dropped."""
+
+    def cut(value: Array) -> Array:
+        return np.asarray(value[state]) if value.ndim > 3 else value
+
+    side = airs.side
+    return replace(
+        airs, velocity=cut(airs.velocity), mass_flow=cut(airs.mass_flow), air_in=cut(airs.air_in),
+        rise=cut(airs.rise), side=radiator.AirSide(*(cut(getattr(side, name)) for name in side.__dataclass_fields__)),
+    )
+
+
+def heat_made(cooling: Cooling, context: Context, mean: Operation) -> Array:
+    """Heat that lands in this coolant [W]: engine, and the coolers that share the radiator."""
+    heat = mean.heat_to_coolant
+    if cooling.facts.oil_cooler == "water":
+        heat = heat + mean.heat_to_oil
+    if cooling.facts.gearbox_cooler == "yes":
+        heat = heat + context.duties.column("gearbox_heat") * mean.power / context.mean.power
+    return np.asarray(heat)
+
+
+@dataclass(frozen=True)
+class Shown:
+    """What the gauge would read."""
+
+    steady: Array
+    end: Array
+    fan_share: Array
+    thermostat_open: Array
+
+
+def lift_of(temperature: Array, thermostat: Value) -> Array:
+    """Thermostat lift, 0.01 shut to 1 open over its range of 12 K."""
+    return clip((temperature - thermostat) / THERMOSTAT_RANGE, 0.01, 1.0)
+
+
+def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
+    """Heat shed [W] with coolant at ``temperature`` [K] and the thermostat where it then stands."""
+    flow = cooling.flow * lift_of(temperature, cooling.thermostat)
+    fluid = radiator.coolant_side(cooling.core, flow, temperature - 3.0, cooling.glycol)
+    return radiator.shed(cooling.core, airs.side, fluid, temperature, airs.air_in).heat
+
+
+def shown(cooling: Cooling, heat: Array) -> Shown:
+    """Coolant temperature where shed equals made, with the fan as its thresholds control it.
+
+    Off where the core sheds enough at the switch-on temperature without it; sharing its time where
+    it sheds enough at switch-off with it; else fully on. The root is bracketed between the air and
+    air + 600 K and found by bracketing, never by substitution.
+    """
+    facts, airs = cooling.facts, cooling.airs
+    on_t = as_array(need(facts.fan_on, "cooling.fan_on"))
+    off_t = as_array(need(facts.fan_off, "cooling.fan_off"))
+    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, cooling.limit.shape)
+    ladder = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
+    # One pass over the ladder leaves each point a short bracket; shed rises with temperature.
+    over = shed_at(cooling, ladder, airs) > heat
+    step = np.where(over.any(axis=0), np.argmax(over, axis=0), len(OVER_AIR) - 1)
+    low = airs.air_in + OVER_AIR[np.maximum(step - 1, 0)]
+    high = airs.air_in + OVER_AIR[step]
+    roots = find_root(lambda t: shed_at(cooling, t, airs) - heat, low, high, tolerance=1e-3)
+    off_side, on_side = pick_fan(airs, 0), pick_fan(airs, -1)
+    q_off = shed_at(cooling, np.broadcast_to(on_t, cooling.limit.shape), off_side)
+    q_on = shed_at(cooling, np.broadcast_to(off_t, cooling.limit.shape), on_side)
+    q_mid_off = shed_at(cooling, np.broadcast_to(0.5 * (on_t + off_t), cooling.limit.shape), off_side)
+    q_mid_on = shed_at(cooling, np.broadcast_to(0.5 * (on_t + off_t), cooling.limit.shape), on_side)
+    share = clip((heat - q_mid_off) / np.maximum(q_mid_on - q_mid_off, 1e-6), 0.0, 1.0)
+    off, sharing = q_off >= heat, q_on >= heat
+    steady = np.where(off, roots[0], np.where(sharing, 0.5 * (on_t + off_t), roots[1]))
+    fan = np.where(off, 0.0, np.where(sharing, share, 1.0))
+    r = cooling.response
+    linear = (
+        r.weight_metal * cooling.start_metal + r.weight_coolant * cooling.start
+        + r.weight_sink * cooling.sink + r.per_watt * heat
+    )
+    # The thermostat and the fan hold the coolant up; the linear answer knows them full open.
+    floor = np.minimum(cooling.start, steady)
+    end = np.where(np.isfinite(r.per_watt), np.maximum(linear, floor), steady)
+    ever = r.weight_coolant < 1e-9
+    end = np.where(ever, steady, np.minimum(end, np.maximum(steady, cooling.start)))
+    return Shown(steady, np.asarray(end), np.asarray(fan), lift_of(steady, cooling.thermostat))
+
+
+AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
+
+
+def limiting_ambient(context: Context, facts: CoolingFacts, heat: Array, first: Cooling) -> Array:
+    """Air temperature outside at which the duty's heat is just carried [K], by secant re-runs.
+
+    Held to -50..90 degC; at an end the true answer lies beyond.
+    """
+    rise = first.airs.rise[-1:]
+    t0 = first.ambient
+    g0 = heat - first.capacity
+    slope = np.maximum(first.at_limit.heat / np.maximum(first.limit - first.sink, 1.0), 1.0)
+    t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
+    for _ in range(2):
+        g1 = heat - prepare(context, facts, t1, (1.0,), rise).capacity
+        rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
+        # Capacity falls as the air warms, so g rises with ambient; keep the step on that side.
+        rate = np.maximum(rate, 0.02 * slope)
+        t0, g0 = t1, g1
+        t1 = clip(t1 - g1 / rate, AMBIENT_LOW, AMBIENT_HIGH)
+    return np.asarray(t1)

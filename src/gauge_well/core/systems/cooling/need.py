@@ -1,0 +1,103 @@
+"""What the wanted power asks of the core and the fan, whether or not one is fitted."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import numpy as np
+
+from gauge_well.core.facts import need
+from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Context, Need
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, heat_made, prepare
+from gauge_well.core.typing import as_array
+
+DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
+ASPECT = 1.5
+FACES = np.geomspace(0.02, 4.0, 15)
+FAN_SPEED = 2.8  # m/s on the face, what a full set of fans moves free
+FAN_PRESSURE = 200.0
+USUAL_FAN_DEPTH = 0.065
+
+
+def reference_depth(facts: CoolingFacts, room: float | None) -> float:
+    """Depth the core is sought at: the fitted one, else the thickest standard one that goes in
+    (26 mm when the room is not known)."""
+    if facts.core_depth is not None:
+        return float(np.max(as_array(facts.core_depth)))
+    if room is None:
+        return 0.026
+    left = room - USUAL_FAN_DEPTH - CORE_TO_FAN - MOVING_PARTS
+    return max([d for d in DEPTHS if d <= left], default=DEPTHS[0])
+
+
+def needs(context: Context, facts: CoolingFacts) -> list[Need]:
+    """Core face at the depth there is, fan flow, coolant flow, cap.
+
+    The face is found by running the whole model over a row of faces with fans to match (the
+    fitted fan where there is one) and interpolating where the fullest duty just fits.
+    """
+    room = context.installation.depth_available
+    depth = reference_depth(facts, None if room is None else float(np.max(room)))
+    faces = FACES[:, None, None]
+    trial = replace(
+        facts,
+        core_width=np.sqrt(faces * ASPECT), core_height=np.sqrt(faces / ASPECT), core_depth=depth,
+        core_rows=facts.core_rows if facts.core_depth is not None else (2.0 if depth > 0.045 else 1.0),
+    )
+    fitted = facts.fan_kind == "none" or (facts.fan_kind is not None and facts.fan_flow is not None)
+    if not fitted:
+        trial = replace(
+            trial, fan_kind="puller", fan_count=1.0, fan_diameter=0.8 * np.sqrt(faces),
+            fan_flow=FAN_SPEED * faces, fan_pressure=FAN_PRESSURE, fan_rating="rig", shroud="full",
+        )
+    solved = prepare(context, trial, shares=(1.0,))
+    heat = heat_made(solved, context, context.mean)
+    fill = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
+    fill = np.broadcast_to(fill, (FACES.size, len(context.duties.cases), 1))[:, :, 0]
+    worst = np.argmax(fill[FACES.size // 2])
+    most = fill.max(axis=1)
+    found: list[Need] = []
+    enough = np.flatnonzero(most <= 1.0)
+    duty = context.duties.cases[int(worst)]
+    if enough.size == 0:
+        found.append(Need("core", "core_face", float("nan"), "area", Sentence(
+            "No core of {depth} carries {duty} with that air: its limit is the air, not the core.",
+            {"depth": (depth, "length"), "duty": duty.name.lower()})))
+    else:
+        i = int(enough[0])
+        face = float(FACES[i])
+        if i > 0:
+            x = np.log(most[i - 1 : i + 1])
+            face = float(np.exp(np.interp(0.0, -x, np.log(FACES[i - 1 : i + 1]))))
+            worst = np.argmax(fill[i])
+            duty = context.duties.cases[int(worst)]
+        width = float(np.sqrt(face * ASPECT))
+        found.append(Need("core", "core_face", face, "area", Sentence(
+            "A {depth} core of {face}, for instance {width} × {height}; {duty} decides.",
+            {"depth": (depth, "length"), "face": (face, "area"), "width": (width, "length"),
+             "height": (face / width, "length"), "duty": duty.name.lower()})))
+        if not fitted or facts.fan_kind == "none":
+            found.append(Need("fan", "fan_free_air", FAN_SPEED * face, "air_flow", Sentence(
+                "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud.",
+                {"flow": (FAN_SPEED * face, "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")})))
+    glycol, boiling, limit = boiling_and_limit(context, facts, context.duties.column("pressure"))
+    flow, speed, _ = coolant_flow(context, facts, glycol)
+    rated = float(np.max(flow)) * context.engine.rated_speed / speed
+    found.append(Need("pump", "coolant_volume_flow", rated, "flow", Sentence(
+        "A coolant pump moving {flow} at {rpm}.",
+        {"flow": (rated, "flow"), "rpm": (context.engine.rated_speed, "speed_rpm")})))
+    bore = float(np.sqrt(4.0 * rated / (3.5 * np.pi)))
+    found.append(Need("hose", "hose_bore", bore, "length", Sentence(
+        "Hoses of {bore} bore or more for that flow.", {"bore": (bore, "length")})))
+    own = float(np.max(need(context.engine.facts.coolant_limit, "engine.coolant_limit")))
+    lowest = float(np.min(limit))
+    if lowest < own - 0.1:
+        found.append(Need("cap", "coolant_limit", lowest, "temperature", Sentence(
+            "Boiling, at {boil}, sets the coolant's limit at {limit}; the engine would allow {own}. "
+            "A higher cap buys that.",
+            {"boil": (float(np.min(boiling)), "temperature"), "limit": (lowest, "temperature"),
+             "own": (own, "temperature")})))
+    return found

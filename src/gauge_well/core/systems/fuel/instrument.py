@@ -1,0 +1,76 @@
+"""The fuel circuit for the station's drawing: pump curve against line and rail."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel import model
+from gauge_well.core.systems.fuel.facts import FuelFacts
+
+POINTS = 61
+
+
+def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float]) -> dict[str, Any]:
+    """Curves of pressure [Pa] over flow [m3/s] for one duty, and the circuit's numbers.
+
+    Options
+    -------
+    duty : index of the duty.
+    voltage : volts at the pump, in place of what the wiring gives.
+    """
+    index = int(options.get("duty", 0))
+    cases = context.duties.cases
+    if not 0 <= index < len(cases):
+        raise CoreError("out_of_range", "duty", index, f"0 to {len(cases) - 1}", "There is no such duty.")
+    circuit = model.circuit_of(context, facts)
+
+    def pick(value: Any) -> float:
+        array = np.broadcast_to(value, np.broadcast_shapes(np.shape(value), (1, len(cases), 1)))
+        return float(array[0, index, 0])
+
+    moved = pick(model.demand(context.peak, circuit.fuel, facts))
+    asked = moved * (1.0 + circuit.reserve)
+    rail = pick(circuit.rail_gauge + model.manifold_lift(circuit, context.peak))
+    out: dict[str, Any] = {
+        "duty": cases[index].id, "asked": asked, "moved": moved, "rail": rail,
+        "injection": facts.injection, "rail_kind": facts.rail, "place": facts.pump_place,
+    }
+    if circuit.way.injectors and facts.injector_flow is not None:
+        found = model.injectors(circuit, context.peak, context)
+        out["injector"] = {"share": pick(found.share), "ceiling": circuit.ceiling, "flow": pick(found.flow)}
+    try:
+        curve = model.curve_of(facts)
+    except MissingFact as error:
+        return out | {"unknown": [error.field]}
+    voltage, current, ratio = (float(np.max(x)) for x in model.pump_voltage(circuit, curve))
+    if "voltage" in options and facts.pump_drive == "electric":
+        voltage = float(options["voltage"])
+        if not 4.0 <= voltage <= 60.0:
+            raise CoreError("out_of_range", "voltage", voltage, "4 to 60 V", "Voltage is out of range.")
+        ratio = voltage / float(np.max(facts.rating_voltage or 13.5))
+    free = float(curve.flow_at(0.0, ratio))
+    flow = np.linspace(0.0, 1.05 * max(free, asked), POINTS)
+    resists = rail + model.line_drop(circuit, flow) + model.suction_drop(circuit, flow)
+    stop = float(curve.pressure[-1]) * ratio
+    pressures = np.linspace(0.0, max(stop, 1.3 * rail), POINTS)
+    given = curve.flow_at(pressures, ratio)
+    # Highest flow still given at the pressure the circuit asks for that flow.
+    short = curve.flow_at(np.maximum(resists, 0.0), ratio) - flow
+    crossing = np.flatnonzero(short <= 0.0)
+    if crossing.size and crossing[0] > 0:
+        i = int(crossing[0])
+        point = float(np.interp(0.0, [-short[i - 1], -short[i]], [flow[i - 1], flow[i]]))
+    else:
+        point = 0.0
+    return out | {
+        "flow": [float(x) for x in flow], "resists": [float(x) for x in resists],
+        "pump": [[float(q), float(p)] for q, p in zip(given, pressures, strict=True)],
+        "point": {"flow": point, "pressure": float(np.interp(point, flow, resists))},
+        "voltage": voltage, "current": current,
+        "line_drop": float(np.max(model.line_drop(circuit, point))),
+    }
