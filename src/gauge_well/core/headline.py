@@ -69,35 +69,41 @@ def _phrase(name: str) -> str:
     return name[:1].lower() + name[1:]
 
 
+def _the(label: str) -> tuple[str, str]:
+    """A part with its article, and the ending of its verb: injectors carry, the pump carries."""
+    plural = label.endswith("s") or " and " in label
+    return "the " + _phrase(label), "" if plural else "s"
+
+
 def _gate(row: Row) -> Sentence:
     sentence: Sentence = row["sentence"]
     return Sentence(f"{row['label']}: " + sentence.template, sentence.values)
 
 
 def _load(row: Row, names: Mapping[str, str]) -> Sentence:
-    part = _phrase(row["label"])
+    part, s = _the(row["label"])
     duty = _phrase(names.get(row["duty"], row["duty"]))
     if row["carries_w"] is None:
         return Sentence("{part} cannot serve the {duty} at any load.",
                         {"part": part[:1].upper() + part[1:], "duty": duty})
     return Sentence(
-        "Cannot hold the {duty}: {part} carries {carries} of {needs}.",
+        "Cannot hold the {duty}: {part} " + ("carries" if s else "carry") + " {carries} of {needs}.",
         {"duty": duty, "part": part, "carries": (row["carries_w"], "power"), "needs": (row["needs_w"], "power")},
     )
 
 
 def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sentence:
+    part, s = _the(row["label"])
     values: dict[str, tuple[float, str] | str] = {
-        "part": _phrase(row["label"]), "duty": _phrase(names.get(row["duty"], row["duty"])),
-        "wanted": (wanted, "power"),
+        "part": part, "duty": _phrase(names.get(row["duty"], row["duty"])), "wanted": (wanted, "power"),
+        "give": f"give{s} out",
     }
     if row["reach_w"] is None:
-        return Sentence("Good for hardly any of {wanted}: {part} fails first, in the {duty}.", values)
+        return Sentence("Good for hardly any of {wanted}: {part} {give} first ({duty}).", values)
     values["reach"] = (row["reach_w"], "power")
     if over:
-        return Sentence("Good for {reach} of {wanted}: {part} gives out first, in the {duty}.", values)
-    return Sentence("Holds {wanted}. {part} would give out first, at {reach}.",
-                    values | {"part": row["label"]})
+        return Sentence("Good for {reach} of {wanted}: {part} {give} first ({duty}).", values)
+    return Sentence("Holds {wanted}. First to give out would be {part}, at {reach}.", values)
 
 
 def _sentences(
@@ -118,15 +124,15 @@ def _sentences(
     if len(entries) == 1:
         return first, buy if unknown else Sentence("")
     following, where = entries[1]
-    load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != "engine"
+    if where["kind"] != "power":
+        return first, following
     values = dict(following.values)
-    lead = "No bigger engine mends that. " if load_first else "Next: "
-    text = following.template
-    if where["kind"] == "power" and not text.startswith("Holds"):
-        text = "at full power, {part} gives out first: good for {reach} of {wanted}." if "reach" in values else text
-        text = text[:1].upper() + text[1:] if load_first else text
-    elif where["kind"] == "power":
-        text = "{part} at {reach}." if not load_first else "At full power {part} would give out first, at {reach}."
-        if isinstance(values["part"], str):
-            values["part"] = _phrase(values["part"])
-    return first, Sentence(lead + text, values)
+    load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != "engine"
+    lead = "No bigger engine mends that. At full power " if load_first else "Next "
+    if following.template.startswith("Holds"):
+        return first, Sentence(lead + "{part} would give out first, at {reach}." if load_first
+                               else lead + "would be {part}, at {reach}.", values)
+    if "reach" not in values:
+        return first, Sentence(lead + "{part} {give} at any power.", values)
+    return first, Sentence(lead + "{part} {give} first: good for {reach} of {wanted}." if load_first
+                           else lead + "is {part}, good for {reach}.", values)

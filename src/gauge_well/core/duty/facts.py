@@ -177,7 +177,7 @@ def default_duties(machine: Mapping[str, Any]) -> list[dict[str, Any]]:
         {"id": "stop_go", "name": "Stop and go", "kind": "road", "speed": "15 km/h", "ambient": "38 °C",
          "duration": "30 min", "air_conditioning": "yes" if kind != "hillclimb" else "no"},
         {"id": "motorway", "name": "Motorway", "kind": "road", "speed": "120 km/h", "ambient": "35 °C"},
-        {"id": "grade", "name": "Long grade" + (", trailer" if tow == "yes" else ""), "kind": "road",
+        {"id": "grade", "name": "Long grade" + (" with trailer" if tow == "yes" else ""), "kind": "road",
          "speed": "80 km/h", "grade": "6 %", "ambient": "38 °C", "duration": "450 s", "tow": tow},
         {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "38 °C", "duration": "20 s"},
     ]

@@ -23,7 +23,7 @@ BMEP: Mapping[tuple[bool, bool], tuple[float, float]] = {
 }
 PISTON_SPEED: Mapping[bool, tuple[float, float]] = {True: (22.0, 26.0), False: (13.0, 16.0)}
 VOLUMETRIC_TUNED, VOLUMETRIC_MOST = 1.05, 1.15
-BRAKE_SHARE: Mapping[bool, tuple[float, float]] = {True: (0.27, 0.38), False: (0.33, 0.44)}
+BRAKE_SHARE: Mapping[bool, tuple[float, float]] = {True: (0.27, 0.38), False: (0.31, 0.44)}
 EXHAUST_HOT = 1273.15
 INLET_T, INLET_P = 298.15, 101e3
 

@@ -36,8 +36,8 @@ def reference_depth(facts: CoolingFacts, room: float | None) -> float:
 def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     """Core face at the depth there is, fan flow, coolant flow, cap.
 
-    The face is found by running the whole model over a row of faces with fans to match (the
-    fitted fan where there is one) and interpolating where the fullest duty just fits.
+    The face is found by running the whole model over a row of faces, each with fans to match in a
+    full shroud, and interpolating where the fullest duty just fits.
     """
     room = context.installation.depth_available
     depth = reference_depth(facts, None if room is None else float(np.max(room)))
@@ -47,8 +47,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
         core_width=np.sqrt(faces * ASPECT), core_height=np.sqrt(faces / ASPECT), core_depth=depth,
         core_rows=facts.core_rows if facts.core_depth is not None else (2.0 if depth > 0.045 else 1.0),
     )
-    fitted = facts.fan_kind == "none" or (facts.fan_kind is not None and facts.fan_flow is not None)
-    if not fitted:
+    if facts.fan_kind != "none":
         trial = replace(
             trial, fan_kind="puller", fan_count=1.0, fan_diameter=0.8 * np.sqrt(faces),
             fan_flow=FAN_SPEED * faces, fan_pressure=FAN_PRESSURE, fan_rating="rig", shroud="full",
@@ -79,7 +78,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             "A {depth} core of {face}, for instance {width} × {height}; {duty} decides.",
             {"depth": (depth, "length"), "face": (face, "area"), "width": (width, "length"),
              "height": (face / width, "length"), "duty": duty.name.lower()})))
-        if not fitted or facts.fan_kind == "none":
+        if facts.fan_kind != "none":
             found.append(Need("fan", "fan_free_air", FAN_SPEED * face, "air_flow", Sentence(
                 "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud.",
                 {"flow": (FAN_SPEED * face, "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")})))

@@ -1,0 +1,267 @@
+"""What services give out, as pydantic models: the OpenAPI document and the page's types come from here."""
+
+from __future__ import annotations
+
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from gauge_well.sheet.document import UnitsDocument
+
+
+class Model(BaseModel):
+    """Base of everything given out."""
+
+    model_config = ConfigDict(extra="forbid", protected_namespaces=())
+
+
+class StepOut(Model):
+    """A line of working."""
+
+    symbol: str
+    name: str
+    formula: str
+    value: float | None
+    kind: str
+    shown: str
+    inputs: dict[str, float | None]
+    source: str
+    solved: bool
+
+
+class NoticeOut(Model):
+    """Something to know that is not a limit."""
+
+    code: str
+    sentence: str
+    field: str
+    duty: str
+
+
+class CheckOut(Model):
+    """Demand against capacity for one duty (none for a gate)."""
+
+    id: str
+    name: str
+    part: str
+    duty: str
+    check_class: Literal["limit", "cost", "guide"] = Field(alias="class")
+    scales: Literal["power", "load", "gate"]
+    demand: float | None
+    capacity: float | None
+    unit: str
+    fill: float
+    fill_code: str
+    state: Literal["short", "tight", "holds", "unknown"]
+    danger: bool
+    sentence: str
+
+
+class NeedOut(Model):
+    """What the wanted power asks of a part."""
+
+    part: str
+    quantity: str
+    value: float | None
+    unit: str
+    sentence: str
+
+
+class CautionOut(Model):
+    """A plain warning; ``where`` is the group of facts it stands beside."""
+
+    id: str
+    where: str
+    text: str
+
+
+class UnknownOut(Model):
+    """A check that cannot be judged and what is missing."""
+
+    check: str
+    name: str
+    part: str
+    missing: list[str]
+
+
+class GoverningOut(Model):
+    """Which check and duty decide."""
+
+    check: str
+    duty: str
+
+
+class SystemOut(Model):
+    """A system's block."""
+
+    title: str
+    state: Literal["short", "tight", "holds", "unknown"]
+    fill: float | None
+    reach_w: float | None
+    reach_code: str
+    unknown: list[UnknownOut]
+    governing: GoverningOut | None
+    checks: list[CheckOut]
+    figures: dict[str, dict[str, float | None]]
+    machine: dict[str, float | None] | None = None
+    need: list[NeedOut]
+    working: dict[str, list[StepOut]]
+    remedies: list[Any]
+    cautions: list[CautionOut]
+    notices: list[NoticeOut]
+
+
+class RowOut(Model):
+    """A thing a builder can change, with its reach or what it carries."""
+
+    system: str
+    part: str
+    label: str
+    kind: Literal["power", "load", "gate"]
+    reach_w: float | None
+    reach_code: Literal["value", "above", "below", "gate", "unknown"]
+    carries_w: float | None
+    needs_w: float | None
+    fill: float | None
+    fill_code: str
+    check: str
+    duty: str
+    missing: list[str]
+    sentence: str
+
+
+class DutyOut(Model):
+    """A duty as it was solved."""
+
+    id: str
+    name: str
+    kind: str
+    power_driven: bool
+    ambient_k: float
+    air_speed_m_s: float
+    duration_s: float | None
+
+
+class NotJudged(Model):
+    """A system or duty that was not judged, and why."""
+
+    system: str
+    why: str
+
+
+class GiveOut(Model):
+    """What gives out."""
+
+    system: str
+    check: str
+    duty: str
+    kind: str
+
+
+class HeadlineOut(Model):
+    """The verdict in two sentences."""
+
+    sentence: str
+    next: str
+
+
+class Report(Model):
+    """The report, SI; sentences are in the build's units."""
+
+    format: str
+    build: dict[str, str]
+    duties: list[DutyOut]
+    wanted_w: float | None
+    rated_w: float | None
+    governed: bool
+    state: Literal["short", "tight", "holds", "unknown"]
+    headline: HeadlineOut
+    first_to_give: GiveOut | None
+    next_to_give: GiveOut | None
+    reach_w: float | None
+    reach_code: str
+    unknown: list[str]
+    not_judged: list[NotJudged]
+    rows: list[RowOut]
+    systems: dict[str, SystemOut]
+    notices: list[NoticeOut]
+    guesses: int
+    stated: int
+    units: UnitsDocument
+
+
+class FactOut(Model):
+    """A fact as the page shows it: given by the builder or supplied by rule."""
+
+    path: str
+    text: str
+    shown: str
+    si: float | None
+    evidence: Literal["taped", "sheet", "similar", "rule", "guess"]
+    unit: str | None = None
+    tolerance: str | None = None
+    note: str = ""
+    source: str = ""
+
+
+class BuildOut(Model):
+    """A build with everything the page needs in one answer."""
+
+    id: str
+    name: str
+    revision: int
+    updated_at: str
+    document: dict[str, Any]
+    facts: dict[str, FactOut]
+    report: Report
+
+
+class Card(Model):
+    """A build on the shelf."""
+
+    id: str
+    name: str
+    notes: str
+    kind: str
+    revision: int
+    updated_at: str
+    sentence: str
+    state: Literal["short", "tight", "holds", "unknown"]
+    wells: dict[str, float | None]
+
+
+class Shelf(Model):
+    """All builds."""
+
+    builds: list[Card]
+
+
+class RevisionOut(Model):
+    """One revision of a build."""
+
+    revision: int
+    note: str
+    created_at: str
+
+
+class Revisions(Model):
+    """History of a build, newest first."""
+
+    revisions: list[RevisionOut]
+
+
+class ReadOut(Model):
+    """What was understood of typed text."""
+
+    text: str
+    shown: str
+    value: float
+    unit: str
+    si: float
+    count: int
+
+
+class Instrument(Model):
+    """Plain data of a station's plot, SI."""
+
+    data: dict[str, Any]

@@ -1,0 +1,56 @@
+"""A core report turned into plain JSON: sentences and working printed in the build's units."""
+
+from __future__ import annotations
+
+import math
+import re
+from collections.abc import Mapping
+from typing import Any
+
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.validity import Notice
+from gauge_well.core.working import Step
+from gauge_well.units import show
+from gauge_well.units.printing import Preference
+
+# "79 hp of 88 hp" reads better as "79 of 88 hp".
+_TWICE = re.compile(r"(\d[\d.,]*)\u00a0(\S+?) (of|to) (−?-?\d[\d.,]*)\u00a0\2(?=[\s.,;:)]|$)")
+
+
+def sentence(item: Sentence, prefer: Preference) -> str:
+    """Print a sentence with its quantities."""
+    values = {
+        key: value if isinstance(value, str) else show(value[0], value[1], prefer)
+        for key, value in item.values.items()
+    }
+    return _TWICE.sub("\\1 \\3 \\4\u00a0\\2", item.template.format(**values)).strip()
+
+
+def _number(value: float) -> float | None:
+    return float(value) if math.isfinite(value) else None
+
+
+def _step(item: Step, prefer: Preference) -> dict[str, Any]:
+    return {
+        "symbol": item.symbol, "name": item.name, "formula": item.formula, "value": _number(item.value),
+        "kind": item.kind, "shown": show(item.value, item.kind, prefer),
+        "inputs": {key: _number(value) for key, value in item.inputs.items()}, "source": item.source,
+        "solved": item.solved,
+    }
+
+
+def plain(item: Any, prefer: Preference) -> Any:
+    """Plain JSON of anything in a report; numbers that are not finite become null."""
+    if isinstance(item, Sentence):
+        return sentence(item, prefer)
+    if isinstance(item, Step):
+        return _step(item, prefer)
+    if isinstance(item, Notice):
+        return {"code": item.code, "sentence": sentence(item.sentence, prefer), "field": item.field, "duty": item.duty}
+    if isinstance(item, Mapping):
+        return {key: plain(value, prefer) for key, value in item.items()}
+    if isinstance(item, list | tuple):
+        return [plain(value, prefer) for value in item]
+    if isinstance(item, float):
+        return _number(item)
+    return item

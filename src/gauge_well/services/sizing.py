@@ -1,0 +1,111 @@
+"""Sizing a sheet: document in, report out, no database."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from gauge_well.core import sizing
+from gauge_well.core.engine.report import speed_sweep
+from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.facts import Spec
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.services import render
+from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
+from gauge_well.sheet.reading import Fact
+from gauge_well.sheet.sections import spec_of
+from gauge_well.units import show
+
+
+def refused(error: CoreError, sheet: Sheet) -> SheetError:
+    """A core refusal as a sheet problem, its value printed in the build's units."""
+    spec = spec_of(error.field)
+    shown = str(error.value)[:80]
+    if spec is not None and isinstance(error.value, float | int) and spec.kind not in ("choice", "text", "table"):
+        shown = show(float(error.value), spec.kind, sheet.prefer)
+    label = spec.label.strip() if spec else error.field
+    return SheetError([Problem(error.field, label, shown, error.limit, error.message)])
+
+
+def check(raw: Mapping[str, Any]) -> tuple[Sheet, Resolved]:
+    """Read, resolve and validate a document; SheetError names every problem."""
+    sheet = load(raw)
+    resolved = resolve(sheet)
+    try:
+        sizing.validate(resolved.case)
+    except CoreError as error:
+        raise refused(error, sheet) from error
+    return sheet, resolved
+
+
+def report_of(sheet: Sheet, resolved: Resolved, explain: str = sizing.GOVERNING) -> dict[str, Any]:
+    """Plain report of a checked sheet."""
+    report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain), sheet.prefer)
+    return report | {
+        "guesses": resolved.guesses, "stated": resolved.stated,
+        "units": {"system": sheet.prefer.system, "power": sheet.prefer.power},
+    }
+
+
+def size_document(raw: Mapping[str, Any], explain: str = sizing.GOVERNING) -> dict[str, Any]:
+    """Report of a raw document."""
+    sheet, resolved = check(raw)
+    return report_of(sheet, resolved, explain)
+
+
+def _shown(spec: Spec, value: Any, sheet: Sheet) -> tuple[str, float | None]:
+    if spec.kind == "choice":
+        return (spec.choices or {}).get(value, str(value)), None
+    if spec.kind == "text":
+        return str(value), None
+    if spec.kind == "table":
+        rows = [" · ".join(show(cell, kind, sheet.prefer) for cell, (_, kind) in zip(row, spec.columns, strict=True)) for row in value]
+        return "; ".join(rows), None
+    number = float(value)
+    return show(number, spec.kind, sheet.prefer), number
+
+
+def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
+    """Every fact by path, given or ruled, as the page shows it."""
+    given: dict[str, Fact] = {
+        f"{id}.{name}": fact for id, facts in sheet.sections.items() for name, fact in facts.items()
+    }
+    given |= {f"duties.{key}.{name}": fact for key, facts in sheet.duties for name, fact in facts.items()}
+    if sheet.wanted:
+        given["wanted"] = sheet.wanted
+    found: dict[str, dict[str, Any]] = {}
+    for path, fact in given.items():
+        spec = spec_of(path)
+        if spec is None:
+            continue
+        shown, si = _shown(spec, fact.value, sheet)
+        found[path] = {"path": path, "text": fact.text, "shown": shown, "si": si, "evidence": fact.evidence,
+                       "unit": fact.unit, "tolerance": fact.tolerance}
+    for path, rule in resolved.rules.items():
+        spec = spec_of(path)
+        if spec is None:
+            continue
+        shown, si = _shown(spec, rule.value, sheet)
+        found[path] = {"path": path, "text": "", "shown": shown, "si": si, "evidence": "rule", "note": rule.note,
+                       "source": rule.source}
+    return found
+
+
+def instrument(raw: Mapping[str, Any], system: str, options: Mapping[str, float]) -> dict[str, Any]:
+    """Data of a station's plot; KeyError when there is no such station."""
+    sheet, resolved = check(raw)
+    if system != "engine" and system not in SYSTEMS:
+        raise KeyError(system)
+    try:
+        context, _ = sizing.make_context(resolved.case)
+        if system == "engine":
+            case = context.duties.cases[-1]
+            data: dict[str, Any] = speed_sweep(context.engine, context.wanted, case.ambient, case.pressure)
+        else:
+            data = SYSTEMS[system].instrument(context, resolved.case.systems[system], options)
+    except MissingFact as error:
+        return {"unknown": [error.field]}
+    except CoreError as error:
+        raise refused(error, sheet) from error
+    plain: dict[str, Any] = render.plain(data, sheet.prefer)
+    return plain

@@ -1,0 +1,106 @@
+"""What can be typed and chosen: sections, fields, kinds and units, for the page and the docs."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from gauge_well.core.duty.facts import KINDS as DUTY_KINDS
+from gauge_well.core.duty.facts import MACHINES
+from gauge_well.core.facts import Spec
+from gauge_well.core.media.fuels import FUELS
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.services.models import Model
+from gauge_well.sheet.sections import DUTY, EVIDENCE, SECTIONS, WANTED
+from gauge_well.units import KINDS, UNITS, read, show, unit_for
+from gauge_well.units.printing import POWERS, Preference
+
+
+class FieldOut(Model):
+    """One field of a section."""
+
+    name: str
+    label: str
+    kind: str
+    group: str
+    part: str
+    help: str
+    choices: dict[str, str] | None
+    columns: list[list[str]]
+
+
+class SectionOut(Model):
+    """One block of the sheet."""
+
+    id: str
+    title: str
+    fields: list[FieldOut]
+
+
+class DisplayOut(Model):
+    """How a kind is shown: ``(SI - offset) / factor``."""
+
+    unit: str
+    symbol: str
+    factor: float
+    offset: float
+    digits: int
+    decimals: int
+
+
+class Vocabulary(Model):
+    """Everything the page must know before it shows a build."""
+
+    sections: dict[str, SectionOut]
+    wanted: FieldOut
+    kinds: dict[str, dict[str, DisplayOut]]
+    evidence: dict[str, str]
+    machines: dict[str, str]
+    road_machines: list[str]
+    fuels: dict[str, str]
+    duty_kinds: dict[str, str]
+    systems: dict[str, str]
+
+
+def _field(name: str, spec: Spec) -> FieldOut:
+    return FieldOut(
+        name=name, label=spec.label.strip(), kind=spec.kind, group=spec.group, part=spec.part, help=spec.help,
+        choices=dict(spec.choices) if spec.choices is not None else None,
+        columns=[list(column) for column in spec.columns],
+    )
+
+
+def _display(kind_id: str, prefer: Preference) -> DisplayOut:
+    kind, unit = KINDS[kind_id], unit_for(kind_id, prefer)
+    return DisplayOut(
+        unit=unit.id, symbol=unit.symbol, factor=unit.factor, offset=0.0 if kind.difference else unit.offset,
+        digits=kind.digits, decimals=kind.decimals,
+    )
+
+
+def vocabulary() -> Vocabulary:
+    """The whole vocabulary; ``kinds`` by ``system/power``."""
+    sections = {
+        s.id: SectionOut(id=s.id, title=s.title, fields=[_field(n, spec) for n, spec in s.specs.items()])
+        for s in (*SECTIONS.values(), DUTY)
+    }
+    kinds = {
+        f"{system}/{power}": {id: _display(id, Preference(system, power)) for id in KINDS}
+        for system in ("metric", "imperial")
+        for power in POWERS
+    }
+    return Vocabulary(
+        sections=sections, wanted=_field("wanted", WANTED), kinds=kinds, evidence=dict(EVIDENCE),
+        machines={k: v[0] for k, v in MACHINES.items()}, road_machines=[k for k, v in MACHINES.items() if v[3]],
+        fuels={k: f.label for k, f in FUELS.items()}, duty_kinds=dict(DUTY_KINDS),
+        systems={id: s.title for id, s in SYSTEMS.items()},
+    )
+
+
+def read_text(text: str, kind: str, prefer: Preference) -> dict[str, Any]:
+    """What is understood of typed text; KeyError for an unknown kind, ReadingError otherwise."""
+    if kind not in KINDS:
+        raise KeyError(kind)
+    reading = read(text, kind, unit_for(kind, prefer).id)
+    shown = show(reading.si, kind, prefer)
+    return {"text": reading.text, "shown": shown, "value": reading.value, "unit": UNITS[reading.unit].symbol,
+            "si": reading.si, "count": reading.count}

@@ -1,0 +1,90 @@
+"""Shape of the document as pydantic models, made from the core's facts classes."""
+
+from __future__ import annotations
+
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, create_model
+
+from gauge_well.core.facts import Spec
+from gauge_well.sheet.sections import DUTY, SECTIONS
+
+FORMAT = "gauge-well-build/1"
+TEXT_MAX = 200
+TABLE_MAX = 4000
+DUTIES_MAX = 12
+
+
+class Strict(BaseModel):
+    """Unknown fields are refused, so that a misspelt fact is not silently lost."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class FactDocument(Strict):
+    """A quantity: the text as typed, with how it is known. Value and unit are what was read."""
+
+    text: str = Field(max_length=TEXT_MAX, description="As typed: 11 5/8 in, 63 mm, 205 F")
+    evidence: Literal["taped", "weighed", "tested", "measured", "sheet", "similar", "guess"] | None = None
+    tolerance: str | None = Field(default=None, max_length=60, description="Half-range at 95 %: 3 mm or 5 %")
+    value: float | None = Field(default=None, description="What was read, in `unit`; the text rules")
+    unit: str | None = Field(default=None, max_length=20)
+
+
+class TableDocument(Strict):
+    """A table: one row a line, columns parted by a comma, semicolon, tab or bar."""
+
+    text: str = Field(max_length=TABLE_MAX)
+    evidence: Literal["taped", "weighed", "tested", "measured", "sheet", "similar", "guess"] | None = None
+
+
+class UnitsDocument(Strict):
+    """What bare numbers are read in and values shown in."""
+
+    system: Literal["metric", "imperial"] = "metric"
+    power: Literal["kW", "hp", "PS"] = "kW"
+
+
+Quantity = FactDocument | str | float | None
+Table = TableDocument | str | list[list[str]] | None
+
+
+def _annotation(spec: Spec) -> Any:
+    if spec.kind == "choice":
+        return Literal[tuple(spec.choices or {})] | None  # type: ignore[misc]
+    if spec.kind == "text":
+        return str | None
+    return Table if spec.kind == "table" else Quantity
+
+
+def _field(spec: Spec) -> Any:
+    note = spec.label.strip() + (f". {spec.help}" if spec.help else "")
+    if spec.kind == "text":
+        return Field(default=None, max_length=TEXT_MAX, description=note)
+    return Field(default=None, description=note)
+
+
+def _model(name: str, specs: Any, **extra: Any) -> type[Strict]:
+    fields = {key: (_annotation(spec), _field(spec)) for key, spec in specs.items()}
+    return create_model(name, __base__=Strict, **extra, **fields)
+
+
+SECTION_MODELS: dict[str, type[Strict]] = {
+    id: _model(f"{section.title}Section", section.specs) for id, section in SECTIONS.items()
+}
+DutyModel = _model(
+    "DutySection", DUTY.specs,
+    id=(str, Field(pattern=r"^[a-z0-9_]{1,40}$", description="Short name, used in reports")),
+)
+BuildDocument = create_model(
+    "BuildDocument",
+    __base__=Strict,
+    __doc__="A build sheet.",
+    format=(Literal["gauge-well-build/1"], Field(default=FORMAT)),
+    name=(str, Field(default="", max_length=80)),
+    notes=(str, Field(default="", max_length=4000)),
+    units=(UnitsDocument, Field(default_factory=UnitsDocument)),
+    wanted=(Quantity, Field(default=None, description="Power wanted; rated power otherwise")),
+    duties=(list[DutyModel], Field(default_factory=list, max_length=DUTIES_MAX)),  # type: ignore[valid-type]
+    **{id: (model, Field(default_factory=model)) for id, model in SECTION_MODELS.items()},  # type: ignore[call-overload]
+)

@@ -1,0 +1,24 @@
+"""What a sheet can be wrong about: every problem found is named, not only the first."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True)
+class Problem:
+    """One field that could not be taken."""
+
+    field: str
+    label: str
+    read: str
+    allowed: str
+    message: str
+
+
+class SheetError(ValueError):
+    """A sheet with one problem or more."""
+
+    def __init__(self, problems: list[Problem]) -> None:
+        super().__init__("; ".join(f"{p.field}: {p.message}" for p in problems))
+        self.problems = problems

@@ -1,0 +1,222 @@
+"""From a raw document to a sheet whose every fact has been read and found allowed."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import ValidationError
+
+from gauge_well.core.facts import Spec
+from gauge_well.sheet.document import BuildDocument
+from gauge_well.sheet.errors import Problem, SheetError
+from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
+from gauge_well.sheet.upgrade import upgrade
+from gauge_well.units import ReadingError, read, show, unit_for
+from gauge_well.units.printing import Preference
+
+ROWS_MAX = 60
+_COLUMNS = re.compile(r"\s*(?:,\s|;|\t|\||=)\s*")
+
+
+@dataclass(frozen=True)
+class Fact:
+    """A fact that was read: SI value (or choice, text, rows) and how it is known."""
+
+    value: Any
+    text: str
+    evidence: str
+    unit: str | None = None
+    typed_value: float | None = None
+    tolerance: str | None = None
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """A document with its facts read. ``document`` is the normal form that is kept."""
+
+    name: str
+    prefer: Preference
+    wanted: Fact | None
+    sections: Mapping[str, Mapping[str, Fact]]
+    duties: tuple[tuple[str, Mapping[str, Fact]], ...]
+    document: dict[str, Any]
+
+
+class _Reader:
+    """Reads facts and collects problems, so that all are named at once."""
+
+    def __init__(self, prefer: Preference) -> None:
+        self.prefer = prefer
+        self.problems: list[Problem] = []
+
+    def fact(self, path: str, spec: Spec, raw: Any) -> tuple[Fact, Any] | None:
+        """Fact and normal form of a raw entry; None when it is absent or a problem."""
+        if raw is None or raw == "":
+            return None
+        if spec.kind in ("choice", "text"):
+            return Fact(raw, str(raw), "sheet"), raw
+        try:
+            if spec.kind == "table":
+                return self._table(spec, raw)
+            return self._quantity(spec, raw)
+        except ReadingError as error:
+            self.problems.append(Problem(path, spec.label.strip(), error.read, error.allowed, error.message))
+            return None
+
+    def _quantity(self, spec: Spec, raw: Any) -> tuple[Fact, Any]:
+        entry = raw if isinstance(raw, dict) else {"text": f"{raw:g}" if isinstance(raw, float | int) else str(raw)}
+        text = entry["text"].strip()
+        default = entry.get("unit") if entry.get("value") is not None else None
+        if default is None:
+            default = unit_for(spec.kind, self.prefer).id
+        reading = read(text, spec.kind, default)
+        if reading.count != 1 and not spec.count_field:
+            raise ReadingError("count", "A count makes no sense here.", text, "one quantity")
+        check_range(spec, reading.si, text, self.prefer)
+        evidence = EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
+        tolerance = entry.get("tolerance")
+        if tolerance:
+            read_tolerance(tolerance, spec)
+        fact = Fact(reading.si, text, evidence, reading.unit, reading.value, tolerance)
+        normal = {"text": text, "value": reading.value, "unit": reading.unit, "evidence": evidence}
+        return fact, normal | ({"tolerance": tolerance} if tolerance else {})
+
+    def _table(self, spec: Spec, raw: Any) -> tuple[Fact, Any]:
+        if isinstance(raw, list):
+            raw = {"text": "\n".join(", ".join(row) for row in raw)}
+        entry = raw if isinstance(raw, dict) else {"text": str(raw)}
+        lines = [line.strip() for line in entry["text"].splitlines() if line.strip()]
+        if not lines:
+            raise ReadingError("empty", "The table is empty.", "", "one row a line")
+        if len(lines) > ROWS_MAX:
+            raise ReadingError("too_long", f"{len(lines)} rows are too many.", str(len(lines)), f"{ROWS_MAX} rows at most")
+        rows = tuple(self._row(spec, line, i + 1) for i, line in enumerate(lines))
+        evidence = EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
+        text = "\n".join(lines)
+        return Fact(rows, text, evidence), {"text": text, "evidence": evidence}
+
+    def _row(self, spec: Spec, line: str, number: int) -> tuple[float, ...]:
+        cells = [cell for cell in _COLUMNS.split(line) if cell]
+        if len(cells) != len(spec.columns):
+            names = " and ".join(name for name, _ in spec.columns)
+            raise ReadingError("columns", f"Row {number} has {len(cells)} columns; {names} are asked.", line, "for instance " + (spec.help.split("`")[1] if "`" in spec.help else names))
+        values = []
+        for cell, (name, kind) in zip(cells, spec.columns, strict=True):
+            try:
+                reading = read(cell, kind, unit_for(kind, self.prefer).id)
+            except ReadingError as error:
+                raise ReadingError(error.code, f"Row {number}, {name}: {error.message}", error.read, error.allowed) from error
+            if reading.si < 0.0:
+                raise ReadingError("range", f"Row {number}, {name} is below nought.", cell, "nought or more")
+            values.append(reading.si)
+        return tuple(values)
+
+
+def check_range(spec: Spec, si: float, text: str, prefer: Preference) -> None:
+    """Raise ReadingError when a value lies outside its field's range."""
+    slack = 1e-9 * max(abs(spec.low), abs(spec.high), 1.0) if abs(spec.high) < 1e12 else 0.0
+    if spec.low - slack <= si <= spec.high + slack:
+        return
+    low, high = show(spec.low, spec.kind, prefer), show(spec.high, spec.kind, prefer)
+    raise ReadingError(
+        "range", f"{spec.label.strip()} of {show(si, spec.kind, prefer)} is outside {low} to {high}.",
+        text, f"{low} to {high}",
+    )
+
+
+def read_tolerance(text: str, spec: Spec) -> None:
+    """Check a typed tolerance: a share (``5 %``) or a quantity of the field's kind."""
+    try:
+        value = read(text, "share", "%").si if text.strip().endswith("%") else read(text, spec.kind).value
+    except ReadingError as error:
+        raise ReadingError("tolerance", f"Tolerance: {error.message}", text, "5 % or 3 mm") from error
+    if value < 0.0:
+        raise ReadingError("tolerance", "A tolerance is nought or more.", text, "5 % or 3 mm")
+
+
+def _shape(raw: Mapping[str, Any]) -> dict[str, Any]:
+    try:
+        model = BuildDocument.model_validate(raw)
+    except ValidationError as error:
+        problems = {}
+        for item in error.errors(include_input=True, include_url=False):
+            parts = [str(p) for p in item["loc"] if not _is_model_name(p)]
+            path = ".".join(parts)
+            allowed = item.get("ctx", {}).get("expected", "")
+            given = item.get("input")
+            shown = str(given)[:40] if isinstance(given, str | int | float) else type(given).__name__
+            problems.setdefault(path, Problem(path, parts[-1] if parts else "", shown, str(allowed), item["msg"]))
+        raise SheetError(list(problems.values())) from error
+    shaped: dict[str, Any] = model.model_dump(mode="python", exclude_none=True)
+    return shaped
+
+
+def _is_model_name(part: Any) -> bool:
+    return isinstance(part, str) and (part[:1].isupper() or part in ("str", "float", "list[list[str]]"))
+
+
+def load(raw: Mapping[str, Any]) -> Sheet:
+    """Read a document.
+
+    Raises
+    ------
+    SheetError
+        Names every field that could not be taken, what was read and what is allowed.
+    """
+    if not isinstance(raw, Mapping):
+        raise SheetError([Problem("", "Sheet", type(raw).__name__, "an object", "A build sheet is a JSON object.")])
+    shaped = _shape(upgrade(dict(raw)))
+    prefer = Preference(**shaped["units"])
+    reader = _Reader(prefer)
+    document: dict[str, Any] = {k: shaped[k] for k in ("format", "name", "notes", "units")}
+    wanted = reader.fact("wanted", WANTED, shaped.get("wanted"))
+    if wanted:
+        document["wanted"] = wanted[1]
+    sections = {}
+    for id, section in SECTIONS.items():
+        sections[id], document[id] = _section(reader, id, section.specs, shaped[id])
+    duties: list[tuple[str, Mapping[str, Fact]]] = []
+    document["duties"] = []
+    for entry in shaped["duties"]:
+        key = entry.pop("id")
+        if key in (d for d, _ in duties):
+            reader.problems.append(Problem(f"duties.{key}", "Duty", key, "a name of its own", "Two duties have one id."))
+            continue
+        facts, normal = _section(reader, f"duties.{key}", DUTY.specs, entry)
+        duties.append((key, facts))
+        document["duties"].append({"id": key} | normal)
+    if reader.problems:
+        raise SheetError(reader.problems)
+    return Sheet(shaped["name"], prefer, wanted[0] if wanted else None, sections, tuple(duties), document)
+
+
+def _section(
+    reader: _Reader, path: str, specs: Mapping[str, Spec], raw: Mapping[str, Any]
+) -> tuple[dict[str, Fact], dict[str, Any]]:
+    facts: dict[str, Fact] = {}
+    normal: dict[str, Any] = {}
+    # A count typed with the quantity (2x 11 in) rules over one in its own field, so it comes last.
+    for name, spec in sorted(specs.items(), key=lambda item: bool(item[1].count_field)):
+        found = reader.fact(f"{path}.{name}", spec, raw.get(name))
+        if found is None:
+            continue
+        facts[name], normal[name] = found
+        if spec.count_field:
+            _take_count(reader, facts, normal, specs, spec, found[0])
+    return facts, normal
+
+
+def _take_count(
+    reader: _Reader, facts: dict[str, Fact], normal: dict[str, Any], specs: Mapping[str, Spec], spec: Spec,
+    fact: Fact,
+) -> None:
+    """``2x 11 in`` also says how many; the count goes to its own field."""
+    reading = read(fact.text, spec.kind, fact.unit)
+    if reading.count == 1:
+        return
+    counted = reader.fact(spec.count_field, specs[spec.count_field], {"text": str(reading.count), "evidence": fact.evidence})
+    if counted:
+        facts[spec.count_field], normal[spec.count_field] = counted

@@ -1,0 +1,62 @@
+"""From a sheet to an SI case: facts given, and the rest filled by the core's rules."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.facts import Rule
+from gauge_well.core.sizing import BuildCase
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.sheet.reading import Fact, Sheet
+from gauge_well.sheet.sections import DUTY, SECTIONS, Section
+
+
+@dataclass(frozen=True)
+class Resolved:
+    """A case, and by dotted path what the rules supplied."""
+
+    case: BuildCase
+    rules: Mapping[str, Rule]
+    guesses: int
+    stated: int
+
+
+def _fill(section: Section, facts: Mapping[str, Fact], context: Mapping[str, Any]) -> tuple[dict[str, Any], dict[str, Rule]]:
+    given = {name: fact.value for name, fact in facts.items()}
+    rules = section.fill(given, context)
+    return {name: rule.value for name, rule in rules.items()} | given, rules
+
+
+def resolve(sheet: Sheet) -> Resolved:
+    """Apply the rules in order: machine, engine, duties, installation, then the systems."""
+    context: dict[str, dict[str, Any]] = {}
+    rules: dict[str, Rule] = {}
+    for id in ("machine", "engine"):
+        context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context)
+        rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
+    duties: list[tuple[str, DutyFacts]] = []
+    flat: dict[str, Any] = {}
+    for key, facts in sheet.duties:
+        values, ruled = _fill(DUTY, facts, context)
+        duties.append((key, DutyFacts(**values)))
+        flat |= {f"{key}.{name}": value for name, value in values.items()}
+        rules |= {f"duties.{key}.{name}": rule for name, rule in ruled.items()}
+    context["duties"] = flat
+    for id in ("installation", *SYSTEMS):
+        context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context)
+        rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
+    built = {id: SECTIONS[id].facts(**context[id]) for id in SECTIONS}
+    case = BuildCase(
+        sheet.name, built["engine"], built["machine"], built["installation"], tuple(duties),
+        {id: built[id] for id in SYSTEMS}, sheet.wanted.value if sheet.wanted else None,
+    )
+    stated = [
+        fact
+        for facts in (*sheet.sections.values(), *(facts for _, facts in sheet.duties))
+        for fact in facts.values()
+        if fact.unit is not None or isinstance(fact.value, tuple)
+    ]
+    return Resolved(case, rules, sum(f.evidence == "guess" for f in stated), len(stated))

@@ -1,0 +1,1 @@
+"""Builds kept in PostgreSQL."""

@@ -1,0 +1,68 @@
+"""Printing SI values in the units of a build."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from gauge_well.units.kinds import KINDS, Kind
+from gauge_well.units.table import UNITS, Unit
+
+SYSTEMS = {"metric": "metric", "imperial": "inches and pounds"}
+POWERS = {"kW": "kW", "hp": "hp", "PS": "PS"}
+
+
+@dataclass(frozen=True)
+class Preference:
+    """Units of a build: ``system`` is metric or imperial, ``power`` kW, hp or PS."""
+
+    system: str = "metric"
+    power: str = "kW"
+
+
+def unit_for(kind_id: str, prefer: Preference = Preference()) -> Unit:
+    """Unit a kind is shown and bare numbers are read in."""
+    kind = KINDS[kind_id]
+    if kind.by_power:
+        return UNITS[prefer.power]
+    return UNITS[kind.imperial if prefer.system == "imperial" else kind.metric]
+
+
+def convert(si: float, kind_id: str, unit: Unit) -> float:
+    """Value in ``unit`` of an SI value."""
+    offset = 0.0 if KINDS[kind_id].difference else unit.offset
+    return (si - offset) / unit.factor
+
+
+def number(value: float, kind: Kind) -> str:
+    """Digits of a value: the kind's significant digits, its decimals at most, thousands by a thin gap
+    left out, trailing noughts after the point dropped."""
+    if not math.isfinite(value):
+        return "—"
+    if value == 0.0:
+        return "0"
+    places = kind.digits - 1 - math.floor(math.log10(abs(value)))
+    places = max(0, min(places, kind.decimals))
+    shown = f"{value:,.{places}f}" if abs(value) >= 10000 else f"{value:.{places}f}"
+    if "." in shown:
+        shown = shown.rstrip("0").rstrip(".")
+    return "0" if shown in ("-0", "") else shown
+
+
+def show(si: float, kind_id: str, prefer: Preference = Preference()) -> str:
+    """An SI value with its unit, as read by people: ``118 L/min``, ``38 °C``, ``6 %``."""
+    if kind_id == "time" and si >= 120.0:
+        return _long_time(si)
+    unit = unit_for(kind_id, prefer)
+    shown = number(convert(si, kind_id, unit), KINDS[kind_id])
+    if not unit.symbol:
+        return shown
+    close = unit.symbol in ("°",) or unit.symbol.startswith("/")
+    return shown + ("" if close else "\u00a0") + unit.symbol
+
+
+def _long_time(seconds: float) -> str:
+    for limit, size, symbol in ((7200.0, 3600.0, "h"), (120.0, 60.0, "min")):
+        if seconds >= limit:
+            return f"{seconds / size:.3g}\u00a0{symbol}"
+    return f"{seconds:.0f}\u00a0s"

@@ -1,0 +1,212 @@
+"""Reading quantities as they are typed in a workshop.
+
+A small grammar against a closed vocabulary: fractions (``11 5/8 in``, ``2-1/4"``), feet and inches
+(``4' 7"``), decimal comma, thousands, counts (``2x 11in``). Hostile text is refused by its length and
+its characters before anything is worked out.
+"""
+
+from __future__ import annotations
+
+import math
+import re
+from dataclasses import dataclass
+from functools import lru_cache
+
+from gauge_well.units.kinds import KINDS, Kind
+from gauge_well.units.table import UNITS, Unit, spellings_of
+
+MAX_LENGTH = 60
+MAX_EXPONENT = 15
+
+_FRACTIONS = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
+_COUNT = re.compile(r"^(\d{1,2})\s*(?:x|×|\*|off)\s*(?=[\d.,])")
+_MIXED = re.compile(r"^([+-]?)(\d{1,6})[\s-]+(\d{1,3})\s*/\s*(\d{1,3})")
+_FRACTION = re.compile(r"^([+-]?)(\d{1,4})\s*/\s*(\d{1,4})(?![\d/])")
+_NUMBER = re.compile(r"^[+-]?(?:\d[\d.,]*|[.,]\d+)(?:e[+-]?\d{1,3}(?![\d.,]))?")
+_ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°%()^½¼¾⅛⅜⅝⅞⅓⅔µ]*$")
+
+
+class ReadingError(ValueError):
+    """Typed text that is not understood.
+
+    Attributes
+    ----------
+    code : str
+    read : str
+        What was read.
+    allowed : str
+        What would be understood.
+    """
+
+    def __init__(self, code: str, message: str, read_: str = "", allowed: str = "") -> None:
+        super().__init__(message)
+        self.code, self.message, self.read, self.allowed = code, message, read_, allowed
+
+
+@dataclass(frozen=True)
+class Reading:
+    """What was understood: value in the typed unit, SI value, unit and count."""
+
+    text: str
+    value: float
+    unit: str
+    si: float
+    count: int = 1
+
+
+@lru_cache(maxsize=64)
+def _spellings(dimension: str) -> tuple[tuple[str, Unit], ...]:
+    return tuple(sorted(spellings_of(dimension).items(), key=lambda item: -len(item[0])))
+
+
+def _allowed(kind: Kind) -> str:
+    names = dict.fromkeys(unit.symbol for _, unit in _spellings(kind.dimension) if unit.symbol)
+    return ", ".join(names) or "a plain number"
+
+
+def parse_decimal(text: str) -> float:
+    """Number from text with a decimal point or comma and perhaps thousands.
+
+    With both signs the last is the decimal one. A lone comma before exactly three digits, after
+    one to three digits that are not nought, marks thousands (``1,500``); any other is decimal.
+    """
+    mantissa, _, exponent = text.lower().partition("e")
+    if exponent and abs(int(exponent)) > MAX_EXPONENT:
+        raise ReadingError("number", f"The exponent of {text} is out of all reason.", text, "a usual number")
+    commas, points = mantissa.count(","), mantissa.count(".")
+    if commas and points:
+        decimal = max(mantissa.rfind(","), mantissa.rfind("."))
+        whole, rest = mantissa[:decimal], mantissa[decimal + 1 :]
+        mark = "." if mantissa[decimal] == "," else ","
+        groups = whole.lstrip("+-").split(mark)
+        if mantissa[decimal] in whole or not _grouped(groups):
+            raise ReadingError("number", f"{text} has its points and commas mixed up.", text, "1234.5 or 1,234.5")
+        mantissa = whole.replace(mark, "") + "." + rest
+    elif commas + points > 1:
+        mark = "," if commas else "."
+        if not _grouped(mantissa.lstrip("+-").split(mark)):
+            raise ReadingError("number", f"{text} has its points or commas mixed up.", text, "1234.5 or 1,234,567")
+        mantissa = mantissa.replace(mark, "")
+    elif commas:
+        whole, rest = mantissa.split(",")
+        digits = whole.lstrip("+-")
+        thousands = len(rest) == 3 and 1 <= len(digits) <= 3 and digits[0] != "0"
+        mantissa = whole + ("" if thousands else ".") + rest
+    try:
+        return float(mantissa + ("e" + exponent if exponent else ""))
+    except ValueError:
+        raise ReadingError("number", f"{text} is not a number.", text, "a number") from None
+
+
+def _grouped(groups: list[str]) -> bool:
+    return 1 <= len(groups[0]) <= 3 and all(len(group) == 3 for group in groups[1:])
+
+
+def _number(text: str) -> tuple[float, str]:
+    """Number at the start of ``text`` and what follows it."""
+    match = _MIXED.match(text)
+    if match:
+        sign, whole, top, bottom = match.groups()
+        if int(bottom) == 0:
+            raise ReadingError("number", "A fraction over nought is no number.", match.group(0), "a fraction")
+        value = int(whole) + int(top) / int(bottom)
+        return (-value if sign == "-" else value), text[match.end() :]
+    match = _FRACTION.match(text)
+    if match:
+        sign, top, bottom = match.groups()
+        if int(bottom) == 0:
+            raise ReadingError("number", "A fraction over nought is no number.", match.group(0), "a fraction")
+        value = int(top) / int(bottom)
+        return (-value if sign == "-" else value), text[match.end() :]
+    match = _NUMBER.match(text)
+    if not match:
+        raise ReadingError("number", f"No number at the start of “{text}”.", text, "a number, then a unit")
+    return parse_decimal(match.group(0)), text[match.end() :]
+
+
+def _unit_at(text: str, kind: Kind) -> tuple[Unit | None, str]:
+    """Longest known unit at the start of ``text``, which must end there or before a number."""
+    rest = text.lstrip(" ")
+    for spelling, unit in _spellings(kind.dimension):
+        if spelling and rest.startswith(spelling):
+            after = rest[len(spelling) :]
+            if not after or after[0] in " +-" or after[0].isdigit() or not spelling[-1].isalpha():
+                return unit, after.strip(" ")
+    return None, rest
+
+
+def read(text: str, kind_id: str, default_unit: str | None = None) -> Reading:
+    """Read typed text as a quantity of a kind.
+
+    Parameters
+    ----------
+    text : str
+        As typed, 60 characters at most.
+    kind_id : str
+    default_unit : str, optional
+        Unit a bare number is in; the kind's metric unit otherwise.
+
+    Returns
+    -------
+    Reading
+        SI; gauge pressures stay over the air outside, temperatures are kelvin.
+
+    Raises
+    ------
+    ReadingError
+        Names what was read and what is understood.
+    """
+    kind = KINDS[kind_id]
+    if len(text) > MAX_LENGTH:
+        raise ReadingError("too_long", f"{len(text)} characters is too long for a quantity.", text[:20] + "…", f"{MAX_LENGTH} characters at most")
+    original = text
+    work = " ".join(text.replace("\u00a0", " ").replace("−", "-").replace("–", "-").lower().split())
+    if not work:
+        raise ReadingError("empty", "Nothing was typed.", "", _allowed(kind))
+    if not _ALLOWED.match(work):
+        raise ReadingError("characters", f"“{original}” holds characters no quantity has.", original, _allowed(kind))
+    for sign, plain in _FRACTIONS.items():
+        work = work.replace(sign, " " + plain)
+    work = work.strip()
+    count = 1
+    match = _COUNT.match(work)
+    if match and kind.dimension != "share":
+        count = int(match.group(1))
+        work = work[match.end() :]
+    value, rest = _number(work)
+    rest = _strip_pressure_words(rest, kind)
+    unit, rest = _unit_at(rest, kind)
+    if unit is None:
+        if rest:
+            raise ReadingError("unit", f"“{rest}” is not a unit known here.", rest, _allowed(kind))
+        unit = UNITS[default_unit or kind.metric]
+    elif rest:
+        value, unit = _feet_and_inches(value, unit, rest, kind, original)
+    si = value * unit.factor + (0.0 if kind.difference else unit.offset)
+    if not math.isfinite(si):
+        raise ReadingError("number", f"“{original}” is out of all reason.", original, "a usual number")
+    return Reading(original.strip(), value, unit.id, si, count)
+
+
+def _strip_pressure_words(rest: str, kind: Kind) -> str:
+    """Take off a closing ``gauge``, ``abs``, ``g`` or ``a``; refuse the one the kind is not."""
+    if kind.dimension != "pressure":
+        return rest
+    match = re.match(r"^(.*?(?:psi|bar|kpa|pa))\s*\(?(gauge|absolute|abs|g|a)\)?$", rest.strip())
+    if not match:
+        return rest
+    word = "absolute" if match.group(2) in ("absolute", "abs", "a") else "gauge"
+    if (word == "absolute") != kind.absolute:
+        asked = "absolute" if kind.absolute else "over the air outside (gauge)"
+        raise ReadingError("reference", f"This pressure is asked {asked}; {word} was typed.", rest.strip(), asked)
+    return match.group(1)
+
+
+def _feet_and_inches(value: float, unit: Unit, rest: str, kind: Kind, original: str) -> tuple[float, Unit]:
+    if unit.id != "ft":
+        raise ReadingError("unit", f"“{rest}” after the unit is not understood.", original, _allowed(kind))
+    inches, tail = _number(rest)
+    second, tail = _unit_at(tail, kind)
+    if tail or (second is not None and second.id != "in") or not 0.0 <= inches < 12.0 or value < 0 or value != int(value):
+        raise ReadingError("unit", f"“{original}” is not feet and inches.", original, "4' 7\" or 4 ft 7 in")
+    return value * 12.0 + inches, UNITS["in"]

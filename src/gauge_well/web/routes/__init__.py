@@ -1,0 +1,1 @@
+"""One small module of routes a resource."""
