@@ -46,17 +46,22 @@ class Spec:
 
 
 def quantity(
-    label: str, kind: str, low: float, high: float, *, part: str = "", group: str = "",
-    help: str = "", count_field: str = "",
+    label: str,
+    kind: str,
+    low: float,
+    high: float,
+    *,
+    part: str = "",
+    group: str = "",
+    help: str = "",
+    count_field: str = "",
 ) -> Any:
     """Declare a quantity field of a facts class."""
     spec = Spec(label, kind, low, high, part=part, group=group, help=help, count_field=count_field)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
-def choice(
-    label: str, choices: Mapping[str, str], *, part: str = "", group: str = "", help: str = ""
-) -> Any:
+def choice(label: str, choices: Mapping[str, str], *, part: str = "", group: str = "", help: str = "") -> Any:
     """Declare a field that takes one of a closed table."""
     spec = Spec(label, "choice", choices=choices, part=part, group=group, help=help)
     return dataclasses.field(default=None, metadata={"spec": spec})
@@ -64,13 +69,15 @@ def choice(
 
 def text(label: str, *, group: str = "", help: str = "") -> Any:
     """Declare a free text field."""
-    return dataclasses.field(
-        default=None, metadata={"spec": Spec(label, "text", group=group, help=help)}
-    )
+    return dataclasses.field(default=None, metadata={"spec": Spec(label, "text", group=group, help=help)})
 
 
 def table(
-    label: str, columns: tuple[tuple[str, str], ...], *, part: str = "", group: str = "",
+    label: str,
+    columns: tuple[tuple[str, str], ...],
+    *,
+    part: str = "",
+    group: str = "",
     help: str = "",
 ) -> Any:
     """Declare a table of rows; ``columns`` are (name, kind)."""
@@ -80,11 +87,7 @@ def table(
 
 def specs(facts_class: type[Any]) -> dict[str, Spec]:
     """Return field name -> specification of a facts class."""
-    return {
-        item.name: item.metadata["spec"]
-        for item in dataclasses.fields(facts_class)
-        if "spec" in item.metadata
-    }
+    return {item.name: item.metadata["spec"] for item in dataclasses.fields(facts_class) if "spec" in item.metadata}
 
 
 @dataclass(frozen=True)

@@ -35,10 +35,17 @@ def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) ->
     entries += [(_gate(r), _where(r)) for r in gates]
     entries += [(_load(r, names), _where(r)) for r in loads]
     entries += [
-        (Sentence("Too weak for the {duty}: holds {held} of {asked}.", {
-            "duty": _phrase(c.name), "held": (c.held.speed, "speed") if c.held else "",
-            "asked": (c.asked_speed, "speed")}),
-         {"system": "engine", "check": "enough", "duty": c.id, "kind": "load"})
+        (
+            Sentence(
+                "Too weak for the {duty}: holds {held} of {asked}.",
+                {
+                    "duty": _phrase(c.name),
+                    "held": (c.held.speed, "speed") if c.held else "",
+                    "asked": (c.asked_speed, "speed"),
+                },
+            ),
+            {"system": "engine", "check": "enough", "duty": c.id, "kind": "load"},
+        )
         for c in weak
     ]
     short = bool(entries)
@@ -84,8 +91,9 @@ def _load(row: Row, names: Mapping[str, str]) -> Sentence:
     part, s = _the(row["label"])
     duty = _phrase(names.get(row["duty"], row["duty"]))
     if row["carries_w"] is None:
-        return Sentence("{part} cannot serve the {duty} at any load.",
-                        {"part": part[:1].upper() + part[1:], "duty": duty})
+        return Sentence(
+            "{part} cannot serve the {duty} at any load.", {"part": part[:1].upper() + part[1:], "duty": duty}
+        )
     return Sentence(
         "Cannot hold the {duty}: {part} " + ("carries" if s else "carry") + " {carries} of {needs}.",
         {"duty": duty, "part": part, "carries": (row["carries_w"], "power"), "needs": (row["needs_w"], "power")},
@@ -95,7 +103,9 @@ def _load(row: Row, names: Mapping[str, str]) -> Sentence:
 def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sentence:
     part, s = _the(row["label"])
     values: dict[str, tuple[float, str] | str] = {
-        "part": part, "duty": _phrase(names.get(row["duty"], row["duty"])), "wanted": (wanted, "power"),
+        "part": part,
+        "duty": _phrase(names.get(row["duty"], row["duty"])),
+        "wanted": (wanted, "power"),
         "give": f"give{s} out",
     }
     if row["reach_w"] is None:
@@ -107,8 +117,11 @@ def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sen
 
 
 def _sentences(
-    entries: Sequence[tuple[Sentence, Mapping[str, str]]], unknown: Sequence[Row], short: bool,
-    context: Context, above: bool,
+    entries: Sequence[tuple[Sentence, Mapping[str, str]]],
+    unknown: Sequence[Row],
+    short: bool,
+    context: Context,
+    above: bool,
 ) -> tuple[Sentence, Sentence]:
     missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in unknown))
     buy = Sentence("Not given yet: {parts}. The need sheet says what to look for.", {"parts": missing})
@@ -130,9 +143,15 @@ def _sentences(
     load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != "engine"
     lead = "No bigger engine mends that. At full power " if load_first else "Next "
     if following.template.startswith("Holds"):
-        return first, Sentence(lead + "{part} would give out first, at {reach}." if load_first
-                               else lead + "would be {part}, at {reach}.", values)
+        return first, Sentence(
+            lead + "{part} would give out first, at {reach}." if load_first else lead + "would be {part}, at {reach}.",
+            values,
+        )
     if "reach" not in values:
         return first, Sentence(lead + "{part} {give} at any power.", values)
-    return first, Sentence(lead + "{part} {give} first: good for {reach} of {wanted}." if load_first
-                           else lead + "is {part}, good for {reach}.", values)
+    return first, Sentence(
+        lead + "{part} {give} first: good for {reach} of {wanted}."
+        if load_first
+        else lead + "is {part}, good for {reach}.",
+        values,
+    )

@@ -15,7 +15,11 @@ class InstallationFacts:
     """Room and heights; SI."""
 
     depth_available: Value | None = quantity(
-        "Room ahead of the pulley", "length", 0.0, 3.0, group="Room",
+        "Room ahead of the pulley",
+        "length",
+        0.0,
+        3.0,
+        group="Room",
         help="From the front face of the core to the first moving thing.",
     )
     opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room")

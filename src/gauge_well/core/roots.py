@@ -15,7 +15,11 @@ from gauge_well.core.typing import Array, Value, as_array, clip
 
 
 def find_root(
-    function: Callable[[Array], Array], low: Value, high: Value, *, tolerance: float,
+    function: Callable[[Array], Array],
+    low: Value,
+    high: Value,
+    *,
+    tolerance: float,
     iterations: int = 60,
 ) -> Array:
     """Root of an elementwise function by Chandrupatla's bracketing method (scherer2010).

@@ -119,29 +119,48 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
         rows += own
     not_judged += [{"system": f"Duty {id}", "why": f"{field} is missing"} for id, field in missing.items()]
     duties = [
-        {"id": c.id, "name": c.name, "kind": c.kind, "power_driven": c.power_driven,
-         "ambient_k": c.ambient, "air_speed_m_s": c.air_speed,
-         "duration_s": None if np.isinf(c.duration) else c.duration}
+        {
+            "id": c.id,
+            "name": c.name,
+            "kind": c.kind,
+            "power_driven": c.power_driven,
+            "ambient_k": c.ambient,
+            "air_speed_m_s": c.air_speed,
+            "duration_s": None if np.isinf(c.duration) else c.duration,
+        }
         for c in context.duties.cases
     ]
-    return base | {
-        "duties": duties,
-        "wanted_w": context.wanted,
-        "rated_w": context.engine.rated_power,
-        "governed": context.engine.facts.governed == "yes",
-        "not_judged": not_judged,
-        "rows": rows,
-        "systems": blocks,
-        "notices": [],
-    } | headline.compose(context, blocks, rows)
+    return (
+        base
+        | {
+            "duties": duties,
+            "wanted_w": context.wanted,
+            "rated_w": context.engine.rated_power,
+            "governed": context.engine.facts.governed == "yes",
+            "not_judged": not_judged,
+            "rows": rows,
+            "systems": blocks,
+            "notices": [],
+        }
+        | headline.compose(context, blocks, rows)
+    )
 
 
 def _nothing_known(error: MissingFact) -> dict[str, Any]:
     return {
-        "duties": [], "wanted_w": None, "rated_w": None, "governed": False,
+        "duties": [],
+        "wanted_w": None,
+        "rated_w": None,
+        "governed": False,
         "not_judged": [{"system": name, "why": "not built yet"} for name in NOT_BUILT],
-        "rows": [], "systems": {}, "first_to_give": None, "next_to_give": None, "reach_w": None,
-        "reach_code": "unknown", "state": State.UNKNOWN.value, "unknown": [error.field],
+        "rows": [],
+        "systems": {},
+        "first_to_give": None,
+        "next_to_give": None,
+        "reach_w": None,
+        "reach_code": "unknown",
+        "state": State.UNKNOWN.value,
+        "unknown": [error.field],
         "headline": {
             "sentence": Sentence("Not enough is known of the engine to size anything."),
             "next": Sentence("{field} is missing.", {"field": error.field}),
@@ -161,18 +180,28 @@ def _engine_block(context: Context, explain: str) -> dict[str, Any]:
     claimed = plausibility.figures(context.engine, context.wanted)
     notes = plausibility.notices(context.engine, claimed)
     if bool(np.any(context.mean.clipped)):
-        notes.append(Notice("heat_clipped", Sentence(
-            "Heat to coolant and oil was held back by the energy balance in some duties: check the shares.")))
+        notes.append(
+            Notice(
+                "heat_clipped",
+                Sentence(
+                    "Heat to coolant and oil was held back by the energy balance in some duties: check the shares."
+                ),
+            )
+        )
     return {
         "title": "Engine",
         "state": states_of(fills, False).value,
         "fill": worst["fill"] if worst else None,
-        "reach_w": None, "reach_code": "none", "unknown": [],
+        "reach_w": None,
+        "reach_code": "none",
+        "unknown": [],
         "governing": {"check": "enough", "duty": worst["duty"]} if worst else None,
         "checks": checks,
         "figures": _by_duty(figures, context),
         "machine": engine_report.machine_figures(context.engine, duties, context.wanted, claimed),
-        "need": [], "remedies": [], "cautions": [],
+        "need": [],
+        "remedies": [],
+        "cautions": [],
         "working": {
             duties.cases[i].id: engine_report.steps(context.engine, context.mean, i, duties.cases[i])
             for i in _explained(context, explain, worst["duty"] if worst else duties.cases[-1].id)
@@ -188,8 +217,7 @@ def _explained(context: Context, explain: str, governing: str) -> list[int]:
 
 def _by_duty(figures: Mapping[str, Sequence[float]], context: Context) -> dict[str, dict[str, float]]:
     return {
-        case.id: {name: values[i] for name, values in figures.items()}
-        for i, case in enumerate(context.duties.cases)
+        case.id: {name: values[i] for name, values in figures.items()} for i, case in enumerate(context.duties.cases)
     }
 
 
@@ -206,22 +234,29 @@ def _check_dicts(checks: Sequence[Check], context: Context) -> list[dict[str, An
     for check in checks:
         gate = check.scales is Scales.GATE
         columns = 1 if gate else count
-        demand, capacity, fill = (
-            duty_values(as_array(v), columns) for v in (check.demand, check.capacity, check.fill)
-        )
+        demand, capacity, fill = (duty_values(as_array(v), columns) for v in (check.demand, check.capacity, check.fill))
         for i in range(columns):
             if check.judged is not None and not check.judged[i]:
                 continue
             case = context.duties.cases[i]
-            found.append({
-                "id": check.id, "name": check.name, "part": check.part,
-                "duty": "" if gate else case.id, "class": check.check_class.value,
-                "scales": _scales(check, case.power_driven).value, "demand": demand[i],
-                "capacity": capacity[i], "unit": check.kind, "fill": fill[i],
-                "fill_code": check.code if capacity[i] <= 0.0 else "",
-                "state": (State.SHORT if fill[i] > 1.0 else State.HOLDS).value, "danger": check.danger,
-                "sentence": check.sentences[i] if i < len(check.sentences) else Sentence(""),
-            })
+            found.append(
+                {
+                    "id": check.id,
+                    "name": check.name,
+                    "part": check.part,
+                    "duty": "" if gate else case.id,
+                    "class": check.check_class.value,
+                    "scales": _scales(check, case.power_driven).value,
+                    "demand": demand[i],
+                    "capacity": capacity[i],
+                    "unit": check.kind,
+                    "fill": fill[i],
+                    "fill_code": check.code if capacity[i] <= 0.0 else "",
+                    "state": (State.SHORT if fill[i] > 1.0 else State.HOLDS).value,
+                    "danger": check.danger,
+                    "sentence": check.sentences[i] if i < len(check.sentences) else Sentence(""),
+                }
+            )
     return found
 
 
@@ -242,9 +277,9 @@ def _system_block(
         "state": states_of(limits, bool(result.unknown)).value,
         "fill": worst["fill"] if worst else None,
         "reach_w": reach,
-        "reach_code": "value" if reach is not None else (
-            "below" if "below" in codes else "above" if "above" in codes else "unknown"
-        ),
+        "reach_code": "value"
+        if reach is not None
+        else ("below" if "below" in codes else "above" if "above" in codes else "unknown"),
         "unknown": [
             {"check": u.id, "name": u.name, "part": u.part, "missing": list(u.missing)} for u in result.unknown
         ],
@@ -265,24 +300,35 @@ def _system_block(
 
 def _need_dict(item: Need) -> dict[str, Any]:
     value = item.value if np.isfinite(item.value) else None
-    return {"part": item.part, "quantity": item.quantity, "value": value, "unit": item.kind,
-            "sentence": item.sentence}
+    return {"part": item.part, "quantity": item.quantity, "value": value, "unit": item.kind, "sentence": item.sentence}
 
 
 def _refused_block(system: System, error: CoreError) -> dict[str, Any]:
     return {
-        "title": system.title, "state": State.UNKNOWN.value, "fill": None, "reach_w": None,
+        "title": system.title,
+        "state": State.UNKNOWN.value,
+        "fill": None,
+        "reach_w": None,
         "reach_code": "unknown",
         "unknown": [{"check": "", "name": system.title, "part": "", "missing": [error.field]}],
-        "governing": None, "checks": [], "figures": {}, "need": [], "working": {}, "remedies": [],
+        "governing": None,
+        "checks": [],
+        "figures": {},
+        "need": [],
+        "working": {},
+        "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
         "notices": [Notice(error.code, Sentence(error.message), error.field)],
     }
 
 
 def _rows(
-    system: System, checks: Sequence[Check], dicts: Sequence[Mapping[str, Any]],
-    found: Mapping[ReachKey, Reach], context: Context, result: Result,
+    system: System,
+    checks: Sequence[Check],
+    dicts: Sequence[Mapping[str, Any]],
+    found: Mapping[ReachKey, Reach],
+    context: Context,
+    result: Result,
 ) -> list[dict[str, Any]]:
     """One row for each part a builder can change and each way its fill goes."""
     cases = context.duties.cases
@@ -309,35 +355,79 @@ def _rows(
         if power:
             _, check, d, reach = min(power, key=lambda x: x[0])
             entry = by_key[check.id, cases[d].id]
-            rows.append(_row(
-                system, part, label, "power", entry, reach_code=reach.code,
-                reach_w=None if reach.factor is None else reach.factor * context.wanted,
-            ))
+            rows.append(
+                _row(
+                    system,
+                    part,
+                    label,
+                    "power",
+                    entry,
+                    reach_code=reach.code,
+                    reach_w=None if reach.factor is None else reach.factor * context.wanted,
+                )
+            )
         if load:
             _, check, d, reach = min(load, key=lambda x: x[0])
             entry = by_key[check.id, cases[d].id]
-            rows.append(_row(
-                system, part, label, "load", entry, reach_code=reach.code,
-                carries_w=None if reach.factor is None else reach.factor * cases[d].power,
-                needs_w=cases[d].power,
-            ))
+            rows.append(
+                _row(
+                    system,
+                    part,
+                    label,
+                    "load",
+                    entry,
+                    reach_code=reach.code,
+                    carries_w=None if reach.factor is None else reach.factor * cases[d].power,
+                    needs_w=cases[d].power,
+                )
+            )
     for item in result.unknown:
-        rows.append({
-            "system": system.id, "part": item.part, "label": system.parts.get(item.part, item.name),
-            "kind": "power", "reach_w": None, "reach_code": "unknown", "carries_w": None, "needs_w": None,
-            "fill": None, "fill_code": "", "check": item.id, "duty": "", "missing": list(item.missing),
-            "sentence": Sentence(""),
-        })
+        rows.append(
+            {
+                "system": system.id,
+                "part": item.part,
+                "label": system.parts.get(item.part, item.name),
+                "kind": "power",
+                "reach_w": None,
+                "reach_code": "unknown",
+                "carries_w": None,
+                "needs_w": None,
+                "fill": None,
+                "fill_code": "",
+                "check": item.id,
+                "duty": "",
+                "missing": list(item.missing),
+                "sentence": Sentence(""),
+            }
+        )
     return rows
 
 
 def _row(
-    system: System, part: str, label: str, kind: str, entry: Mapping[str, Any], *, reach_code: str,
-    reach_w: float | None = None, carries_w: float | None = None, needs_w: float | None = None,
+    system: System,
+    part: str,
+    label: str,
+    kind: str,
+    entry: Mapping[str, Any],
+    *,
+    reach_code: str,
+    reach_w: float | None = None,
+    carries_w: float | None = None,
+    needs_w: float | None = None,
 ) -> dict[str, Any]:
     return {
-        "system": system.id, "part": part, "label": label, "kind": kind, "reach_w": reach_w,
-        "reach_code": reach_code, "carries_w": carries_w, "needs_w": needs_w, "fill": entry["fill"],
-        "fill_code": entry["fill_code"], "check": entry["id"], "duty": entry["duty"], "missing": [],
+        "system": system.id,
+        "part": part,
+        "label": label,
+        "kind": kind,
+        "reach_w": reach_w,
+        "reach_code": reach_code,
+        "carries_w": carries_w,
+        "needs_w": needs_w,
+        "fill": entry["fill"],
+        "fill_code": entry["fill_code"],
+        "check": entry["id"],
+        "duty": entry["duty"],
+        "missing": [],
         "sentence": entry["sentence"],
     }

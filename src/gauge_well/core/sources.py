@@ -6,10 +6,7 @@ COMMON_PRACTICE = "common practice"
 ARITHMETIC = "arithmetic"
 
 BIBLIOGRAPHY: dict[str, str] = {
-    "heywood1988": (
-        "J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. "
-        "Cited from memory."
-    ),
+    "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (
         "F. P. Incropera, D. P. DeWitt, T. L. Bergman, A. S. Lavine, Fundamentals of Heat and "
         "Mass Transfer, 6th ed., Wiley, 2007. Cited from memory."
@@ -37,17 +34,14 @@ BIBLIOGRAPHY: dict[str, str] = {
         "flow, Int. Chem. Eng. 16 (1976) 359-368. From memory."
     ),
     "shah1978": (
-        "R. K. Shah, A. L. London, Laminar Flow Forced Convection in Ducts, Academic Press, 1978. "
-        "From memory."
+        "R. K. Shah, A. L. London, Laminar Flow Forced Convection in Ducts, Academic Press, 1978. From memory."
     ),
     "churchill1977": (
         "S. W. Churchill, Friction factor equation spans all fluid flow regimes, Chem. Eng. 84 "
         "(1977) 91-92. From memory."
     ),
     "iso2533": "ISO 2533:1975, Standard Atmosphere. From memory.",
-    "iapws1992": (
-        "IAPWS SR1-86(1992), Saturation properties of ordinary water substance. From memory."
-    ),
+    "iapws1992": ("IAPWS SR1-86(1992), Saturation properties of ordinary water substance. From memory."),
     "melinder2010": (
         "A. Melinder, Properties of Secondary Working Fluids for Indirect Systems, IIR, 2010: "
         "ethylene glycol and water."
@@ -59,16 +53,10 @@ BIBLIOGRAPHY: dict[str, str] = {
     "gri30": "G. P. Smith et al., GRI-Mech 3.0, 1999: seven-coefficient NASA polynomials.",
     "crane410": "Crane Co., Flow of Fluids, Technical Paper 410. From memory.",
     "sae_j1832": "SAE J1832, Low Pressure Gasoline Fuel Injector. From memory.",
-    "fuel_tables": (
-        "Density, heating value and composition of motor fuels as in engine handbooks. "
-        "From memory."
-    ),
-    "gillespie1992": (
-        "T. D. Gillespie, Fundamentals of Vehicle Dynamics, SAE, 1992: road loads. From memory."
-    ),
+    "fuel_tables": ("Density, heating value and composition of motor fuels as in engine handbooks. From memory."),
+    "gillespie1992": ("T. D. Gillespie, Fundamentals of Vehicle Dynamics, SAE, 1992: road loads. From memory."),
     "scherer2010": (
-        "P. O. J. Scherer, Computational Physics, Springer, 2010: Chandrupatla's root search. "
-        "From memory."
+        "P. O. J. Scherer, Computational Physics, Springer, 2010: Chandrupatla's root search. From memory."
     ),
     "eck1973": "B. Eck, Fans, Pergamon, 1973: fan laws and characteristics. From memory.",
 }

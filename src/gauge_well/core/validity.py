@@ -38,8 +38,7 @@ class Range:
         return Notice(
             "outside_range",
             Sentence(
-                "{name} {low} to {high} is outside {lo} to {hi}, where the relation was "
-                "fitted. {advice}",
+                "{name} {low} to {high} is outside {lo} to {hi}, where the relation was fitted. {advice}",
                 {
                     "name": self.name,
                     "low": f"{array.min():.3g}",

@@ -35,8 +35,12 @@ def build_out(build: Build, explain: str = "governing") -> dict[str, Any]:
     """Everything the page needs of a build."""
     sheet, resolved = sizing.check(build.document)
     return {
-        "id": build.id, "name": sheet.name, "revision": build.revision, "updated_at": _stamp(build.updated_at),
-        "document": sheet.document, "facts": sizing.facts_of(sheet, resolved),
+        "id": build.id,
+        "name": sheet.name,
+        "revision": build.revision,
+        "updated_at": _stamp(build.updated_at),
+        "document": sheet.document,
+        "facts": sizing.facts_of(sheet, resolved),
         "report": sizing.report_of(sheet, resolved, explain),
     }
 
@@ -90,8 +94,11 @@ def shelf(engine: Engine) -> list[dict[str, Any]]:
 def _card(build: Build) -> dict[str, Any]:
     document = build.document
     base = {
-        "id": build.id, "name": document.get("name", ""), "notes": document.get("notes", ""),
-        "kind": document.get("machine", {}).get("kind", ""), "revision": build.revision,
+        "id": build.id,
+        "name": document.get("name", ""),
+        "notes": document.get("notes", ""),
+        "kind": document.get("machine", {}).get("kind", ""),
+        "revision": build.revision,
         "updated_at": _stamp(build.updated_at),
     }
     try:
@@ -100,7 +107,8 @@ def _card(build: Build) -> dict[str, Any]:
         # A sheet an older program kept may not stand today; it must still open on the shelf.
         return base | {"sentence": error.problems[0].message, "state": "unknown", "wells": {}}
     return base | {
-        "sentence": report["headline"]["sentence"], "state": report["state"],
+        "sentence": report["headline"]["sentence"],
+        "state": report["state"],
         "wells": {id: block["fill"] for id, block in report["systems"].items()},
     }
 

@@ -20,8 +20,7 @@ _TWICE = re.compile(r"(\d[\d.,]*)\u00a0(\S+?) (of|to) (−?-?\d[\d.,]*)\u00a0\2(
 def sentence(item: Sentence, prefer: Preference) -> str:
     """Print a sentence with its quantities."""
     values = {
-        key: value if isinstance(value, str) else show(value[0], value[1], prefer)
-        for key, value in item.values.items()
+        key: value if isinstance(value, str) else show(value[0], value[1], prefer) for key, value in item.values.items()
     }
     return _TWICE.sub("\\1 \\3 \\4\u00a0\\2", item.template.format(**values)).strip()
 
@@ -32,9 +31,14 @@ def _number(value: float) -> float | None:
 
 def _step(item: Step, prefer: Preference) -> dict[str, Any]:
     return {
-        "symbol": item.symbol, "name": item.name, "formula": item.formula, "value": _number(item.value),
-        "kind": item.kind, "shown": show(item.value, item.kind, prefer),
-        "inputs": {key: _number(value) for key, value in item.inputs.items()}, "source": item.source,
+        "symbol": item.symbol,
+        "name": item.name,
+        "formula": item.formula,
+        "value": _number(item.value),
+        "kind": item.kind,
+        "shown": show(item.value, item.kind, prefer),
+        "inputs": {key: _number(value) for key, value in item.inputs.items()},
+        "source": item.source,
         "solved": item.solved,
     }
 

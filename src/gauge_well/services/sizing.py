@@ -42,7 +42,8 @@ def report_of(sheet: Sheet, resolved: Resolved, explain: str = sizing.GOVERNING)
     """Plain report of a checked sheet."""
     report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain), sheet.prefer)
     return report | {
-        "guesses": resolved.guesses, "stated": resolved.stated,
+        "guesses": resolved.guesses,
+        "stated": resolved.stated,
         "units": {"system": sheet.prefer.system, "power": sheet.prefer.power},
     }
 
@@ -59,7 +60,10 @@ def _shown(spec: Spec, value: Any, sheet: Sheet) -> tuple[str, float | None]:
     if spec.kind == "text":
         return str(value), None
     if spec.kind == "table":
-        rows = [" · ".join(show(cell, kind, sheet.prefer) for cell, (_, kind) in zip(row, spec.columns, strict=True)) for row in value]
+        rows = [
+            " · ".join(show(cell, kind, sheet.prefer) for cell, (_, kind) in zip(row, spec.columns, strict=True))
+            for row in value
+        ]
         return "; ".join(rows), None
     number = float(value)
     return show(number, spec.kind, sheet.prefer), number
@@ -79,15 +83,29 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
         if spec is None:
             continue
         shown, si = _shown(spec, fact.value, sheet)
-        found[path] = {"path": path, "text": fact.text, "shown": shown, "si": si, "evidence": fact.evidence,
-                       "unit": fact.unit, "tolerance": fact.tolerance}
+        found[path] = {
+            "path": path,
+            "text": fact.text,
+            "shown": shown,
+            "si": si,
+            "evidence": fact.evidence,
+            "unit": fact.unit,
+            "tolerance": fact.tolerance,
+        }
     for path, rule in resolved.rules.items():
         spec = spec_of(path)
         if spec is None:
             continue
         shown, si = _shown(spec, rule.value, sheet)
-        found[path] = {"path": path, "text": "", "shown": shown, "si": si, "evidence": "rule", "note": rule.note,
-                       "source": rule.source}
+        found[path] = {
+            "path": path,
+            "text": "",
+            "shown": shown,
+            "si": si,
+            "evidence": "rule",
+            "note": rule.note,
+            "source": rule.source,
+        }
     return found
 
 

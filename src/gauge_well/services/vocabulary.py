@@ -63,7 +63,12 @@ class Vocabulary(Model):
 
 def _field(name: str, spec: Spec) -> FieldOut:
     return FieldOut(
-        name=name, label=spec.label.strip(), kind=spec.kind, group=spec.group, part=spec.part, help=spec.help,
+        name=name,
+        label=spec.label.strip(),
+        kind=spec.kind,
+        group=spec.group,
+        part=spec.part,
+        help=spec.help,
         choices=dict(spec.choices) if spec.choices is not None else None,
         columns=[list(column) for column in spec.columns],
     )
@@ -72,8 +77,12 @@ def _field(name: str, spec: Spec) -> FieldOut:
 def _display(kind_id: str, prefer: Preference) -> DisplayOut:
     kind, unit = KINDS[kind_id], unit_for(kind_id, prefer)
     return DisplayOut(
-        unit=unit.id, symbol=unit.symbol, factor=unit.factor, offset=0.0 if kind.difference else unit.offset,
-        digits=kind.digits, decimals=kind.decimals,
+        unit=unit.id,
+        symbol=unit.symbol,
+        factor=unit.factor,
+        offset=0.0 if kind.difference else unit.offset,
+        digits=kind.digits,
+        decimals=kind.decimals,
     )
 
 
@@ -89,9 +98,14 @@ def vocabulary() -> Vocabulary:
         for power in POWERS
     }
     return Vocabulary(
-        sections=sections, wanted=_field("wanted", WANTED), kinds=kinds, evidence=dict(EVIDENCE),
-        machines={k: v[0] for k, v in MACHINES.items()}, road_machines=[k for k, v in MACHINES.items() if v[3]],
-        fuels={k: f.label for k, f in FUELS.items()}, duty_kinds=dict(DUTY_KINDS),
+        sections=sections,
+        wanted=_field("wanted", WANTED),
+        kinds=kinds,
+        evidence=dict(EVIDENCE),
+        machines={k: v[0] for k, v in MACHINES.items()},
+        road_machines=[k for k, v in MACHINES.items() if v[3]],
+        fuels={k: f.label for k, f in FUELS.items()},
+        duty_kinds=dict(DUTY_KINDS),
         systems={id: s.title for id, s in SYSTEMS.items()},
     )
 
@@ -102,5 +116,11 @@ def read_text(text: str, kind: str, prefer: Preference) -> dict[str, Any]:
         raise KeyError(kind)
     reading = read(text, kind, unit_for(kind, prefer).id)
     shown = show(reading.si, kind, prefer)
-    return {"text": reading.text, "shown": shown, "value": reading.value, "unit": UNITS[reading.unit].symbol,
-            "si": reading.si, "count": reading.count}
+    return {
+        "text": reading.text,
+        "shown": shown,
+        "value": reading.value,
+        "unit": UNITS[reading.unit].symbol,
+        "si": reading.si,
+        "count": reading.count,
+    }

@@ -51,7 +51,7 @@ Table = TableDocument | str | list[list[str]] | None
 
 def _annotation(spec: Spec) -> Any:
     if spec.kind == "choice":
-        return Literal[tuple(spec.choices or {})] | None  # type: ignore[misc]
+        return Literal[tuple(spec.choices or {})] | None
     if spec.kind == "text":
         return str | None
     return Table if spec.kind == "table" else Quantity
@@ -65,15 +65,17 @@ def _field(spec: Spec) -> Any:
 
 
 def _model(name: str, specs: Any, **extra: Any) -> type[Strict]:
-    fields = {key: (_annotation(spec), _field(spec)) for key, spec in specs.items()}
-    return create_model(name, __base__=Strict, **extra, **fields)
+    fields: dict[str, Any] = {key: (_annotation(spec), _field(spec)) for key, spec in specs.items()}
+    model: type[Strict] = create_model(name, __base__=Strict, **(extra | fields))
+    return model
 
 
 SECTION_MODELS: dict[str, type[Strict]] = {
     id: _model(f"{section.title}Section", section.specs) for id, section in SECTIONS.items()
 }
 DutyModel = _model(
-    "DutySection", DUTY.specs,
+    "DutySection",
+    DUTY.specs,
     id=(str, Field(pattern=r"^[a-z0-9_]{1,40}$", description="Short name, used in reports")),
 )
 BuildDocument = create_model(

@@ -14,7 +14,9 @@ def _refuse(path: str, message: str, allowed: str = "a field of the sheet") -> S
     return SheetError([Problem(path, path.rsplit(".", 1)[-1], path[:60], allowed, message)])
 
 
-def apply_edit(document: dict[str, Any], path: str, text: str | None, evidence: str | None, tolerance: str | None = None) -> dict[str, Any]:
+def apply_edit(
+    document: dict[str, Any], path: str, text: str | None, evidence: str | None, tolerance: str | None = None
+) -> dict[str, Any]:
     """Return a document with one field changed; ``text`` None takes the field out.
 
     Paths: ``section.field``, ``duties.<id>.field``, ``duties.<id>`` (None removes the duty,

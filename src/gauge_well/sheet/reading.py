@@ -92,7 +92,9 @@ class _Reader:
         if not lines:
             raise ReadingError("empty", "The table is empty.", "", "one row a line")
         if len(lines) > ROWS_MAX:
-            raise ReadingError("too_long", f"{len(lines)} rows are too many.", str(len(lines)), f"{ROWS_MAX} rows at most")
+            raise ReadingError(
+                "too_long", f"{len(lines)} rows are too many.", str(len(lines)), f"{ROWS_MAX} rows at most"
+            )
         rows = tuple(self._row(spec, line, i + 1) for i, line in enumerate(lines))
         evidence = EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
         text = "\n".join(lines)
@@ -102,13 +104,20 @@ class _Reader:
         cells = [cell for cell in _COLUMNS.split(line) if cell]
         if len(cells) != len(spec.columns):
             names = " and ".join(name for name, _ in spec.columns)
-            raise ReadingError("columns", f"Row {number} has {len(cells)} columns; {names} are asked.", line, "for instance " + (spec.help.split("`")[1] if "`" in spec.help else names))
+            raise ReadingError(
+                "columns",
+                f"Row {number} has {len(cells)} columns; {names} are asked.",
+                line,
+                "for instance " + (spec.help.split("`")[1] if "`" in spec.help else names),
+            )
         values = []
         for cell, (name, kind) in zip(cells, spec.columns, strict=True):
             try:
                 reading = read(cell, kind, unit_for(kind, self.prefer).id)
             except ReadingError as error:
-                raise ReadingError(error.code, f"Row {number}, {name}: {error.message}", error.read, error.allowed) from error
+                raise ReadingError(
+                    error.code, f"Row {number}, {name}: {error.message}", error.read, error.allowed
+                ) from error
             if reading.si < 0.0:
                 raise ReadingError("range", f"Row {number}, {name} is below nought.", cell, "nought or more")
             values.append(reading.si)
@@ -122,8 +131,10 @@ def check_range(spec: Spec, si: float, text: str, prefer: Preference) -> None:
         return
     low, high = show(spec.low, spec.kind, prefer), show(spec.high, spec.kind, prefer)
     raise ReadingError(
-        "range", f"{spec.label.strip()} of {show(si, spec.kind, prefer)} is outside {low} to {high}.",
-        text, f"{low} to {high}",
+        "range",
+        f"{spec.label.strip()} of {show(si, spec.kind, prefer)} is outside {low} to {high}.",
+        text,
+        f"{low} to {high}",
     )
 
 
@@ -141,7 +152,7 @@ def _shape(raw: Mapping[str, Any]) -> dict[str, Any]:
     try:
         model = BuildDocument.model_validate(raw)
     except ValidationError as error:
-        problems = {}
+        problems: dict[str, Problem] = {}
         for item in error.errors(include_input=True, include_url=False):
             parts = [str(p) for p in item["loc"] if not _is_model_name(p)]
             path = ".".join(parts)
@@ -183,7 +194,9 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     for entry in shaped["duties"]:
         key = entry.pop("id")
         if key in (d for d, _ in duties):
-            reader.problems.append(Problem(f"duties.{key}", "Duty", key, "a name of its own", "Two duties have one id."))
+            reader.problems.append(
+                Problem(f"duties.{key}", "Duty", key, "a name of its own", "Two duties have one id.")
+            )
             continue
         facts, normal = _section(reader, f"duties.{key}", DUTY.specs, entry)
         duties.append((key, facts))
@@ -210,13 +223,19 @@ def _section(
 
 
 def _take_count(
-    reader: _Reader, facts: dict[str, Fact], normal: dict[str, Any], specs: Mapping[str, Spec], spec: Spec,
+    reader: _Reader,
+    facts: dict[str, Fact],
+    normal: dict[str, Any],
+    specs: Mapping[str, Spec],
+    spec: Spec,
     fact: Fact,
 ) -> None:
     """``2x 11 in`` also says how many; the count goes to its own field."""
     reading = read(fact.text, spec.kind, fact.unit)
     if reading.count == 1:
         return
-    counted = reader.fact(spec.count_field, specs[spec.count_field], {"text": str(reading.count), "evidence": fact.evidence})
+    counted = reader.fact(
+        spec.count_field, specs[spec.count_field], {"text": str(reading.count), "evidence": fact.evidence}
+    )
     if counted:
         facts[spec.count_field], normal[spec.count_field] = counted

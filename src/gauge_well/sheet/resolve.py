@@ -24,7 +24,9 @@ class Resolved:
     stated: int
 
 
-def _fill(section: Section, facts: Mapping[str, Fact], context: Mapping[str, Any]) -> tuple[dict[str, Any], dict[str, Rule]]:
+def _fill(
+    section: Section, facts: Mapping[str, Fact], context: Mapping[str, Any]
+) -> tuple[dict[str, Any], dict[str, Rule]]:
     given = {name: fact.value for name, fact in facts.items()}
     rules = section.fill(given, context)
     return {name: rule.value for name, rule in rules.items()} | given, rules
@@ -50,8 +52,13 @@ def resolve(sheet: Sheet) -> Resolved:
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
     built = {id: SECTIONS[id].facts(**context[id]) for id in SECTIONS}
     case = BuildCase(
-        sheet.name, built["engine"], built["machine"], built["installation"], tuple(duties),
-        {id: built[id] for id in SYSTEMS}, sheet.wanted.value if sheet.wanted else None,
+        sheet.name,
+        built["engine"],
+        built["machine"],
+        built["installation"],
+        tuple(duties),
+        {id: built[id] for id in SYSTEMS},
+        sheet.wanted.value if sheet.wanted else None,
     )
     stated = [
         fact

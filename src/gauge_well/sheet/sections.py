@@ -6,10 +6,10 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from gauge_well.core import installation
 from gauge_well.core.duty import facts as duty_facts
 from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.facts import Rule, Spec, specs
-from gauge_well.core import installation
 from gauge_well.core.systems import SYSTEMS
 
 Fill = Callable[[Mapping[str, Any], Mapping[str, Mapping[str, Any]]], dict[str, Rule]]

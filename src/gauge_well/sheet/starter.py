@@ -12,15 +12,26 @@ from gauge_well.sheet.errors import Problem, SheetError
 
 
 def starter(
-    *, name: str, kind: str, fuel: str, power: str, speed: str, displacement: str, mass: str, task: str,
-    aspiration: str = "", units: Mapping[str, str] | None = None,
+    *,
+    name: str,
+    kind: str,
+    fuel: str,
+    power: str,
+    speed: str,
+    displacement: str,
+    mass: str,
+    task: str,
+    aspiration: str = "",
+    units: Mapping[str, str] | None = None,
 ) -> dict[str, Any]:
     """Raw document of a new build: kind and fuel picked, then power, rpm, size, weight and what it
     must do (``tow``: the trailer's weight, for a machine on the road; free words otherwise).
     """
     for field, value, table in (("kind", kind, MACHINES), ("fuel", fuel, FUELS)):
         if value not in table:
-            raise SheetError([Problem(field, field.capitalize(), value[:40], ", ".join(table), "Pick one of the list.")])
+            raise SheetError(
+                [Problem(field, field.capitalize(), value[:40], ", ".join(table), "Pick one of the list.")]
+            )
     machine: dict[str, Any] = {"kind": kind}
     if mass.strip():
         machine["mass"] = {"text": mass, "evidence": "guess"}
@@ -33,6 +44,10 @@ def starter(
         if value.strip():
             engine[key] = {"text": value, "evidence": "guess"}
     return {
-        "format": FORMAT, "name": name.strip() or f"New {MACHINES[kind][0]}", "units": dict(units or {}),
-        "machine": machine, "engine": engine, "duties": default_duties(machine),
+        "format": FORMAT,
+        "name": name.strip() or f"New {MACHINES[kind][0]}",
+        "units": dict(units or {}),
+        "machine": machine,
+        "engine": engine,
+        "duties": default_duties(machine),
     }

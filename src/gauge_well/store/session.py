@@ -24,9 +24,14 @@ def normal_url(url: str) -> str:
 def make_engine(url: str) -> Engine:
     """Engine that notices a dead server quickly and reconnects when it is back."""
     return create_engine(
-        normal_url(url), pool_pre_ping=True, pool_size=8, max_overflow=4, pool_timeout=CONNECT_SECONDS,
+        normal_url(url),
+        pool_pre_ping=True,
+        pool_size=8,
+        max_overflow=4,
+        pool_timeout=CONNECT_SECONDS,
         connect_args={
-            "connect_timeout": CONNECT_SECONDS, "options": f"-c statement_timeout={STATEMENT_MILLISECONDS}",
+            "connect_timeout": CONNECT_SECONDS,
+            "options": f"-c statement_timeout={STATEMENT_MILLISECONDS}",
         },
     )
 

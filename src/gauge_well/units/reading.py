@@ -18,7 +18,17 @@ from gauge_well.units.table import UNITS, Unit, spellings_of
 MAX_LENGTH = 60
 MAX_EXPONENT = 15
 
-_FRACTIONS = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
+_FRACTIONS = {
+    "½": "1/2",
+    "¼": "1/4",
+    "¾": "3/4",
+    "⅛": "1/8",
+    "⅜": "3/8",
+    "⅝": "5/8",
+    "⅞": "7/8",
+    "⅓": "1/3",
+    "⅔": "2/3",
+}
 _COUNT = re.compile(r"^(\d{1,2})\s*(?:x|×|\*|off)\s*(?=[\d.,])")
 _MIXED = re.compile(r"^([+-]?)(\d{1,6})[\s-]+(\d{1,3})\s*/\s*(\d{1,3})")
 _FRACTION = re.compile(r"^([+-]?)(\d{1,4})\s*/\s*(\d{1,4})(?![\d/])")
@@ -158,7 +168,12 @@ def read(text: str, kind_id: str, default_unit: str | None = None) -> Reading:
     """
     kind = KINDS[kind_id]
     if len(text) > MAX_LENGTH:
-        raise ReadingError("too_long", f"{len(text)} characters is too long for a quantity.", text[:20] + "…", f"{MAX_LENGTH} characters at most")
+        raise ReadingError(
+            "too_long",
+            f"{len(text)} characters is too long for a quantity.",
+            text[:20] + "…",
+            f"{MAX_LENGTH} characters at most",
+        )
     original = text
     work = " ".join(text.replace("\u00a0", " ").replace("−", "-").replace("–", "-").lower().split())
     if not work:
@@ -207,6 +222,12 @@ def _feet_and_inches(value: float, unit: Unit, rest: str, kind: Kind, original: 
         raise ReadingError("unit", f"“{rest}” after the unit is not understood.", original, _allowed(kind))
     inches, tail = _number(rest)
     second, tail = _unit_at(tail, kind)
-    if tail or (second is not None and second.id != "in") or not 0.0 <= inches < 12.0 or value < 0 or value != int(value):
+    if (
+        tail
+        or (second is not None and second.id != "in")
+        or not 0.0 <= inches < 12.0
+        or value < 0
+        or value != int(value)
+    ):
         raise ReadingError("unit", f"“{original}” is not feet and inches.", original, "4' 7\" or 4 ft 7 in")
     return value * 12.0 + inches, UNITS["in"]

@@ -27,9 +27,7 @@ class Unit:
     offset: float = 0.0
 
 
-def _unit(
-    id: str, symbol: str, dimension: str, factor: float, *spellings: str, offset: float = 0.0
-) -> Unit:
+def _unit(id: str, symbol: str, dimension: str, factor: float, *spellings: str, offset: float = 0.0) -> Unit:
     return Unit(id, symbol, dimension, factor, (symbol, *spellings), offset)
 
 
@@ -54,7 +52,17 @@ _ALL = (
     _unit("m3", "m³", "volume", 1.0, "m3"),
     _unit("cuin", "cu in", "volume", INCH**3, "ci", "cid", "in3", "in³", "cubic inches"),
     _unit("gal", "gal", "volume", GALLON_US, "gallon", "gallons", "us gal", "us gallon", "us gallons"),
-    _unit("impgal", "imp gal", "volume", GALLON_IMP, "imp gallon", "imp gallons", "uk gal", "imperial gallons", "imperial gallon"),
+    _unit(
+        "impgal",
+        "imp gal",
+        "volume",
+        GALLON_IMP,
+        "imp gallon",
+        "imp gallons",
+        "uk gal",
+        "imperial gallons",
+        "imperial gallon",
+    ),
     _unit("qt", "qt", "volume", GALLON_US / 4, "quart", "quarts"),
     _unit("pint", "pint", "volume", GALLON_US / 8, "pints", "pt"),
     # mass
@@ -71,7 +79,23 @@ _ALL = (
     _unit("PS", "PS", "power", HP_METRIC, "ps", "cv", "ch", "pk", "metric hp", "metric horsepower"),
     # torque
     _unit("Nm", "N·m", "torque", 1.0, "Nm", "nm", "n·m", "n m", "newton metres"),
-    _unit("lbft", "lb-ft", "torque", POUND * GRAVITY * FOOT, "lbft", "lb ft", "ft-lb", "ft lb", "ftlb", "ft-lbs", "ft lbs", "lbs-ft", "lbf-ft", "pound feet", "foot pounds"),
+    _unit(
+        "lbft",
+        "lb-ft",
+        "torque",
+        POUND * GRAVITY * FOOT,
+        "lbft",
+        "lb ft",
+        "ft-lb",
+        "ft lb",
+        "ftlb",
+        "ft-lbs",
+        "ft lbs",
+        "lbs-ft",
+        "lbf-ft",
+        "pound feet",
+        "foot pounds",
+    ),
     _unit("kgm", "kg·m", "torque", GRAVITY, "kgm", "kgf·m", "kgf m", "mkg"),
     # pressure
     _unit("Pa", "Pa", "pressure", 1.0, "pa", "pascal"),
@@ -115,9 +139,21 @@ _ALL = (
     _unit("rpm", "rpm", "rotation", 1.0, "rev/min", "r/min", "revs", "1/min", "min-1"),
     # fuel for power
     _unit("g/kWh", "g/kWh", "bsfc", 1e-3 / 3.6e6, "g/kwh", "g/kw h"),
-    _unit("lb/hph", "lb/hp·h", "bsfc", POUND / (HP_MECHANICAL * 3600), "lb/hph", "lb/hp/h", "lb/(hp h)", "lb/hp-hr", "lb/hphr"),
+    _unit(
+        "lb/hph",
+        "lb/hp·h",
+        "bsfc",
+        POUND / (HP_MECHANICAL * 3600),
+        "lb/hph",
+        "lb/hp/h",
+        "lb/(hp h)",
+        "lb/hp-hr",
+        "lb/hphr",
+    ),
     # counts a length
-    _unit("/in", "/in", "per_length", 1 / INCH, "per inch", "per in", "fpi", '/"', "an inch", "fins/in", "fins per inch"),
+    _unit(
+        "/in", "/in", "per_length", 1 / INCH, "per inch", "per in", "fpi", '/"', "an inch", "fins/in", "fins per inch"
+    ),
     _unit("/cm", "/cm", "per_length", 100.0, "per cm", "fins/cm"),
     _unit("/dm", "/dm", "per_length", 10.0, "per dm", "fins/dm"),
     _unit("/m", "/m", "per_length", 1.0, "per m", "per metre"),

@@ -50,9 +50,13 @@ class StrictJSON(DefaultJSONProvider):
 def make_app(static_folder: str | None) -> OpenAPI:
     """A bare application that answers with problems."""
     app = OpenAPI(
-        "gauge_well", info=Info(title="Gauge Well", version=__version__),
-        validation_error_status=422, validation_error_model=Problem,
-        validation_error_callback=validation_problem, doc_ui=False, static_folder=static_folder,
+        "gauge_well",
+        info=Info(title="Gauge Well", version=__version__),
+        validation_error_status=422,
+        validation_error_model=Problem,
+        validation_error_callback=validation_problem,
+        doc_ui=False,
+        static_folder=static_folder,
         static_url_path="/_unused",
     )
     app.openapi_version = OPENAPI_VERSION

@@ -69,6 +69,6 @@ def _serve(app: OpenAPI, folder: Path) -> None:
         response.headers.setdefault("X-Content-Type-Options", "nosniff")
         response.headers.setdefault("Referrer-Policy", "same-origin")
         response.headers.setdefault("Content-Security-Policy", POLICY)
-        if response.mimetype.endswith("json"):
+        if (response.mimetype or "").endswith("json"):
             response.headers.setdefault("Cache-Control", "no-store")
         return response

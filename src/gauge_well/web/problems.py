@@ -33,8 +33,13 @@ def sheet_problem(error: SheetError) -> Response:
 def validation_problem(error: Any) -> Response:
     """422 for a body of the wrong shape; the input itself is not echoed."""
     problems = [
-        {"field": ".".join(str(p) for p in item["loc"]), "label": str(item["loc"][-1]) if item["loc"] else "",
-         "read": "", "allowed": "", "message": item["msg"]}
+        {
+            "field": ".".join(str(p) for p in item["loc"]),
+            "label": str(item["loc"][-1]) if item["loc"] else "",
+            "read": "",
+            "allowed": "",
+            "message": item["msg"],
+        }
         for item in error.errors(include_input=False, include_url=False, include_context=False)
     ]
     return problem(422, "shape", "The request has the wrong shape.", problems=problems)
@@ -49,7 +54,13 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(ReadingError)
     def on_reading(error: ReadingError) -> Response:
-        entry = {"field": "text", "label": "", "read": error.read[:80], "allowed": error.allowed, "message": error.message}
+        entry = {
+            "field": "text",
+            "label": "",
+            "read": error.read[:80],
+            "allowed": error.allowed,
+            "message": error.message,
+        }
         return problem(422, "reading", error.message, problems=[entry])
 
     @app.errorhandler(NotFound)
@@ -58,8 +69,13 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(Stale)
     def on_stale(error: Stale) -> Response:
-        return problem(409, "stale", "This build was changed elsewhere since you opened it.",
-                       current=error.current, yours=error.yours)
+        return problem(
+            409,
+            "stale",
+            "This build was changed elsewhere since you opened it.",
+            current=error.current,
+            yours=error.yours,
+        )
 
     @app.errorhandler(OperationalError)
     @app.errorhandler(TimeoutError)

@@ -22,7 +22,9 @@ MACHINES: Mapping[str, tuple[str, float, float, bool]] = {
     "generator": ("generator or pump set", 1.0, 1000.0, False),
 }
 DRIVES: Mapping[str, tuple[str, float]] = {
-    "front": ("front wheels", 0.92), "rear": ("rear wheels", 0.87), "four": ("four wheels", 0.85),
+    "front": ("front wheels", 0.92),
+    "rear": ("rear wheels", 0.87),
+    "four": ("four wheels", 0.85),
 }
 # Share of gearbox power lost as heat to its cooler.
 GEARBOXES: Mapping[str, tuple[str, float]] = {
@@ -43,7 +45,10 @@ KINDS: Mapping[str, str] = {
 }
 POWER_DRIVEN = frozenset({"pull", "work", "boat", "run"})
 STARTS: Mapping[str, str] = {
-    "warm": "warm", "cool": "coolant at 70 °C", "cold": "cold (as ambient)", "soaked": "after a hot stop",
+    "warm": "warm",
+    "cool": "coolant at 70 °C",
+    "cold": "cold (as ambient)",
+    "soaked": "after a hot stop",
 }
 
 
@@ -159,26 +164,47 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
 
 def default_duties(machine: Mapping[str, Any]) -> list[dict[str, Any]]:
     """Duties of a new build by kind of machine, as typed texts a builder can edit."""
-    kind = machine.get("kind")
+    kind = str(machine.get("kind"))
     tow = "yes" if machine.get("trailer_mass") else "no"
     if kind == "boat":
         return [
             {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", "ambient": "32 °C"},
             {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": "70 %", "ambient": "32 °C"},
-            {"id": "full", "name": "Full ahead", "kind": "boat", "speed_share": "100 %", "ambient": "32 °C",
-             "duration": "60 min"},
+            {
+                "id": "full",
+                "name": "Full ahead",
+                "kind": "boat",
+                "speed_share": "100 %",
+                "ambient": "32 °C",
+                "duration": "60 min",
+            },
         ]
-    if not MACHINES[kind][3] if kind in MACHINES else False:
+    if not (kind in MACHINES and MACHINES[kind][3]):
         return [
             {"id": "idle", "name": "Idle", "kind": "idle", "ambient": "40 °C"},
             {"id": "rated", "name": "Rated work", "kind": "work", "ambient": "40 °C", "duration": "60 min"},
         ]
     duties = [
-        {"id": "stop_go", "name": "Stop and go", "kind": "road", "speed": "15 km/h", "ambient": "38 °C",
-         "duration": "30 min", "air_conditioning": "yes" if kind != "hillclimb" else "no"},
+        {
+            "id": "stop_go",
+            "name": "Stop and go",
+            "kind": "road",
+            "speed": "15 km/h",
+            "ambient": "38 °C",
+            "duration": "30 min",
+            "air_conditioning": "yes" if kind != "hillclimb" else "no",
+        },
         {"id": "motorway", "name": "Motorway", "kind": "road", "speed": "120 km/h", "ambient": "35 °C"},
-        {"id": "grade", "name": "Long grade" + (" with trailer" if tow == "yes" else ""), "kind": "road",
-         "speed": "80 km/h", "grade": "6 %", "ambient": "38 °C", "duration": "450 s", "tow": tow},
+        {
+            "id": "grade",
+            "name": "Long grade" + (" with trailer" if tow == "yes" else ""),
+            "kind": "road",
+            "speed": "80 km/h",
+            "grade": "6 %",
+            "ambient": "38 °C",
+            "duration": "450 s",
+            "tow": tow,
+        },
         {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "38 °C", "duration": "20 s"},
     ]
     if kind == "hillclimb":

@@ -122,15 +122,25 @@ def solve_duty(
             peak_power = wanted
     box = GEARBOXES[machine.gearbox or "manual"][1]
     case = Case(
-        id=id, name=facts.name or id, kind=kind, power_driven=kind in POWER_DRIVEN,
-        power=power, engine_speed=rpm,
+        id=id,
+        name=facts.name or id,
+        kind=kind,
+        power_driven=kind in POWER_DRIVEN,
+        power=power,
+        engine_speed=rpm,
         peak_power=power if peak_power is None else peak_power,
         peak_speed=rpm if peak_power is None else rated,
-        air_speed=air_speed, ambient=ambient, pressure=pressure,
+        air_speed=air_speed,
+        ambient=ambient,
+        pressure=pressure,
         duration=_number(facts.duration, "") if facts.duration is not None else np.inf,
         start=facts.start or "warm",
         condenser_heat=CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
-        gearbox_heat=box * power, asked_speed=speed, held=held, tow=tow, grade=grade,
+        gearbox_heat=box * power,
+        asked_speed=speed,
+        held=held,
+        tow=tow,
+        grade=grade,
         accessories=accessories,
     )
     return case, vehicle

@@ -19,7 +19,12 @@ DOWNSHIFTS = 1.15 ** np.arange(12)
 
 
 def road_power(
-    speed: Value, mass: Value, rolling: Value, grade: Value, density: Value, drag_area: Value,
+    speed: Value,
+    mass: Value,
+    rolling: Value,
+    grade: Value,
+    density: Value,
+    drag_area: Value,
     efficiency: Value,
 ) -> Array:
     """Engine power [W] to hold a speed (gillespie1992).
@@ -49,8 +54,13 @@ class Vehicle:
     def power(self, speed: Value, grade: Value, density: Value, tow: Value) -> Array:
         """Power [W] to hold ``speed`` [m/s]; ``tow`` is 1 with the trailer."""
         return road_power(
-            speed, self.mass + as_array(tow) * self.trailer_mass, self.rolling, grade, density,
-            self.drag_area + as_array(tow) * self.trailer_drag_area, self.efficiency,
+            speed,
+            self.mass + as_array(tow) * self.trailer_mass,
+            self.rolling,
+            grade,
+            density,
+            self.drag_area + as_array(tow) * self.trailer_drag_area,
+            self.efficiency,
         )
 
 
@@ -66,7 +76,8 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
         return float(np.max(as_array(need(value, f"machine.{name}"))))
 
     return Vehicle(
-        number(facts.mass, "mass"), number(facts.drag_area, "drag_area"),
+        number(facts.mass, "mass"),
+        number(facts.drag_area, "drag_area"),
         number(facts.rolling_resistance, "rolling_resistance"),
         DRIVES[facts.drive or "rear"][1],
         float(np.max(facts.trailer_mass)) if facts.trailer_mass is not None else 0.0,
@@ -84,7 +95,7 @@ def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) 
     idle = float(np.max(as_array(need(engine.facts.idle_speed, "engine.idle_speed"))))
     v = as_array(speed)[..., None]
     if vehicle.gears:
-        return np.maximum(v * np.array(vehicle.gears), idle)
+        return np.asarray(np.maximum(v * np.array(vehicle.gears), idle))
     share = 0.55 if climbing else 0.40
     at_speed = share * engine.rated_speed * clip(v / 27.78, 0.6, 1.6)
     # Whatever the gears are, one a step lower can be had, as far as rated speed.
@@ -117,8 +128,15 @@ class Choice:
 
 
 def choose_gear(
-    engine: Engine, vehicle: Vehicle, wanted: float, speeds: Array, grade: float, density: float,
-    tow: float, accessories: float, pinned: float | None,
+    engine: Engine,
+    vehicle: Vehicle,
+    wanted: float,
+    speeds: Array,
+    grade: float,
+    density: float,
+    tow: float,
+    accessories: float,
+    pinned: float | None,
 ) -> Choice:
     """Pick the gear at each of ``speeds`` [m/s].
 
@@ -142,9 +160,7 @@ def choose_gear(
         return np.asarray(np.take_along_axis(array, best, -1)[..., 0])
 
     reached = np.where(usable, available, 0.0)
-    return Choice(
-        required, np.minimum(take(rpm), limit), take(reached), np.asarray(reached.max(axis=-1))
-    )
+    return Choice(required, np.minimum(take(rpm), limit), take(reached), np.asarray(reached.max(axis=-1)))
 
 
 SPEED_POINTS = 240
@@ -167,15 +183,20 @@ def balance_speed(pick: Callable[[Array], Choice], top: float) -> float:
 
 
 def hold(
-    engine: Engine, vehicle: Vehicle, wanted: float, speed: float, grade: float, density: float,
-    tow: float, accessories: float, pinned: float | None,
+    engine: Engine,
+    vehicle: Vehicle,
+    wanted: float,
+    speed: float,
+    grade: float,
+    density: float,
+    tow: float,
+    accessories: float,
+    pinned: float | None,
 ) -> Held:
     """Find the gear, or the speed at which a too weak engine balances."""
 
     def pick(speeds: Array) -> Choice:
-        return choose_gear(
-            engine, vehicle, wanted, speeds, grade, density, tow, accessories, pinned
-        )
+        return choose_gear(engine, vehicle, wanted, speeds, grade, density, tow, accessories, pinned)
 
     at = pick(np.array([speed]))
     required, available = float(at.required[0]), float(at.available[0])
@@ -196,16 +217,19 @@ def top_speed(engine: Engine, vehicle: Vehicle, wanted: float, density: float, a
 
 
 def steepest_grade(
-    engine: Engine, vehicle: Vehicle, wanted: float, speed: float, density: float, tow: float,
+    engine: Engine,
+    vehicle: Vehicle,
+    wanted: float,
+    speed: float,
+    density: float,
+    tow: float,
     accessories: float,
 ) -> float:
     """Steepest grade (tan) held at ``speed`` [m/s] in the gear with most power there.
 
     ``Crr cos a + sin a = F / (m g)`` solved for a; nought when not even the level is held.
     """
-    at = choose_gear(
-        engine, vehicle, wanted, np.array([speed]), 0.10, density, tow, accessories, None
-    )
+    at = choose_gear(engine, vehicle, wanted, np.array([speed]), 0.10, density, tow, accessories, None)
     mass = vehicle.mass + tow * vehicle.trailer_mass
     drag = 0.5 * density * (vehicle.drag_area + tow * vehicle.trailer_drag_area) * speed**2
     force = (float(at.most[0]) - accessories) * vehicle.efficiency / speed - drag

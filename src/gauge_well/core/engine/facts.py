@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
@@ -15,7 +16,9 @@ from gauge_well.core.media.fuels import FUELS, Fuel, blend
 from gauge_well.core.typing import Value
 
 ASPIRATIONS: Mapping[str, str] = {
-    "natural": "naturally aspirated", "turbo": "turbocharged", "supercharged": "supercharged",
+    "natural": "naturally aspirated",
+    "turbo": "turbocharged",
+    "supercharged": "supercharged",
 }
 CYCLES: Mapping[str, str] = {"four_stroke": "four-stroke", "two_stroke": "two-stroke"}
 # Specific heat of the metal that takes part [J/kgK].
@@ -51,8 +54,12 @@ SHARES: Mapping[tuple[bool, str], tuple[float, float, float]] = {
 }
 # Coolant heat over brake power, as sized (school: share of brake power).
 POWER_SHARES: Mapping[tuple[bool, str], float] = {
-    (True, "natural"): 0.80, (True, "turbo"): 0.80, (True, "supercharged"): 0.80,
-    (False, "natural"): 0.75, (False, "turbo"): 0.60, (False, "supercharged"): 0.60,
+    (True, "natural"): 0.80,
+    (True, "turbo"): 0.80,
+    (True, "supercharged"): 0.80,
+    (False, "natural"): 0.75,
+    (False, "turbo"): 0.60,
+    (False, "supercharged"): 0.60,
 }
 RELEASED_BRAKE = {"natural": 0.33, "turbo": 0.315, "supercharged": 0.315}
 
@@ -64,7 +71,11 @@ class EngineFacts:
     name: str | None = text("Name", group="Identity")
     fuel: str | None = choice("Fuel", {k: f.label for k, f in FUELS.items()}, group="Identity")
     ethanol_share: Value | None = quantity(
-        "Ethanol in it", "share", 0.0, 1.0, group="Identity",
+        "Ethanol in it",
+        "share",
+        0.0,
+        1.0,
+        group="Identity",
         help="By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.",
     )
     aspiration: str | None = choice("Aspiration", ASPIRATIONS, group="Identity")
@@ -79,7 +90,9 @@ class EngineFacts:
     peak_torque: Value | None = quantity("Peak torque", "torque", 2.0, 20000.0, group="Output")
     peak_torque_speed: Value | None = quantity("at ", "speed_rpm", 200.0, 18000.0, group="Output")
     torque_curve: tuple[tuple[float, ...], ...] | None = table(
-        "Torque curve", (("speed", "speed_rpm"), ("torque", "torque")), group="Output",
+        "Torque curve",
+        (("speed", "speed_rpm"), ("torque", "torque")),
+        group="Output",
         help="One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.",
     )
     idle_speed: Value | None = quantity("Idle", "speed_rpm", 100.0, 4000.0, group="Output")
@@ -89,13 +102,15 @@ class EngineFacts:
         "Boost at full load", "pressure_gauge", 0.0, 4e5, group="Output", help="Over the air outside."
     )
     charge_cooler: Value | None = quantity(
-        "Charge cooler effectiveness", "share", 0.0, 0.95, group="Output",
+        "Charge cooler effectiveness",
+        "share",
+        0.0,
+        0.95,
+        group="Output",
         help="Nought where there is none.",
     )
     bsfc: Value | None = quantity("Fuel for power (BSFC)", "bsfc", 3.9e-8, 2.2e-7, group="Heat and fuel")
-    excess_air: Value | None = quantity(
-        "Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel"
-    )
+    excess_air: Value | None = quantity("Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel")
     heat_school: str | None = choice("Heat to coolant by", HEAT_SCHOOLS, group="Heat and fuel")
     coolant_share: Value | None = quantity("Coolant's share", "share", 0.05, 0.45, group="Heat and fuel")
     coolant_heat: Value | None = quantity(
@@ -104,7 +119,11 @@ class EngineFacts:
     oil_share: Value | None = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel")
     radiation_share: Value | None = quantity("Radiated share", "share", 0.0, 0.1, group="Heat and fuel")
     extra_share: Value | None = quantity(
-        "Cooled manifold or gas cooler", "share", 0.0, 0.15, group="Heat and fuel",
+        "Cooled manifold or gas cooler",
+        "share",
+        0.0,
+        0.15,
+        group="Heat and fuel",
         help="Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.",
     )
     era: str | None = choice("Design", {k: v[0] for k, v in ERAS.items()}, group="Heat and fuel")
@@ -150,8 +169,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     if given.get("ethanol_share") is not None and fuel.spark:
         fuel = blend(float(given["ethanol_share"]))
     marine = context.get("machine", {}).get("kind") == "boat"
-    rule("aspiration", "turbo" if get("boost") else "natural",
-         "boost is given" if get("boost") else "no boost given")
+    rule("aspiration", "turbo" if get("boost") else "natural", "boost is given" if get("boost") else "no boost given")
     rule("cycle", "four_stroke", "nearly every engine")
     rule("cylinders", 4.0, "the commonest number")
     aspiration = get("aspiration")
@@ -161,23 +179,29 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     else:
         rule("boost", 0.0, "naturally aspirated")
     rule("charge_cooler", 0.0 if aspiration == "natural" else 0.7, "usual air-to-air cooler")
-    rule("stroke", (4.0 * get("displacement") / (np.pi * get("cylinders"))) ** (1.0 / 3.0),
-         "as long as the bore")
+    rule("stroke", (4.0 * get("displacement") / (np.pi * get("cylinders"))) ** (1.0 / 3.0), "as long as the bore")
     if get("rated_power") and get("rated_speed"):
         omega = get("rated_speed") * np.pi / 30.0
         backup = 1.15 if aspiration == "natural" else 1.25
-        rule("peak_torque", get("rated_power") / omega * backup,
-             f"{backup:g} times the torque at rated power")
+        rule("peak_torque", get("rated_power") / omega * backup, f"{backup:g} times the torque at rated power")
         rule("peak_torque_speed", 0.6 * get("rated_speed"), "0.6 of rated speed")
         rule("idle_speed", min(850.0 if fuel.spark else 750.0, 0.4 * get("rated_speed")), "usual idle")
         rule("limit_speed", (1.08 if fuel.spark else 1.05) * get("rated_speed"), "a little over rated speed")
     rule("governed", "no" if fuel.spark else "yes", "diesels are governed")
     cycle_bsfc = BSFC_TWO_STROKE if get("cycle") == "two_stroke" and fuel.spark else BSFC[key][1]
     base = FUELS["petrol"] if fuel.spark else FUELS["diesel"]
-    rule("bsfc", cycle_bsfc / 3.6e9 * base.lhv / fuel.lhv,
-         f"{cycle_bsfc:.0f} g/kWh on {base.label}, by heating value", "heywood1988, ch. 15")
-    rule("excess_air", _lambda_by_rule(fuel, aspiration, get("bsfc")),
-         "brake share of released heat" if fuel.spark else "smoke limit", "heywood1988, ch. 12")
+    rule(
+        "bsfc",
+        cycle_bsfc / 3.6e9 * base.lhv / fuel.lhv,
+        f"{cycle_bsfc:.0f} g/kWh on {base.label}, by heating value",
+        "heywood1988, ch. 15",
+    )
+    rule(
+        "excess_air",
+        _lambda_by_rule(fuel, aspiration, get("bsfc")),
+        "brake share of released heat" if fuel.spark else "smoke limit",
+        "heywood1988, ch. 12",
+    )
     rule("heat_school", "fuel_share", "closes the energy balance")
     coolant, oil, radiation = SHARES[key]
     rule("coolant_share", coolant, "share of released heat at rated power", "heywood1988, ch. 12")
@@ -186,8 +210,11 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("extra_share", 0.06 if marine else 0.0, "wet manifold" if marine else "none fitted")
     rule("era", "modern", "built in the last thirty years")
     litres = get("displacement") * 1e3
-    rule("dry_mass", (60.0 + 40.0 * litres) if fuel.spark else (80.0 + 65.0 * litres),
-         "by displacement; weigh it on the hoist")
+    rule(
+        "dry_mass",
+        (60.0 + 40.0 * litres) if fuel.spark else (80.0 + 65.0 * litres),
+        "by displacement; weigh it on the hoist",
+    )
     rule("material", "iron_light_head" if fuel.spark else "iron", "usual for the fuel")
     rule("thermostat", 344.15 if marine else 361.15, "71 °C afloat" if marine else "88 °C")
     limit = 368.15 if marine else (388.15 if fuel.spark else 378.15)
@@ -211,27 +238,39 @@ def refuse(facts: EngineFacts) -> None:
     idle, limit = facts.idle_speed, facts.limit_speed
     if idle is not None and limit is not None and np.any(np.asarray(idle) >= limit):
         raise CoreError(
-            "idle_above_limit", "engine.idle_speed", idle, "below the red line",
+            "idle_above_limit",
+            "engine.idle_speed",
+            idle,
+            "below the red line",
             "Idle is at or above the red line or governed speed.",
         )
     rated = facts.rated_speed
     if rated is not None and limit is not None and np.any(np.asarray(rated) > 1.0001 * np.asarray(limit)):
         raise CoreError(
-            "rated_above_limit", "engine.rated_speed", rated, "at or below the red line",
+            "rated_above_limit",
+            "engine.rated_speed",
+            rated,
+            "at or below the red line",
             "Rated speed is above the red line or governed speed.",
         )
     if facts.displacement is not None and facts.rated_power is not None:
         per_litre = np.max(np.asarray(facts.rated_power) / np.asarray(facts.displacement)) / 1e6
         if per_litre > 600.0:
             raise CoreError(
-                "power_density", "engine.rated_power", facts.rated_power, "600 kW a litre",
+                "power_density",
+                "engine.rated_power",
+                facts.rated_power,
+                "600 kW a litre",
                 f"{per_litre:.0f} kW from a litre is beyond any engine; check power and displacement.",
             )
     curve = facts.torque_curve
     if curve is not None:
         speeds = [row[0] for row in curve]
-        if len(curve) < 2 or any(b <= a for a, b in zip(speeds, speeds[1:], strict=False)):
+        if len(curve) < 2 or any(b <= a for a, b in itertools.pairwise(speeds)):
             raise CoreError(
-                "curve_not_rising", "engine.torque_curve", speeds, "two rows or more, speeds rising",
+                "curve_not_rising",
+                "engine.torque_curve",
+                speeds,
+                "two rows or more, speeds rising",
                 "The torque curve needs two rows or more with rising speeds.",
             )

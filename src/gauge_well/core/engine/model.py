@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gauge_well.core.engine.facts import ERAS, POWER_SHARES, EngineFacts
 from gauge_well.core.engine.friction import PMEP_DIESEL, fmep_diesel, fmep_petrol, pmep_petrol
@@ -123,7 +124,7 @@ class Operation:
     compressor_from_crank: Array
     rated_fuel: Array
     rated_coolant: Array
-    clipped: Array
+    clipped: NDArray[np.bool_]
 
     @cached_property
     def exhaust_temperature(self) -> Array:
@@ -145,8 +146,14 @@ class Operation:
     def residual(self) -> Array:
         """What the energy balance leaves over [W]; rounding only."""
         out = (
-            self.power + self.compressor_from_crank + self.heat_to_coolant + self.heat_to_oil
-            + self.radiation + self.chemical_loss + self.unburned + self.exhaust_power
+            self.power
+            + self.compressor_from_crank
+            + self.heat_to_coolant
+            + self.heat_to_oil
+            + self.radiation
+            + self.chemical_loss
+            + self.unburned
+            + self.exhaust_power
         )
         return np.asarray(self.fuel_power + self.intake_enthalpy - out)
 
@@ -163,7 +170,11 @@ def _excess_air(engine: Engine, load: Array, fuel_ratio: Array) -> Array:
 
 
 def operate(
-    engine: Engine, wanted: Value, power: Value, speed: Value, ambient_temperature: Value,
+    engine: Engine,
+    wanted: Value,
+    power: Value,
+    speed: Value,
+    ambient_temperature: Value,
     ambient_pressure: Value,
 ) -> Operation:
     """Work the engine at ``power`` [W] and ``speed`` [rev/min].
@@ -194,8 +205,10 @@ def operate(
     rated_products = products(fuel, engine.excess_air)
     rated_released = 1.0 - rated_products.chemical_loss - UNBURNED
     swept_rated = engine.displacement * engine.rated_speed * engine.swept_rate_factor
-    indicated = (rated_bmep + engine.losses(rated_bmep, engine.rated_speed)) * swept_rated / (
-        rated_fuel * fuel.lhv * rated_released
+    indicated = (
+        (rated_bmep + engine.losses(rated_bmep, engine.rated_speed))
+        * swept_rated
+        / (rated_fuel * fuel.lhv * rated_released)
     )
 
     bmep = engine.bmep(power, speed)
@@ -252,15 +265,35 @@ def operate(
 
     left = released + intake - power - from_crank - coolant - oil - radiation
     return Operation(
-        power=power, speed=speed, torque=power / (speed * np.pi / 30.0), load=load,
-        excess_air=lam, indicated_efficiency=efficiency, bmep=bmep, mean_losses=losses,
-        fuel_mass_flow=fuel_flow, air_mass_flow=air_flow, exhaust_mass_flow=fuel_flow + air_flow,
-        fuel_power=fuel_power, released=released, heat_to_coolant=coolant, heat_to_oil=oil,
-        radiation=radiation, chemical_loss=chemical, unburned=unburned, left_for_exhaust=left, gas=gas,
+        power=power,
+        speed=speed,
+        torque=power / (speed * np.pi / 30.0),
+        load=load,
+        excess_air=lam,
+        indicated_efficiency=efficiency,
+        bmep=bmep,
+        mean_losses=losses,
+        fuel_mass_flow=fuel_flow,
+        air_mass_flow=air_flow,
+        exhaust_mass_flow=fuel_flow + air_flow,
+        fuel_power=fuel_power,
+        released=released,
+        heat_to_coolant=coolant,
+        heat_to_oil=oil,
+        radiation=radiation,
+        chemical_loss=chemical,
+        unburned=unburned,
+        left_for_exhaust=left,
+        gas=gas,
         turbine_work=compressor if facts.aspiration == "turbo" else np.zeros_like(compressor),
-        charge_heat=charge_heat, intake_enthalpy=intake, intake_temperature=t_intake,
-        manifold_gauge=boost, compressor_from_crank=from_crank,
-        rated_fuel=rated_fuel, rated_coolant=rated_coolant, clipped=scale < 1.0,
+        charge_heat=charge_heat,
+        intake_enthalpy=intake,
+        intake_temperature=t_intake,
+        manifold_gauge=boost,
+        compressor_from_crank=from_crank,
+        rated_fuel=rated_fuel,
+        rated_coolant=rated_coolant,
+        clipped=scale < 1.0,
     )
 
 

@@ -52,7 +52,9 @@ def refuse(engine: Engine, wanted: float) -> None:
         most *= 0.7
     if bmep > most:
         raise CoreError(
-            "not_believable", "engine.rated_power", wanted,
+            "not_believable",
+            "engine.rated_power",
+            wanted,
             f"{most / 1e5:.0f} bar mean effective pressure",
             f"That power from that displacement and speed needs {bmep / 1e5:.0f} bar mean effective "
             f"pressure; such engines reach {most / 1e5:.0f} at most.",
@@ -69,38 +71,65 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
 
     limit = BMEP[(spark, boosted)][0]
     if f["rated_bmep_pa"] > limit:
-        say("bmep_high", "Mean effective pressure of {is_} is above {usual}, the usual most: check the power claimed.",
-            is_=(f["rated_bmep_pa"], "pressure_difference"), usual=(limit, "pressure_difference"))
+        say(
+            "bmep_high",
+            "Mean effective pressure of {is_} is above {usual}, the usual most: check the power claimed.",
+            is_=(f["rated_bmep_pa"], "pressure_difference"),
+            usual=(limit, "pressure_difference"),
+        )
     ve = f["volumetric_efficiency"]
     if spark and engine.facts.cycle != "two_stroke":
         if ve > VOLUMETRIC_MOST:
-            say("breathing_not_believable",
+            say(
+                "breathing_not_believable",
                 "The power claimed needs a volumetric efficiency of {ve}: not believable without more boost.",
-                ve=(ve, "ratio"))
+                ve=(ve, "ratio"),
+            )
         elif ve > VOLUMETRIC_TUNED:
-            say("breathing_tuned", "The power claimed needs a volumetric efficiency of {ve}: only a tuned engine.",
-                ve=(ve, "ratio"))
+            say(
+                "breathing_tuned",
+                "The power claimed needs a volumetric efficiency of {ve}: only a tuned engine.",
+                ve=(ve, "ratio"),
+            )
     notice, most = PISTON_SPEED[spark]
     sp = f["mean_piston_speed_m_s"]
     if sp > notice:
-        say("piston_speed", "Mean piston speed {sp} is {how} for this kind of engine.",
-            sp=(sp, "speed_m_s"), how="beyond the limit" if sp > most else "high")
+        say(
+            "piston_speed",
+            "Mean piston speed {sp} is {how} for this kind of engine.",
+            sp=(sp, "speed_m_s"),
+            how="beyond the limit" if sp > most else "high",
+        )
     low, high = BRAKE_SHARE[spark]
     share = f["released_brake_share"]
     if not low <= share <= high:
-        say("brake_share", "{share} of the heat released becomes power; {low} to {high} is usual: check the fuel used for that power.",
-            share=(share, "share"), low=(low, "share"), high=(high, "share"))
+        say(
+            "brake_share",
+            "{share} of the heat released becomes power; {low} to {high} is usual: check the fuel used for that power.",
+            share=(share, "share"),
+            low=(low, "share"),
+            high=(high, "share"),
+        )
     if spark and f["rated_exhaust_temperature_k"] > EXHAUST_HOT:
-        say("exhaust_hot", "Exhaust works out at {t} at rated power, above 1000 °C: a fact about heat or fuel is off.",
-            t=(f["rated_exhaust_temperature_k"], "temperature"))
+        say(
+            "exhaust_hot",
+            "Exhaust works out at {t} at rated power, above 1000 °C: a fact about heat or fuel is off.",
+            t=(f["rated_exhaust_temperature_k"], "temperature"),
+        )
     facts = engine.facts
     if facts.peak_torque is not None:
         rated_torque = engine.rated_power / (engine.rated_speed * RAD_PER_RPM)
         backup = float(np.max(as_array(facts.peak_torque))) / rated_torque
         if backup < 0.999:
-            say("torque_below_power", "Peak torque is below the torque that rated power needs ({t}): one of them is wrong.",
-                t=(rated_torque, "torque"))
+            say(
+                "torque_below_power",
+                "Peak torque is below the torque that rated power needs ({t}): one of them is wrong.",
+                t=(rated_torque, "torque"),
+            )
         elif backup > 1.6:
-            say("torque_backup", "Peak torque is {x} times that at rated power; 1.05 to 1.4 is usual: check both.",
-                x=(backup, "ratio"))
+            say(
+                "torque_backup",
+                "Peak torque is {x} times that at rated power; 1.05 to 1.4 is usual: check both.",
+                x=(backup, "ratio"),
+            )
     return found

@@ -29,9 +29,17 @@ def enough(duties: Duties) -> Check | None:
     available = np.array([h.available if h else 1.0 for h in held])[None, :, None]
     sentences = tuple(_enough_sentence(case) for case in duties.cases)
     return Check(
-        "enough", "Power for the speed", "engine", CheckClass.LIMIT, Scales.LOAD, "power", required,
-        np.maximum(available, 1.0), ratio_fill(required, np.maximum(available, 1.0)),
-        judged=[h is not None for h in held], sentences=sentences,
+        "enough",
+        "Power for the speed",
+        "engine",
+        CheckClass.LIMIT,
+        Scales.LOAD,
+        "power",
+        required,
+        np.maximum(available, 1.0),
+        ratio_fill(required, np.maximum(available, 1.0)),
+        judged=[h is not None for h in held],
+        sentences=sentences,
     )
 
 
@@ -39,8 +47,10 @@ def _enough_sentence(case: Case) -> Sentence:
     if case.held is None:
         return Sentence("")
     values: dict[str, tuple[float, str] | str] = {
-        "held": (case.held.speed, "speed"), "asked": (case.asked_speed, "speed"),
-        "needs": (case.held.required, "power"), "rpm": (case.engine_speed, "speed_rpm"),
+        "held": (case.held.speed, "speed"),
+        "asked": (case.asked_speed, "speed"),
+        "needs": (case.held.required, "power"),
+        "rpm": (case.engine_speed, "speed_rpm"),
     }
     if case.held.too_weak:
         return Sentence("Holds {held} of {asked}; {asked} would take {needs}.", values)
@@ -50,23 +60,31 @@ def _enough_sentence(case: Case) -> Sentence:
 def figures(op: Operation) -> dict[str, Array]:
     """Figures of every duty, SI, names ending in their unit."""
     return {
-        "engine_power_w": op.power, "engine_speed_rpm": op.speed, "torque_n_m": op.torque,
-        "load_share": op.load, "excess_air": op.excess_air,
-        "fuel_mass_flow_kg_s": op.fuel_mass_flow, "air_mass_flow_kg_s": op.air_mass_flow,
-        "exhaust_mass_flow_kg_s": op.exhaust_mass_flow, "fuel_power_w": op.fuel_power,
-        "heat_to_coolant_w": op.heat_to_coolant, "heat_to_oil_w": op.heat_to_oil,
-        "heat_to_charge_cooler_w": op.charge_heat, "exhaust_power_w": op.exhaust_power,
-        "radiation_w": op.radiation, "chemical_loss_w": op.chemical_loss, "unburned_w": op.unburned,
-        "intake_enthalpy_w": op.intake_enthalpy, "driven_compressor_w": op.compressor_from_crank,
+        "engine_power_w": op.power,
+        "engine_speed_rpm": op.speed,
+        "torque_n_m": op.torque,
+        "load_share": op.load,
+        "excess_air": op.excess_air,
+        "fuel_mass_flow_kg_s": op.fuel_mass_flow,
+        "air_mass_flow_kg_s": op.air_mass_flow,
+        "exhaust_mass_flow_kg_s": op.exhaust_mass_flow,
+        "fuel_power_w": op.fuel_power,
+        "heat_to_coolant_w": op.heat_to_coolant,
+        "heat_to_oil_w": op.heat_to_oil,
+        "heat_to_charge_cooler_w": op.charge_heat,
+        "exhaust_power_w": op.exhaust_power,
+        "radiation_w": op.radiation,
+        "chemical_loss_w": op.chemical_loss,
+        "unburned_w": op.unburned,
+        "intake_enthalpy_w": op.intake_enthalpy,
+        "driven_compressor_w": op.compressor_from_crank,
         "exhaust_gas_temperature_k": op.exhaust_temperature,
         "exhaust_after_turbine_k": op.after_turbine_temperature,
         "energy_residual_w": op.residual,
     }
 
 
-def machine_figures(
-    engine: Engine, duties: Duties, wanted: float, claimed: Mapping[str, float]
-) -> dict[str, float]:
+def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapping[str, float]) -> dict[str, float]:
     """What the claim implies, top speed and the steepest grade at 80 km/h on a road."""
     found = dict(claimed)
     road = [case for case in duties.cases if case.held is not None]
@@ -86,36 +104,108 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
     w = Working(index)
     f, fuel = engine.facts, engine.fuel
     per_rev = engine.swept_rate_factor
-    w.add("P", "Engine power, accessories in it", "P", op.power, "power", {"P": op.power},
-          "duty: " + case.kind)
-    w.add("bmep", "Brake mean effective pressure", "P / (V_d * N * per_rev)", op.bmep, "pressure_difference",
-          {"P": op.power, "V_d": engine.displacement, "N": op.speed, "per_rev": per_rev}, "heywood1988, ch. 2")
-    w.add("losses", "Friction and pumping", "losses", op.mean_losses, "pressure_difference",
-          {"losses": op.mean_losses}, "heywood1988, ch. 13")
-    w.add("m_f", "Fuel",
-          "(bmep + losses) * V_d * N * per_rev / (eta * LHV * (1 - chem - 0.015))", op.fuel_mass_flow,
-          "mass_flow_s",
-          {"bmep": op.bmep, "losses": op.mean_losses, "V_d": engine.displacement, "N": op.speed,
-           "per_rev": per_rev, "eta": op.indicated_efficiency, "LHV": fuel.lhv,
-           "chem": op.chemical_loss / op.fuel_power}, "heywood1988, ch. 2 and 13")
-    w.add("m_a", "Air", "lam * AFR * m_f", op.air_mass_flow, "mass_flow_s",
-          {"lam": op.excess_air, "AFR": fuel.stoichiometric_air_ratio, "m_f": op.fuel_mass_flow},
-          "fuel_tables")
-    w.add("Q_f", "Fuel energy", "m_f * LHV", op.fuel_power, "power",
-          {"m_f": op.fuel_mass_flow, "LHV": fuel.lhv}, "fuel_tables")
-    w.add("Q_rel", "Released", "Q_f - Q_chem - Q_unb", op.released, "power",
-          {"Q_f": op.fuel_power, "Q_chem": op.chemical_loss, "Q_unb": op.unburned}, "heywood1988, ch. 4")
+    w.add("P", "Engine power, accessories in it", "P", op.power, "power", {"P": op.power}, "duty: " + case.kind)
+    w.add(
+        "bmep",
+        "Brake mean effective pressure",
+        "P / (V_d * N * per_rev)",
+        op.bmep,
+        "pressure_difference",
+        {"P": op.power, "V_d": engine.displacement, "N": op.speed, "per_rev": per_rev},
+        "heywood1988, ch. 2",
+    )
+    w.add(
+        "losses",
+        "Friction and pumping",
+        "losses",
+        op.mean_losses,
+        "pressure_difference",
+        {"losses": op.mean_losses},
+        "heywood1988, ch. 13",
+    )
+    w.add(
+        "m_f",
+        "Fuel",
+        "(bmep + losses) * V_d * N * per_rev / (eta * LHV * (1 - chem - 0.015))",
+        op.fuel_mass_flow,
+        "mass_flow_s",
+        {
+            "bmep": op.bmep,
+            "losses": op.mean_losses,
+            "V_d": engine.displacement,
+            "N": op.speed,
+            "per_rev": per_rev,
+            "eta": op.indicated_efficiency,
+            "LHV": fuel.lhv,
+            "chem": op.chemical_loss / op.fuel_power,
+        },
+        "heywood1988, ch. 2 and 13",
+    )
+    w.add(
+        "m_a",
+        "Air",
+        "lam * AFR * m_f",
+        op.air_mass_flow,
+        "mass_flow_s",
+        {"lam": op.excess_air, "AFR": fuel.stoichiometric_air_ratio, "m_f": op.fuel_mass_flow},
+        "fuel_tables",
+    )
+    w.add(
+        "Q_f",
+        "Fuel energy",
+        "m_f * LHV",
+        op.fuel_power,
+        "power",
+        {"m_f": op.fuel_mass_flow, "LHV": fuel.lhv},
+        "fuel_tables",
+    )
+    w.add(
+        "Q_rel",
+        "Released",
+        "Q_f - Q_chem - Q_unb",
+        op.released,
+        "power",
+        {"Q_f": op.fuel_power, "Q_chem": op.chemical_loss, "Q_unb": op.unburned},
+        "heywood1988, ch. 4",
+    )
     if not bool(np.any(op.clipped)):
-        w.add("Q_c", "Heat to coolant", "Q_c_rated * (m_f / m_f_rated) ** 0.75", op.heat_to_coolant, "power",
-              {"Q_c_rated": op.rated_coolant, "m_f": op.fuel_mass_flow, "m_f_rated": op.rated_fuel},
-              "heywood1988, ch. 12; " + ("share of released heat" if f.heat_school == "fuel_share" else "school chosen"))
-    w.add("H_ex", "Left for the exhaust", "Q_rel + H_in - P - W_c - Q_c - Q_o - Q_r",
-          op.exhaust_power, "power",
-          {"Q_rel": op.released, "H_in": op.intake_enthalpy, "P": op.power, "W_c": op.compressor_from_crank,
-           "Q_c": op.heat_to_coolant, "Q_o": op.heat_to_oil, "Q_r": op.radiation}, "arithmetic")
-    w.add("T_ex", "Exhaust gas at the port", "H_ex - H_of_T_ex", op.exhaust_temperature, "temperature",
-          {"H_ex": op.exhaust_power, "H_of_T_ex": op.exhaust_power - op.residual}, "gri30, polynomials of the products",
-          solved=True, scale=op.exhaust_power)
+        w.add(
+            "Q_c",
+            "Heat to coolant",
+            "Q_c_rated * (m_f / m_f_rated) ** 0.75",
+            op.heat_to_coolant,
+            "power",
+            {"Q_c_rated": op.rated_coolant, "m_f": op.fuel_mass_flow, "m_f_rated": op.rated_fuel},
+            "heywood1988, ch. 12; " + ("share of released heat" if f.heat_school == "fuel_share" else "school chosen"),
+        )
+    w.add(
+        "H_ex",
+        "Left for the exhaust",
+        "Q_rel + H_in - P - W_c - Q_c - Q_o - Q_r",
+        op.exhaust_power,
+        "power",
+        {
+            "Q_rel": op.released,
+            "H_in": op.intake_enthalpy,
+            "P": op.power,
+            "W_c": op.compressor_from_crank,
+            "Q_c": op.heat_to_coolant,
+            "Q_o": op.heat_to_oil,
+            "Q_r": op.radiation,
+        },
+        "arithmetic",
+    )
+    w.add(
+        "T_ex",
+        "Exhaust gas at the port",
+        "H_ex - H_of_T_ex",
+        op.exhaust_temperature,
+        "temperature",
+        {"H_ex": op.exhaust_power, "H_of_T_ex": op.exhaust_power - op.residual},
+        "gri30, polynomials of the products",
+        solved=True,
+        scale=op.exhaust_power,
+    )
     return w.steps
 
 
@@ -127,10 +217,10 @@ def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) 
     power = engine.full_load_power(speed, wanted)
     op = operate(engine, wanted, power, speed, ambient, pressure)
     return {
-        "speed": speed.tolist(), "power": power.tolist(),
+        "speed": speed.tolist(),
+        "power": power.tolist(),
         "torque": (power / (speed * np.pi / 30.0)).tolist(),
         "heat_to_coolant": np.ravel(op.heat_to_coolant).tolist(),
         "fuel": np.ravel(op.fuel_mass_flow / engine.fuel.density).tolist(),
         "exhaust_temperature": np.ravel(op.exhaust_temperature).tolist(),
     }
-

@@ -32,8 +32,13 @@ def bore_area(bore: Value) -> Array:
 
 
 def pressure_drop(
-    volume_flow: Value, bore: Value, length: Value, density: Value, viscosity: Value,
-    loss_factor: Value = 0.0, roughness: Value = DRAWN_TUBE_ROUGHNESS,
+    volume_flow: Value,
+    bore: Value,
+    length: Value,
+    density: Value,
+    viscosity: Value,
+    loss_factor: Value = 0.0,
+    roughness: Value = DRAWN_TUBE_ROUGHNESS,
 ) -> Array:
     """Pressure drop [Pa] of a line: Darcy-Weisbach with fittings.
 
@@ -60,4 +65,4 @@ def orifice_flow(pressure: Value, area: Value, density: Value, coefficient: Valu
     """Volume flow [m3/s] through a sharp hole: ``Cd A sqrt(2 dp / rho)`` (crane410)."""
     dp = as_array(pressure)
     speed = np.sign(dp) * np.sqrt(2.0 * np.abs(dp) / as_array(density))
-    return as_array(coefficient) * as_array(area) * speed
+    return np.asarray(as_array(coefficient) * as_array(area) * speed)

@@ -28,9 +28,7 @@ def crossflow_unmixed_mason(ntu: Value, capacity_ratio: Value) -> Array:
     array
         Effectiveness, 0 to 1.
     """
-    n, c = np.broadcast_arrays(
-        clip(as_array(ntu), 1e-9, NTU_CAP), clip(as_array(capacity_ratio), 0.0, 1.0)
-    )
+    n, c = np.broadcast_arrays(clip(as_array(ntu), 1e-9, NTU_CAP), clip(as_array(capacity_ratio), 0.0, 1.0))
     x, y = n, np.maximum(c, 1e-6) * n
     p, q = -np.expm1(-x), -np.expm1(-y)
     term_x, term_y = np.exp(-x), np.exp(-y)

@@ -55,11 +55,7 @@ def _f_low(re: Array, fin: LouvredFin, hydraulic_diameter: Value) -> Array:
     dm, tp = as_array(fin.tube_height), as_array(fin.tube_pitch)
     dh = as_array(hydraulic_diameter)
     f1 = 14.39 * re ** (-0.805 * fp / fin.fin_length) * np.log(1.0 + fp / lp) ** 3.04
-    f2 = (
-        np.log((fin.fin_thickness / fp) ** 0.48 + 0.9) ** -1.435
-        * (dh / lp) ** -3.01
-        * np.log(0.5 * re) ** -3.01
-    )
+    f2 = np.log((fin.fin_thickness / fp) ** 0.48 + 0.9) ** -1.435 * (dh / lp) ** -3.01 * np.log(0.5 * re) ** -3.01
     f3 = (
         (fp / fin.louvre_length) ** -0.308
         * (fin.tube_depth / as_array(fin.louvre_length)) ** -0.308
@@ -73,13 +69,8 @@ def _f_high(re: Array, fin: LouvredFin, hydraulic_diameter: Value) -> Array:
     lp, fp = as_array(fin.louvre_pitch), as_array(fin.fin_pitch)
     dm, tp = as_array(fin.tube_height), as_array(fin.tube_pitch)
     angle, dh = as_array(fin.louvre_angle), as_array(hydraulic_diameter)
-    f1 = (
-        4.97 * re ** (0.6049 - 1.064 / angle**0.2)
-        * np.log((fin.fin_thickness / fp) ** 0.5 + 0.9) ** -0.527
-    )
-    f2 = ((dh / lp) * np.log(0.3 * re)) ** -2.966 * (fp / fin.louvre_length) ** (
-        -0.7931 * tp / (tp - dm)
-    )
+    f1 = 4.97 * re ** (0.6049 - 1.064 / angle**0.2) * np.log((fin.fin_thickness / fp) ** 0.5 + 0.9) ** -0.527
+    f2 = ((dh / lp) * np.log(0.3 * re)) ** -2.966 * (fp / fin.louvre_length) ** (-0.7931 * tp / (tp - dm))
     f3 = (tp / dm) ** -0.0446 * np.log(1.2 + (lp / fp) ** 1.4) ** -3.553 * angle**-0.477
     return np.asarray(f1 * f2 * f3)
 
@@ -102,9 +93,6 @@ def fin_efficiency(coefficient: Value, fin: LouvredFin, conductivity: Value) -> 
     """Efficiency of a fin fed from both tubes: ``tanh(mL)/(mL)``, half the fin height
     (incropera2007, ch. 3)."""
     thickness = as_array(fin.fin_thickness)
-    m = np.sqrt(
-        2.0 * as_array(coefficient) / (as_array(conductivity) * thickness)
-        * (1.0 + thickness / fin.tube_depth)
-    )
+    m = np.sqrt(2.0 * as_array(coefficient) / (as_array(conductivity) * thickness) * (1.0 + thickness / fin.tube_depth))
     x = m * (as_array(fin.fin_length) / 2.0 - thickness)
     return np.asarray(np.tanh(x) / x)

@@ -128,9 +128,7 @@ class AirSide:
     mass_flow: Array
 
 
-def air_side(
-    core: RadiatorCore, mass_flow: Value, film_temperature: Value, j_factor: Value = J_FACTOR
-) -> AirSide:
+def air_side(core: RadiatorCore, mass_flow: Value, film_temperature: Value, j_factor: Value = J_FACTOR) -> AirSide:
     """Heat transfer on the air side.
 
     Parameters
@@ -158,8 +156,12 @@ def air_side(
 
 
 def pressure_drop(
-    core: RadiatorCore, face_velocity: Value, density_in: Value, density_out: Value,
-    film_temperature: Value, f_factor: Value = 1.0,
+    core: RadiatorCore,
+    face_velocity: Value,
+    density_in: Value,
+    density_out: Value,
+    film_temperature: Value,
+    f_factor: Value = 1.0,
 ) -> Array:
     """Air pressure drop across a core [Pa] (kays1984, with entrance and exit losses).
 
@@ -177,7 +179,10 @@ def pressure_drop(
     contraction, expansion = 0.4 * (1.0 - s**2), (1.0 - s) ** 2
     ratio = as_array(density_in) / density_out
     bracket = (
-        contraction + 1.0 - s**2 + 2.0 * (ratio - 1.0)
+        contraction
+        + 1.0
+        - s**2
+        + 2.0 * (ratio - 1.0)
         + f * core.air_area / minimum_area * density_in / mean
         - (1.0 - s**2 - expansion) * ratio
     )
@@ -185,13 +190,15 @@ def pressure_drop(
 
 
 def resistance(
-    core: RadiatorCore, density_in: Value, density_out: Value, film_temperature: Value,
+    core: RadiatorCore,
+    density_in: Value,
+    density_out: Value,
+    film_temperature: Value,
     f_factor: Value = 1.0,
 ) -> tuple[Array, Array]:
     """Coefficients (a, b) of ``dp = a u + b u |u|`` matched at 2 and 8 m/s face velocity."""
     low, high = (
-        pressure_drop(core, u, density_in, density_out, film_temperature, f_factor)
-        for u in (FIT_LOW, FIT_HIGH)
+        pressure_drop(core, u, density_in, density_out, film_temperature, f_factor) for u in (FIT_LOW, FIT_HIGH)
     )
     b = (high / FIT_HIGH - low / FIT_LOW) / (FIT_HIGH - FIT_LOW)
     return low / FIT_LOW - b * FIT_LOW, b
@@ -209,9 +216,7 @@ class CoolantSide:
     speed: Array
 
 
-def coolant_side(
-    core: RadiatorCore, volume_flow: Value, temperature: Value, glycol: Value
-) -> CoolantSide:
+def coolant_side(core: RadiatorCore, volume_flow: Value, temperature: Value, glycol: Value) -> CoolantSide:
     """Heat transfer in the tubes; ``volume_flow`` [m3/s], ``glycol`` mass share."""
     fluid = coolant.properties(temperature, glycol)
     rho, cp, k, mu = fluid.density, fluid.heat_capacity, fluid.conductivity, fluid.viscosity
@@ -235,8 +240,12 @@ class Shed:
 
 
 def shed(
-    core: RadiatorCore, airs: AirSide, fluid: CoolantSide, temperature_in: Value,
-    air_in: Value, ageing: Value = AGEING,
+    core: RadiatorCore,
+    airs: AirSide,
+    fluid: CoolantSide,
+    temperature_in: Value,
+    air_in: Value,
+    ageing: Value = AGEING,
 ) -> Shed:
     """Heat [W] from coolant entering at ``temperature_in`` to air entering at ``air_in`` [K].
 

@@ -18,9 +18,7 @@ def nusselt_gnielinski(reynolds: Value, prandtl: Value) -> Array:
     """Turbulent Nusselt number (gnielinski1976), 3000 < Re < 5e6, 0.5 < Pr < 2000."""
     re, pr = as_array(reynolds), as_array(prandtl)
     f8 = friction_petukhov(re) / 8.0
-    return np.asarray(
-        f8 * (re - 1000.0) * pr / (1.0 + 12.7 * np.sqrt(f8) * (pr ** (2.0 / 3.0) - 1.0))
-    )
+    return np.asarray(f8 * (re - 1000.0) * pr / (1.0 + 12.7 * np.sqrt(f8) * (pr ** (2.0 / 3.0) - 1.0)))
 
 
 def nusselt_rectangle_shah_london(aspect: Value) -> Array:
@@ -29,9 +27,7 @@ def nusselt_rectangle_shah_london(aspect: Value) -> Array:
     ``aspect`` is short side over long side, 0 to 1 (shah1978): 7.541 for plates, 2.98 for a square.
     """
     a = as_array(aspect)
-    return np.asarray(
-        7.541 * (1.0 - a * (2.610 - a * (4.970 - a * (5.119 - a * (2.702 - 0.548 * a)))))
-    )
+    return np.asarray(7.541 * (1.0 - a * (2.610 - a * (4.970 - a * (5.119 - a * (2.702 - 0.548 * a))))))
 
 
 def nusselt_laminar_entry(developed: Value, graetz: Value) -> Array:
@@ -43,9 +39,7 @@ def nusselt_laminar_entry(developed: Value, graetz: Value) -> Array:
     return np.asarray((as_array(developed) ** 3 + 1.615**3 * as_array(graetz)) ** (1.0 / 3.0))
 
 
-def nusselt_flat_tube(
-    reynolds: Value, prandtl: Value, aspect: Value, diameter_over_length: Value
-) -> Array:
+def nusselt_flat_tube(reynolds: Value, prandtl: Value, aspect: Value, diameter_over_length: Value) -> Array:
     """Nusselt number over the whole range, blended linearly between Re 2300 and 4000.
 
     Parameters

@@ -23,7 +23,10 @@ class TwoNode:
 
 
 def respond(
-    time: Value, capacity_metal: Value, capacity_coolant: Value, conductance_metal: Value,
+    time: Value,
+    capacity_metal: Value,
+    capacity_coolant: Value,
+    conductance_metal: Value,
     conductance_sink: Value,
 ) -> TwoNode:
     """Exact response of two lumped nodes to constant heat by the 2 x 2 matrix exponential.

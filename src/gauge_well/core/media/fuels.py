@@ -95,8 +95,16 @@ def blend(ethanol_share: float, label: str = "", id: str = "blend", rvp: float |
     if rvp is None:
         rvp = float(np.interp(ethanol_share, [0.0, 0.1, 0.5, 0.85, 1.0], [60e3, 65e3, 58e3, 45e3, 16e3]))
     return Fuel(
-        id, label or f"petrol with {100 * ethanol_share:.0f} % ethanol", mass_e + mass_p,
-        mix("lhv"), mix("carbon"), mix("hydrogen"), mix("oxygen"), rvp, mix("rvp_slope"), True,
+        id,
+        label or f"petrol with {100 * ethanol_share:.0f} % ethanol",
+        mass_e + mass_p,
+        mix("lhv"),
+        mix("carbon"),
+        mix("hydrogen"),
+        mix("oxygen"),
+        rvp,
+        mix("rvp_slope"),
+        True,
     )
 
 

@@ -20,11 +20,17 @@ from gauge_well.core.validity import Notice
 
 PARTS = {"core_fan": "Core and fan", "stack": "Depth to the pulley"}
 CAUTIONS = (
-    Caution("hot_coolant", "Coolant",
-            "Hot coolant is under pressure and scalds. Let it cool until the top hose can be squeezed, "
-            "then turn the cap to its first stop under a cloth."),
-    Caution("fan_starts", "Fan",
-            "An electric fan can start by itself with the ignition off. Unplug it before hands go near."),
+    Caution(
+        "hot_coolant",
+        "Coolant",
+        "Hot coolant is under pressure and scalds. Let it cool until the top hose can be squeezed, "
+        "then turn the cap to its first stop under a cloth.",
+    ),
+    Caution(
+        "fan_starts",
+        "Fan",
+        "An electric fan can start by itself with the ignition off. Unplug it before hands go near.",
+    ),
     Caution("glycol", "Coolant", "Glycol is poisonous and tastes sweet. Catch it, keep it from animals, hand it in."),
 )
 
@@ -58,7 +64,10 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         return Result(
             checks=lambda mean, peak: gates,
             unknown=[Unknown("heat", "Heat", "core_fan", fields)],
-            figures={}, needs=needs, notices=[], working=lambda index: [],
+            figures={},
+            needs=needs,
+            notices=[],
+            working=lambda index: [],
         )
     heat = heat_made(solved, context, context.mean)
     seen = shown(solved, heat)
@@ -71,28 +80,48 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     notes: list[Notice] = checks.notices(solved, context)
     on = solved.airs
     figures: Mapping[str, Array] = {
-        "coolant_out_k": seen.steady, "end_of_duty_k": seen.end, "coolant_limit_k": solved.limit,
-        "boiling_point_k": solved.boiling, "limiting_ambient_k": limiting,
+        "coolant_out_k": seen.steady,
+        "end_of_duty_k": seen.end,
+        "coolant_limit_k": solved.limit,
+        "boiling_point_k": solved.boiling,
+        "limiting_ambient_k": limiting,
         "air_to_boil_k": solved.boiling - (seen.steady - solved.ambient),
-        "core_air_mass_flow_kg_s": on.mass_flow[1], "face_velocity_m_s": on.velocity[1],
+        "core_air_mass_flow_kg_s": on.mass_flow[1],
+        "face_velocity_m_s": on.velocity[1],
         "core_air_pressure_drop_pa": on.path.core_drop(on.velocity)[1],
-        "coolant_volume_flow_m3_s": solved.flow, "ua_w_k": solved.at_limit.ua,
-        "ntu": solved.at_limit.ntu, "effectiveness": solved.at_limit.effectiveness,
-        "heat_shed_w": solved.at_limit.heat, "heat_made_w": heat, "heat_carried_w": solved.capacity,
-        "fan_share": seen.fan_share, "thermostat_open": seen.thermostat_open,
+        "coolant_volume_flow_m3_s": solved.flow,
+        "ua_w_k": solved.at_limit.ua,
+        "ntu": solved.at_limit.ntu,
+        "effectiveness": solved.at_limit.effectiveness,
+        "heat_shed_w": solved.at_limit.heat,
+        "heat_made_w": heat,
+        "heat_carried_w": solved.capacity,
+        "fan_share": seen.fan_share,
+        "thermostat_open": seen.thermostat_open,
         "hose_velocity_m_s": solved.hose_speed,
         "heat_capacity_j_k": np.broadcast_to(solved.heat_capacity, solved.limit.shape),
         "air_density_kg_m3": air_media.density(solved.ambient, solved.pressure),
     }
     return Result(
-        checks=judge, unknown=[], figures=figures, needs=needs, notices=notes,
+        checks=judge,
+        unknown=[],
+        figures=figures,
+        needs=needs,
+        notices=notes,
         working=lambda index: working.steps(solved, context, seen, limiting, index),
     )
 
 
 SYSTEM: System = System(
-    id="cooling", title="Cooling", facts=facts.CoolingFacts, fill=facts.fill, parts=PARTS,
-    applies=applies, solve=solve, cautions=CAUTIONS, instrument=instrument,
+    id="cooling",
+    title="Cooling",
+    facts=facts.CoolingFacts,
+    fill=facts.fill,
+    parts=PARTS,
+    applies=applies,
+    solve=solve,
+    cautions=CAUTIONS,
+    instrument=instrument,
 )
 
 __all__ = ["SYSTEM"]

@@ -103,8 +103,7 @@ def _bare(path: AirPath, unknown: Array) -> tuple[Array, Array]:
     u_open = _quadratic(path.a, path.b, front - unknown)
     u = covered * u_fan + (1.0 - covered) * u_open
     out = path.exit_area * _signed_root(
-        (unknown - BASE_PRESSURE * as_array(path.dynamic_head))
-        * 2.0 / (as_array(path.exit_loss) * path.density_hot)
+        (unknown - BASE_PRESSURE * as_array(path.dynamic_head)) * 2.0 / (as_array(path.exit_loss) * path.density_hot)
     )
     # Heat is carried by air in either direction; the open part may blow back at standstill.
     effective = covered * np.abs(u_fan) + (1.0 - covered) * np.maximum(u_open, 0.0)
@@ -112,7 +111,9 @@ def _bare(path: AirPath, unknown: Array) -> tuple[Array, Array]:
 
 
 RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
-    "full": _full, "flaps": _flaps, "none": _bare,
+    "full": _full,
+    "flaps": _flaps,
+    "none": _bare,
 }
 
 
@@ -124,9 +125,7 @@ def face_velocity(path: AirPath, shroud: str) -> Array:
     residual = RESIDUALS[shroud]
     q = as_array(path.dynamic_head)
     reach = as_array(path.fan_pressure) * as_array(path.fan_share) + as_array(path.ram) * q + 0.2 * q + 1.0
-    shape = np.broadcast_shapes(
-        np.shape(reach), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face)
-    )
+    shape = np.broadcast_shapes(np.shape(reach), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face))
     low = np.broadcast_to(-reach - 1.0, shape)
     high = np.broadcast_to(reach + 1.0, shape)
     found = find_root(lambda x: residual(path, x)[0], low, high, tolerance=1e-4)

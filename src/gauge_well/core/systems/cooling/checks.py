@@ -15,9 +15,7 @@ from gauge_well.core.typing import Array, as_array
 from gauge_well.core.validity import Notice
 
 
-def heat_check(
-    cooling: Cooling, context: Context, mean: Operation, limiting: Array | None = None
-) -> Check:
+def heat_check(cooling: Cooling, context: Context, mean: Operation, limiting: Array | None = None) -> Check:
     """Heat made against heat shed with the coolant at its limit, for as long as the duty lasts."""
     heat = heat_made(cooling, context, mean)
     count = len(context.duties.cases)
@@ -29,7 +27,14 @@ def heat_check(
         for i in range(count):
             sentences.append(_sentence(holds_to[i], asked[i], made[i], carried[i]))
     return Check(
-        "heat", "Heat", "core_fan", CheckClass.LIMIT, None, "power", heat, cooling.capacity,
+        "heat",
+        "Heat",
+        "core_fan",
+        CheckClass.LIMIT,
+        None,
+        "power",
+        heat,
+        cooling.capacity,
         ratio_fill(heat, cooling.capacity),
         code="" if np.all(cooling.capacity > 0.0) else "ambient_over_limit",
         sentences=tuple(sentences),
@@ -38,8 +43,10 @@ def heat_check(
 
 def _sentence(limiting: float, asked: float, made: float, carried: float) -> Sentence:
     values: dict[str, tuple[float, str] | str] = {
-        "to": (limiting, "temperature"), "asked": (asked, "temperature"),
-        "made": (made, "power"), "carried": (max(carried, 0.0), "power"),
+        "to": (limiting, "temperature"),
+        "asked": (asked, "temperature"),
+        "made": (made, "power"),
+        "carried": (max(carried, 0.0), "power"),
     }
     if carried <= 0.0:
         return Sentence("The air or the start is already over the coolant's limit.", values)
@@ -61,13 +68,22 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
     number = float(np.ravel(left)[0])
     sentence = Sentence(
         "{left} left to the first moving thing; keep {keep}."
-        if number >= 0 else "The stack is {over} deeper than the room; keep {keep} clear besides.",
+        if number >= 0
+        else "The stack is {over} deeper than the room; keep {keep} clear besides.",
         {"left": (number, "length"), "over": (-number, "length"), "keep": (MOVING_PARTS, "length")},
     )
     # A gap is drawn the other way round: what is needed is the capacity to be kept.
     return Check(
-        "stack", "Depth to the pulley", "stack", CheckClass.LIMIT, Scales.GATE, "length",
-        MOVING_PARTS, left, gap_fill(left, MOVING_PARTS), sentences=(sentence,),
+        "stack",
+        "Depth to the pulley",
+        "stack",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "length",
+        MOVING_PARTS,
+        left,
+        gap_fill(left, MOVING_PARTS),
+        sentences=(sentence,),
     )
 
 
@@ -78,28 +94,42 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
     speeds = duty_values(cooling.hose_speed, len(cases))
     worst = int(np.argmax(speeds))
     if speeds[worst] > HOSE_SPEED * 1.001:
-        found.append(Notice(
-            "hose_speed",
-            Sentence("Coolant runs at {v} in the hose; {guide} is the guide. A larger hose costs the pump less.",
-                     {"v": (speeds[worst], "speed_m_s"), "guide": (HOSE_SPEED, "speed_m_s")}),
-            "cooling.hose_bore", cases[worst].id,
-        ))
+        found.append(
+            Notice(
+                "hose_speed",
+                Sentence(
+                    "Coolant runs at {v} in the hose; {guide} is the guide. A larger hose costs the pump less.",
+                    {"v": (speeds[worst], "speed_m_s"), "guide": (HOSE_SPEED, "speed_m_s")},
+                ),
+                "cooling.hose_bore",
+                cases[worst].id,
+            )
+        )
     reynolds = duty_values(cooling.fluid.reynolds, len(cases))
-    slow = [i for i, case in enumerate(cases) if reynolds[i] < 2300.0 and not case.kind == "idle"]
+    slow = [i for i, case in enumerate(cases) if reynolds[i] < 2300.0 and case.kind != "idle"]
     if slow:
         i = min(slow, key=lambda k: reynolds[k])
-        found.append(Notice(
-            "laminar",
-            Sentence("Coolant in the tubes is laminar (Re {re}): more flow, or more passes, helps more "
-                     "here than a thicker core.", {"re": f"{reynolds[i]:.0f}"}),
-            "cooling.coolant_flow", cases[i].id,
-        ))
+        found.append(
+            Notice(
+                "laminar",
+                Sentence(
+                    "Coolant in the tubes is laminar (Re {re}): more flow, or more passes, helps more "
+                    "here than a thicker core.",
+                    {"re": f"{reynolds[i]:.0f}"},
+                ),
+                "cooling.coolant_flow",
+                cases[i].id,
+            )
+        )
     if cooling.facts.fan_kind == "none":
         slow_air = [case for case in cases if case.air_speed < 5.0]
         if slow_air:
-            found.append(Notice(
-                "no_fan", Sentence("No fan is fitted and {duty} brings hardly any air.",
-                                   {"duty": slow_air[0].name.lower()}),
-                "cooling.fan_kind", slow_air[0].id,
-            ))
+            found.append(
+                Notice(
+                    "no_fan",
+                    Sentence("No fan is fitted and {duty} brings hardly any air.", {"duty": slow_air[0].name.lower()}),
+                    "cooling.fan_kind",
+                    slow_air[0].id,
+                )
+            )
     return found

@@ -23,7 +23,9 @@ OPENINGS: Mapping[str, tuple[str, float]] = {
 }
 # label, K on face velocity.
 GRILLES: Mapping[str, tuple[str, float]] = {
-    "none": ("no grille", 0.0), "usual": ("usual grille", 6.0), "dense": ("dense grille", 10.0),
+    "none": ("no grille", 0.0),
+    "usual": ("usual grille", 6.0),
+    "dense": ("dense grille", 10.0),
 }
 OIL_COOLERS: Mapping[str, str] = {"none": "none, or into air", "water": "into the coolant"}
 # Generic pullers on a rig: diameter [m] -> free air [m3/s], shut-off [Pa]; common practice.
@@ -115,8 +117,11 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("fan_flow", free, "a usual fan of that size, on a rig")
         rule("fan_pressure", float(np.interp(d, FAN_DIAMETERS, FAN_SHUT_OFF)), "a usual fan of that size")
         rule("fan_depth", 0.06 + 0.05 * max(0.0, d - 0.3), "a usual fan of that size")
-    rule("fan_rating", "advertised" if given.get("fan_flow") is not None else "rig",
-         "catalogue figures are" if given.get("fan_flow") is not None else "as the rule is")
+    rule(
+        "fan_rating",
+        "advertised" if given.get("fan_flow") is not None else "rig",
+        "catalogue figures are" if given.get("fan_flow") is not None else "as the rule is",
+    )
     thermostat = engine.get("thermostat") or 361.15
     rule("fan_on", float(thermostat) + 8.0, "8 K over the thermostat")
     rule("fan_off", float(thermostat) + 3.0, "3 K over the thermostat")

@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.heat import radiator
 from gauge_well.core.media import air as air_media
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.facts import CoolingFacts
@@ -18,7 +19,6 @@ from gauge_well.core.systems.cooling.model import (
     fan_of,
     solve_air,
 )
-from gauge_well.core.heat import radiator
 
 POINTS = 61
 
@@ -77,7 +77,9 @@ def instrument(context: Context, facts: CoolingFacts, options: Mapping[str, floa
     with_fan = fan.shroud != "none"
     ram = (flat(path.ram) + 0.1) * q
     return {
-        "duty": case.id, "air_speed": speed, "shroud": fan.shroud,
+        "duty": case.id,
+        "air_speed": speed,
+        "shroud": fan.shroud,
         "flow": [float(x) for x in rho * face * u],
         "resists": [float(x) for x in resists],
         "pushes": [float(x) for x in (rise + ram if with_fan else np.full(POINTS, ram))],

@@ -87,7 +87,9 @@ def fan_of(facts: CoolingFacts) -> Fan:
     if facts.fan_kind == "pusher":
         flow = flow * PUSHER
     return Fan(
-        flow, need(facts.fan_pressure, "cooling.fan_pressure"), count * np.pi / 4.0 * diameter**2,
+        flow,
+        need(facts.fan_pressure, "cooling.fan_pressure"),
+        count * np.pi / 4.0 * diameter**2,
         facts.shroud or "full",
     )
 
@@ -154,8 +156,15 @@ def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[
 
 
 def solve_air(
-    core: radiator.RadiatorCore, fan: Fan, facts: CoolingFacts, ambient: Array, pressure: Array,
-    speed: Array, condenser_heat: Array, hot: Value, shares: tuple[float, ...] = (0.0, 1.0),
+    core: radiator.RadiatorCore,
+    fan: Fan,
+    facts: CoolingFacts,
+    ambient: Array,
+    pressure: Array,
+    speed: Array,
+    condenser_heat: Array,
+    hot: Value,
+    shares: tuple[float, ...] = (0.0, 1.0),
     rise: Array | None = None,
 ) -> AirSolved:
     """Air flow for each fan share (leading axis; off and on), hot density in two passes.
@@ -179,10 +188,17 @@ def solve_air(
         film = 0.5 * (ambient + out)
         a, b = radiator.resistance(core, rho, rho_hot, film)
         path = AirPath(
-            face=core.face, covered=covered, a=a, b=b + 0.5 * front * rho,
-            ram=OPENINGS[facts.opening or "open_nose"][1], dynamic_head=q, density=rho,
-            density_hot=rho_hot, fan_flow=fan.free_air,
-            fan_pressure=as_array(fan.shut_off) * rho_hot / 1.2, fan_share=share,
+            face=core.face,
+            covered=covered,
+            a=a,
+            b=b + 0.5 * front * rho,
+            ram=OPENINGS[facts.opening or "open_nose"][1],
+            dynamic_head=q,
+            density=rho,
+            density_hot=rho_hot,
+            fan_flow=fan.free_air,
+            fan_pressure=as_array(fan.shut_off) * rho_hot / 1.2,
+            fan_share=share,
             exit_area=need(facts.exit_area, "cooling.exit_area"),
             exit_loss=need(facts.exit_loss, "cooling.exit_loss"),
         )
@@ -208,7 +224,9 @@ def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[
     thermostat = float(np.max(as_array(need(context.engine.facts.thermostat, "engine.thermostat"))))
     warm = thermostat + START_OVER_THERMOSTAT
     by_start = {
-        "warm": (warm, METAL_START * METAL_STANDS), "cool": (343.15, 0.0), "soaked": (warm + 14.0, 0.0),
+        "warm": (warm, METAL_START * METAL_STANDS),
+        "cool": (343.15, 0.0),
+        "soaked": (warm + 14.0, 0.0),
     }
     coolant_t, metal_t = [], []
     for i, case in enumerate(context.duties.cases):
@@ -223,16 +241,21 @@ def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[
 def heat_capacities(context: Context, core: radiator.RadiatorCore) -> tuple[Array, Array]:
     """Metal and coolant heat capacity [J/K]."""
     facts = context.engine.facts
-    metal = METAL_SHARE * as_array(need(facts.dry_mass, "engine.dry_mass")) * MATERIALS[
-        facts.material or "iron_light_head"
-    ][1]
+    metal = (
+        METAL_SHARE
+        * as_array(need(facts.dry_mass, "engine.dry_mass"))
+        * MATERIALS[facts.material or "iron_light_head"][1]
+    )
     litres = 4.0 + 2.0 * as_array(context.engine.displacement) * 1e3
     return metal, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
 
 
 def prepare(
-    context: Context, facts: CoolingFacts, ambient: Array | None = None,
-    shares: tuple[float, ...] = (0.0, 1.0), rise: Array | None = None,
+    context: Context,
+    facts: CoolingFacts,
+    ambient: Array | None = None,
+    shares: tuple[float, ...] = (0.0, 1.0),
+    rise: Array | None = None,
 ) -> Cooling:
     """Solve everything that does not depend on power: air, flows, heat shed at the limit.
 
@@ -248,8 +271,16 @@ def prepare(
     flow = flow_at * duties.column("engine_speed") / at_speed
     bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
     airs = solve_air(
-        core, fan, facts, t_amb, pressure, duties.column("air_speed"),
-        duties.column("condenser_heat"), limit, shares, rise,
+        core,
+        fan,
+        facts,
+        t_amb,
+        pressure,
+        duties.column("air_speed"),
+        duties.column("condenser_heat"),
+        limit,
+        shares,
+        rise,
     )
     fluid = radiator.coolant_side(core, flow, limit - 3.0, glycol)
     on = pick_fan(airs, -1)
@@ -258,17 +289,28 @@ def prepare(
     conductance = np.maximum(at_limit.heat / lift, 1e-3)
     start, start_metal = start_temperatures(context, limit, t_amb)
     metal, liquid = heat_capacities(context, core)
-    response = respond(
-        duties.column("duration"), metal, liquid, context.mean.rated_coolant / METAL_STANDS, conductance
-    )
-    free = (
-        response.weight_metal * start_metal + response.weight_coolant * start
-        + response.weight_sink * on.air_in
-    )
+    response = respond(duties.column("duration"), metal, liquid, context.mean.rated_coolant / METAL_STANDS, conductance)
+    free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * on.air_in
     return Cooling(
-        facts, core, fan, glycol, pressure, boiling, limit, t_amb, airs, flow,
-        flow / (np.pi / 4.0 * bore**2), fluid, at_limit, on.air_in, start, start_metal, response,
-        (limit - free) / response.per_watt, metal + liquid,
+        facts,
+        core,
+        fan,
+        glycol,
+        pressure,
+        boiling,
+        limit,
+        t_amb,
+        airs,
+        flow,
+        flow / (np.pi / 4.0 * bore**2),
+        fluid,
+        at_limit,
+        on.air_in,
+        start,
+        start_metal,
+        response,
+        (limit - free) / response.per_watt,
+        metal + liquid,
         as_array(need(context.engine.facts.thermostat, "engine.thermostat")),
     )
 
@@ -281,8 +323,12 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
 
     side = airs.side
     return replace(
-        airs, velocity=cut(airs.velocity), mass_flow=cut(airs.mass_flow), air_in=cut(airs.air_in),
-        rise=cut(airs.rise), side=radiator.AirSide(*(cut(getattr(side, name)) for name in side.__dataclass_fields__)),
+        airs,
+        velocity=cut(airs.velocity),
+        mass_flow=cut(airs.mass_flow),
+        air_in=cut(airs.air_in),
+        rise=cut(airs.rise),
+        side=radiator.AirSide(*(cut(getattr(side, name)) for name in side.__dataclass_fields__)),
     )
 
 
@@ -347,8 +393,10 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     fan = np.where(off, 0.0, np.where(sharing, share, 1.0))
     r = cooling.response
     linear = (
-        r.weight_metal * cooling.start_metal + r.weight_coolant * cooling.start
-        + r.weight_sink * cooling.sink + r.per_watt * heat
+        r.weight_metal * cooling.start_metal
+        + r.weight_coolant * cooling.start
+        + r.weight_sink * cooling.sink
+        + r.per_watt * heat
     )
     # The thermostat and the fan hold the coolant up; the linear answer knows them full open.
     floor = np.minimum(cooling.start, steady)

@@ -44,13 +44,21 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     faces = FACES[:, None, None]
     trial = replace(
         facts,
-        core_width=np.sqrt(faces * ASPECT), core_height=np.sqrt(faces / ASPECT), core_depth=depth,
+        core_width=np.sqrt(faces * ASPECT),
+        core_height=np.sqrt(faces / ASPECT),
+        core_depth=depth,
         core_rows=facts.core_rows if facts.core_depth is not None else (2.0 if depth > 0.045 else 1.0),
     )
     if facts.fan_kind != "none":
         trial = replace(
-            trial, fan_kind="puller", fan_count=1.0, fan_diameter=0.8 * np.sqrt(faces),
-            fan_flow=FAN_SPEED * faces, fan_pressure=FAN_PRESSURE, fan_rating="rig", shroud="full",
+            trial,
+            fan_kind="puller",
+            fan_count=1.0,
+            fan_diameter=0.8 * np.sqrt(faces),
+            fan_flow=FAN_SPEED * faces,
+            fan_pressure=FAN_PRESSURE,
+            fan_rating="rig",
+            shroud="full",
         )
     solved = prepare(context, trial, shares=(1.0,))
     heat = heat_made(solved, context, context.mean)
@@ -62,9 +70,18 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     enough = np.flatnonzero(most <= 1.0)
     duty = context.duties.cases[int(worst)]
     if enough.size == 0:
-        found.append(Need("core", "core_face", float("nan"), "area", Sentence(
-            "No core of {depth} carries {duty} with that air: its limit is the air, not the core.",
-            {"depth": (depth, "length"), "duty": duty.name.lower()})))
+        found.append(
+            Need(
+                "core",
+                "core_face",
+                float("nan"),
+                "area",
+                Sentence(
+                    "No core of {depth} carries {duty} with that air: its limit is the air, not the core.",
+                    {"depth": (depth, "length"), "duty": duty.name.lower()},
+                ),
+            )
+        )
     else:
         i = int(enough[0])
         face = float(FACES[i])
@@ -74,29 +91,80 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             worst = np.argmax(fill[i])
             duty = context.duties.cases[int(worst)]
         width = float(np.sqrt(face * ASPECT))
-        found.append(Need("core", "core_face", face, "area", Sentence(
-            "A {depth} core of {face}, for instance {width} × {height}; {duty} decides.",
-            {"depth": (depth, "length"), "face": (face, "area"), "width": (width, "length"),
-             "height": (face / width, "length"), "duty": duty.name.lower()})))
+        found.append(
+            Need(
+                "core",
+                "core_face",
+                face,
+                "area",
+                Sentence(
+                    "A {depth} core of {face}, for instance {width} × {height}; {duty} decides.",
+                    {
+                        "depth": (depth, "length"),
+                        "face": (face, "area"),
+                        "width": (width, "length"),
+                        "height": (face / width, "length"),
+                        "duty": duty.name.lower(),
+                    },
+                ),
+            )
+        )
         if facts.fan_kind != "none":
-            found.append(Need("fan", "fan_free_air", FAN_SPEED * face, "air_flow", Sentence(
-                "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud.",
-                {"flow": (FAN_SPEED * face, "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")})))
+            found.append(
+                Need(
+                    "fan",
+                    "fan_free_air",
+                    FAN_SPEED * face,
+                    "air_flow",
+                    Sentence(
+                        "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud.",
+                        {"flow": (FAN_SPEED * face, "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")},
+                    ),
+                )
+            )
     glycol, boiling, limit = boiling_and_limit(context, facts, context.duties.column("pressure"))
     flow, speed, _ = coolant_flow(context, facts, glycol)
     rated = float(np.max(flow)) * context.engine.rated_speed / speed
-    found.append(Need("pump", "coolant_volume_flow", rated, "flow", Sentence(
-        "A coolant pump moving {flow} at {rpm}.",
-        {"flow": (rated, "flow"), "rpm": (context.engine.rated_speed, "speed_rpm")})))
+    found.append(
+        Need(
+            "pump",
+            "coolant_volume_flow",
+            rated,
+            "flow",
+            Sentence(
+                "A coolant pump moving {flow} at {rpm}.",
+                {"flow": (rated, "flow"), "rpm": (context.engine.rated_speed, "speed_rpm")},
+            ),
+        )
+    )
     bore = float(np.sqrt(4.0 * rated / (3.5 * np.pi)))
-    found.append(Need("hose", "hose_bore", bore, "length", Sentence(
-        "Hoses of {bore} bore or more for that flow.", {"bore": (bore, "length")})))
+    found.append(
+        Need(
+            "hose",
+            "hose_bore",
+            bore,
+            "length",
+            Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (bore, "length")}),
+        )
+    )
     own = float(np.max(need(context.engine.facts.coolant_limit, "engine.coolant_limit")))
     lowest = float(np.min(limit))
     if lowest < own - 0.1:
-        found.append(Need("cap", "coolant_limit", lowest, "temperature", Sentence(
-            "Boiling, at {boil}, sets the coolant's limit at {limit}; the engine would allow {own}. "
-            "A higher cap buys that.",
-            {"boil": (float(np.min(boiling)), "temperature"), "limit": (lowest, "temperature"),
-             "own": (own, "temperature")})))
+        found.append(
+            Need(
+                "cap",
+                "coolant_limit",
+                lowest,
+                "temperature",
+                Sentence(
+                    "Boiling, at {boil}, sets the coolant's limit at {limit}; the engine would allow {own}. "
+                    "A higher cap buys that.",
+                    {
+                        "boil": (float(np.min(boiling)), "temperature"),
+                        "limit": (lowest, "temperature"),
+                        "own": (own, "temperature"),
+                    },
+                ),
+            )
+        )
     return found

@@ -18,62 +18,192 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     core, facts = cooling.core, cooling.facts
     on = pick_fan(cooling.airs, -1)
     duties = context.duties
-    w.add("p_boil", "Boiling pressure", "p_amb + p_cap", cooling.pressure + need(facts.cap_pressure, ""),
-          "pressure_absolute", {"p_amb": cooling.pressure, "p_cap": need(facts.cap_pressure, "")}, "arithmetic")
-    w.add("T_lim", "Hottest coolant allowed", "minimum(T_boil - 10, T_engine)", cooling.limit, "temperature",
-          {"T_boil": cooling.boiling, "T_engine": need(context.engine.facts.coolant_limit, "")},
-          "iapws1992; dippr_glycol; Raoult's law")
+    w.add(
+        "p_boil",
+        "Boiling pressure",
+        "p_amb + p_cap",
+        cooling.pressure + need(facts.cap_pressure, ""),
+        "pressure_absolute",
+        {"p_amb": cooling.pressure, "p_cap": need(facts.cap_pressure, "")},
+        "arithmetic",
+    )
+    w.add(
+        "T_lim",
+        "Hottest coolant allowed",
+        "minimum(T_boil - 10, T_engine)",
+        cooling.limit,
+        "temperature",
+        {"T_boil": cooling.boiling, "T_engine": need(context.engine.facts.coolant_limit, "")},
+        "iapws1992; dippr_glycol; Raoult's law",
+    )
     w.add("A_face", "Core face", "w * h", core.face, "area", {"w": core.width, "h": core.height}, "arithmetic")
-    w.add("A_air", "Air-side surface", "A_fin + A_tube", core.air_area, "area",
-          {"A_fin": core.fin_area, "A_tube": core.tube_area}, "chang1997, geometry")
+    w.add(
+        "A_air",
+        "Air-side surface",
+        "A_fin + A_tube",
+        core.air_area,
+        "area",
+        {"A_fin": core.fin_area, "A_tube": core.tube_area},
+        "chang1997, geometry",
+    )
     rho = air.density(cooling.ambient, cooling.pressure)
-    w.add("rho", "Air density outside", "p / (287.05287 * T)", rho, "density",
-          {"p": cooling.pressure, "T": cooling.ambient}, "iso2533")
+    w.add(
+        "rho",
+        "Air density outside",
+        "p / (287.05287 * T)",
+        rho,
+        "density",
+        {"p": cooling.pressure, "T": cooling.ambient},
+        "iso2533",
+    )
     path = on.path
     u = on.velocity
     v = duties.column("air_speed")
-    w.add("q", "Dynamic head", "0.5 * rho * v ** 2", path.dynamic_head, "pressure_small",
-          {"rho": rho, "v": v}, "arithmetic")
+    w.add(
+        "q",
+        "Dynamic head",
+        "0.5 * rho * v ** 2",
+        path.dynamic_head,
+        "pressure_small",
+        {"rho": rho, "v": v},
+        "arithmetic",
+    )
     if cooling.fan.shroud == "full":
         flow = u * core.face * path.expansion
         rise = path.fan_pressure * (1.0 - (flow / path.fan_flow) * np.abs(flow / path.fan_flow))
-        w.add("u", "Air speed on the face, fan on",
-              "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay", u, "speed_m_s",
-              {"K_ram": path.ram, "q": path.dynamic_head, "P_fan": rise, "a": path.a, "b": path.b, "u": u,
-               "p_bay": path.back_pressure(flow)},
-              "eck1973; kays1984; chang2000", solved=True, scale=path.ram * path.dynamic_head + path.fan_pressure)
-    w.add("m_air", "Air through the core", "rho * u * A_face", on.mass_flow, "mass_flow_s",
-          {"rho": rho, "u": np.maximum(on.mass_flow / (rho * core.face), 0.0), "A_face": core.face}, "arithmetic")
+        w.add(
+            "u",
+            "Air speed on the face, fan on",
+            "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay",
+            u,
+            "speed_m_s",
+            {
+                "K_ram": path.ram,
+                "q": path.dynamic_head,
+                "P_fan": rise,
+                "a": path.a,
+                "b": path.b,
+                "u": u,
+                "p_bay": path.back_pressure(flow),
+            },
+            "eck1973; kays1984; chang2000",
+            solved=True,
+            scale=path.ram * path.dynamic_head + path.fan_pressure,
+        )
+    w.add(
+        "m_air",
+        "Air through the core",
+        "rho * u * A_face",
+        on.mass_flow,
+        "mass_flow_s",
+        {"rho": rho, "u": np.maximum(on.mass_flow / (rho * core.face), 0.0), "A_face": core.face},
+        "arithmetic",
+    )
     side = on.side
-    w.add("hA_air", "Air-side conductance", "h * A_air * (1 - A_fin / A_air * (1 - eta))", side.conductance,
-          "conductance", {"h": side.coefficient, "A_air": core.air_area, "A_fin": core.fin_area,
-                          "eta": side.fin_efficiency}, "chang1997, j × 0.85; incropera2007, ch. 3")
+    w.add(
+        "hA_air",
+        "Air-side conductance",
+        "h * A_air * (1 - A_fin / A_air * (1 - eta))",
+        side.conductance,
+        "conductance",
+        {"h": side.coefficient, "A_air": core.air_area, "A_fin": core.fin_area, "eta": side.fin_efficiency},
+        "chang1997, j × 0.85; incropera2007, ch. 3",
+    )
     fluid = cooling.fluid
-    w.add("m_c", "Coolant speed in the tubes", "V / A_c", fluid.speed, "speed_m_s",
-          {"V": cooling.flow, "A_c": core.coolant_area}, "arithmetic")
-    w.add("hA_c", "Coolant-side conductance", "h * A", fluid.conductance, "conductance",
-          {"h": fluid.coefficient, "A": core.coolant_surface}, "gnielinski1976; shah1978; melinder2010")
+    w.add(
+        "m_c",
+        "Coolant speed in the tubes",
+        "V / A_c",
+        fluid.speed,
+        "speed_m_s",
+        {"V": cooling.flow, "A_c": core.coolant_area},
+        "arithmetic",
+    )
+    w.add(
+        "hA_c",
+        "Coolant-side conductance",
+        "h * A",
+        fluid.conductance,
+        "conductance",
+        {"h": fluid.coefficient, "A": core.coolant_surface},
+        "gnielinski1976; shah1978; melinder2010",
+    )
     wall = core.wall / (core.conductivity * core.coolant_surface)
-    w.add("UA", "Core conductance", "0.9 / (1 / hA_air + R_wall + 1 / hA_c)", cooling.at_limit.ua, "conductance",
-          {"hA_air": side.conductance, "R_wall": wall, "hA_c": fluid.conductance}, "kays1984; ageing 0.9")
+    w.add(
+        "UA",
+        "Core conductance",
+        "0.9 / (1 / hA_air + R_wall + 1 / hA_c)",
+        cooling.at_limit.ua,
+        "conductance",
+        {"hA_air": side.conductance, "R_wall": wall, "hA_c": fluid.conductance},
+        "kays1984; ageing 0.9",
+    )
     least = np.minimum(side.capacity_rate, fluid.capacity_rate)
-    w.add("N", "Transfer units", "UA / C_min", cooling.at_limit.ntu, "ratio",
-          {"UA": cooling.at_limit.ua, "C_min": least}, "incropera2007, ch. 11")
-    w.add("T_air", "Air into the core", "T_amb + dT", on.air_in, "temperature",
-          {"T_amb": cooling.ambient, "dT": on.air_in - cooling.ambient}, "recirculation, condenser")
-    w.add("Q_lim", "Heat shed at the limit", "eps * C_min * (T_lim - T_air)", cooling.at_limit.heat, "power",
-          {"eps": cooling.at_limit.effectiveness, "C_min": least, "T_lim": cooling.limit, "T_air": on.air_in},
-          "mason1955, exact series, both unmixed")
+    w.add(
+        "N",
+        "Transfer units",
+        "UA / C_min",
+        cooling.at_limit.ntu,
+        "ratio",
+        {"UA": cooling.at_limit.ua, "C_min": least},
+        "incropera2007, ch. 11",
+    )
+    w.add(
+        "T_air",
+        "Air into the core",
+        "T_amb + dT",
+        on.air_in,
+        "temperature",
+        {"T_amb": cooling.ambient, "dT": on.air_in - cooling.ambient},
+        "recirculation, condenser",
+    )
+    w.add(
+        "Q_lim",
+        "Heat shed at the limit",
+        "eps * C_min * (T_lim - T_air)",
+        cooling.at_limit.heat,
+        "power",
+        {"eps": cooling.at_limit.effectiveness, "C_min": least, "T_lim": cooling.limit, "T_air": on.air_in},
+        "mason1955, exact series, both unmixed",
+    )
     r = cooling.response
     if np.isfinite(duties.cases[index].duration):
-        w.add("Q_cap", "Heat that just brings the end of the duty to the limit",
-              "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_air)) / per_w", cooling.capacity, "power",
-              {"T_lim": cooling.limit, "w_m": r.weight_metal, "T_m": cooling.start_metal,
-               "w_c": r.weight_coolant, "T_c": cooling.start, "w_s": r.weight_sink, "T_air": on.air_in,
-               "per_w": r.per_watt}, "incropera2007, ch. 5, two lumped nodes")
+        w.add(
+            "Q_cap",
+            "Heat that just brings the end of the duty to the limit",
+            "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_air)) / per_w",
+            cooling.capacity,
+            "power",
+            {
+                "T_lim": cooling.limit,
+                "w_m": r.weight_metal,
+                "T_m": cooling.start_metal,
+                "w_c": r.weight_coolant,
+                "T_c": cooling.start,
+                "w_s": r.weight_sink,
+                "T_air": on.air_in,
+                "per_w": r.per_watt,
+            },
+            "incropera2007, ch. 5, two lumped nodes",
+        )
     heat = heat_made(cooling, context, context.mean)
-    w.add("fill", "Heat made over heat carried", "Q / C", heat / np.maximum(cooling.capacity, 1e-9), "share",
-          {"Q": heat, "C": np.maximum(cooling.capacity, 1e-9)}, "arithmetic")
-    w.add("T_max", "Limiting ambient", "T_max", limiting, "temperature", {"T_max": limiting},
-          "whole model run again at other ambients", solved=False)
+    w.add(
+        "fill",
+        "Heat made over heat carried",
+        "Q / C",
+        heat / np.maximum(cooling.capacity, 1e-9),
+        "share",
+        {"Q": heat, "C": np.maximum(cooling.capacity, 1e-9)},
+        "arithmetic",
+    )
+    w.add(
+        "T_max",
+        "Limiting ambient",
+        "T_max",
+        limiting,
+        "temperature",
+        {"T_max": limiting},
+        "whole model run again at other ambients",
+        solved=False,
+    )
     return w.steps

@@ -18,12 +18,18 @@ from gauge_well.core.typing import Array
 
 PARTS = {"pump": "Fuel pump", "injectors": "Injectors", "suction": "Suction side"}
 CAUTIONS = (
-    Caution("fuel_vapour", "Line",
-            "Fuel vapour burns. Work in the open, no flame or spark, battery off and away from fuel parts, "
-            "an extinguisher within reach; let the rail's pressure down first."),
-    Caution("pump_cut_off", "Pump",
-            "Fit a cut-off that stops the pump when the engine stops, on lost oil pressure or on impact. "
-            "Local rules decide what is required."),
+    Caution(
+        "fuel_vapour",
+        "Line",
+        "Fuel vapour burns. Work in the open, no flame or spark, battery off and away from fuel parts, "
+        "an extinguisher within reach; let the rail's pressure down first.",
+    ),
+    Caution(
+        "pump_cut_off",
+        "Pump",
+        "Fit a cut-off that stops the pump when the engine stops, on lost oil pressure or on impact. "
+        "Local rules decide what is required.",
+    ),
     Caution("old_tank", "Suction", "Never cut, grind or weld a used fuel tank."),
 )
 
@@ -42,9 +48,7 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
     try:
         curve = model.curve_of(given)
     except MissingFact:
-        missing = tuple(
-            f"fuel.{n}" for n in ("pump_flow", "pump_pressure") if getattr(given, n) is None
-        )
+        missing = tuple(f"fuel.{n}" for n in ("pump_flow", "pump_pressure") if getattr(given, n) is None)
         unknown.append(Unknown("pump_flow", "Pump flow", "pump", missing))
     has_injectors = circuit.way.injectors and given.injector_flow is not None
     if circuit.way.injectors and not has_injectors:
@@ -65,8 +69,11 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
         return found
 
     return Result(
-        checks=judge, unknown=unknown, figures=_figures(context, circuit, base, has_injectors),
-        needs=need.needs(context, circuit), notices=checks.notices(circuit, context, curve, base),
+        checks=judge,
+        unknown=unknown,
+        figures=_figures(context, circuit, base, has_injectors),
+        needs=need.needs(context, circuit),
+        notices=checks.notices(circuit, context, curve, base),
         working=lambda index: working.steps(circuit, curve, base, context, index),
     )
 
@@ -78,12 +85,14 @@ def _figures(
     shape = peak.fuel_mass_flow.shape
     flow = model.drawn(circuit, point, peak)
     figures: dict[str, Array] = {
-        "fuel_mass_flow_kg_s": peak.fuel_mass_flow, "fuel_volume_flow_m3_s": model.burned(peak, circuit.fuel),
+        "fuel_mass_flow_kg_s": peak.fuel_mass_flow,
+        "fuel_volume_flow_m3_s": model.burned(peak, circuit.fuel),
         "rail_pressure_pa": np.broadcast_to(circuit.rail_gauge + model.manifold_lift(circuit, peak), shape),
     }
     if point is not None:
         figures |= {
-            "pump_capacity_m3_s": point.flow, "pump_pressure_pa": point.pressure,
+            "pump_capacity_m3_s": point.flow,
+            "pump_pressure_pa": point.pressure,
             "pump_voltage_v": np.broadcast_to(point.voltage, shape),
             "pump_current_a": np.broadcast_to(point.current, shape),
             "return_flow_m3_s": np.maximum(flow - model.burned(peak, circuit.fuel), 0.0),
@@ -102,8 +111,15 @@ def _figures(
 
 
 SYSTEM: System = System(
-    id="fuel", title="Fuel", facts=facts.FuelFacts, fill=facts.fill, parts=PARTS,
-    applies=applies, solve=solve, cautions=CAUTIONS, instrument=instrument,
+    id="fuel",
+    title="Fuel",
+    facts=facts.FuelFacts,
+    fill=facts.fill,
+    parts=PARTS,
+    applies=applies,
+    solve=solve,
+    cautions=CAUTIONS,
+    instrument=instrument,
 )
 
 __all__ = ["SYSTEM"]

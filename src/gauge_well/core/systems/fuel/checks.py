@@ -23,18 +23,34 @@ def pump_check(circuit: model.Circuit, point: model.PumpPoint, peak: Operation, 
     pressure, volts = duty_values(point.pressure, count), duty_values(point.voltage, count)
     sentences = tuple(
         Sentence(
-            "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}" + (
-                " and {v}." if circuit.facts.pump_drive == "electric" else "."),
-            {"asked": (asked[i], "flow_fuel"), "reserve": (circuit.reserve, "share"),
-             "got": (got[i], "flow_fuel"), "p": (pressure[i], "pressure_gauge"), "v": (volts[i], "voltage")},
-        ) if got[i] > 0.0 else Sentence(
+            "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}"
+            + (" and {v}." if circuit.facts.pump_drive == "electric" else "."),
+            {
+                "asked": (asked[i], "flow_fuel"),
+                "reserve": (circuit.reserve, "share"),
+                "got": (got[i], "flow_fuel"),
+                "p": (pressure[i], "pressure_gauge"),
+                "v": (volts[i], "voltage"),
+            },
+        )
+        if got[i] > 0.0
+        else Sentence(
             "The pump cannot reach {p}, the pressure asked of it.",
-            {"p": (float(np.max(circuit.rail_gauge)), "pressure_gauge")})
+            {"p": (float(np.max(circuit.rail_gauge)), "pressure_gauge")},
+        )
         for i in range(count)
     )
     return Check(
-        "pump_flow", "Pump flow", "pump", CheckClass.LIMIT, None, "flow_fuel", need_flow, point.flow,
-        ratio_fill(need_flow, point.flow), sentences=sentences,
+        "pump_flow",
+        "Pump flow",
+        "pump",
+        CheckClass.LIMIT,
+        None,
+        "flow_fuel",
+        need_flow,
+        point.flow,
+        ratio_fill(need_flow, point.flow),
+        sentences=sentences,
     )
 
 
@@ -44,20 +60,35 @@ def injector_check(circuit: model.Circuit, context: Context, peak: Operation, co
     share = duty_values(found.share, count)
     flow, dp = duty_values(found.flow, count), duty_values(found.pressure, count)
     sentences = tuple(
-        Sentence("Open {share} of the cycle; {ceiling} is the ceiling. Each gives {flow} at {dp}.",
-                 {"share": (share[i], "share"), "ceiling": (circuit.ceiling, "share"),
-                  "flow": (flow[i], "injector_flow"), "dp": (dp[i], "pressure_difference")})
-        if flow[i] > 0.0 else Sentence("Manifold pressure is above the rail: no fuel gets in.")
+        Sentence(
+            "Open {share} of the cycle; {ceiling} is the ceiling. Each gives {flow} at {dp}.",
+            {
+                "share": (share[i], "share"),
+                "ceiling": (circuit.ceiling, "share"),
+                "flow": (flow[i], "injector_flow"),
+                "dp": (dp[i], "pressure_difference"),
+            },
+        )
+        if flow[i] > 0.0
+        else Sentence("Manifold pressure is above the rail: no fuel gets in.")
         for i in range(count)
     )
     fill = np.where(found.flow > 0.0, ratio_fill(found.share, circuit.ceiling), 9.99)
-    return Check("injector_duty", "Injector opening", "injectors", CheckClass.LIMIT, None, "share",
-                 found.share, circuit.ceiling, fill, sentences=sentences)
+    return Check(
+        "injector_duty",
+        "Injector opening",
+        "injectors",
+        CheckClass.LIMIT,
+        None,
+        "share",
+        found.share,
+        circuit.ceiling,
+        fill,
+        sentences=sentences,
+    )
 
 
-def suction_check(
-    circuit: model.Circuit, point: model.PumpPoint | None, peak: Operation, count: int
-) -> Check:
+def suction_check(circuit: model.Circuit, point: model.PumpPoint | None, peak: Operation, count: int) -> Check:
     """Pressure lost to the pump inlet against what the fuel allows before it boils there.
 
     A returned pump draws its whole flow, whatever the engine burns.
@@ -67,19 +98,33 @@ def suction_check(
     margin = duty_values(at.inlet - at.least, count)
     temperature = float(np.max(circuit.temperature))
     sentences = tuple(
-        Sentence("{m} over boiling at the pump inlet, fuel at {t}.",
-                 {"m": (m, "pressure_difference"), "t": (temperature, "temperature")})
-        if m >= 0 else Sentence("Fuel at {t} boils at the pump inlet, {m} short: lower the pump, cool the fuel "
-                                "or widen the line.",
-                                {"m": (-m, "pressure_difference"), "t": (temperature, "temperature")})
+        Sentence(
+            "{m} over boiling at the pump inlet, fuel at {t}.",
+            {"m": (m, "pressure_difference"), "t": (temperature, "temperature")},
+        )
+        if m >= 0
+        else Sentence(
+            "Fuel at {t} boils at the pump inlet, {m} short: lower the pump, cool the fuel or widen the line.",
+            {"m": (-m, "pressure_difference"), "t": (temperature, "temperature")},
+        )
         for m in margin
     )
     shape = np.broadcast_shapes(np.shape(lost), np.shape(allowed))
-    fill = np.where(np.broadcast_to(allowed, shape) > 0.0,
-                    ratio_fill(np.maximum(lost, 0.0), allowed), 9.99)
+    fill = np.where(np.broadcast_to(allowed, shape) > 0.0, ratio_fill(np.maximum(lost, 0.0), allowed), 9.99)
     code = "" if np.all(allowed > 0.0) else "cannot_suck"
-    return Check("suction", "Suction", "suction", CheckClass.LIMIT, None, "pressure_difference",
-                 lost, allowed, fill, code=code, sentences=sentences)
+    return Check(
+        "suction",
+        "Suction",
+        "suction",
+        CheckClass.LIMIT,
+        None,
+        "pressure_difference",
+        lost,
+        allowed,
+        fill,
+        code=code,
+        sentences=sentences,
+    )
 
 
 def notices(
@@ -97,24 +142,51 @@ def notices(
             continue
         speed = flow / float(np.max(bore_area(bore)))
         if speed > guide * 1.001:
-            found.append(Notice(
-                f"{name}_speed",
-                Sentence("Fuel runs at {v} in the {name}; {guide} is the guide. The losses are counted above.",
-                         {"v": (speed, "speed_m_s"), "name": "suction line" if name == "suction" else "line",
-                          "guide": (guide, "speed_m_s")}), where))
+            found.append(
+                Notice(
+                    f"{name}_speed",
+                    Sentence(
+                        "Fuel runs at {v} in the {name}; {guide} is the guide. The losses are counted above.",
+                        {
+                            "v": (speed, "speed_m_s"),
+                            "name": "suction line" if name == "suction" else "line",
+                            "guide": (guide, "speed_m_s"),
+                        },
+                    ),
+                    where,
+                )
+            )
     if curve is not None and curve.by_rule:
-        found.append(Notice(
-            "pump_one_point",
-            Sentence("Only one point of the pump is known; that it stops at {p} is a rule. Give a second "
-                     "point or a table.", {"p": (float(curve.pressure[-1]), "pressure_gauge")}),
-            "fuel.pump_flow_2"))
+        found.append(
+            Notice(
+                "pump_one_point",
+                Sentence(
+                    "Only one point of the pump is known; that it stops at {p} is a rule. Give a second "
+                    "point or a table.",
+                    {"p": (float(curve.pressure[-1]), "pressure_gauge")},
+                ),
+                "fuel.pump_flow_2",
+            )
+        )
     if not circuit.way.injectors:
-        found.append(Notice("injectors_not_judged", Sentence(
-            "Injectors are the engine's own here and not judged; only the supply is.")))
+        found.append(
+            Notice(
+                "injectors_not_judged",
+                Sentence("Injectors are the engine's own here and not judged; only the supply is."),
+            )
+        )
     elif context.engine.facts.cycle == "two_stroke":
         found.append(Notice("two_stroke", Sentence("Injectors are taken to open once every turn.")))
     floor = as_array(circuit.rail_gauge)
-    if facts.reference == "atmosphere" and circuit.way.injectors and float(np.max(context.peak.manifold_gauge)) > 0.2 * float(np.max(floor)):
-        found.append(Notice("fixed_rail", Sentence(
-            "The rail is not referenced to the manifold: under boost the injectors lose flow.")))
+    if (
+        facts.reference == "atmosphere"
+        and circuit.way.injectors
+        and float(np.max(context.peak.manifold_gauge)) > 0.2 * float(np.max(floor))
+    ):
+        found.append(
+            Notice(
+                "fixed_rail",
+                Sentence("The rail is not referenced to the manifold: under boost the injectors lose flow."),
+            )
+        )
     return found

@@ -32,10 +32,14 @@ INJECTIONS: Mapping[str, Injection] = {
 RAILS: Mapping[str, str] = {"returned": "returned to the tank", "dead_headed": "dead-headed"}
 REFERENCES: Mapping[str, str] = {"manifold": "manifold", "atmosphere": "air outside"}
 CEILINGS: Mapping[str, tuple[str, float]] = {
-    "80": ("80 %, cautious", 0.80), "85": ("85 %", 0.85), "90": ("90 %", 0.90),
+    "80": ("80 %, cautious", 0.80),
+    "85": ("85 %", 0.85),
+    "90": ("90 %", 0.90),
 }
 RESERVES: Mapping[str, tuple[str, float]] = {
-    "10": ("10 %", 0.10), "20": ("20 %", 0.20), "30": ("30 %", 0.30),
+    "10": ("10 %", 0.10),
+    "20": ("20 %", 0.20),
+    "30": ("30 %", 0.30),
 }
 PLACES: Mapping[str, str] = {"tank": "in the tank", "outside": "outside the tank"}
 PUMP_DRIVES: Mapping[str, str] = {"electric": "electric", "engine": "driven by the engine"}
@@ -54,7 +58,11 @@ class FuelFacts:
     fuel_temperature: Value | None = quantity("Hottest fuel", "temperature", 250.0, 350.0, group="System")
     reserve: str | None = choice("Pump reserve", {k: v[0] for k, v in RESERVES.items()}, group="System")
     burned_share: Value | None = quantity(
-        "Burned share of pumped fuel", "share", 0.05, 1.0, group="System",
+        "Burned share of pumped fuel",
+        "share",
+        0.05,
+        1.0,
+        group="System",
         help="The rest spills back: 0.2 to 0.9 by kind of injection pump.",
     )
     injector_flow: Value | None = quantity(
@@ -71,7 +79,9 @@ class FuelFacts:
     pump_flow_2: Value | None = quantity("Second point", "flow_fuel", 0.0, 5e-3, group="Pump")
     pump_pressure_2: Value | None = quantity("at ", "pressure_gauge", 0.0, 2e6, group="Pump")
     pump_table: tuple[tuple[float, ...], ...] | None = table(
-        "Pump table", (("pressure", "pressure_gauge"), ("flow", "flow_fuel")), group="Pump",
+        "Pump table",
+        (("pressure", "pressure_gauge"), ("flow", "flow_fuel")),
+        group="Pump",
         help="One row a line, for instance `3 bar, 190 L/h`.",
     )
     pump_count: Value | None = quantity("How many, side by side", "count", 1, 6, group="Pump")
@@ -84,12 +94,15 @@ class FuelFacts:
     line_bore: Value | None = quantity("Line bore", "length", 0.002, 0.06, group="Line")
     line_length: Value | None = quantity("Line length", "length", 0.0, 60.0, group="Line")
     line_loss: Value | None = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line")
-    filter_drop: Value | None = quantity(
-        "Filter, at the flow needed", "pressure_difference", 0.0, 2e5, group="Line"
-    )
+    filter_drop: Value | None = quantity("Filter, at the flow needed", "pressure_difference", 0.0, 2e5, group="Line")
     pump_place: str | None = choice("Pump sits", PLACES, group="Suction")
     suction_lift: Value | None = quantity(
-        "Pump inlet over the fuel", "height", -3.0, 5.0, group="Suction", help="At the lowest level; below it is negative."
+        "Pump inlet over the fuel",
+        "height",
+        -3.0,
+        5.0,
+        group="Suction",
+        help="At the lowest level; below it is negative.",
     )
     suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction")
     suction_length: Value | None = quantity("Suction length", "length", 0.0, 20.0, group="Suction")

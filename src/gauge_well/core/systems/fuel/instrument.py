@@ -37,8 +37,13 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
     asked = moved * (1.0 + circuit.reserve)
     rail = pick(circuit.rail_gauge + model.manifold_lift(circuit, context.peak))
     out: dict[str, Any] = {
-        "duty": cases[index].id, "asked": asked, "moved": moved, "rail": rail,
-        "injection": facts.injection, "rail_kind": facts.rail, "place": facts.pump_place,
+        "duty": cases[index].id,
+        "asked": asked,
+        "moved": moved,
+        "rail": rail,
+        "injection": facts.injection,
+        "rail_kind": facts.rail,
+        "place": facts.pump_place,
     }
     if circuit.way.injectors and facts.injector_flow is not None:
         found = model.injectors(circuit, context.peak, context)
@@ -68,9 +73,11 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
     else:
         point = 0.0
     return out | {
-        "flow": [float(x) for x in flow], "resists": [float(x) for x in resists],
+        "flow": [float(x) for x in flow],
+        "resists": [float(x) for x in resists],
         "pump": [[float(q), float(p)] for q, p in zip(given, pressures, strict=True)],
         "point": {"flow": point, "pressure": float(np.interp(point, flow, resists))},
-        "voltage": voltage, "current": current,
+        "voltage": voltage,
+        "current": current,
         "line_drop": float(np.max(model.line_drop(circuit, point))),
     }

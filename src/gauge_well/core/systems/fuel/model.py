@@ -49,8 +49,14 @@ def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     fuel = context.engine.fuel
     flow = np.max(demand(context.peak, fuel, facts))
     return Circuit(
-        facts, way, fuel, temperature, fuels.kinematic_viscosity(fuel, temperature), as_array(flow),
-        RESERVES[facts.reserve or "20"][1], CEILINGS[facts.ceiling or "85"][1],
+        facts,
+        way,
+        fuel,
+        temperature,
+        fuels.kinematic_viscosity(fuel, temperature),
+        as_array(flow),
+        RESERVES[facts.reserve or "20"][1],
+        CEILINGS[facts.ceiling or "85"][1],
         context.duties.column("pressure"),
     )
 
@@ -74,8 +80,12 @@ def line_drop(circuit: Circuit, flow: Value) -> Array:
     """Pressure line [Pa]: Darcy-Weisbach with fittings, and the filter in proportion to flow."""
     f = circuit.facts
     pipe = pressure_drop(
-        flow, need(f.line_bore, "fuel.line_bore"), need(f.line_length, "fuel.line_length"),
-        circuit.fuel.density, circuit.viscosity, need(f.line_loss, "fuel.line_loss"),
+        flow,
+        need(f.line_bore, "fuel.line_bore"),
+        need(f.line_length, "fuel.line_length"),
+        circuit.fuel.density,
+        circuit.viscosity,
+        need(f.line_loss, "fuel.line_loss"),
     )
     share = as_array(flow) / np.maximum(circuit.design_flow, 1e-12)
     return pipe + as_array(need(f.filter_drop, "fuel.filter_drop")) * share
@@ -85,8 +95,12 @@ def suction_drop(circuit: Circuit, flow: Value) -> Array:
     """Suction line, sieve and lift [Pa]."""
     f = circuit.facts
     pipe = pressure_drop(
-        flow, need(f.suction_bore, "fuel.suction_bore"), need(f.suction_length, "fuel.suction_length"),
-        circuit.fuel.density, circuit.viscosity, 1.5,
+        flow,
+        need(f.suction_bore, "fuel.suction_bore"),
+        need(f.suction_length, "fuel.suction_length"),
+        circuit.fuel.density,
+        circuit.viscosity,
+        1.5,
     )
     share = as_array(flow) / np.maximum(circuit.design_flow, 1e-12)
     sieve = as_array(need(f.sieve_drop, "fuel.sieve_drop")) * share
@@ -162,14 +176,12 @@ def pump_point(circuit: Circuit, curve: PumpCurve, peak: Operation) -> PumpPoint
         loss = line_drop(circuit, flow)
         if facts.rail == "dead_headed":
             share = flow / np.maximum(circuit.design_flow, 1e-12)
-            loss = as_array(facts.filter_drop) * share
+            loss = as_array(need(facts.filter_drop, "fuel.filter_drop")) * share
         return np.asarray(np.maximum(back + loss + suction_drop(circuit, flow), 0.0))
 
     shape = np.broadcast_shapes(np.shape(back), np.shape(most), np.shape(circuit.pressure))
     high = np.broadcast_to(most * 1.0001 + 1e-12, shape)
-    found = find_root(
-        lambda q: curve.flow_at(pressure(q), ratio) - q, np.zeros(shape), high, tolerance=1e-9
-    )
+    found = find_root(lambda q: curve.flow_at(pressure(q), ratio) - q, np.zeros(shape), high, tolerance=1e-9)
     # A pump that cannot reach the rail's pressure gives nothing: the bracket does not straddle.
     flow = np.where(curve.flow_at(pressure(np.zeros(shape)), ratio) <= 0.0, 0.0, found)
     return PumpPoint(flow, pressure(flow), *np.broadcast_arrays(voltage, current, ratio))
@@ -215,7 +227,22 @@ def injectors(circuit: Circuit, peak: Operation, context: Context) -> Injectors:
 
 
 __all__ = [
-    "Circuit", "Injectors", "PumpCurve", "PumpPoint", "Suction", "burned", "circuit_of", "curve_of",
-    "demand", "drawn", "injectors", "line_drop", "manifold_lift", "pump_point", "pump_voltage",
-    "suction", "suction_drop", "wire_resistance",
+    "Circuit",
+    "Injectors",
+    "PumpCurve",
+    "PumpPoint",
+    "Suction",
+    "burned",
+    "circuit_of",
+    "curve_of",
+    "demand",
+    "drawn",
+    "injectors",
+    "line_drop",
+    "manifold_lift",
+    "pump_point",
+    "pump_voltage",
+    "suction",
+    "suction_drop",
+    "wire_resistance",
 ]

@@ -23,10 +23,23 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
     pressure = float(np.max(circuit.rail_gauge)) + lift + float(np.max(model.line_drop(circuit, flow)))
     volts = float(np.max(as_array(need(facts.supply_voltage, "fuel.supply_voltage")))) - 0.5
     electric = facts.pump_drive == "electric"
-    found = [Need("pump", "pump_flow", flow, "flow_fuel", Sentence(
-        "A pump giving {flow} at {p}" + (" and {v}" if electric else "") + ", {reserve} in reserve.",
-        {"flow": (flow, "flow_fuel"), "p": (pressure, "pressure_gauge"), "v": (volts, "voltage"),
-         "reserve": (circuit.reserve, "share")}))]
+    found = [
+        Need(
+            "pump",
+            "pump_flow",
+            flow,
+            "flow_fuel",
+            Sentence(
+                "A pump giving {flow} at {p}" + (" and {v}" if electric else "") + ", {reserve} in reserve.",
+                {
+                    "flow": (flow, "flow_fuel"),
+                    "p": (pressure, "pressure_gauge"),
+                    "v": (volts, "voltage"),
+                    "reserve": (circuit.reserve, "share"),
+                },
+            ),
+        )
+    ]
     if circuit.way.injectors:
         found.append(_injector(context, circuit))
     running = flow / (1.0 + circuit.reserve)
@@ -34,9 +47,18 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
         if part == "suction" and facts.pump_place == "tank":
             continue
         bore = float(np.sqrt(4.0 * running / (np.pi * speed)))
-        found.append(Need(part, f"{part}_bore", bore, "length", Sentence(
-            "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
-            {"label": label, "bore": (bore, "length"), "v": (speed, "speed_m_s")})))
+        found.append(
+            Need(
+                part,
+                f"{part}_bore",
+                bore,
+                "length",
+                Sentence(
+                    "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
+                    {"label": label, "bore": (bore, "length"), "v": (speed, "speed_m_s")},
+                ),
+            )
+        )
     return found
 
 
@@ -53,8 +75,17 @@ def _injector(context: Context, circuit: model.Circuit) -> Need:
     room = np.maximum(circuit.ceiling - dead, 0.02)
     each = model.burned(peak, circuit.fuel) / count / room
     size = float(np.max(each * np.sqrt(rated / dp)))
-    return Need("injectors", "injector_flow", size, "injector_flow", Sentence(
-        "{n} injectors of {size} each, rated at {p}.",
-        {"n": f"{float(np.max(count)):.0f}", "size": (size, "injector_flow"),
-         "p": (float(np.max(rated)), "pressure_difference")}))
-
+    return Need(
+        "injectors",
+        "injector_flow",
+        size,
+        "injector_flow",
+        Sentence(
+            "{n} injectors of {size} each, rated at {p}.",
+            {
+                "n": f"{float(np.max(count)):.0f}",
+                "size": (size, "injector_flow"),
+                "p": (float(np.max(rated)), "pressure_difference"),
+            },
+        ),
+    )

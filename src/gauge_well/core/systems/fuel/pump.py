@@ -9,7 +9,7 @@ import numpy as np
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import need
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array
 
 RULE_SHUT_OFF = 2.6  # times the rating pressure, at which a one-point pump stops (from memory)
 
@@ -34,7 +34,7 @@ class PumpCurve:
         r = np.maximum(as_array(voltage_ratio), 1e-3)
         p = as_array(pressure) / r
         x, y = self.pressure, self.flow
-        i = clip(np.searchsorted(x, p) - 1, 0, x.size - 2)
+        i = np.clip(np.searchsorted(x, p) - 1, 0, x.size - 2)
         slope = (y[i + 1] - y[i]) / (x[i + 1] - x[i])
         return np.asarray(np.maximum(r * (y[i] + slope * (p - x[i])), 0.0))
 
@@ -47,20 +47,34 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
         pressure = np.array([row[0] for row in rows])
         flow = np.array([row[1] for row in rows])
         if len(rows) < 2 or np.any(np.diff(pressure) <= 0.0):
-            raise CoreError("table_short", "fuel.pump_table", len(rows), "two rows at different pressures",
-                            "The pump table needs two rows or more at different pressures.")
+            raise CoreError(
+                "table_short",
+                "fuel.pump_table",
+                len(rows),
+                "two rows at different pressures",
+                "The pump table needs two rows or more at different pressures.",
+            )
         if np.any(np.diff(flow) >= 0.0):
-            raise CoreError("table_not_falling", "fuel.pump_table", [float(f) for f in flow],
-                            "flow falling as pressure rises",
-                            "The pump table must give less flow at more pressure; one row is out of order.")
+            raise CoreError(
+                "table_not_falling",
+                "fuel.pump_table",
+                [float(f) for f in flow],
+                "flow falling as pressure rises",
+                "The pump table must give less flow at more pressure; one row is out of order.",
+            )
         return PumpCurve(pressure, flow * count, False)
     p1 = float(np.max(as_array(need(facts.pump_pressure, "fuel.pump_pressure"))))
     q1 = float(np.max(as_array(need(facts.pump_flow, "fuel.pump_flow"))))
     if facts.pump_flow_2 is not None and facts.pump_pressure_2 is not None:
         p2, q2 = float(np.max(facts.pump_pressure_2)), float(np.max(facts.pump_flow_2))
         if p2 == p1 or (q2 - q1) * (p2 - p1) >= 0.0:
-            raise CoreError("points_not_falling", "fuel.pump_flow_2", q2, "less flow at more pressure",
-                            "The pump's second point must give less flow at more pressure than its first.")
+            raise CoreError(
+                "points_not_falling",
+                "fuel.pump_flow_2",
+                q2,
+                "less flow at more pressure",
+                "The pump's second point must give less flow at more pressure than its first.",
+            )
         points = sorted([(p1, q1), (p2, q2)])
         return PumpCurve(np.array([p[0] for p in points]), count * np.array([p[1] for p in points]), False)
     stop = max(RULE_SHUT_OFF * p1, p1 + 40e3)

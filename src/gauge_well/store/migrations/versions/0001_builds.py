@@ -21,9 +21,7 @@ def upgrade() -> None:
         sa.Column("deleted_at", sa.DateTime(timezone=True), nullable=True),
         sa.PrimaryKeyConstraint("id", name="pk_builds"),
     )
-    op.create_index(
-        "ix_builds_kept", "builds", ["updated_at"], postgresql_where=sa.text("deleted_at IS NULL")
-    )
+    op.create_index("ix_builds_kept", "builds", ["updated_at"], postgresql_where=sa.text("deleted_at IS NULL"))
     op.create_table(
         "revisions",
         sa.Column("build_id", sa.String(40), nullable=False),
@@ -31,9 +29,7 @@ def upgrade() -> None:
         sa.Column("document", postgresql.JSONB(), nullable=False),
         sa.Column("note", sa.String(200), nullable=False),
         sa.Column("created_at", sa.DateTime(timezone=True), server_default=sa.func.now(), nullable=False),
-        sa.ForeignKeyConstraint(
-            ["build_id"], ["builds.id"], name="fk_revisions_build_id_builds", ondelete="CASCADE"
-        ),
+        sa.ForeignKeyConstraint(["build_id"], ["builds.id"], name="fk_revisions_build_id_builds", ondelete="CASCADE"),
         sa.PrimaryKeyConstraint("build_id", "revision", name="pk_revisions"),
     )
 

@@ -1,0 +1,1 @@
+"""Command line inside the program's environment: thin, calls services."""

@@ -1,0 +1,112 @@
+"""``python -m gauge_well.cli``."""
+
+from __future__ import annotations
+
+import json
+import os
+import sys
+from pathlib import Path
+from typing import Any
+
+import click
+from sqlalchemy import create_engine, text
+from sqlalchemy.exc import SQLAlchemyError
+
+from gauge_well.cli.text import as_text
+from gauge_well.services import builds, sizing
+from gauge_well.sheet import SheetError
+from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.sheet.schema import json_schema
+from gauge_well.store.session import make_engine, migrate, normal_url
+
+FILE_MAX = 512 * 1024
+
+
+@click.group()
+def main() -> None:
+    """Gauge Well on the command line."""
+
+
+def _read(file: str | None, name: str | None) -> dict[str, Any]:
+    if (file is None) == (name is None):
+        raise click.UsageError(f"Give a sheet (or - for standard input), or --demo with one of {', '.join(NAMES)}.")
+    if name is not None:
+        if name not in NAMES:
+            raise click.UsageError(f"No demo is called {name}; there are {', '.join(NAMES)}.")
+        return demo(name)
+    stream = click.open_file(str(file), "r", encoding="utf-8")
+    try:
+        raw = json.loads(stream.read(FILE_MAX + 1)[:FILE_MAX])
+    except (ValueError, RecursionError) as error:
+        raise click.ClickException(f"{file} is not well-formed JSON: {error}") from error
+    if not isinstance(raw, dict):
+        raise click.ClickException(f"{file} does not hold a build sheet (a JSON object).")
+    return raw
+
+
+@main.command()
+@click.argument("file", required=False)
+@click.option("--demo", "name", help="Size a demo build instead.")
+@click.option("--text", "people", is_flag=True, help="Print for people instead of JSON.")
+@click.option("--explain", default="governing", help="Duty whose working to keep: governing, all, none or an id.")
+def size(file: str | None, name: str | None, people: bool, explain: str) -> None:
+    """Size a build sheet."""
+    try:
+        report = sizing.size_document(_read(file, name), explain)
+    except SheetError as error:
+        for problem in error.problems:
+            allowed = f" Allowed: {problem.allowed}." if problem.allowed else ""
+            click.echo(f"{problem.field}: {problem.message} Read: {problem.read!r}.{allowed}", err=True)
+        sys.exit(2)
+    except OSError as error:
+        raise click.ClickException(f"{file}: {error.strerror}") from error
+    click.echo(as_text(report) if people else json.dumps(report, indent=1, ensure_ascii=False, allow_nan=False))
+
+
+def _url() -> str:
+    return os.environ["DATABASE_URL"]
+
+
+@main.command("make-database")
+@click.argument("name")
+def make_database(name: str) -> None:
+    """Make a database on the server when it is not there."""
+    engine = create_engine(normal_url(_url()), isolation_level="AUTOCOMMIT")
+    with engine.connect() as connection:
+        if connection.scalar(text("SELECT 1 FROM pg_database WHERE datname = :n"), {"n": name}) is None:
+            connection.exec_driver_sql(f'CREATE DATABASE "{name}"')
+    engine.dispose()
+
+
+@main.command("migrate")
+def migrate_command() -> None:
+    """Bring the schema up to date."""
+    try:
+        migrate(_url())
+    except SQLAlchemyError as error:
+        raise click.ClickException(f"The database does not answer: {str(error).splitlines()[0][:300]}") from error
+
+
+@main.command("load-demos")
+def load_demos() -> None:
+    """Put the demo builds on the shelf."""
+    for name in builds.load_demos(make_engine(_url())):
+        click.echo(name)
+
+
+@main.command("write-schemas")
+@click.argument("root", type=click.Path(path_type=Path))
+def write_schemas(root: Path) -> None:
+    """Write the sheet's JSON Schema and the OpenAPI document into the tree."""
+    from gauge_well.web.app import create_app
+
+    for path, content in (
+        (root / "docs" / "build-sheet.schema.json", json_schema()),
+        (root / "frontend" / "src" / "api" / "openapi.json", create_app().api_doc),
+    ):
+        path.parent.mkdir(parents=True, exist_ok=True)
+        path.write_text(json.dumps(content, indent=1, ensure_ascii=False) + "\n", encoding="utf-8")
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,64 @@
+"""A report for people, on a terminal."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from gauge_well.units import show
+from gauge_well.units.printing import Preference
+
+BAR = 24
+
+
+def _bar(fill: float | None) -> str:
+    """A level in a glass: the brim is the upright, over it goes on in hashes."""
+    if fill is None:
+        return "?" * 3
+    inside = min(round(min(fill, 1.0) * BAR), BAR)
+    over = min(round(max(fill - 1.0, 0.0) * BAR), 12)
+    return "=" * inside + " " * (BAR - inside) + "|" + "#" * over
+
+
+def as_text(report: dict[str, Any]) -> str:
+    """Verdict, rows, checks by system, needs, notices."""
+    prefer = Preference(**report["units"])
+    names = {duty["id"]: duty["name"] for duty in report["duties"]}
+    lines = [report["build"]["name"], report["headline"]["sentence"], report["headline"]["next"], ""]
+    lines.append(
+        f"{report['guesses']} of {report['stated']} facts given are guesses. Not judged: "
+        + ", ".join(item["system"] for item in report["not_judged"])
+        + "."
+    )
+    lines += ["", "What each part is good for"]
+    for row in report["rows"]:
+        lines.append(
+            f"  {row['label']:22} {_bar(row['fill']):37} {_good_for(row, prefer)} {names.get(row['duty'], '')}".rstrip()
+        )
+    for block in report["systems"].values():
+        lines += ["", f"{block['title']}: {block['state']}"]
+        for check in block["checks"]:
+            lines.append(
+                f"  {check['name']:20} {names.get(check['duty'], '-'):26} {100 * check['fill']:4.0f} %  {check['sentence']}"
+            )
+        for unknown in block["unknown"]:
+            lines.append(f"  {unknown['name']:20} unknown: {', '.join(unknown['missing'])} missing")
+        lines += [f"  note: {notice['sentence']}" for notice in block["notices"]]
+    lines += ["", "What to look for"]
+    lines += [f"  {need['sentence']}" for block in report["systems"].values() for need in block["need"]]
+    cautions = [c["text"] for block in report["systems"].values() for c in block["cautions"]]
+    lines += ["", "Mind"] + [f"  {text}" for text in cautions]
+    return "\n".join(lines)
+
+
+def _good_for(row: dict[str, Any], prefer: Preference) -> str:
+    if row["reach_code"] == "unknown":
+        return "not given"
+    if row["kind"] == "gate":
+        return str(row["sentence"])
+    if row["kind"] == "load":
+        if row["carries_w"] is None:
+            return "carries any load asked" if row["reach_code"] == "above" else "carries nothing"
+        return f"carries {show(row['carries_w'], 'power', prefer)}, needs {show(row['needs_w'], 'power', prefer)}"
+    if row["reach_w"] is None:
+        return "over four times the power" if row["reach_code"] == "above" else "fails at any power"
+    return show(row["reach_w"], "power", prefer)

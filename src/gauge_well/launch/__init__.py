@@ -1,0 +1,1 @@
+"""Installing, starting and stopping. Standard library only: it runs before anything is installed."""

@@ -1,0 +1,94 @@
+"""Commands of ``./gw``."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import subprocess
+import sys
+
+from gauge_well.launch import doctor, say, serving, setup, testing
+from gauge_well.launch.cluster import DATABASE, Cluster
+from gauge_well.launch.places import PYTHON, ROOT, environment, state_folder
+
+PORT = 8765
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="./gw", description="Gauge Well: sizes what a transplanted engine needs.")
+    commands = parser.add_subparsers(dest="command", required=True, metavar="COMMAND")
+    for name, text in (
+        ("demo", "install what is missing, start everything, load the demo builds"),
+        ("serve", "the same without the demo builds"),
+    ):
+        one = commands.add_parser(name, help=text, description=text)
+        one.add_argument("--port", type=int, default=PORT)
+    test = commands.add_parser("test", help="style, types and all tests")
+    test.add_argument("--fast", action="store_true", help="what needs neither database nor browser")
+    test.add_argument("names", nargs="*", help="test modules, all otherwise")
+    size = commands.add_parser("size", help="size a build sheet without a database")
+    size.add_argument("rest", nargs=argparse.REMAINDER)
+    commands.add_parser("speed", help="run the benchmarks").add_argument("rest", nargs=argparse.REMAINDER)
+    commands.add_parser("shots", help="refresh the pictures in docs/screenshots").add_argument(
+        "rest", nargs=argparse.REMAINDER
+    )
+    commands.add_parser("types", help="refresh the schema and the page's types from the API")
+    commands.add_parser("doctor", help="say what is missing")
+    commands.add_parser("db", help="print the address of the demo's database while it runs")
+    return parser
+
+
+def _python(*arguments: str, extra: dict[str, str] | None = None) -> int:
+    return subprocess.run(
+        [str(PYTHON), *arguments], cwd=os.getcwd(), env=environment() | (extra or {}), check=False
+    ).returncode
+
+
+def _db() -> int:
+    cluster = Cluster(state_folder())
+    if cluster.inspect() != "ready" or cluster.running_port() is None:
+        raise say.Stop("The database does not run.", "./gw demo starts it.")
+    say.line(cluster.start() + DATABASE)
+    return 0
+
+
+def _dispatch(options: argparse.Namespace) -> int:
+    command = options.command
+    if command in ("demo", "serve"):
+        return serving.serve(options.port, demos=command == "demo")
+    if command == "test":
+        return testing.run_tests(options.fast, options.names)
+    if command == "doctor":
+        return doctor.doctor()
+    if command == "db":
+        return _db()
+    if command == "size":
+        setup.python_packages(dev=False)
+        return _python("-m", "gauge_well.cli", "size", *options.rest)
+    setup.everything(dev=True, browser=command == "shots", database=command != "types", pages=command != "types")
+    if command == "types":
+        _python("-m", "gauge_well.cli", "write-schemas", str(ROOT))
+        say.run("Types of the page", [setup.node_packages(), "run", "--silent", "api-types"], cwd=ROOT / "frontend")
+        return 0
+    module = "benchmarks" if command == "speed" else "docs.shots"
+    return _python("-m", module, *options.rest, extra={"PYTHONPATH": f"{ROOT / 'src'}{os.pathsep}{ROOT}"})
+
+
+def main(arguments: list[str]) -> int:
+    """Run a command; returns the exit code."""
+    options, rest = _parser().parse_known_args(arguments)
+    if rest:
+        if options.command in ("size", "speed", "shots"):
+            options.rest = [*rest, *options.rest]
+        else:
+            _parser().error("unknown: " + " ".join(rest))
+    try:
+        return _dispatch(options)
+    except say.Stop as stop:
+        say.line(f"\n  {stop.what}")
+        if stop.advice:
+            say.line(f"  {stop.advice}")
+        return stop.code
+    except KeyboardInterrupt:
+        print(file=sys.stderr)
+        return 130
