@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { useLocalStorage, usePreferredDark } from '@vueuse/core'
+import ConfigProvider from 'ant-design-vue/es/config-provider'
+import theme from 'ant-design-vue/es/theme'
+import { computed, onMounted, provide, ref, watchEffect } from 'vue'
+import { THEME } from './shared/theme'
+import { useVocabulary } from './stores/vocabulary'
+
+const words = useVocabulary()
+const failed = ref(false)
+const chosen = useLocalStorage<'auto' | 'light' | 'dark'>('gauge-well-theme', 'auto')
+const prefersDark = usePreferredDark()
+const dark = computed(() => (chosen.value === 'auto' ? prefersDark.value : chosen.value === 'dark'))
+provide(THEME, { dark, toggle: () => (chosen.value = dark.value ? 'light' : 'dark') })
+watchEffect(() => (document.documentElement.dataset.theme = dark.value ? 'dark' : 'light'))
+
+const tokens = computed(() => ({
+  algorithm: dark.value ? theme.darkAlgorithm : theme.defaultAlgorithm,
+  token: {
+    colorPrimary: dark.value ? '#d9a860' : '#8a5f1c',
+    colorBgContainer: dark.value ? '#1c2727' : '#fffefb',
+    colorBgElevated: dark.value ? '#1c2727' : '#fffefb',
+    colorText: dark.value ? '#e9ece6' : '#20302f',
+    colorBorder: dark.value ? '#35443f' : '#d9d5c8',
+    borderRadius: 4,
+    fontFamily: "'Barlow', system-ui, sans-serif",
+    fontSize: 15,
+  },
+}))
+
+async function load(): Promise<void> {
+  failed.value = false
+  try {
+    await words.load()
+  } catch {
+    failed.value = true
+  }
+}
+onMounted(load)
+</script>
+
+<template>
+  <ConfigProvider :theme="tokens">
+    <router-view v-if="words.words" />
+    <main v-else-if="failed" class="dead">
+      <p>The server does not answer.</p>
+      <button class="button" type="button" @click="load">Try again</button>
+    </main>
+  </ConfigProvider>
+</template>
+
+<style scoped>
+.dead {
+  padding: 48px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+</style>

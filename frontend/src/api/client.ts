@@ -1,0 +1,90 @@
+import type { components } from './types'
+
+export type Schemas = components['schemas']
+export type Build = Schemas['BuildOut']
+export type Report = Schemas['Report']
+export type Row = Schemas['RowOut']
+export type Check = Schemas['CheckOut']
+export type SystemBlock = Schemas['SystemOut']
+export type Fact = Schemas['FactOut']
+export type Vocabulary = Schemas['Vocabulary']
+export type Field = Schemas['FieldOut']
+export type Display = Schemas['DisplayOut']
+export type Card = Schemas['Card']
+export type Starter = Schemas['StarterRequest']
+export type Edit = Schemas['EditEntry']
+export type ReadOut = Schemas['ReadOut']
+export type Step = Schemas['StepOut']
+export type Revision = Schemas['RevisionOut']
+export type SheetDocument = Record<string, unknown>
+
+export interface ProblemEntry {
+  field: string
+  label: string
+  read: string
+  allowed: string
+  message: string
+}
+
+/** An answer that says no, with each field it is about. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    title: string,
+    readonly problems: ProblemEntry[] = [],
+    readonly current: Build | null = null,
+  ) {
+    super(title)
+  }
+}
+
+/** The server was not reached at all. */
+export class Offline extends Error {}
+
+interface ProblemBody {
+  title?: string
+  code?: string
+  problems?: ProblemEntry[]
+  current?: Build
+}
+
+async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}, signal?: AbortSignal): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      signal,
+      headers: body === undefined ? headers : { 'Content-Type': 'application/json', ...headers },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') throw error
+    throw new Offline('The server is not reached.')
+  }
+  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T
+  const problem = (await response.json().catch(() => ({}))) as ProblemBody
+  throw new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [], problem.current ?? null)
+}
+
+const match = (revision: number) => ({ 'If-Match': `"${revision}"` })
+
+export const api = {
+  vocabulary: () => call<Vocabulary>('GET', '/vocabulary'),
+  shelf: () => call<Schemas['Shelf']>('GET', '/builds'),
+  build: (id: string, explain = 'governing') => call<Build>('GET', `/builds/${encodeURIComponent(id)}?explain=${encodeURIComponent(explain)}`),
+  start: (starter: Starter) => call<Build>('POST', '/builds', { starter }),
+  create: (sheet: SheetDocument) => call<Build>('POST', '/builds', { sheet }),
+  edit: (id: string, revision: number, edits: Edit[]) => call<Build>('PATCH', `/builds/${id}`, { edits }, match(revision)),
+  copy: (id: string) => call<Build>('POST', `/builds/${id}/copy`, { name: null }),
+  remove: (id: string) => call<undefined>('DELETE', `/builds/${id}`),
+  undelete: (id: string) => call<Build>('POST', `/builds/${id}/undelete`),
+  revisions: (id: string) => call<Schemas['Revisions']>('GET', `/builds/${id}/revisions`),
+  bringBack: (id: string, revision: number, wanted: number) =>
+    call<Build>('POST', `/builds/${id}/revisions/${wanted}/bring-back`, undefined, match(revision)),
+  size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal) => call<Report>('POST', '/size', { sheet, explain }, {}, signal),
+  instrument: <T>(system: string, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) =>
+    call<{ data: T }>('POST', `/instrument/${system}`, { sheet, options }, {}, signal),
+  read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
+    call<ReadOut>('POST', '/read', { text, kind, units }, {}, signal),
+}

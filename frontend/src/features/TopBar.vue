@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed, inject } from 'vue'
+import { THEME } from '../shared/theme'
+import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
+import BuildMenu from './BuildMenu.vue'
+
+const emit = defineEmits<{ rail: []; help: [] }>()
+const build = useBuild()
+const words = useVocabulary()
+const look = inject(THEME)
+const subtitle = computed(() => build.build?.facts['engine.name']?.text ?? '')
+const hottest = computed(() => {
+  const all = build.report?.duties.map((d) => d.ambient_k) ?? []
+  return all.length ? words.show(Math.max(...all), 'temperature') : ''
+})
+const saved = computed(() => {
+  if (!build.build) return ''
+  if (build.offline) return 'Not saved yet'
+  if (build.saving) return 'Saving'
+  return `Saved · rev ${build.build.revision}`
+})
+const UNITS = [
+  { system: 'metric', power: 'kW', name: 'Metric · kW' },
+  { system: 'metric', power: 'hp', name: 'Metric · hp' },
+  { system: 'metric', power: 'PS', name: 'Metric · PS' },
+  { system: 'imperial', power: 'hp', name: 'Inch · hp' },
+] as const
+const chosen = computed(() => UNITS.findIndex((u) => u.system === words.units.system && u.power === words.units.power))
+function choose(event: Event): void {
+  const unit = UNITS[Number((event.target as HTMLSelectElement).value)]
+  if (!unit) return
+  const edit = (path: string, text: string) => ({ path, text, evidence: null, tolerance: null })
+  void build.enqueue([edit('units.system', unit.system), edit('units.power', unit.power)])
+}
+</script>
+
+<template>
+  <header class="bar noprint">
+    <button class="fold" type="button" aria-label="Stations" @click="emit('rail')">☰</button>
+    <router-link class="brand" to="/" aria-label="Gauge Well, to the shelf">
+      <svg viewBox="0 0 14 28" width="14" height="28" aria-hidden="true"><rect x="1" y="1" width="12" height="26" rx="6" fill="none" stroke="currentColor" stroke-width="2" /><rect x="4" y="13" width="6" height="11" rx="3" fill="currentColor" /></svg>
+      <span>Gauge Well</span>
+    </router-link>
+    <template v-if="build.build">
+      <BuildMenu />
+      <span class="sub">{{ subtitle }}</span>
+      <span class="right">
+        <span v-if="hottest" class="ambient"><span class="tag">Worst ambient</span> {{ hottest }}</span>
+        <select class="units" aria-label="Units" :value="chosen" @change="choose">
+          <option v-for="(unit, i) in UNITS" :key="unit.name" :value="i">{{ unit.name }}</option>
+        </select>
+        <button class="icon" type="button" :disabled="!build.undoable.length" aria-label="Undo" title="Undo (z)" @click="build.undo">↶</button>
+        <button class="icon" type="button" :disabled="!build.redoable.length" aria-label="Redo" title="Redo (Z)" @click="build.redo">↷</button>
+        <button class="icon" type="button" :aria-label="look?.dark.value ? 'Light theme' : 'Dark theme'" @click="look?.toggle()">{{ look?.dark.value ? '☀' : '☾' }}</button>
+        <button class="icon help" type="button" aria-label="Keys" @click="emit('help')">?</button>
+        <span class="tag saved" role="status">{{ saved }}</span>
+      </span>
+    </template>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  grid-area: bar;
+  background: var(--bar);
+  color: var(--bar-ink);
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 0 16px;
+  min-width: 0;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  color: var(--bar-ink);
+  text-decoration: none;
+  font: 600 18px/1 var(--labels);
+  letter-spacing: 0.14em;
+  text-transform: uppercase;
+  white-space: nowrap;
+}
+.brand svg {
+  color: #d9a860;
+}
+.sub,
+.tag {
+  font: 500 13px/1 var(--labels);
+  letter-spacing: 0.06em;
+  text-transform: uppercase;
+  color: var(--bar-mute);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.sub {
+  flex: 0 1 auto;
+}
+.right {
+  margin-left: auto;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  flex: none;
+}
+.units {
+  background: var(--bar);
+  color: var(--bar-ink);
+  border: 1px solid #4a5a58;
+  border-radius: 3px;
+  padding: 3px 4px;
+  font: 500 14px var(--labels);
+}
+.icon,
+.fold {
+  background: none;
+  border: 0;
+  color: var(--bar-ink);
+  font-size: 17px;
+  min-width: 28px;
+  min-height: 32px;
+  cursor: pointer;
+}
+.icon:disabled {
+  color: #6d7c79;
+}
+.fold {
+  display: none;
+}
+@media (max-width: 1100px) {
+  .sub,
+  .ambient .tag {
+    display: none;
+  }
+}
+@media (max-width: 720px) {
+  .bar {
+    gap: 4px;
+    padding: 0 6px;
+  }
+  .fold {
+    display: block;
+  }
+  .fold,
+  .icon {
+    min-width: 40px;
+    min-height: 44px;
+  }
+  .brand span,
+  .ambient,
+  .units,
+  .help,
+  .saved {
+    display: none;
+  }
+  .right {
+    gap: 0;
+  }
+}
+</style>

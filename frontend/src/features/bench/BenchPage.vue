@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import NeedList from '../../shared/NeedList.vue'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
+import DutyTable from './DutyTable.vue'
+import FixedRows from './FixedRows.vue'
+import GuessList from './GuessList.vue'
+import { split } from './logic'
+import ReachChart from './ReachChart.vue'
+import { useWhatIf } from './useWhatIf'
+
+const build = useBuild()
+const words = useVocabulary()
+const whatIf = useWhatIf()
+const report = computed(() => build.report)
+const rows = computed(() => split(report.value?.rows ?? []))
+const wanted = computed(() => whatIf.wanted.value ?? report.value?.wanted_w ?? 0)
+const headline = computed(() => {
+  const said = report.value?.headline.sentence ?? ''
+  const cut = said.indexOf(': ')
+  return cut > 0 ? [said.slice(0, cut + 1), said.slice(cut + 1)] : ['', said]
+})
+const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.checks.filter((c) => c.danger && c.fill > 1)))
+const needs = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.need))
+const notJudged = computed(() => (report.value?.not_judged ?? []).map((n) => n.system).join(', '))
+const needTo = computed(() => ({ name: 'need', params: { id: build.build?.id } }))
+const governedLine = computed(() => report.value?.governed === true && report.value.wanted_w === report.value.rated_w)
+</script>
+
+<template>
+  <div v-if="report" class="bench">
+    <header>
+      <h1>{{ headline[0] }}<span :class="{ over: report.state === 'short' }">{{ headline[1] }}</span></h1>
+      <p v-if="report.headline.next" class="next">{{ report.headline.next }}</p>
+      <p class="line figure">
+        <span v-if="dangers.length" class="over">{{ dangers.length }} danger{{ dangers.length > 1 ? 's' : '' }}: {{ dangers[0]?.sentence }}</span>
+        <span>{{ report.guesses }} of {{ report.stated }} facts are guesses</span>
+        <span v-if="notJudged" class="mute">not judged yet: {{ notJudged }}</span>
+        <router-link :to="needTo">what to buy: need sheet →</router-link>
+      </p>
+    </header>
+    <div class="left">
+      <section v-if="report.wanted_w !== null" class="card pad">
+        <h2 class="label">At the power you want</h2>
+        <ReachChart :rows="rows.power" :wanted="wanted" :draggable="!governedLine" :pending="whatIf.wanted.value !== null" @move="whatIf.move" @keep="whatIf.keep" @drop="whatIf.drop" />
+        <p v-if="governedLine" class="mute small">The governor holds this engine at {{ words.show(report.wanted_w, 'power') }}; the line stays there.</p>
+        <template v-if="rows.fixed.length">
+          <h2 class="label second">Whatever the power</h2>
+          <FixedRows :rows="rows.fixed" />
+        </template>
+      </section>
+      <section v-if="report.duties.length" class="card pad">
+        <h2 class="label">How full each system runs, by duty</h2>
+        <DutyTable :report="report" />
+      </section>
+    </div>
+    <div class="right">
+      <NeedList :needs="needs" />
+      <GuessList />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  grid-template: 'head head' auto 'left right' auto / minmax(0, 1fr) 286px;
+  gap: 12px 14px;
+  align-items: start;
+}
+header {
+  grid-area: head;
+}
+h1 {
+  font: 600 24px/1.25 var(--words);
+}
+.next {
+  font-size: 17px;
+  color: var(--mute);
+  margin-top: 2px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 22px;
+  margin-top: 6px;
+  font-size: 15px;
+  font-weight: 500;
+}
+.left,
+.right {
+  display: grid;
+  gap: 12px;
+  min-width: 0;
+}
+.card.pad {
+  padding: 12px 16px 14px;
+}
+.second {
+  margin-top: 14px;
+}
+.small {
+  font-size: 13.5px;
+  margin-top: 6px;
+}
+@media (max-width: 980px) {
+  .bench {
+    grid-template: 'head' auto 'left' auto 'right' auto / minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import type { Row } from '../../api/client'
+import { percent } from '../../shared/format'
+import Well from '../../shared/Well.vue'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
+
+/** Rows that power does not decide: loads carried against needed, and gates. */
+defineProps<{ rows: Row[] }>()
+const build = useBuild()
+const words = useVocabulary()
+const router = useRouter()
+const duty = (row: Row) => build.report?.duties.find((d) => d.id === row.duty)?.name.toLowerCase() ?? ''
+const label = (row: Row) => (row.duty ? `${row.label}, ${duty(row)}` : row.label)
+const detail = (row: Row) => {
+  if (row.kind === 'gate' || row.carries_w === null || row.needs_w === null) return row.sentence
+  return `carries ${words.number(row.carries_w, 'power')} of ${words.show(row.needs_w, 'power')} · ${row.sentence}`
+}
+const open = (row: Row) => void router.push({ name: row.system, params: { id: build.build?.id }, hash: `#${row.check}` })
+</script>
+
+<template>
+  <div>
+    <button v-for="row in rows" :key="row.system + row.part + row.kind" class="row" type="button" @click="open(row)">
+      <span class="name">{{ label(row) }}</span>
+      <Well :fill="row.fill" :system="row.system" size="long" :label="label(row)" />
+      <span class="figure" :class="{ over: (row.fill ?? 0) > 1 }">{{ percent(row.fill) }}</span>
+      <span class="mute detail">{{ detail(row) }}</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 168px 150px 56px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  padding: 5px 0;
+  background: none;
+  border: 0;
+  text-align: left;
+  cursor: pointer;
+}
+.row:hover {
+  background: var(--glass);
+}
+.name {
+  text-align: right;
+  font-weight: 500;
+  line-height: 1.2;
+}
+.detail {
+  font-size: 13.5px;
+}
+.well {
+  height: 15px;
+}
+@media (max-width: 720px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr) 100px 50px;
+    min-height: 44px;
+  }
+  .name {
+    text-align: left;
+  }
+  .detail {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest'
+import type { Row } from '../../api/client'
+import { axisTop, nudge, split, ticks } from './logic'
+
+const row = (over: Partial<Row>): Row => ({
+  system: 'fuel', part: 'pump', label: 'Fuel pump', kind: 'power', reach_w: null, reach_code: 'value', carries_w: null, needs_w: null,
+  fill: 0.5, fill_code: '', check: 'pump_flow', duty: 'pull', missing: [], sentence: '', ...over,
+})
+
+describe('bench', () => {
+  it('puts round ticks on an axis', () => {
+    expect(ticks(400)).toEqual([0, 50, 100, 150, 200, 250, 300, 350, 400])
+    expect(ticks(0)).toEqual([0])
+  })
+  it('does not let one far bar squeeze the others', () => {
+    expect(axisTop(100, [row({ reach_w: 120 }), row({ reach_w: 380 })])).toBeLessThan(200)
+  })
+  it('sorts what gives out first to the top, and unknown after what is known', () => {
+    const rows = [row({ part: 'a', reach_w: 300 }), row({ part: 'b', reach_w: null, reach_code: 'unknown' }), row({ part: 'c', reach_w: null, reach_code: 'below' }), row({ part: 'd', kind: 'gate' })]
+    const found = split(rows)
+    expect(found.power.map((r) => r.part)).toEqual(['c', 'a', 'b'])
+    expect(found.fixed.map((r) => r.part)).toEqual(['d'])
+  })
+  it('moves the wanted line by keys', () => {
+    expect(nudge(1000, 'ArrowRight', false)).toBeCloseTo(1010)
+    expect(nudge(1000, 'ArrowLeft', true)).toBeCloseTo(900)
+    expect(nudge(1000, 'x', false)).toBeNull()
+  })
+})

@@ -1,0 +1,33 @@
+import type { Row } from '../../api/client'
+
+/** A round step that puts at most `most` ticks on an axis from nought to `top`. */
+export function ticks(top: number, most = 8): number[] {
+  if (!(top > 0)) return [0]
+  const rough = top / most
+  const power = 10 ** Math.floor(Math.log10(rough))
+  const step = [1, 2, 2.5, 5, 10].map((n) => n * power).find((n) => n >= rough) ?? rough
+  return Array.from({ length: Math.floor(top / step + 1e-9) + 1 }, (_, i) => i * step)
+}
+
+/** Top of the power axis: room for the wanted line and for most bars; far ones run off its end. */
+export function axisTop(wanted: number, rows: Row[]): number {
+  const reaches = rows.map((r) => r.reach_w).filter((r): r is number => r !== null)
+  const near = reaches.filter((r) => r <= 2.2 * wanted)
+  return 1.12 * Math.max(wanted * 1.35, ...near)
+}
+
+/** Rows by what they say: bars against power, and those that power does not decide. */
+export function split(rows: Row[]): { power: Row[]; fixed: Row[] } {
+  const order = (r: Row) => (r.reach_w ?? (r.reach_code === 'above' ? Infinity : r.reach_code === 'below' ? 0 : Number.MAX_VALUE))
+  const power = rows.filter((r) => r.kind === 'power').sort((a, b) => order(a) - order(b))
+  const fixed = rows.filter((r) => r.kind !== 'power').sort((a, b) => (b.fill ?? 0) - (a.fill ?? 0))
+  return { power, fixed }
+}
+
+/** Wanted power after a key: a step of 1 % (10 with shift), kept within reason. */
+export function nudge(wanted: number, key: string, shift: boolean): number | null {
+  const step = wanted * (shift ? 0.1 : 0.01)
+  if (key === 'ArrowRight' || key === 'ArrowUp') return wanted + step
+  if (key === 'ArrowLeft' || key === 'ArrowDown') return Math.max(wanted - step, 500)
+  return null
+}

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import Slider from 'ant-design-vue/es/slider'
+import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
+import { plotOption, type Line } from '../../../shared/chart'
+import { read, THEME } from '../../../shared/theme'
+import { useInstrument } from '../../../shared/useInstrument'
+import { useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+
+interface Air {
+  unknown?: string[]
+  air_speed: number
+  shroud: string
+  flow: number[]
+  resists: number[]
+  pushes: number[]
+  fan_alone: number[] | null
+  point: { mass_flow: number; pressure: number; velocity: number; heat: number }
+  fan_off_mass_flow: number
+}
+const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const build = useBuild()
+const words = useVocabulary()
+const look = inject(THEME)
+const duties = computed(() => build.report?.duties ?? [])
+const index = ref(0)
+const speed = ref<number | null>(null)
+watch(() => build.report?.systems.cooling?.governing?.duty, (id) => {
+  const found = duties.value.findIndex((d) => d.id === id)
+  if (found >= 0) index.value = found
+}, { immediate: true })
+watch(index, () => (speed.value = null))
+const own = computed(() => duties.value[index.value]?.air_speed_m_s ?? 0)
+const options = computed(() => ({ duty: index.value, air_speed: speed.value ?? own.value }))
+const { data } = useInstrument<Air>('cooling', options)
+const shownSpeed = computed({
+  get: () => Math.round(words.value(speed.value ?? own.value, 'speed')),
+  set: (value: number) => (speed.value = words.toSi(value, 'speed')),
+})
+const option = computed(() => {
+  const air = data.value
+  if (!air || air.unknown || look === undefined) return null
+  void look.dark.value
+  const points = (values: number[]): [number, number][] => air.flow.map((x, i): [number, number] => [x, values[i] ?? 0]).filter(([, y]) => y >= 0)
+  const lines: Line[] = [
+    { name: 'core, grille and bay', points: points(air.resists), colour: read('cooling') },
+    { name: air.fan_alone ? `fan + ram, ${words.show(air.air_speed, 'speed')}` : `ram, ${words.show(air.air_speed, 'speed')}`, points: points(air.pushes), colour: read('brass') },
+  ]
+  if (air.fan_alone) lines.push({ name: 'fan alone', points: points(air.fan_alone), colour: read('duties'), dashed: true })
+  return plotOption({
+    x: 'air, kg/s', y: 'Pa', lines,
+    ring: { at: [air.point.mass_flow, air.point.pressure], text: `${air.point.mass_flow.toFixed(2)} kg/s` },
+  })
+})
+</script>
+
+<template>
+  <section class="card pad">
+    <div class="head">
+      <h2 class="label">Air through the core: what pushes, what resists</h2>
+      <select v-model="index" class="pick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+    </div>
+    <template v-if="option && data && !data.unknown">
+      <ChartPanel :option="option" label="Pressure over air flow: fan and ram against core, grille and bay" />
+      <div class="drag">
+        <span class="label">Road speed</span>
+        <Slider v-model:value="shownSpeed" :min="0" :max="Math.round(words.value(50, 'speed'))" :tooltip-open="false" aria-label="Road speed" />
+        <span class="figure">{{ shownSpeed }} {{ words.unit('speed') }}</span>
+      </div>
+      <p class="mute">Carries {{ words.show(data.point.heat, 'power') }} with the coolant at its limit there; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
+        <template v-if="data.shroud === 'none'">Without a shroud the fan serves its own disc only; the rest sees ram alone.</template>
+      </p>
+    </template>
+    <p v-else class="mute empty">Give the core's width, height and depth, and the fan (or that there is none), to see where they meet.</p>
+  </section>
+</template>
+
+<style scoped>
+.card.pad {
+  padding: 12px 14px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 6px;
+}
+.pick {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--card);
+  padding: 2px 4px;
+  font-size: 14px;
+}
+.drag {
+  display: grid;
+  grid-template-columns: auto 1fr 84px;
+  gap: 14px;
+  align-items: center;
+}
+.empty {
+  padding: 40px 0;
+}
+</style>

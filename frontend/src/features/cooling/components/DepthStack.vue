@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+import FactRow from '../../../shared/FactRow.vue'
+import { KEEP, layers } from '../logic'
+
+/** The stack ahead of the engine, to scale against the room measured. */
+const build = useBuild()
+const words = useVocabulary()
+const field = computed(() => words.field('installation.depth_available'))
+const si = (path: string) => build.build?.facts[path]?.si ?? null
+const room = computed(() => si('installation.depth_available'))
+const parts = computed(() => {
+  const core = si('cooling.core_depth')
+  if (room.value === null || core === null) return null
+  const fitted = ['puller', 'pusher'].includes(build.build?.facts['cooling.fan_kind']?.text ?? '')
+  return layers(room.value, core, fitted ? si('cooling.fan_depth') : null)
+})
+const scale = computed(() => {
+  const all = parts.value ?? []
+  const over = all.find((p) => p.kind === 'over')?.depth ?? 0
+  return 1 / ((room.value ?? 1) + over)
+})
+const left = computed(() => parts.value?.find((p) => p.kind === 'left')?.depth ?? 0)
+const boxes = computed(() => {
+  let x = 0
+  return (parts.value ?? []).map((part) => {
+    const from = x
+    x += part.depth
+    return { ...part, x: 1000 * from * scale.value, width: 1000 * part.depth * scale.value }
+  })
+})
+const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
+</script>
+
+<template>
+  <section class="card pad">
+    <h2 class="label">Depth in front of the engine, to scale</h2>
+    <FactRow v-if="field" path="installation.depth_available" :field="field" />
+    <svg v-if="parts" viewBox="0 -34 1040 134" role="img" :aria-label="`Stack ahead of the engine: ${words.show(left, 'length')} left, ${words.show(KEEP, 'length')} to keep`">
+      <g v-for="box in boxes" :key="box.name">
+        <rect :x="box.x" y="0" :width="box.width" height="70" :class="box.kind" />
+        <text v-if="box.width > 34" :x="box.x + box.width / 2" y="32" text-anchor="middle">{{ box.name }}</text>
+        <text v-if="box.width > 34" :x="box.x + box.width / 2" y="54" text-anchor="middle">{{ words.show(box.depth, 'length') }}</text>
+      </g>
+      <rect :x="wall" y="-12" width="5" height="94" class="wall" />
+      <text :x="wall - 6" y="-16" text-anchor="end">first moving thing</text>
+    </svg>
+    <p v-if="parts" :class="{ over: left < KEEP }">{{ words.show(left, 'length') }} left; keep {{ words.show(KEEP, 'length') }} to moving parts.</p>
+    <p v-else class="mute">Measure from the front of the core to the first moving thing; the core's depth is needed too.</p>
+  </section>
+</template>
+
+<style scoped>
+.card.pad {
+  padding: 12px 14px;
+}
+svg {
+  width: 100%;
+  max-height: 130px;
+}
+rect {
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+.core {
+  fill: var(--cooling);
+}
+.gap {
+  fill: var(--card);
+}
+.fan {
+  fill: var(--duties);
+}
+.left {
+  fill: var(--glass);
+}
+.over {
+  fill: var(--over-soft);
+}
+.wall {
+  fill: var(--ink);
+}
+text {
+  font: 600 19px var(--labels);
+  fill: var(--ink);
+}
+g:has(.core) text,
+g:has(.fan) text {
+  fill: var(--card);
+}
+</style>

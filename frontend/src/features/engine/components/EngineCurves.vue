@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, inject, ref } from 'vue'
+import { plotOption } from '../../../shared/chart'
+import { read, THEME } from '../../../shared/theme'
+import { useInstrument } from '../../../shared/useInstrument'
+import { useVocabulary } from '../../../stores/vocabulary'
+
+interface Sweep {
+  unknown?: string[]
+  speed: number[]
+  power: number[]
+  torque: number[]
+  heat_to_coolant: number[]
+}
+const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const words = useVocabulary()
+const look = inject(THEME)
+const { data } = useInstrument<Sweep>('engine', ref({}))
+const option = computed(() => {
+  const sweep = data.value
+  if (!sweep || sweep.unknown || look === undefined) return null
+  const points = (values: number[], kind: string): [number, number][] => sweep.speed.map((n, i) => [n, words.value(values[i] ?? 0, kind)])
+  void look.dark.value // plots take their colours from the theme that is on
+  return plotOption({
+    x: 'rpm', y: words.unit('power'), y2: words.unit('torque'),
+    lines: [
+      { name: 'power', points: points(sweep.power, 'power'), colour: read('engine') },
+      { name: 'heat to coolant', points: points(sweep.heat_to_coolant, 'power'), colour: read('cooling') },
+      { name: 'torque', points: points(sweep.torque, 'torque'), colour: read('brass'), dashed: true, axis: 1 },
+    ],
+  })
+})
+</script>
+
+<template>
+  <section class="card pad">
+    <h2 class="label">Full load over speed, at the power wanted</h2>
+    <ChartPanel v-if="option" :option="option" label="Power, torque and heat to coolant over engine speed" />
+    <p v-else class="mute">Give fuel, size, power and speed to see it.</p>
+  </section>
+</template>
+
+<style scoped>
+.card.pad {
+  padding: 12px 14px;
+}
+</style>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+
+/** What the claim implies: is it believable, what would it do. */
+const build = useBuild()
+const words = useVocabulary()
+const lines = computed(() => {
+  const f = build.report?.systems.engine?.machine ?? {}
+  const line = (label: string, key: string, kind: string) => ({ label, shown: words.show(f[key], kind), there: f[key] !== undefined && f[key] !== null })
+  return [
+    line('Top speed', 'top_speed_m_s', 'speed'),
+    line(`Steepest grade at ${words.show(80 / 3.6, 'speed')}`, 'steepest_grade', 'grade'),
+    line('Mean effective pressure', 'rated_bmep_pa', 'pressure_difference'),
+    line('Piston speed', 'mean_piston_speed_m_s', 'speed_m_s'),
+    line('Filling it implies', 'volumetric_efficiency', 'share'),
+    line('Exhaust at rated power', 'rated_exhaust_temperature_k', 'temperature'),
+    line('Lambda at rated power', 'rated_excess_air', 'ratio'),
+  ].filter((l) => l.there)
+})
+</script>
+
+<template>
+  <section v-if="lines.length" class="card pad">
+    <h2 class="label">What the claim implies</h2>
+    <p v-for="line in lines" :key="line.label" class="line"><span>{{ line.label }}</span><span class="figure">{{ line.shown }}</span></p>
+  </section>
+</template>
+
+<style scoped>
+.card.pad {
+  padding: 12px 14px;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  padding: 3px 0;
+}
+</style>

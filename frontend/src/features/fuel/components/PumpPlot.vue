@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import Slider from 'ant-design-vue/es/slider'
+import { computed, defineAsyncComponent, inject } from 'vue'
+import { plotOption } from '../../../shared/chart'
+import { read, THEME } from '../../../shared/theme'
+import { useVocabulary } from '../../../stores/vocabulary'
+import type { FuelInstrument } from '../logic'
+
+/** What the pump gives against what the rail and the line ask; the volts are dragged. */
+const props = defineProps<{ data: FuelInstrument }>()
+const voltage = defineModel<number | null>('voltage', { required: true })
+const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const words = useVocabulary()
+const look = inject(THEME)
+const electric = computed(() => (props.data.current ?? 0) > 0)
+const volts = computed({ get: () => Math.round(10 * (voltage.value ?? props.data.voltage ?? 13.5)) / 10, set: (value: number) => (voltage.value = value) })
+const option = computed(() => {
+  const { flow, resists, pump, point } = props.data
+  if (!flow || !resists || !pump || !point || look === undefined) return null
+  void look.dark.value
+  const scale = (q: number, p: number): [number, number] => [words.value(q, 'flow_fuel'), words.value(p, 'pressure_gauge')]
+  return plotOption({
+    x: words.unit('flow_fuel'), y: words.unit('pressure_gauge'),
+    lines: [
+      { name: 'rail and line ask', points: flow.map((q, i) => scale(q, resists[i] ?? 0)), colour: read('fuel') },
+      { name: 'pump gives', points: pump.map(([q, p]) => scale(q, p)).sort((a, b) => a[0] - b[0]), colour: read('ink') },
+    ],
+    ring: { at: scale(point.flow, point.pressure), text: words.show(point.flow, 'flow_fuel') },
+    mark: { x: words.value(props.data.asked, 'flow_fuel'), text: 'asked', colour: read('brass') },
+  })
+})
+</script>
+
+<template>
+  <section class="card pad">
+    <h2 class="label">Pump against rail and line</h2>
+    <template v-if="option">
+      <ChartPanel :option="option" label="Fuel pressure over flow: pump curve against rail and line, with the flow asked" />
+      <div v-if="electric" class="drag">
+        <span class="label">Volts at the pump</span>
+        <Slider v-model:value="volts" :min="8" :max="15" :step="0.1" :tooltip-open="false" aria-label="Volts at the pump" />
+        <span class="figure">{{ volts }} V</span>
+        <button v-if="voltage !== null" class="textlink" type="button" @click="voltage = null">as wired</button>
+      </div>
+    </template>
+    <p v-else class="mute empty">Give the pump's flow and the pressure it is rated at to see what it really delivers.</p>
+  </section>
+</template>
+
+<style scoped>
+.card.pad {
+  padding: 12px 14px;
+}
+.drag {
+  display: grid;
+  grid-template-columns: auto 1fr 56px auto;
+  gap: 14px;
+  align-items: center;
+}
+.empty {
+  padding: 28px 0;
+}
+</style>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
+
+/** What the wanted power asks of every part: to take to a catalogue or a scrapyard. */
+const build = useBuild()
+const words = useVocabulary()
+const systems = computed(() => Object.entries(build.report?.systems ?? {}).filter(([, block]) => block.need.length))
+const print = () => window.print()
+const fitted = (system: string, part: string) => {
+  const row = build.report?.rows.find((r) => r.system === system && (r.part === part || r.part.includes(part)) && r.kind !== 'gate')
+  if (!row || row.fill === null) return '—'
+  return row.fill > 1 ? `short, ${Math.round(row.fill * 100)} %` : `serves, ${Math.round(row.fill * 100)} %`
+}
+</script>
+
+<template>
+  <article v-if="build.report" class="sheet">
+    <header>
+      <div>
+        <h1>Need sheet: {{ build.build?.name }}</h1>
+        <p class="mute">For {{ words.show(build.report.wanted_w, 'power') }} and the duties {{ build.report.duties.map((d) => d.name.toLowerCase()).join(', ') }}. Revision {{ build.build?.revision }}.</p>
+      </div>
+      <button class="button noprint" type="button" @click="print">Print</button>
+    </header>
+    <section v-for="[id, block] in systems" :key="id" class="card">
+      <h2 class="label head">{{ block.title }}</h2>
+      <table>
+        <thead><tr><th>Look for</th><th class="num">At least</th><th class="num">What is fitted</th></tr></thead>
+        <tbody>
+          <tr v-for="need in block.need" :key="need.quantity">
+            <td>{{ need.sentence }}</td>
+            <td class="num figure">{{ words.show(need.value, need.unit) }}</td>
+            <td class="num mute">{{ fitted(id, need.part) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <p class="mute">Figures follow from the facts given: {{ build.report.guesses }} of {{ build.report.stated }} are guesses. Not judged: {{ build.report.not_judged.map((n) => n.system).join(', ') }}. Local codes and licensed practice decide where they apply.</p>
+  </article>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  gap: 12px;
+  max-width: 860px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: start;
+  gap: 12px;
+}
+h1 {
+  font: 600 23px/1.25 var(--words);
+}
+.head {
+  padding: 11px 14px 4px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  padding: 7px 14px;
+  border-top: 1px solid var(--line);
+  vertical-align: top;
+}
+th {
+  font: 600 13px var(--labels);
+  color: var(--mute);
+}
+.num {
+  text-align: right;
+  white-space: nowrap;
+}
+@media (max-width: 720px) {
+  td,
+  th {
+    padding: 7px 8px;
+  }
+  .num {
+    white-space: normal;
+  }
+}
+</style>

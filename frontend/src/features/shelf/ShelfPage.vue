@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, type Card } from '../../api/client'
+import TopBar from '../TopBar.vue'
+import { useBuild } from '../../stores/build'
+import BuildCard from './BuildCard.vue'
+
+const cards = ref<Card[] | null>(null)
+const trouble = ref('')
+const removed = ref<{ id: string; name: string } | null>(null)
+const route = useRoute()
+const router = useRouter()
+const file = ref<HTMLInputElement | null>(null)
+
+async function load(): Promise<void> {
+  trouble.value = ''
+  try {
+    cards.value = (await api.shelf()).builds
+  } catch (error) {
+    trouble.value = error instanceof Error ? error.message : 'The shelf did not load.'
+  }
+}
+onMounted(() => {
+  useBuild().build = null
+  if (typeof route.query.removed === 'string') {
+    removed.value = { id: route.query.removed, name: String(route.query.name ?? 'The build') }
+    void router.replace({ name: 'shelf' })
+  }
+  void load()
+})
+
+async function bringBack(): Promise<void> {
+  if (!removed.value) return
+  await api.undelete(removed.value.id)
+  removed.value = null
+  await load()
+}
+
+async function take(event: Event): Promise<void> {
+  const picked = (event.target as HTMLInputElement).files?.[0]
+  if (!picked) return
+  trouble.value = ''
+  try {
+    const made = await api.create(JSON.parse(await picked.text()))
+    await router.push({ name: 'bench', params: { id: made.id } })
+  } catch (error) {
+    trouble.value = error instanceof SyntaxError ? `${picked.name} is not a build sheet: it is not well-formed JSON.` : `${picked.name}: ${error instanceof Error ? error.message : 'not taken'}`
+  }
+  if (file.value) file.value.value = ''
+}
+</script>
+
+<template>
+  <div class="shelf">
+    <TopBar />
+    <main>
+      <div class="lead">
+        <div>
+          <h1>What can your swap carry, and what gives out first?</h1>
+          <p class="mute">State an engine, a machine and what is fitted. Gauge Well sizes what must support it and shows its working.</p>
+        </div>
+        <div class="actions">
+          <router-link class="button main" to="/new">New build</router-link>
+          <button class="button" type="button" @click="file?.click()">Open a sheet</button>
+          <input ref="file" class="hidden" type="file" accept=".json,application/json" aria-label="Build sheet file" @change="take" />
+        </div>
+      </div>
+      <p v-if="removed" class="card note" role="status">{{ removed.name }} was taken off the shelf. <button class="textlink" type="button" @click="bringBack">Bring it back</button></p>
+      <p v-if="trouble" class="card note over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load">Try again</button></p>
+      <div v-if="cards" class="cards">
+        <BuildCard v-for="card in cards" :key="card.id" :card="card" />
+      </div>
+      <p v-if="cards && !cards.length" class="mute">The shelf is empty.</p>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.shelf {
+  display: grid;
+  grid-template-rows: 52px 1fr;
+  min-height: 100vh;
+}
+main {
+  max-width: 1180px;
+  width: 100%;
+  margin: 0 auto;
+  padding: 24px 16px 48px;
+}
+.lead {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: end;
+  gap: 16px;
+  margin-bottom: 20px;
+}
+h1 {
+  font: 600 25px/1.25 var(--words);
+}
+.actions {
+  display: flex;
+  gap: 8px;
+}
+.button {
+  text-decoration: none;
+}
+.note {
+  padding: 10px 14px;
+  margin-bottom: 14px;
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  gap: 14px;
+}
+@media (max-width: 720px) {
+  .cards {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

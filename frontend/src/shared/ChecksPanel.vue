@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { SystemBlock } from '../api/client'
+import { useBuild } from '../stores/build'
+import { percent } from './format'
+import Well from './Well.vue'
+
+/** Checks as wells, fullest first; those that cannot be judged say what is missing. */
+const props = defineProps<{ block: SystemBlock; system: string }>()
+const emit = defineEmits<{ pick: [duty: string] }>()
+const build = useBuild()
+const names = computed(() => Object.fromEntries((build.report?.duties ?? []).map((d) => [d.id, d.name])))
+const checks = computed(() => [...props.block.checks].sort((a, b) => b.fill - a.fill))
+const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_', ' ')
+</script>
+
+<template>
+  <section class="card">
+    <h2 class="label head">Checks</h2>
+    <div v-for="unknown in block.unknown" :key="unknown.check" class="check">
+      <div class="line">
+        <span class="name">{{ unknown.name }}</span><span class="figure">not known</span>
+      </div>
+      <Well :fill="null" :system="system" size="long" :label="unknown.name" />
+      <p class="mute">Missing: {{ unknown.missing.map(label).join(', ') }}.</p>
+    </div>
+    <component :is="check.duty ? 'button' : 'div'" v-for="check in checks" :key="check.id + check.duty" class="check" type="button" @click="check.duty && emit('pick', check.duty)">
+      <div class="line">
+        <span class="name">{{ check.name }}<template v-if="check.duty">, {{ (names[check.duty] ?? check.duty).toLowerCase() }}</template></span>
+        <span class="figure" :class="{ over: check.fill > 1 }">{{ percent(check.fill) }}</span>
+      </div>
+      <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" />
+      <p class="mute">{{ check.sentence }}</p>
+    </component>
+    <p v-for="notice in block.notices" :key="notice.code + notice.duty" class="check notice">{{ notice.sentence }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  padding: 11px 14px;
+}
+.check {
+  display: block;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--line);
+  padding: 9px 14px;
+}
+button.check {
+  cursor: pointer;
+}
+button.check:hover {
+  background: var(--glass);
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  margin-bottom: 5px;
+}
+.name {
+  font-weight: 600;
+}
+.check p {
+  font-size: 13.5px;
+  margin-top: 4px;
+}
+.notice {
+  font-size: 13.5px;
+  border-left: 3px solid var(--brass-line);
+}
+.well.long {
+  height: 12px;
+}
+</style>

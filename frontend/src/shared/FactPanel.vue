@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Field, Schemas } from '../api/client'
+import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
+import CautionNote from './CautionNote.vue'
+import FactRow from './FactRow.vue'
+
+/** The facts of a section by group; what only the rules know folds away until asked for. */
+const props = withDefaults(defineProps<{ section: string; title?: string; cautions?: Schemas['CautionOut'][]; only?: string[] }>(), {
+  title: 'Fitted',
+  cautions: () => [],
+  only: () => [],
+})
+const build = useBuild()
+const words = useVocabulary()
+const all = ref(false)
+
+const path = (field: Field) => `${props.section}.${field.name}`
+const stated = (field: Field) => {
+  const fact = build.build?.facts[path(field)]
+  return field.part !== '' || fact === undefined || fact.evidence !== 'rule'
+}
+const groups = computed(() => {
+  const fields = words.words?.sections[props.section]?.fields ?? []
+  const found: { name: string; fields: Field[]; more: number }[] = []
+  for (const name of new Set(fields.map((f) => f.group))) {
+    if (props.only.length && !props.only.includes(name)) continue
+    const own = fields.filter((f) => f.group === name)
+    const shown = all.value ? own : own.filter(stated)
+    found.push({ name, fields: shown, more: own.length - shown.length })
+  }
+  return found
+})
+const folded = computed(() => groups.value.reduce((sum, group) => sum + group.more, 0))
+</script>
+
+<template>
+  <section class="card">
+    <div class="pad">
+      <h2 class="label">{{ title }}</h2>
+      <div v-for="group in groups" v-show="group.fields.length" :key="group.name" class="group">
+        <h3 class="hidden">{{ group.name }}</h3>
+        <FactRow v-for="field in group.fields" :key="field.name" :path="path(field)" :field="field" />
+        <CautionNote v-for="caution in cautions.filter((c) => c.where === group.name)" :key="caution.id" :text="caution.text" />
+      </div>
+      <button v-if="folded || all" class="textlink more" type="button" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'Show only what is stated' : `${folded} more by rule` }}
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.group {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.group:last-of-type {
+  border-bottom: 0;
+}
+.more {
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import type { Schemas } from '../api/client'
+
+/** What the wanted power asks of each part. */
+defineProps<{ needs: Schemas['NeedOut'][]; title?: string }>()
+</script>
+
+<template>
+  <section v-if="needs.length" class="card">
+    <h2 class="label head">{{ title ?? 'What to look for' }}</h2>
+    <p v-for="need in needs" :key="need.quantity" class="need">{{ need.sentence }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  padding: 11px 14px;
+}
+.need {
+  border-top: 1px solid var(--line);
+  padding: 8px 14px;
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { api, Problem, type Edit, type Fact, type Field } from '../api/client'
+import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
+
+/** The one field for every quantity: shows the value in the build's units, takes it as people say it. */
+const props = defineProps<{ path: string; field: Field; fact: Fact | undefined }>()
+const build = useBuild()
+const words = useVocabulary()
+const EVIDENCE = ['guess', 'similar', 'sheet', 'taped'] as const
+const NAMES: Record<string, string> = { taped: 'tape', sheet: 'sheet', similar: 'similar', guess: 'guess', rule: 'rule' }
+
+const editing = ref(false)
+const text = ref('')
+const understood = ref('')
+const trouble = ref<{ message: string; allowed: string } | null>(null)
+const input = ref<HTMLInputElement | HTMLTextAreaElement | null>(null)
+const isTable = computed(() => props.field.kind === 'table')
+const given = computed(() => props.fact !== undefined && props.fact.evidence !== 'rule')
+const original = computed(() => {
+  const fact = props.fact
+  return fact && given.value && !isTable.value && plain(fact.text) !== plain(fact.shown) ? fact.text : ''
+})
+const plain = (value: string) => value.replace(/[\s\u00a0·]/g, '').toLowerCase()
+let timer: ReturnType<typeof setTimeout> | undefined
+let reading: AbortController | undefined
+
+async function begin(): Promise<void> {
+  text.value = given.value ? (props.fact?.text ?? '') : ''
+  trouble.value = null
+  understood.value = ''
+  editing.value = true
+  await nextTick()
+  input.value?.focus()
+  input.value?.select()
+}
+
+watch(text, (value) => {
+  clearTimeout(timer)
+  reading?.abort()
+  if (!editing.value || isTable.value || !value.trim()) {
+    understood.value = ''
+    return
+  }
+  timer = setTimeout(async () => {
+    reading = new AbortController()
+    try {
+      const found = await api.read(value, props.field.kind, words.units, reading.signal)
+      understood.value = `= ${found.count > 1 ? `${found.count} × ` : ''}${found.shown}`
+      trouble.value = null
+    } catch (error) {
+      understood.value = ''
+      if (error instanceof Problem) trouble.value = { message: error.message, allowed: error.problems[0]?.allowed ?? '' }
+    }
+  }, 120)
+})
+
+async function commit(): Promise<void> {
+  if (!editing.value) return
+  const value = text.value.trim()
+  if (value === (given.value ? (props.fact?.text ?? '') : '')) {
+    editing.value = false
+    return
+  }
+  const problem = await build.edit(props.path, value || null)
+  if (problem === null) {
+    editing.value = false
+    trouble.value = null
+  } else {
+    const entry = problem.problems[0]
+    trouble.value = { message: problem.message, allowed: entry?.allowed ?? '' }
+  }
+}
+
+function cancel(): void {
+  editing.value = false
+  trouble.value = null
+}
+
+function turnEvidence(): void {
+  const fact = props.fact
+  if (!fact) return
+  if (!given.value) {
+    void begin()
+    return
+  }
+  const next = EVIDENCE[(EVIDENCE.indexOf(fact.evidence as (typeof EVIDENCE)[number]) + 1) % EVIDENCE.length] as Edit['evidence']
+  void build.edit(props.path, fact.text, next)
+}
+</script>
+
+<template>
+  <span class="quantity" :class="{ editing }">
+    <template v-if="editing">
+      <textarea v-if="isTable" ref="input" v-model="text" class="input" rows="6" :aria-label="field.label" @keydown.esc="cancel" @blur="commit" />
+      <input v-else ref="input" v-model="text" class="input" type="text" maxlength="200" autocomplete="off" spellcheck="false"
+        :aria-label="field.label" :aria-invalid="trouble !== null" :data-path="path" @keydown.enter="commit" @keydown.esc="cancel" @blur="commit" />
+      <span v-if="trouble" class="trouble over" role="alert">
+        {{ trouble.message }} <template v-if="trouble.allowed">Understood: {{ trouble.allowed }}.</template>
+      </span>
+      <span v-else-if="understood" class="understood mute">{{ understood }}</span>
+      <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
+    </template>
+    <template v-else>
+      <button class="value figure" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${fact?.shown ?? 'not given'}. Change`" @click="begin">
+        <span v-if="original" class="original mute">{{ original }}</span>
+        {{ fact ? fact.shown : 'give' }}
+      </button>
+      <button v-if="fact" class="chip evidence" :class="fact.evidence" type="button"
+        :title="given ? `${words.words?.evidence[fact.evidence]}. Tap to change` : `${fact.note} (${fact.source})`" :aria-label="`${field.label}, how known: ${NAMES[fact.evidence]}`" @click="turnEvidence" @keydown.e.prevent="turnEvidence">
+        {{ NAMES[fact.evidence] }}
+      </button>
+    </template>
+  </span>
+</template>
+
+<style scoped>
+.quantity {
+  display: inline-flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  align-items: center;
+  gap: 3px 6px;
+  min-width: 0;
+}
+.quantity.editing {
+  flex: 1 1 100%;
+}
+.value {
+  background: none;
+  border: 0;
+  border-bottom: 1px dotted transparent;
+  padding: 1px 2px;
+  cursor: text;
+  text-align: right;
+}
+.value:hover {
+  border-bottom-color: var(--mute);
+}
+.original {
+  font: 500 13px/1 var(--labels);
+  margin-right: 5px;
+}
+.understood,
+.trouble {
+  flex: 1 1 100%;
+  font-size: 13px;
+  text-align: right;
+}
+.evidence {
+  min-width: 42px;
+}
+@media (max-width: 720px) {
+  .value {
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { percent } from './format'
+
+/** A glass with a brim: the level is demand, the tick at the brim is capacity. */
+const props = withDefaults(
+  defineProps<{ fill: number | null | undefined; system: string; size?: 'rail' | 'row' | 'long'; label: string; state?: string }>(),
+  { size: 'row', state: '' },
+)
+const BRIM = 0.82 // of the glass's length, so that a level over the brim has somewhere to go
+const level = computed(() => Math.min(props.fill ?? 0, 1) * BRIM)
+const over = computed(() => Math.min(Math.max((props.fill ?? 0) - 1, 0) * BRIM, 1 - BRIM))
+const said = computed(() => `${props.label}, ${props.fill === null || props.fill === undefined ? 'not known' : percent(props.fill)}${props.state ? `, ${props.state}` : ''}`)
+const full = computed(() => (props.fill ?? 0) > 1)
+</script>
+
+<template>
+  <span class="well" :class="[size, { full, unknown: fill === null || fill === undefined }]" role="img" :aria-label="said">
+    <span class="level" :style="{ '--share': level, background: full ? 'var(--over)' : `var(--${system})` }" />
+    <span v-if="full" class="spill" :style="{ '--from': BRIM, '--share': over }" />
+    <span class="brim" :style="{ '--from': BRIM }" />
+  </span>
+</template>
+
+<style scoped>
+.well {
+  position: relative;
+  display: inline-block;
+  background: var(--glass);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  overflow: visible;
+  flex: none;
+}
+.row {
+  width: 92px;
+  height: 13px;
+}
+.long {
+  width: 100%;
+  height: 18px;
+}
+.level,
+.spill,
+.brim {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: 0;
+}
+.level {
+  width: calc(var(--share) * 100%);
+  border-radius: 2px 0 0 2px;
+  opacity: 0.85;
+  transition: width 0.18s;
+}
+.spill {
+  left: calc(var(--from) * 100%);
+  width: calc(var(--share) * 100%);
+  min-width: 4px;
+  background: repeating-linear-gradient(-45deg, var(--over) 0 3px, var(--over-soft) 3px 6px);
+  outline: 1px solid var(--over);
+}
+.brim {
+  left: calc(var(--from) * 100%);
+  width: 2px;
+  top: -3px;
+  bottom: -3px;
+  background: var(--ink);
+}
+.unknown {
+  border-style: dashed;
+}
+.rail {
+  width: 9px;
+  height: 19px;
+  border: 1.5px solid var(--mute);
+  border-radius: 4px;
+}
+.rail .level {
+  top: auto;
+  width: auto;
+  right: 0;
+  height: calc(var(--share) * 100%);
+  border-radius: 0 0 2px 2px;
+}
+.rail .spill {
+  left: 0;
+  right: 0;
+  width: auto;
+  bottom: calc(var(--from) * 100%);
+  top: auto;
+  height: calc(var(--share) * 100%);
+  min-height: 3px;
+}
+.rail .brim {
+  left: -2px;
+  right: -2px;
+  width: auto;
+  height: 1.5px;
+  top: auto;
+  bottom: calc(var(--from) * 100%);
+}
+</style>

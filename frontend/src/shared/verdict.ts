@@ -1,0 +1,31 @@
+import type { Schemas, SystemBlock } from '../api/client'
+
+export interface Verdict {
+  lead: string
+  strong: string
+  tail: string
+  detail: string
+  short: boolean
+}
+
+type Duty = Schemas['DutyOut']
+
+/** A station's verdict line, from its governing check. */
+export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
+  const name = (id: string) => {
+    const found = duties.find((d) => d.id === id)?.name ?? ''
+    return found.charAt(0).toLowerCase() + found.slice(1)
+  }
+  const missing = block.unknown.map((u) => u.name.toLowerCase()).join(', ')
+  const worst = block.checks.find((c) => c.id === block.governing?.check && c.duty === block.governing.duty)
+  if (!worst) return { lead: block.title, strong: 'is not known yet', tail: '.', detail: missing ? `Missing for: ${missing}.` : '', short: false }
+  const where = worst.duty ? ` in “${name(worst.duty)}”` : ''
+  const points = Math.round(Math.abs(worst.fill - 1) * 100)
+  const also = missing ? ` Not known yet: ${missing}.` : ''
+  if (worst.fill > 1) {
+    const strong = worst.fill >= 9.99 ? 'fails' : `runs ${points || '<1'} % over`
+    return { lead: block.title, strong, tail: `${where}.`, detail: worst.sentence + also, short: true }
+  }
+  const lead = `${block.title} ${block.unknown.length ? 'as known' : ''}`.trim()
+  return { lead, strong: 'holds', tail: `, fullest${where} at ${Math.round(worst.fill * 100)} %.`, detail: worst.sentence + also, short: false }
+}

@@ -1,0 +1,162 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
+import { useVocabulary } from './vocabulary'
+
+interface Waiting {
+  edits: Edit[]
+  settle: (problem: Problem | null) => void
+}
+
+const RETRY_MS = 3000
+const keptKey = (id: string) => `gauge-well-kept-${id}`
+
+/** The open build: its report, edits sent one after another, undo and redo, and edits kept while offline. */
+export const useBuild = defineStore('build', () => {
+  const build = shallowRef<Build | null>(null)
+  const trouble = ref<string>('')
+  const saving = ref(false)
+  const offline = ref(false)
+  const conflict = shallowRef<{ current: Build; edits: Edit[] } | null>(null)
+  const whatIf = shallowRef<Report | null>(null)
+  const explain = ref('governing')
+  const undoable = ref<number[]>([])
+  const redoable = ref<number[]>([])
+  const queue: Waiting[] = []
+  let draining = false
+  let retry: ReturnType<typeof setTimeout> | undefined
+
+  const report = computed<Report | null>(() => whatIf.value ?? build.value?.report ?? null)
+  const document = computed<SheetDocument>(() => build.value?.document ?? {})
+
+  function accept(next: Build): void {
+    build.value = next
+    whatIf.value = null
+    const words = useVocabulary()
+    words.units = next.report.units
+  }
+
+  async function open(id: string): Promise<void> {
+    trouble.value = ''
+    if (build.value?.id !== id) {
+      build.value = null
+      undoable.value = []
+      redoable.value = []
+      queue.length = 0
+    }
+    try {
+      accept(await api.build(id, explain.value))
+      resumeKept(id)
+    } catch (error) {
+      trouble.value = error instanceof Error ? error.message : 'The build did not load.'
+    }
+  }
+
+  /** Edits that never reached the server in an earlier visit are sent now. */
+  function resumeKept(id: string): void {
+    const kept = localStorage.getItem(keptKey(id))
+    if (!kept || queue.length) return
+    try {
+      for (const edits of JSON.parse(kept) as Edit[][]) void enqueue(edits)
+    } catch {
+      localStorage.removeItem(keptKey(id))
+    }
+  }
+
+  function keep(): void {
+    if (!build.value) return
+    if (queue.length) localStorage.setItem(keptKey(build.value.id), JSON.stringify(queue.map((w) => w.edits)))
+    else localStorage.removeItem(keptKey(build.value.id))
+  }
+
+  /** Send edits; resolves to the problem that refused them, or null once they are kept. */
+  function enqueue(edits: Edit[]): Promise<Problem | null> {
+    return new Promise((settle) => {
+      queue.push({ edits, settle })
+      keep()
+      void drain()
+    })
+  }
+
+  async function drain(): Promise<void> {
+    if (draining || conflict.value) return
+    draining = true
+    saving.value = true
+    while (queue.length && build.value) {
+      const next = queue[0]
+      if (!next) break
+      const before = build.value.revision
+      try {
+        const after = await api.edit(build.value.id, before, next.edits)
+        offline.value = false
+        if (after.revision !== before) {
+          undoable.value.push(before)
+          redoable.value = []
+        }
+        accept(after)
+        queue.shift()
+        next.settle(null)
+      } catch (error) {
+        if (error instanceof Offline || (error instanceof Problem && error.status >= 500)) {
+          offline.value = true
+          clearTimeout(retry)
+          retry = setTimeout(() => void drain(), RETRY_MS)
+          break
+        }
+        queue.shift()
+        if (error instanceof Problem && error.status === 409 && error.current) conflict.value = { current: error.current, edits: next.edits }
+        next.settle(error instanceof Problem ? error : new Problem(0, 'unknown', String(error)))
+        if (conflict.value) break
+      }
+      keep()
+    }
+    keep()
+    draining = false
+    saving.value = false
+  }
+
+  const edit = (path: string, text: string | null, evidence?: Edit['evidence']) => enqueue([{ path, text, evidence: evidence ?? null, tolerance: null }])
+
+  /** After a conflict: take what stands, or put one's own edit on top of it. */
+  function settleConflict(mine: boolean): void {
+    const found = conflict.value
+    if (!found) return
+    conflict.value = null
+    accept(found.current)
+    if (mine) void enqueue(found.edits)
+    else void drain()
+  }
+
+  async function travel(from: typeof undoable, to: typeof redoable): Promise<void> {
+    const target = from.value.pop()
+    if (target === undefined || !build.value) return
+    const here = build.value.revision
+    try {
+      accept(await api.bringBack(build.value.id, here, target))
+      to.value.push(here)
+    } catch (error) {
+      from.value.push(target)
+      if (error instanceof Problem && error.current) conflict.value = { current: error.current, edits: [] }
+      else offline.value = error instanceof Offline
+    }
+  }
+  const undo = () => travel(undoable, redoable)
+  const redo = () => travel(redoable, undoable)
+
+  async function bringBack(revision: number): Promise<void> {
+    if (!build.value) return
+    const here = build.value.revision
+    accept(await api.bringBack(build.value.id, here, revision))
+    undoable.value.push(here)
+  }
+
+  async function explainDuty(duty: string): Promise<void> {
+    explain.value = duty
+    if (build.value) accept(await api.build(build.value.id, duty))
+  }
+
+  return {
+    build, report, document, trouble, saving, offline, conflict, whatIf, explain, undoable, redoable,
+    open, accept, edit, enqueue, settleConflict, undo, redo, bringBack, explainDuty,
+  }
+})

@@ -1,0 +1,39 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, type Display, type Field, type Schemas, type Vocabulary } from '../api/client'
+import { digits, inUnit, show as showValue } from '../shared/format'
+
+/** Words, fields, kinds and units, read once; `units` follows the build that is open. */
+export const useVocabulary = defineStore('vocabulary', () => {
+  const words = shallowRef<Vocabulary | null>(null)
+  const units = ref<Schemas['UnitsDocument']>({ system: 'metric', power: 'kW' })
+  const kinds = computed<Record<string, Display>>(() => words.value?.kinds[`${units.value.system}/${units.value.power}`] ?? {})
+
+  async function load(): Promise<void> {
+    words.value ??= await api.vocabulary()
+  }
+
+  function field(path: string): Field | undefined {
+    const parts = path.split('.')
+    if (path === 'wanted') return words.value?.wanted
+    const name = parts[parts.length - 1]
+    return words.value?.sections[parts[0] ?? '']?.fields.find((f) => f.name === name)
+  }
+
+  const show = (si: number | null | undefined, kind: string) => showValue(si, kinds.value[kind])
+  const unit = (kind: string) => kinds.value[kind]?.symbol ?? ''
+  const value = (si: number, kind: string) => {
+    const display = kinds.value[kind]
+    return display ? inUnit(si, display) : si
+  }
+  const number = (si: number, kind: string) => {
+    const display = kinds.value[kind]
+    return display ? digits(inUnit(si, display), display) : String(si)
+  }
+  const toSi = (shown: number, kind: string) => {
+    const display = kinds.value[kind]
+    return display ? shown * display.factor + display.offset : shown
+  }
+
+  return { words, units, kinds, load, field, show, unit, value, number, toSi }
+})
