@@ -1,0 +1,59 @@
+"""Pictures of the main views from the demo builds, into ``docs/screenshots``.
+
+``./gw shots [--url URL] [--out FOLDER] [name ...]`` while ``./gw demo`` runs.
+"""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+
+HERE = Path(__file__).parent
+CHROMIUM = "/usr/bin/chromium"
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-sync"]
+WIDE, PHONE = (1280, 800), (390, 844)
+
+# name -> path, size, theme
+VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
+    "shelf": ("/", WIDE, "light"),
+    "new-build": ("/new", WIDE, "light"),
+    "bench": ("/builds/quarry-mule", WIDE, "light"),
+    "bench-locomotive": ("/builds/dripping-well", WIDE, "light"),
+    "bench-hillclimb": ("/builds/chalk-hare", WIDE, "light"),
+    "machine": ("/builds/quarry-mule/duties", WIDE, "light"),
+    "engine": ("/builds/quarry-mule/engine", WIDE, "light"),
+    "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
+    "fuel": ("/builds/chalk-hare/fuel", WIDE, "light"),
+    "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
+    "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
+    "cooling-phone": ("/builds/quarry-mule/cooling", PHONE, "light"),
+    "bench-dark": ("/builds/quarry-mule", WIDE, "dark"),
+    "cooling-dark": ("/builds/quarry-mule/cooling", WIDE, "dark"),
+}
+
+
+def main() -> None:
+    """Take the pictures asked for, all otherwise."""
+    parser = argparse.ArgumentParser()
+    parser.add_argument("names", nargs="*")
+    parser.add_argument("--url", default="http://127.0.0.1:8765")
+    parser.add_argument("--out", type=Path, default=HERE / "screenshots")
+    options = parser.parse_args()
+    options.out.mkdir(parents=True, exist_ok=True)
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        for name in options.names or VIEWS:
+            path, (width, height), scheme = VIEWS[name]
+            page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)
+            page.goto(options.url + path, wait_until="networkidle")
+            page.wait_for_timeout(500)
+            page.screenshot(path=str(options.out / f"{name}.png"))
+            print(name, flush=True)
+            page.close()
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()
