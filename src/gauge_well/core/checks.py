@@ -99,10 +99,11 @@ def ratio_fill(demand: Value, capacity: Value) -> Array:
     array
         Fill, 1 at the limit. Never NaN or infinite.
     """
-    d, c = np.broadcast_arrays(as_array(demand), as_array(capacity))
-    safe = np.where(c > 0.0, c, 1.0)
-    fill = np.where(c > 0.0, d / safe, np.where(d > 0.0, FILL_MAX, 0.0))
-    return clip(np.nan_to_num(fill, nan=FILL_MAX), 0.0, FILL_MAX)
+    d, c = as_array(demand), as_array(capacity)
+    there = c > 0.0
+    fill = np.maximum(np.where(there, d / np.where(there, c, 1.0), np.where(d > 0.0, FILL_MAX, 0.0)), 0.0)
+    # A comparison with NaN is false, so that it too reads as over any brim.
+    return np.where(fill < FILL_MAX, fill, FILL_MAX)
 
 
 def gap_fill(actual: Value, needed: Value) -> Array:

@@ -14,7 +14,7 @@ from gauge_well.core.typing import Array, clip
 
 SCAN = np.geomspace(0.1, 4.0, 9)
 REFINEMENTS = 6
-TOLERANCE = 1e-4  # on ln fill
+TOLERANCE = 3e-4  # on ln fill
 
 
 @dataclass(frozen=True)
@@ -55,6 +55,21 @@ def _fills(judges: Mapping[str, Judge], context: Context, factors: Array) -> dic
     }
 
 
+def _first_guess(x: Array, g: Array, i: int) -> float:
+    """Where ``g`` is nought between points i and i + 1: inverse quadratic through a third point, the
+    chord where that leaves the bracket."""
+    k = i - 1 if i > 0 else i + 2
+    points = (i, i + 1, k)
+    guess = 0.0
+    for n in points:
+        others = [m for m in points if m != n]
+        weights = [(g[n] - g[m]) or 1e-300 for m in others]
+        guess += x[n] * g[others[0]] * g[others[1]] / (weights[0] * weights[1])
+    if x[i] < guess < x[i + 1]:
+        return float(guess)
+    return float(x[i] - g[i] * (x[i + 1] - x[i]) / (g[i + 1] - g[i]))
+
+
 def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Reach]:
     """Lowest up-crossing of the brim for each check and duty of all systems.
 
@@ -63,7 +78,7 @@ def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Rea
     """
     found: dict[ReachKey, Reach] = {}
     pairs: list[ReachKey] = []
-    ends: list[tuple[float, float, float, float]] = []
+    ends: list[tuple[float, float, float, float, float]] = []
     x = np.log(SCAN)
     for (system, check), fills in _fills(judges, context, SCAN).items():
         for duty in range(len(context.duties.cases)):
@@ -74,13 +89,14 @@ def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Rea
                 continue
             i = int(up[0])
             pairs.append((system, check, duty))
-            ends.append((x[i], x[i + 1], g[i], g[i + 1]))
+            ends.append((x[i], x[i + 1], g[i], g[i + 1], _first_guess(x, g, i)))
     if not pairs:
         return found
-    a, b, ga, gb = np.array(ends).T
-    middle, last = a, np.full(a.shape, 2)
-    for _ in range(REFINEMENTS):
-        middle = a - ga * (b - a) / (gb - ga)
+    a, b, ga, gb, middle = np.array(ends).T
+    last = np.full(a.shape, 2)
+    for step in range(REFINEMENTS):
+        if step:
+            middle = a - ga * (b - a) / (gb - ga)
         fill_at = _fills(judges, context, np.exp(middle))
         g = np.log(np.maximum([fill_at[s, c][r, d] for r, (s, c, d) in enumerate(pairs)], 1e-9))
         if np.all(np.abs(g) < TOLERANCE):

@@ -67,3 +67,28 @@ def find_root(
         t = np.where(quadratic & np.isfinite(step), step, 0.5)
         t = clip(t, np.minimum(limit, 0.5), np.maximum(1.0 - limit, 0.5))
     return np.asarray(np.where(none, nearer, best))
+
+
+def where_falling(x: Array, y: Array, at: Value) -> Array:
+    """``x`` at which a falling ``y`` passes ``at``: linear between the rows of a table.
+
+    Parameters
+    ----------
+    x, y : array
+        Rows on the first axis; x rises and y falls along it. The other axes broadcast with ``at``.
+    at : float or array
+        Looked-up values of y; beyond the ends the end's x is returned.
+
+    Returns
+    -------
+    array
+    """
+    want = as_array(at)
+    shape = np.broadcast_shapes(x.shape[1:], y.shape[1:], want.shape)
+    rows = (x.shape[0], *shape)
+    xs, ys = (np.broadcast_to(v.reshape(rows[0], *(1,) * (len(rows) - v.ndim), *v.shape[1:]), rows) for v in (x, y))
+    i = clip(np.sum(ys > want, axis=0), 1, x.shape[0] - 1).astype(np.intp)[None]
+    x0, x1 = np.take_along_axis(xs, i - 1, 0)[0], np.take_along_axis(xs, i, 0)[0]
+    y0, y1 = np.take_along_axis(ys, i - 1, 0)[0], np.take_along_axis(ys, i, 0)[0]
+    fall = np.maximum(y0 - y1, 1e-300)
+    return np.asarray(x0 + (x1 - x0) * clip((y0 - want) / fall, 0.0, 1.0))

@@ -15,7 +15,7 @@ Value = float | Array
 
 def as_array(value: Value) -> Array:
     """Return ``value`` as a float array, without copying when it is one."""
-    return np.asarray(value, dtype=np.float64)
+    return value if type(value) is np.ndarray else np.asarray(value, dtype=np.float64)
 
 
 def clip(value: Value, low: Value, high: Value) -> Array:

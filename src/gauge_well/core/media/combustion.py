@@ -64,6 +64,11 @@ class Products:
             tuple(high[..., k] for k in range(6)),
         )
 
+    @cached_property
+    def reference(self) -> Array:
+        """Enthalpy at 25 degC [J/kg fuel]."""
+        return _horner(self.polynomials[0], as_array(T_REFERENCE))[0]
+
 
 def products(fuel: Fuel, excess_air: Value) -> Products:
     """Composition of the burned gas and the share of heating value it still holds.
@@ -116,6 +121,8 @@ def _horner(c: tuple[Array, ...], t: Array) -> tuple[Array, Array]:
 
 def _enthalpy_and_cp(gas: Products, temperature: Array) -> tuple[Array, Array]:
     low, high = gas.polynomials
+    if temperature.ndim == 0:
+        return _horner(low if temperature < 1000.0 else high, temperature)
     h_low, cp_low = _horner(low, temperature)
     h_high, cp_high = _horner(high, temperature)
     cold = temperature < 1000.0
@@ -129,8 +136,7 @@ def heat_capacity(gas: Products, temperature: Value) -> Array:
 
 def sensible_enthalpy(gas: Products, temperature: Value) -> Array:
     """Sensible enthalpy over 25 degC of the gas of a kilogram of fuel [J/kg fuel]."""
-    reference = _enthalpy_and_cp(gas, as_array(T_REFERENCE))[0]
-    return np.asarray(_enthalpy_and_cp(gas, as_array(temperature))[0] - reference)
+    return np.asarray(_enthalpy_and_cp(gas, as_array(temperature))[0] - gas.reference)
 
 
 def temperature_of(gas: Products, enthalpy: Value) -> Array:
@@ -139,7 +145,7 @@ def temperature_of(gas: Products, enthalpy: Value) -> Array:
     Newton on the NASA polynomials from a constant-cp start; enthalpy is smooth and convex enough
     that five steps reach rounding between 250 and 3000 K.
     """
-    target = as_array(enthalpy) + _enthalpy_and_cp(gas, as_array(T_REFERENCE))[0]
+    target = as_array(enthalpy) + gas.reference
     t = clip(T_REFERENCE + as_array(enthalpy) / (gas.mass * 1200.0), 250.0, 3000.0)
     for _ in range(5):
         h, cp = _enthalpy_and_cp(gas, t)

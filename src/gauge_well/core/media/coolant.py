@@ -138,14 +138,16 @@ def vapour_pressure(temperature: Value, share: Value) -> Array:
 def boiling_point(pressure: Value, share: Value) -> Array:
     """Boiling temperature [K] of the mix at absolute ``pressure`` [Pa], 20 to 600 kPa.
 
-    Newton in ln p against 1/T, where vapour pressure is nearly straight; 50/50 by volume boils
-    near 108 degC at sea level, near 130 degC under a 103 kPa cap.
+    Secant in ln p against 1/T, where vapour pressure is nearly straight: four steps leave less than
+    1e-6 K. 50/50 by volume boils near 108 degC at sea level, near 130 degC under a 103 kPa cap.
     """
     p = np.log(as_array(pressure))
-    t = np.full(np.broadcast(p, as_array(share)).shape, 380.0)
-    for _ in range(8):
-        here = np.log(vapour_pressure(t, share))
-        step = 0.01
-        slope = (np.log(vapour_pressure(t + step, share)) - here) / (1 / (t + step) - 1 / t)
-        t = 1.0 / (1.0 / t + (p - here) / slope)
-    return np.asarray(t)
+    shape = np.broadcast_shapes(p.shape, np.shape(share))
+    x0, x1 = np.full(shape, 1.0 / 370.0), np.full(shape, 1.0 / 400.0)
+    g0, g1 = (np.log(vapour_pressure(1.0 / x, share)) - p for x in (x0, x1))
+    for _ in range(4):
+        with np.errstate(invalid="ignore"):
+            step = np.where(g1 == g0, 0.0, g1 * (x1 - x0) / np.where(g1 == g0, 1.0, g1 - g0))
+        x0, g0, x1 = x1, g1, x1 - step
+        g1 = np.log(vapour_pressure(1.0 / x1, share)) - p
+    return np.asarray(1.0 / x1)

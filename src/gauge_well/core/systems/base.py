@@ -115,5 +115,8 @@ class System:
 
 def duty_values(array: Array, count: int) -> list[float]:
     """Numbers of an array on the duty axis at the first power step and sample."""
-    picked = np.broadcast_to(array, np.broadcast_shapes(np.shape(array), (1, count, 1)))
-    return [float(x) for x in picked.reshape(-1, count, picked.shape[-1])[0, :, 0]]
+    a = np.asarray(array, dtype=np.float64)
+    if a.ndim < 2:
+        return [float(a.flat[0])] * count
+    picked: list[float] = a.reshape(-1, *a.shape[-2:])[0, :, 0].tolist()
+    return picked * count if len(picked) == 1 else picked[:count]

@@ -73,24 +73,24 @@ def _quadratic(a: Value, b: Value, drive: Array) -> Array:
     return np.asarray(np.sign(drive) * 2.0 * np.abs(drive) / (a + root))
 
 
-def _shrouded(path: AirPath, plenum: Array, flaps: bool) -> tuple[Array, Array]:
-    """Residual pressure and face velocity for a plenum ``plenum`` [Pa] over the bay."""
+def _full(path: AirPath) -> Array:
+    """Full shroud: everything stands in line, so that one signed quadratic gives the face velocity."""
+    q = as_array(path.dynamic_head)
+    drive = as_array(path.ram) * q - BASE_PRESSURE * q + path.fan_pressure * as_array(path.fan_share)
+    swelling = path.expansion * path.face
+    fan = path.fan_pressure * (swelling / path.fan_flow) ** 2
+    out = 0.5 * as_array(path.exit_loss) * path.density_hot * (swelling / path.exit_area) ** 2
+    return _quadratic(path.a, path.b + fan + out, drive)
+
+
+def _flaps(path: AirPath, plenum: Array) -> tuple[Array, Array]:
+    """Residual pressure and face velocity for a plenum ``plenum`` [Pa] over the bay; flaps open outward."""
     flow = path.fan_flow * _signed_root(path.fan_share + plenum / path.fan_pressure)
-    if flaps:
-        open_ = np.maximum(plenum, 0.0)
-        speed = np.sqrt(2.0 * open_ / (FLAP_LOSS * as_array(path.density_hot)))
-        flow = flow + FLAP_AREA * as_array(path.face) * speed
+    speed = np.sqrt(2.0 * np.maximum(plenum, 0.0) / (FLAP_LOSS * as_array(path.density_hot)))
+    flow = flow + FLAP_AREA * as_array(path.face) * speed
     u = flow / (path.expansion * path.face)
     front = as_array(path.ram) * path.dynamic_head
     return front - path.core_drop(u) - plenum - path.back_pressure(flow), u
-
-
-def _full(path: AirPath, unknown: Array) -> tuple[Array, Array]:
-    return _shrouded(path, unknown, False)
-
-
-def _flaps(path: AirPath, unknown: Array) -> tuple[Array, Array]:
-    return _shrouded(path, unknown, True)
 
 
 def _bare(path: AirPath, unknown: Array) -> tuple[Array, Array]:
@@ -111,7 +111,6 @@ def _bare(path: AirPath, unknown: Array) -> tuple[Array, Array]:
 
 
 RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
-    "full": _full,
     "flaps": _flaps,
     "none": _bare,
 }
@@ -120,8 +119,10 @@ RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
 def face_velocity(path: AirPath, shroud: str) -> Array:
     """Face velocity [m/s] where what pushes meets what resists.
 
-    One monotone residual for each shroud kind; all points converge together.
+    A closed form under a full shroud, else one monotone residual; all points converge together.
     """
+    if shroud == "full":
+        return _full(path)
     residual = RESIDUALS[shroud]
     q = as_array(path.dynamic_head)
     reach = as_array(path.fan_pressure) * as_array(path.fan_share) + as_array(path.ram) * q + 0.2 * q + 1.0

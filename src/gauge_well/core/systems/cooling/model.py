@@ -381,15 +381,15 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     step = np.where(over.any(axis=0), np.argmax(over, axis=0), len(OVER_AIR) - 1)
     low = airs.air_in + OVER_AIR[np.maximum(step - 1, 0)]
     high = airs.air_in + OVER_AIR[step]
-    roots = find_root(lambda t: shed_at(cooling, t, airs) - heat, low, high, tolerance=1e-3)
-    off_side, on_side = pick_fan(airs, 0), pick_fan(airs, -1)
-    q_off = shed_at(cooling, np.broadcast_to(on_t, cooling.limit.shape), off_side)
-    q_on = shed_at(cooling, np.broadcast_to(off_t, cooling.limit.shape), on_side)
-    q_mid_off = shed_at(cooling, np.broadcast_to(0.5 * (on_t + off_t), cooling.limit.shape), off_side)
-    q_mid_on = shed_at(cooling, np.broadcast_to(0.5 * (on_t + off_t), cooling.limit.shape), on_side)
+    roots = find_root(lambda t: shed_at(cooling, t, airs) - heat, low, high, tolerance=1e-2)
+    middle = 0.5 * (on_t + off_t)
+    # Both thresholds and their middle at once, for fan off and on (axes: temperature, fan, ...).
+    steps = np.stack([np.broadcast_to(t, cooling.limit.shape) for t in (on_t, off_t, middle)])[:, None]
+    at = shed_at(cooling, steps, airs)
+    q_off, q_on, q_mid_off, q_mid_on = at[0, 0], at[1, -1], at[2, 0], at[2, -1]
     share = clip((heat - q_mid_off) / np.maximum(q_mid_on - q_mid_off, 1e-6), 0.0, 1.0)
     off, sharing = q_off >= heat, q_on >= heat
-    steady = np.where(off, roots[0], np.where(sharing, 0.5 * (on_t + off_t), roots[1]))
+    steady = np.where(off, roots[0], np.where(sharing, middle, roots[-1]))
     fan = np.where(off, 0.0, np.where(sharing, share, 1.0))
     r = cooling.response
     linear = (

@@ -54,13 +54,12 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
     if circuit.way.injectors and not has_injectors:
         unknown.append(Unknown("injector_duty", "Injector opening", "injectors", ("fuel.injector_flow",)))
 
-    base = model.pump_point(circuit, curve, context.peak) if curve is not None else None
+    delivery = model.delivery_of(circuit, curve) if curve is not None else None
+    base = delivery.at(context.peak) if delivery is not None else None
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         found: list[Check] = []
-        point = base
-        if curve is not None and peak is not context.peak:
-            point = model.pump_point(circuit, curve, peak)
+        point = base if peak is context.peak or delivery is None else delivery.at(peak)
         if point is not None:
             found.append(checks.pump_check(circuit, point, peak, count))
         if has_injectors:

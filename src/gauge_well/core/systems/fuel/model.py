@@ -11,7 +11,7 @@ from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import pressure_drop
 from gauge_well.core.media import fuels
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.roots import find_root
+from gauge_well.core.roots import where_falling
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.facts import CEILINGS, INJECTIONS, RESERVES, FuelFacts, Injection
 from gauge_well.core.systems.fuel.pump import PumpCurve, curve_of
@@ -161,30 +161,58 @@ def pump_voltage(circuit: Circuit, curve: PumpCurve) -> tuple[Array, Array, Arra
     return voltage, current, voltage / rating
 
 
-def pump_point(circuit: Circuit, curve: PumpCurve, peak: Operation) -> PumpPoint:
-    """Most the pump can deliver at the rail's pressure [m3/s].
+DELIVERY_POINTS = 129
+
+
+@dataclass(frozen=True)
+class Delivery:
+    """A pump on its wiring and line: flow against the pressure the rail holds, as a table.
+
+    What the rail's pressure may be is explicit in the flow (pump curve less line and suction), so that
+    one pass of the pipe relations serves every power and duty.
+    """
+
+    circuit: Circuit
+    flow: Array
+    rail: Array
+    voltage: Array
+    current: Array
+    ratio: Array
+
+    def at(self, peak: Operation) -> PumpPoint:
+        """Most the pump can deliver at the rail's pressure [m3/s]; nought where it cannot reach it."""
+        back = self.circuit.rail_gauge + manifold_lift(self.circuit, peak)
+        flow = where_falling(self.flow, self.rail, back)
+        pressure = np.maximum(back + resistance(self.circuit, flow), 0.0)
+        return PumpPoint(flow, pressure, *np.broadcast_arrays(self.voltage, self.current, self.ratio))
+
+
+def resistance(circuit: Circuit, flow: Value) -> Array:
+    """What the pump works against besides the rail [Pa].
 
     Returned rail: the whole pump flow goes through line and filter. Dead-headed: the regulator
     stands at the tank, so the line loss comes off the rail instead and the pump sees only the filter.
     """
     facts = circuit.facts
-    voltage, current, ratio = pump_voltage(circuit, curve)
-    back = circuit.rail_gauge + manifold_lift(circuit, peak)
-    most = curve.flow_at(0.0, ratio)
-
-    def pressure(flow: Array) -> Array:
+    if facts.rail == "dead_headed":
+        share = as_array(flow) / np.maximum(circuit.design_flow, 1e-12)
+        loss = as_array(need(facts.filter_drop, "fuel.filter_drop")) * share
+    else:
         loss = line_drop(circuit, flow)
-        if facts.rail == "dead_headed":
-            share = flow / np.maximum(circuit.design_flow, 1e-12)
-            loss = as_array(need(facts.filter_drop, "fuel.filter_drop")) * share
-        return np.asarray(np.maximum(back + loss + suction_drop(circuit, flow), 0.0))
+    return np.asarray(loss + suction_drop(circuit, flow))
 
-    shape = np.broadcast_shapes(np.shape(back), np.shape(most), np.shape(circuit.pressure))
-    high = np.broadcast_to(most * 1.0001 + 1e-12, shape)
-    found = find_root(lambda q: curve.flow_at(pressure(q), ratio) - q, np.zeros(shape), high, tolerance=1e-9)
-    # A pump that cannot reach the rail's pressure gives nothing: the bracket does not straddle.
-    flow = np.where(curve.flow_at(pressure(np.zeros(shape)), ratio) <= 0.0, 0.0, found)
-    return PumpPoint(flow, pressure(flow), *np.broadcast_arrays(voltage, current, ratio))
+
+def delivery_of(circuit: Circuit, curve: PumpCurve) -> Delivery:
+    """Work the pump's whole curve through wire, line and suction."""
+    voltage, current, ratio = pump_voltage(circuit, curve)
+    most = as_array(curve.flow_at(0.0, ratio))
+    even = np.linspace(0.0, 1.0, DELIVERY_POINTS).reshape((-1,) + (1,) * most.ndim) * most
+    # The curve's own points stand in the table, so that its corners are kept.
+    own = curve.flow.reshape((-1,) + (1,) * most.ndim) * ratio
+    flow = np.sort(np.concatenate([even, np.broadcast_to(own, (curve.flow.size, *most.shape))]), axis=0)
+    flow = np.unique(flow) if most.ndim == 0 else flow
+    rail = curve.pressure_at(flow, ratio) - resistance(circuit, flow)
+    return Delivery(circuit, flow, rail, voltage, current, ratio)
 
 
 def drawn(circuit: Circuit, point: PumpPoint | None, peak: Operation) -> Array:
@@ -228,6 +256,7 @@ def injectors(circuit: Circuit, peak: Operation, context: Context) -> Injectors:
 
 __all__ = [
     "Circuit",
+    "Delivery",
     "Injectors",
     "PumpCurve",
     "PumpPoint",
@@ -235,13 +264,14 @@ __all__ = [
     "burned",
     "circuit_of",
     "curve_of",
+    "delivery_of",
     "demand",
     "drawn",
     "injectors",
     "line_drop",
     "manifold_lift",
-    "pump_point",
     "pump_voltage",
+    "resistance",
     "suction",
     "suction_drop",
     "wire_resistance",

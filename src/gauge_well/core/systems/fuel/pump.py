@@ -38,6 +38,15 @@ class PumpCurve:
         slope = (y[i + 1] - y[i]) / (x[i + 1] - x[i])
         return np.asarray(np.maximum(r * (y[i] + slope * (p - x[i])), 0.0))
 
+    def pressure_at(self, flow: Value, voltage_ratio: Value) -> Array:
+        """Pressure [Pa] against which the pump moves ``flow``; the inverse of :meth:`flow_at`."""
+        r = np.maximum(as_array(voltage_ratio), 1e-3)
+        q = as_array(flow) / r
+        x, y = self.pressure, self.flow
+        i = np.clip(np.searchsorted(-y, -q) - 1, 0, x.size - 2)
+        slope = (x[i + 1] - x[i]) / (y[i + 1] - y[i])
+        return np.asarray(r * (x[i] + slope * (q - y[i])))
+
 
 def curve_of(facts: FuelFacts) -> PumpCurve:
     """Build from a table, two points, or one point with the shut-off by rule."""
