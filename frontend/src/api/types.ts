@@ -633,8 +633,10 @@ export interface components {
             machines: {
                 [key: string]: string;
             };
-            /** Road Machines */
-            road_machines: string[];
+            /** Tasks */
+            tasks: {
+                [key: string]: components["schemas"]["TaskOut"];
+            };
             /** Fuels */
             fuels: {
                 [key: string]: string;
@@ -701,6 +703,16 @@ export interface components {
             title: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * TaskOut
+         * @description The fifth fact of a new build, by kind of machine.
+         */
+        TaskOut: {
+            /** Label */
+            label: string;
+            /** Hint */
+            hint: string;
         };
         /**
          * Shelf

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { STATIONS } from './stations'
+
 const KEYS = [
   ['0', 'bench'],
-  ['1 … 4', 'the stations in the order of the rail'],
+  [`1 … ${STATIONS.length}`, 'the stations in the order of the rail'],
   [', and .', 'the station before, the next one'],
   ['e', 'how the focused fact is known'],
   ['z and Z', 'undo, redo'],

@@ -1,12 +1,10 @@
-/** Stations that exist, in the order of work. A new one is a folder, a route and a line here. */
+/** A station of the rail: each folder with a `station.ts` is one, sorted by `order`, the order of work. */
 export interface Station {
   id: string
   title: string
+  order: number
+  load: () => Promise<unknown>
 }
 
-export const STATIONS: Station[] = [
-  { id: 'duties', title: 'Machine' },
-  { id: 'engine', title: 'Engine' },
-  { id: 'cooling', title: 'Cooling' },
-  { id: 'fuel', title: 'Fuel' },
-]
+const found = import.meta.glob<Station>('./*/station.ts', { eager: true, import: 'default' })
+export const STATIONS: Station[] = Object.values(found).sort((a, b) => a.order - b.order)

@@ -1,6 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
-
-const station = (name: string, load: () => Promise<unknown>) => ({ path: name === 'bench' ? '' : name, name, component: load })
+import { STATIONS } from '../features/stations'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -13,12 +12,9 @@ export const router = createRouter({
       component: () => import('../features/BuildFrame.vue'),
       props: true,
       children: [
-        station('bench', () => import('../features/bench/BenchPage.vue')),
-        station('duties', () => import('../features/duties/DutiesStation.vue')),
-        station('engine', () => import('../features/engine/EngineStation.vue')),
-        station('cooling', () => import('../features/cooling/CoolingStation.vue')),
-        station('fuel', () => import('../features/fuel/FuelStation.vue')),
-        station('need', () => import('../features/need/NeedPage.vue')),
+        { path: '', name: 'bench', component: () => import('../features/bench/BenchPage.vue') },
+        ...STATIONS.map((station) => ({ path: station.id, name: station.id, component: station.load })),
+        { path: 'need', name: 'need', component: () => import('../features/need/NeedPage.vue') },
       ],
     },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('../features/shelf/NowherePage.vue') },

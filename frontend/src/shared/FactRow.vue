@@ -52,6 +52,7 @@ async function pick(value: unknown): Promise<void> {
   content: ' ?';
 }
 .pick {
+  margin-left: auto;
   max-width: 190px;
   text-align: right;
 }

@@ -22,7 +22,7 @@ const original = computed(() => {
   const fact = props.fact
   return fact && given.value && !isTable.value && plain(fact.text) !== plain(fact.shown) ? fact.text : ''
 })
-const plain = (value: string) => value.replace(/[\s\u00a0·]/g, '').toLowerCase()
+const plain = (value: string) => value.replace(/[\s\u00a0·]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
 let timer: ReturnType<typeof setTimeout> | undefined
 let reading: AbortController | undefined
 
@@ -103,7 +103,7 @@ function turnEvidence(): void {
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>
-      <button class="value figure" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${fact?.shown ?? 'not given'}. Change`" @click="begin">
+      <button class="value figure" :class="{ absent: !fact }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${fact?.shown ?? 'not given'}. Change`" @click="begin">
         <span v-if="original" class="original mute">{{ original }}</span>
         {{ fact ? fact.shown : 'give' }}
       </button>
@@ -117,6 +117,7 @@ function turnEvidence(): void {
 
 <style scoped>
 .quantity {
+  margin-left: auto;
   display: inline-flex;
   flex-wrap: wrap;
   justify-content: flex-end;
@@ -137,6 +138,11 @@ function turnEvidence(): void {
 }
 .value:hover {
   border-bottom-color: var(--mute);
+}
+.absent {
+  color: var(--brass);
+  font-weight: 500;
+  border-bottom-color: var(--brass-line);
 }
 .original {
   font: 500 13px/1 var(--labels);

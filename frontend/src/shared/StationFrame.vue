@@ -38,7 +38,7 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
 <style scoped>
 .station {
   display: grid;
-  grid-template: 'verdict verdict verdict' auto 'fitted middle side' auto / 262px minmax(0, 1fr) 282px;
+  grid-template: 'verdict verdict verdict' auto 'fitted middle side' auto / 288px minmax(0, 1fr) 278px;
   gap: 12px;
   align-items: start;
 }
@@ -56,12 +56,22 @@ h1 {
 .middle,
 .side {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   min-width: 0;
 }
+.fitted {
+  grid-area: fitted;
+}
+.middle {
+  grid-area: middle;
+}
+.side {
+  grid-area: side;
+}
 @media (max-width: 1080px) {
   .station {
-    grid-template: 'verdict verdict' auto 'fitted middle' auto 'side side' auto / 262px minmax(0, 1fr);
+    grid-template: 'verdict verdict' auto 'fitted middle' auto 'side side' auto / 288px minmax(0, 1fr);
   }
 }
 @media (max-width: 720px) {

@@ -7,6 +7,9 @@ export interface Line {
   colour: string
   dashed?: boolean
   axis?: number
+  /** Where along the line its name stands, 0 to 1; and on which side. */
+  at?: number
+  side?: 'top' | 'bottom' | 'left' | 'right'
 }
 
 export interface Plot {
@@ -36,7 +39,7 @@ export function plotOption(plot: Plot): EChartsCoreOption {
       valueFormatter: (value: unknown) => (typeof value === 'number' ? value.toPrecision(4).replace(/\.?0+$/, '') : String(value)),
     },
     xAxis: {
-      type: 'value', name: plot.x, nameLocation: 'middle', nameGap: 26, nameTextStyle: text, axisLabel: text, min: 'dataMin', max: 'dataMax',
+      type: 'value', name: plot.x, nameLocation: 'middle', nameGap: 26, nameTextStyle: text, axisLabel: { ...text, showMaxLabel: false }, min: 'dataMin', max: 'dataMax',
       axisLine: { lineStyle: { color: mute } }, splitLine: { show: false },
     },
     yAxis: plot.y2 === undefined ? yAxis(plot.y, false) : [yAxis(plot.y, false), yAxis(plot.y2, true)],
@@ -44,11 +47,13 @@ export function plotOption(plot: Plot): EChartsCoreOption {
       ...plot.lines.map((item) => ({
         type: 'line', name: item.name, data: item.points, showSymbol: false, yAxisIndex: item.axis ?? 0,
         lineStyle: { color: item.colour, width: item.dashed ? 1.5 : 2.2, type: item.dashed ? 'dashed' : 'solid' }, itemStyle: { color: item.colour },
-        endLabel: { show: true, formatter: item.name, color: item.colour, fontFamily: "'Barlow', sans-serif", fontSize: 13, align: 'right', verticalAlign: 'bottom', distance: -4 },
-        labelLayout: { moveOverlap: 'shiftY' },
         markLine: item === plot.lines[0] && plot.mark
-          ? { silent: true, symbol: 'none', lineStyle: { color: plot.mark.colour, width: 1.5 }, label: { formatter: plot.mark.text, color: plot.mark.colour }, data: [{ xAxis: plot.mark.x }] }
+          ? { silent: true, symbol: 'none', lineStyle: { color: plot.mark.colour, width: 1.5 }, label: { formatter: plot.mark.text, color: plot.mark.colour, fontFamily: "'Barlow', sans-serif", fontSize: 13 }, data: [{ xAxis: plot.mark.x }] }
           : undefined,
+      })),
+      ...plot.lines.filter((item) => item.points.length).map((item) => ({
+        type: 'scatter', name: '', data: [item.points[Math.round((item.at ?? 0.9) * (item.points.length - 1))]], symbolSize: 0, itemStyle: { opacity: 1 }, yAxisIndex: item.axis ?? 0, silent: true, tooltip: { show: false },
+        label: { show: true, formatter: item.name, color: item.colour, fontFamily: "'Barlow', sans-serif", fontSize: 13, position: item.side ?? 'top', distance: 8, backgroundColor: read('card'), padding: [0, 3] },
       })),
       ...(plot.ring
         ? [{

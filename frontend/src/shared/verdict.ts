@@ -19,7 +19,7 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   const missing = block.unknown.map((u) => u.name.toLowerCase()).join(', ')
   const worst = block.checks.find((c) => c.id === block.governing?.check && c.duty === block.governing.duty)
   if (!worst) return { lead: block.title, strong: 'is not known yet', tail: '.', detail: missing ? `Missing for: ${missing}.` : '', short: false }
-  const where = worst.duty ? ` in “${name(worst.duty)}”` : ''
+  const where = worst.duty ? `: ${name(worst.duty)}` : ''
   const points = Math.round(Math.abs(worst.fill - 1) * 100)
   const also = missing ? ` Not known yet: ${missing}.` : ''
   if (worst.fill > 1) {
@@ -27,5 +27,5 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
     return { lead: block.title, strong, tail: `${where}.`, detail: worst.sentence + also, short: true }
   }
   const lead = `${block.title} ${block.unknown.length ? 'as known' : ''}`.trim()
-  return { lead, strong: 'holds', tail: `, fullest${where} at ${Math.round(worst.fill * 100)} %.`, detail: worst.sentence + also, short: false }
+  return { lead, strong: 'holds', tail: `: ${Math.round(worst.fill * 100)} % full${worst.duty ? ` at its fullest, ${name(worst.duty)}` : ''}.`, detail: worst.sentence + also, short: false }
 }

@@ -57,10 +57,7 @@ def validate(case: BuildCase) -> None:
         except CoreError as error:
             raise CoreError(error.code, "wanted", case.wanted, error.limit, error.message) from error
     for system in SYSTEMS.values():
-        if system.id == "fuel" and case.systems[system.id].pump_table is not None:
-            from gauge_well.core.systems.fuel.pump import curve_of
-
-            curve_of(case.systems[system.id])
+        system.refuse(case.systems[system.id])
 
 
 def make_context(case: BuildCase) -> tuple[Context, dict[str, str]]:

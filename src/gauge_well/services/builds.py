@@ -109,7 +109,7 @@ def _card(build: Build) -> dict[str, Any]:
     return base | {
         "sentence": report["headline"]["sentence"],
         "state": report["state"],
-        "wells": {id: block["fill"] for id, block in report["systems"].items()},
+        "wells": {id: b["fill"] for id, b in report["systems"].items() if b["checks"] or b["unknown"]},
     }
 
 

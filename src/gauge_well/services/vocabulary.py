@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from gauge_well.core.duty.facts import KINDS as DUTY_KINDS
-from gauge_well.core.duty.facts import MACHINES
+from gauge_well.core.duty.facts import MACHINES, TASKS, task_kind
 from gauge_well.core.facts import Spec
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.systems import SYSTEMS
@@ -47,6 +47,13 @@ class DisplayOut(Model):
     decimals: int
 
 
+class TaskOut(Model):
+    """The fifth fact of a new build, by kind of machine."""
+
+    label: str
+    hint: str
+
+
 class Vocabulary(Model):
     """Everything the page must know before it shows a build."""
 
@@ -55,7 +62,7 @@ class Vocabulary(Model):
     kinds: dict[str, dict[str, DisplayOut]]
     evidence: dict[str, str]
     machines: dict[str, str]
-    road_machines: list[str]
+    tasks: dict[str, TaskOut]
     fuels: dict[str, str]
     duty_kinds: dict[str, str]
     systems: dict[str, str]
@@ -103,7 +110,7 @@ def vocabulary() -> Vocabulary:
         kinds=kinds,
         evidence=dict(EVIDENCE),
         machines={k: v[0] for k, v in MACHINES.items()},
-        road_machines=[k for k, v in MACHINES.items() if v[3]],
+        tasks={k: TaskOut(**vars(TASKS[task_kind(k)])) for k in MACHINES},
         fuels={k: f.label for k, f in FUELS.items()},
         duty_kinds=dict(DUTY_KINDS),
         systems={id: s.title for id, s in SYSTEMS.items()},

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-from gauge_well.core.duty.facts import MACHINES, default_duties
+from gauge_well.core.duty.facts import MACHINES, default_duties, task_kind
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.sheet.document import FORMAT
 from gauge_well.sheet.errors import Problem, SheetError
@@ -24,8 +24,8 @@ def starter(
     aspiration: str = "",
     units: Mapping[str, str] | None = None,
 ) -> dict[str, Any]:
-    """Raw document of a new build: kind and fuel picked, then power, rpm, size, weight and what it
-    must do (``tow``: the trailer's weight, for a machine on the road; free words otherwise).
+    """Raw document of a new build: kind and fuel picked, then power, rpm, size, weight and the task
+    (trailer weight on the road, cruising share of revs afloat, hottest air at work).
     """
     for field, value, table in (("kind", kind, MACHINES), ("fuel", fuel, FUELS)):
         if value not in table:
@@ -35,7 +35,7 @@ def starter(
     machine: dict[str, Any] = {"kind": kind}
     if mass.strip():
         machine["mass"] = {"text": mass, "evidence": "guess"}
-    if task.strip() and MACHINES[kind][3]:
+    if task.strip() and task_kind(kind) == "road":
         machine["trailer_mass"] = {"text": task, "evidence": "guess"}
     engine: dict[str, Any] = {"fuel": fuel}
     if aspiration:
@@ -49,5 +49,5 @@ def starter(
         "units": dict(units or {}),
         "machine": machine,
         "engine": engine,
-        "duties": default_duties(machine),
+        "duties": default_duties(kind, task.strip()),
     }

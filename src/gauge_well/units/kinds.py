@@ -48,6 +48,7 @@ def _kinds(*items: Kind) -> dict[str, Kind]:
 KINDS: dict[str, Kind] = _kinds(
     Kind("length", "length", "mm", "in", 4, 2),
     Kind("height", "length", "mm", "in", 4, 1),
+    Kind("size", "length", "mm", "in", 3, 1),
     Kind("distance", "length", "m", "ft", 4, 0),
     Kind("area", "area", "m2", "ft2", 3, 3),
     Kind("wire_area", "area", "mm2", "mm2", 3, 2),
@@ -55,6 +56,8 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("displacement", "volume", "L", "cuin", 4, 3),
     Kind("mass", "mass", "kg", "lb", 4, 0),
     Kind("power", "power", "kW", "hp", 3, 1, by_power=True),
+    # Heat stays in kilowatts whatever the engine's power is spoken of in.
+    Kind("heat", "power", "kW", "kW", 3, 1),
     Kind("torque", "torque", "Nm", "lbft", 3, 0),
     Kind("pressure_gauge", "pressure", "kPa", "psi", 3, 1),
     Kind("pressure_difference", "pressure", "kPa", "psi", 3, 1),

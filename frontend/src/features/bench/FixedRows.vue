@@ -15,7 +15,7 @@ const duty = (row: Row) => build.report?.duties.find((d) => d.id === row.duty)?.
 const label = (row: Row) => (row.duty ? `${row.label}, ${duty(row)}` : row.label)
 const detail = (row: Row) => {
   if (row.kind === 'gate' || row.carries_w === null || row.needs_w === null) return row.sentence
-  return `carries ${words.number(row.carries_w, 'power')} of ${words.show(row.needs_w, 'power')} · ${row.sentence}`
+  return `carries ${words.show(row.carries_w, 'power')}, needs ${words.show(row.needs_w, 'power')} · ${row.sentence}`
 }
 const open = (row: Row) => void router.push({ name: row.system, params: { id: build.build?.id }, hash: `#${row.check}` })
 </script>

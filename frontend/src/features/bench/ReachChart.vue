@@ -198,7 +198,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
 }
 .number.inside {
   transform: translateX(-100%);
-  padding: 0 9px 0 0;
+  padding: 0 9px 0 5px;
   background: var(--card);
   border-radius: 2px;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { percent } from '../../shared/format'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
@@ -8,10 +9,12 @@ const build = useBuild()
 const words = useVocabulary()
 const systems = computed(() => Object.entries(build.report?.systems ?? {}).filter(([, block]) => block.need.length))
 const print = () => window.print()
+/** The fullest row of the part, whatever drives it. */
 const fitted = (system: string, part: string) => {
-  const row = build.report?.rows.find((r) => r.system === system && (r.part === part || r.part.includes(part)) && r.kind !== 'gate')
-  if (!row || row.fill === null) return '—'
-  return row.fill > 1 ? `short, ${Math.round(row.fill * 100)} %` : `serves, ${Math.round(row.fill * 100)} %`
+  const fills = (build.report?.rows ?? []).filter((r) => r.system === system && r.part === part && r.fill !== null).map((r) => r.fill ?? 0)
+  if (!fills.length) return '—'
+  const worst = Math.max(...fills)
+  return `${worst > 1 ? 'short' : 'serves'}, ${percent(worst)}`
 }
 </script>
 
@@ -32,7 +35,7 @@ const fitted = (system: string, part: string) => {
           <tr v-for="need in block.need" :key="need.quantity">
             <td>{{ need.sentence }}</td>
             <td class="num figure">{{ words.show(need.value, need.unit) }}</td>
-            <td class="num mute">{{ fitted(id, need.part) }}</td>
+            <td class="num" :class="fitted(id, need.part).startsWith('short') ? 'over' : 'mute'">{{ fitted(id, need.part) }}</td>
           </tr>
         </tbody>
       </table>

@@ -15,16 +15,17 @@ const facts = reactive<Required<Starter>>({
 const troubles = ref<Record<string, string>>({})
 const general = ref('')
 const sending = ref(false)
-const onRoad = computed(() => words.words?.road_machines.includes(facts.kind) ?? true)
+const task = computed(() => words.words?.tasks[facts.kind] ?? { label: 'What must it do', hint: '' })
 const FIELD: Record<string, string> = {
   'engine.rated_power': 'power', 'engine.rated_speed': 'speed', 'engine.displacement': 'displacement', 'machine.mass': 'mass', 'machine.trailer_mass': 'task',
+  'duties.cruise.speed_share': 'task', 'duties.rated.ambient': 'task',
 }
 const QUESTIONS = computed(() => [
   { key: 'power' as const, label: 'Power', hint: '215 hp, 160 kW', must: true },
   { key: 'speed' as const, label: 'at engine speed', hint: '5600 rpm', must: true },
   { key: 'displacement' as const, label: 'Engine size', hint: '2.7 L, 350 cu in', must: true },
   { key: 'mass' as const, label: 'Weight of the machine', hint: '1450 kg, 3200 lb', must: false },
-  ...(onRoad.value ? [{ key: 'task' as const, label: 'Must it tow? Trailer weight', hint: '1500 kg, or leave open', must: false }] : []),
+  { key: 'task' as const, label: task.value.label, hint: task.value.hint, must: false },
 ])
 
 async function start(): Promise<void> {
@@ -33,7 +34,7 @@ async function start(): Promise<void> {
   sending.value = true
   general.value = ''
   try {
-    const made = await api.start({ ...facts, task: onRoad.value ? facts.task : '' })
+    const made = await api.start({ ...facts })
     await router.push({ name: 'bench', params: { id: made.id } })
   } catch (error) {
     if (!(error instanceof Problem)) general.value = 'The server is not reached. Nothing you typed is lost; try again.'
@@ -85,13 +86,15 @@ async function start(): Promise<void> {
 
 <style scoped>
 main {
+  grid-area: page;
+  width: 100%;
   max-width: 760px;
   margin: 0 auto;
   padding: 24px 16px 48px;
 }
 .new {
   display: grid;
-  grid-template-rows: 52px 1fr;
+  grid-template: 'bar' 52px 'page' 1fr / minmax(0, 1fr);
 }
 h1 {
   font: 600 25px/1.25 var(--words);

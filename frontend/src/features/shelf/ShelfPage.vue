@@ -79,10 +79,11 @@ async function take(event: Event): Promise<void> {
 <style scoped>
 .shelf {
   display: grid;
-  grid-template-rows: 52px 1fr;
+  grid-template: 'bar' 52px 'page' 1fr / minmax(0, 1fr);
   min-height: 100vh;
 }
 main {
+  grid-area: page;
   max-width: 1180px;
   width: 100%;
   margin: 0 auto;

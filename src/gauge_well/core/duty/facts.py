@@ -21,6 +21,30 @@ MACHINES: Mapping[str, tuple[str, float, float, bool]] = {
     "locomotive": ("locomotive", 4.0, 8000.0, False),
     "generator": ("generator or pump set", 1.0, 1000.0, False),
 }
+
+
+@dataclass(frozen=True)
+class Task:
+    """The fifth fact of a new build: what the machine must do."""
+
+    label: str
+    hint: str
+
+
+TASKS: Mapping[str, Task] = {
+    "road": Task("Must it tow? Trailer weight", "1500 kg, or leave open"),
+    "boat": Task("Cruises at what share of full revs", "70 %, or leave open"),
+    "work": Task("Hottest air it works in", "40 °C, or leave open"),
+}
+
+
+def task_kind(machine: str) -> str:
+    """Which of :data:`TASKS` a kind of machine is asked."""
+    if machine == "boat":
+        return "boat"
+    return "road" if machine in MACHINES and MACHINES[machine][3] else "work"
+
+
 DRIVES: Mapping[str, tuple[str, float]] = {
     "front": ("front wheels", 0.92),
     "rear": ("rear wheels", 0.87),
@@ -162,29 +186,40 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     return rules
 
 
-def default_duties(machine: Mapping[str, Any]) -> list[dict[str, Any]]:
-    """Duties of a new build by kind of machine, as typed texts a builder can edit."""
-    kind = str(machine.get("kind"))
-    tow = "yes" if machine.get("trailer_mass") else "no"
-    if kind == "boat":
+def default_duties(kind: str, task: str = "") -> list[dict[str, Any]]:
+    """Duties of a new build by kind of machine, as typed texts a builder can edit.
+
+    ``task`` is the fifth fact as typed: trailer weight, cruising share of revs, or hottest air.
+    """
+    asked = task_kind(kind)
+    if asked == "boat":
+        return _boat_duties(task or "70 %")
+    if asked == "work":
+        hot = task or "40 °C"
         return [
-            {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", "ambient": "32 °C"},
-            {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": "70 %", "ambient": "32 °C"},
-            {
-                "id": "full",
-                "name": "Full ahead",
-                "kind": "boat",
-                "speed_share": "100 %",
-                "ambient": "32 °C",
-                "duration": "60 min",
-            },
+            {"id": "idle", "name": "Idle", "kind": "idle", "ambient": hot},
+            {"id": "rated", "name": "Rated work", "kind": "work", "ambient": hot, "duration": "60 min"},
         ]
-    if not (kind in MACHINES and MACHINES[kind][3]):
+    if kind == "hillclimb":
         return [
-            {"id": "idle", "name": "Idle", "kind": "idle", "ambient": "40 °C"},
-            {"id": "rated", "name": "Rated work", "kind": "work", "ambient": "40 °C", "duration": "60 min"},
+            {"id": "paddock", "name": "Paddock idle", "kind": "idle", "ambient": "32 °C", "duration": "10 min"},
+            {"id": "run", "name": "Hillclimb run", "kind": "run", "ambient": "32 °C", "duration": "75 s"},
+            {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "32 °C", "duration": "20 s"},
         ]
-    duties = [
+    return _road_duties(tow=bool(task))
+
+
+def _boat_duties(cruise: str) -> list[dict[str, Any]]:
+    sea = "32 °C"
+    return [
+        {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", "ambient": sea},
+        {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": cruise, "ambient": sea},
+        {"id": "full", "name": "Full ahead", "kind": "boat", "speed_share": "100 %", "ambient": sea, "duration": "60 min"},
+    ]
+
+
+def _road_duties(tow: bool) -> list[dict[str, Any]]:
+    return [
         {
             "id": "stop_go",
             "name": "Stop and go",
@@ -192,25 +227,18 @@ def default_duties(machine: Mapping[str, Any]) -> list[dict[str, Any]]:
             "speed": "15 km/h",
             "ambient": "38 °C",
             "duration": "30 min",
-            "air_conditioning": "yes" if kind != "hillclimb" else "no",
+            "air_conditioning": "yes",
         },
         {"id": "motorway", "name": "Motorway", "kind": "road", "speed": "120 km/h", "ambient": "35 °C"},
         {
             "id": "grade",
-            "name": "Long grade" + (" with trailer" if tow == "yes" else ""),
+            "name": "Long grade" + (" with trailer" if tow else ""),
             "kind": "road",
             "speed": "80 km/h",
             "grade": "6 %",
             "ambient": "38 °C",
             "duration": "450 s",
-            "tow": tow,
+            "tow": "yes" if tow else "no",
         },
         {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "38 °C", "duration": "20 s"},
     ]
-    if kind == "hillclimb":
-        duties = [
-            {"id": "paddock", "name": "Paddock idle", "kind": "idle", "ambient": "32 °C", "duration": "10 min"},
-            {"id": "run", "name": "Hillclimb run", "kind": "run", "ambient": "32 °C", "duration": "75 s"},
-            {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "32 °C", "duration": "20 s"},
-        ]
-    return duties

@@ -45,6 +45,7 @@ class Case:
     tow: float = 0.0
     grade: float = 0.0
     accessories: float = 0.0
+    wide_open: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -142,6 +143,7 @@ def solve_duty(
         tow=tow,
         grade=grade,
         accessories=accessories,
+        wide_open=0.0 if peak_power is None else 1.0,
     )
     return case, vehicle
 

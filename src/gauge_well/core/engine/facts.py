@@ -114,7 +114,7 @@ class EngineFacts:
     heat_school: str | None = choice("Heat to coolant by", HEAT_SCHOOLS, group="Heat and fuel")
     coolant_share: Value | None = quantity("Coolant's share", "share", 0.05, 0.45, group="Heat and fuel")
     coolant_heat: Value | None = quantity(
-        "Maker's heat to coolant", "power", 100.0, 3e6, group="Heat and fuel", help="At rated power."
+        "Maker's heat to coolant", "heat", 100.0, 3e6, group="Heat and fuel", help="At rated power."
     )
     oil_share: Value | None = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel")
     radiation_share: Value | None = quantity("Radiated share", "share", 0.0, 0.1, group="Heat and fuel")

@@ -176,6 +176,7 @@ def operate(
     speed: Value,
     ambient_temperature: Value,
     ambient_pressure: Value,
+    wide_open: Value = 0.0,
 ) -> Operation:
     """Work the engine at ``power`` [W] and ``speed`` [rev/min].
 
@@ -188,6 +189,9 @@ def operate(
         Brake power at the crank, accessories included [W].
     ambient_temperature, ambient_pressure : float or array
         [K], [Pa].
+    wide_open : float or array
+        1 where the throttle is open and the power a mean over time: mixture and boost are those of
+        full load.
 
     Notes
     -----
@@ -215,6 +219,7 @@ def operate(
     losses = engine.losses(bmep, speed)
     full = engine.full_load_power(speed, wanted)
     load = clip(power / np.maximum(full, 1.0), 0.0, 1.5)
+    throttle = np.where(as_array(wide_open) > 0.5, 1.0, load)
     idle = as_array(need(facts.idle_speed, "engine.idle_speed"))
     slow = clip((speed / idle - 1.0) / 0.5, 0.0, 1.0)
     efficiency = indicated * (IDLE_EFFICIENCY + (1.0 - IDLE_EFFICIENCY) * slow)
@@ -222,18 +227,18 @@ def operate(
     work = (bmep + losses) * swept
     # A diesel burns all it is given, so its fuel needs no lambda; petrol's lambda needs no fuel.
     if fuel.spark:
-        lam = _excess_air(engine, load, load)
+        lam = _excess_air(engine, throttle, throttle)
         gas = products(fuel, lam)
         fuel_flow = work / (efficiency * fuel.lhv * (1.0 - gas.chemical_loss - UNBURNED))
     else:
         fuel_flow = work / (efficiency * fuel.lhv * (1.0 - UNBURNED))
         full_work = (engine.bmep(full, speed) + engine.losses(bmep, speed)) * swept
         full_flow = full_work / (efficiency * fuel.lhv * (1.0 - UNBURNED))
-        lam = _excess_air(engine, load, fuel_flow / full_flow)
+        lam = _excess_air(engine, throttle, np.where(as_array(wide_open) > 0.5, 1.0, fuel_flow / full_flow))
         gas = products(fuel, lam)
     air_flow = lam * fuel.stoichiometric_air_ratio * fuel_flow
 
-    boost = as_array(engine.boost) * clip((load - 0.3) / 0.7, 0.0, 1.0)
+    boost = as_array(engine.boost) * clip((throttle - 0.3) / 0.7, 0.0, 1.0)
     ratio = 1.0 + boost / p_amb
     t_compressed = t_amb * (1.0 + (ratio**KAPPA - 1.0) / COMPRESSOR_EFFICIENCY)
     cooler = as_array(need(facts.charge_cooler, "engine.charge_cooler"))

@@ -155,7 +155,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
         "Fuel energy",
         "m_f * LHV",
         op.fuel_power,
-        "power",
+        "heat",
         {"m_f": op.fuel_mass_flow, "LHV": fuel.lhv},
         "fuel_tables",
     )
@@ -164,7 +164,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
         "Released",
         "Q_f - Q_chem - Q_unb",
         op.released,
-        "power",
+        "heat",
         {"Q_f": op.fuel_power, "Q_chem": op.chemical_loss, "Q_unb": op.unburned},
         "heywood1988, ch. 4",
     )
@@ -174,7 +174,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
             "Heat to coolant",
             "Q_c_rated * (m_f / m_f_rated) ** 0.75",
             op.heat_to_coolant,
-            "power",
+            "heat",
             {"Q_c_rated": op.rated_coolant, "m_f": op.fuel_mass_flow, "m_f_rated": op.rated_fuel},
             "heywood1988, ch. 12; " + ("share of released heat" if f.heat_school == "fuel_share" else "school chosen"),
         )
@@ -183,7 +183,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
         "Left for the exhaust",
         "Q_rel + H_in - P - W_c - Q_c - Q_o - Q_r",
         op.exhaust_power,
-        "power",
+        "heat",
         {
             "Q_rel": op.released,
             "H_in": op.intake_enthalpy,

@@ -41,7 +41,8 @@ def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tupl
     One pass where no duty's peak differs from its mean.
     """
     ambient, pressure = duties.column("ambient"), duties.column("pressure")
-    mean = operate(engine, wanted, duties.column("power") * factor, duties.column("engine_speed"), ambient, pressure)
+    power, speed, wide_open = (duties.column(n) for n in ("power", "engine_speed", "wide_open"))
+    mean = operate(engine, wanted, power * factor, speed, ambient, pressure, wide_open)
     if all(c.peak_power == c.power and c.peak_speed == c.engine_speed for c in duties.cases):
         return mean, mean
     peak = operate(engine, wanted, duties.column("peak_power") * factor, duties.column("peak_speed"), ambient, pressure)
@@ -95,6 +96,8 @@ class System:
         Part id -> label, in the order of rows.
     applies : callable
         Machine -> None, or why the system is not judged.
+    refuse : callable
+        Facts -> None; raises CoreError for values that contradict each other.
     solve : callable
         (context, facts) -> Result.
     cautions : sequence of Caution
@@ -108,6 +111,7 @@ class System:
     fill: Callable[[Mapping[str, Any], Mapping[str, Mapping[str, Any]]], dict[str, Rule]]
     parts: Mapping[str, str]
     applies: Callable[[MachineFacts], str | None]
+    refuse: Callable[[Any], None]
     solve: Callable[[Context, Any], Result]
     cautions: Sequence[Caution]
     instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]

@@ -43,10 +43,10 @@ const option = computed(() => {
   void look.dark.value
   const points = (values: number[]): [number, number][] => air.flow.map((x, i): [number, number] => [x, values[i] ?? 0]).filter(([, y]) => y >= 0)
   const lines: Line[] = [
-    { name: 'core, grille and bay', points: points(air.resists), colour: read('cooling') },
-    { name: air.fan_alone ? `fan + ram, ${words.show(air.air_speed, 'speed')}` : `ram, ${words.show(air.air_speed, 'speed')}`, points: points(air.pushes), colour: read('brass') },
+    { name: 'core, grille and bay', points: points(air.resists), colour: read('cooling'), at: 0.86, side: 'left' },
+    { name: air.fan_alone ? `fan + ram, ${words.show(air.air_speed, 'speed')}` : `ram, ${words.show(air.air_speed, 'speed')}`, points: points(air.pushes), colour: read('brass'), at: 0.16, side: 'top' },
   ]
-  if (air.fan_alone) lines.push({ name: 'fan alone', points: points(air.fan_alone), colour: read('duties'), dashed: true })
+  if (air.fan_alone) lines.push({ name: 'fan alone', points: points(air.fan_alone), colour: read('duties'), dashed: true, at: 0.16, side: 'bottom' })
   return plotOption({
     x: 'air, kg/s', y: 'Pa', lines,
     ring: { at: [air.point.mass_flow, air.point.pressure], text: `${air.point.mass_flow.toFixed(2)} kg/s` },
@@ -67,7 +67,7 @@ const option = computed(() => {
         <Slider v-model:value="shownSpeed" :min="0" :max="Math.round(words.value(50, 'speed'))" :tooltip-open="false" aria-label="Road speed" />
         <span class="figure">{{ shownSpeed }} {{ words.unit('speed') }}</span>
       </div>
-      <p class="mute">Carries {{ words.show(data.point.heat, 'power') }} with the coolant at its limit there; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
+      <p class="mute">Sheds {{ words.show(data.point.heat, 'heat') }} there with the coolant at its limit; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
         <template v-if="data.shroud === 'none'">Without a shroud the fan serves its own disc only; the rest sees ram alone.</template>
       </p>
     </template>

@@ -38,14 +38,14 @@ const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
   <section class="card pad">
     <h2 class="label">Depth in front of the engine, to scale</h2>
     <FactRow v-if="field" path="installation.depth_available" :field="field" />
-    <svg v-if="parts" viewBox="0 -34 1040 134" role="img" :aria-label="`Stack ahead of the engine: ${words.show(left, 'length')} left, ${words.show(KEEP, 'length')} to keep`">
+    <svg v-if="parts" viewBox="0 -40 1040 150" role="img" :aria-label="`Stack ahead of the engine: ${words.show(left, 'length')} left, ${words.show(KEEP, 'length')} to keep`">
       <g v-for="box in boxes" :key="box.name">
-        <rect :x="box.x" y="0" :width="box.width" height="70" :class="box.kind" />
-        <text v-if="box.width > 34" :x="box.x + box.width / 2" y="32" text-anchor="middle">{{ box.name }}</text>
-        <text v-if="box.width > 34" :x="box.x + box.width / 2" y="54" text-anchor="middle">{{ words.show(box.depth, 'length') }}</text>
+        <rect :x="box.x" y="0" :width="box.width" height="100" :class="box.kind" />
+        <text v-if="box.width > 48" :x="box.x + box.width / 2" y="42" text-anchor="middle">{{ box.name }}</text>
+        <text v-if="box.width > 48" :x="box.x + box.width / 2" y="76" text-anchor="middle">{{ words.show(box.depth, 'length') }}</text>
       </g>
-      <rect :x="wall" y="-12" width="5" height="94" class="wall" />
-      <text :x="wall - 6" y="-16" text-anchor="end">first moving thing</text>
+      <rect :x="wall" y="-12" width="5" height="124" class="wall" />
+      <text :x="wall - 6" y="-14" text-anchor="end">first moving thing</text>
     </svg>
     <p v-if="parts" :class="{ over: left < KEEP }">{{ words.show(left, 'length') }} left; keep {{ words.show(KEEP, 'length') }} to moving parts.</p>
     <p v-else class="mute">Measure from the front of the core to the first moving thing; the core's depth is needed too.</p>
@@ -58,7 +58,7 @@ const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
 }
 svg {
   width: 100%;
-  max-height: 130px;
+  max-height: 150px;
 }
 rect {
   stroke: var(--ink);
@@ -83,7 +83,7 @@ rect {
   fill: var(--ink);
 }
 text {
-  font: 600 19px var(--labels);
+  font: 600 27px var(--labels);
   fill: var(--ink);
 }
 g:has(.core) text,

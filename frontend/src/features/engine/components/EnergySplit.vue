@@ -26,10 +26,10 @@ const legend = computed(() => rows.value[0]?.parts ?? [])
     <div v-for="row in rows" :key="row.duty.id" class="row">
       <div class="head">
         <span class="name">{{ row.duty.name }}</span>
-        <span class="mute">{{ words.show(row.own.engine_power_w, 'power') }} at {{ words.show(row.own.engine_speed_rpm, 'speed_rpm') }} · coolant {{ words.show(row.own.heat_to_coolant_w, 'power') }} · exhaust {{ words.show(row.own.exhaust_gas_temperature_k, 'temperature') }} ± 80</span>
+        <span class="mute">{{ words.show(row.own.engine_power_w, 'power') }} at {{ words.show(row.own.engine_speed_rpm, 'speed_rpm') }} · coolant {{ words.show(row.own.heat_to_coolant_w, 'heat') }} · exhaust {{ words.show(row.own.exhaust_gas_temperature_k, 'temperature') }} ± 80</span>
       </div>
       <div class="bar" :style="{ width: `${Math.max(100 * row.length, 3)}%` }">
-        <span v-for="part in row.parts" :key="part.name" :style="{ width: `${100 * part.share}%`, background: `var(--${part.colour})` }" :title="`${part.name}: ${words.show(part.watts, 'power')}, ${Math.round(100 * part.share)} %`">
+        <span v-for="part in row.parts" :key="part.name" :style="{ width: `${100 * part.share}%`, background: `var(--${part.colour})` }" :title="`${part.name}: ${words.show(part.watts, 'heat')}, ${Math.round(100 * part.share)} %`">
           <em v-if="row.length * part.share > 0.07">{{ Math.round(100 * part.share) }}</em>
         </span>
       </div>

@@ -24,9 +24,9 @@ const option = computed(() => {
   return plotOption({
     x: 'rpm', y: words.unit('power'), y2: words.unit('torque'),
     lines: [
-      { name: 'power', points: points(sweep.power, 'power'), colour: read('engine') },
-      { name: 'heat to coolant', points: points(sweep.heat_to_coolant, 'power'), colour: read('cooling') },
-      { name: 'torque', points: points(sweep.torque, 'torque'), colour: read('brass'), dashed: true, axis: 1 },
+      { name: 'power', points: points(sweep.power, 'power'), colour: read('engine'), at: 0.72, side: 'top' },
+      { name: 'heat to coolant', points: points(sweep.heat_to_coolant, 'power'), colour: read('cooling'), at: 0.85, side: 'bottom' },
+      { name: 'torque', points: points(sweep.torque, 'torque'), colour: read('brass'), dashed: true, axis: 1, at: 0.3, side: 'top' },
     ],
   })
 })

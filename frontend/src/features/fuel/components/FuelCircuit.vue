@@ -19,7 +19,7 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
   <svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
     <rect x="12" y="86" width="128" height="92" class="box" />
     <line x1="12" y1="112" x2="140" y2="112" class="level" />
-    <text x="18" y="196">tank</text>
+    <text x="24" y="104">tank</text>
     <path :d="inTank ? 'M76 134 V60 H186' : 'M76 160 V60 H112 M150 60 H186'" class="pipe" />
     <circle :cx="inTank ? 76 : 131" :cy="inTank ? 152 : 60" r="18" class="pump" :class="{ tight: tight === 'pump' }" />
     <path :d="inTank ? 'M69 160 L76 141 L83 160 Z' : 'M123 67 L142 60 L123 53 Z'" class="arrow" />
@@ -34,10 +34,10 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
       {{ data.injector ? `injectors ${Math.round(100 * data.injector.share)} % of the cycle, ${Math.round(100 * data.injector.ceiling)} allowed` : judged ? 'injectors not given yet' : 'the engine’s own injectors: not judged' }}
     </text>
     <path v-if="returned" d="M600 60 H622 V226 H118 V178" class="return" />
-    <text v-if="returned" x="360" y="218" text-anchor="middle">returns {{ words.show(figures.return_flow_m3_s ?? null, 'flow_fuel') }}</text>
+    <text v-if="returned" x="420" y="218" text-anchor="middle">returns {{ words.show(figures.return_flow_m3_s ?? null, 'flow_fuel') }}</text>
     <text x="152" y="152" class="strong" :class="{ over: tight === 'pump' }">pump {{ pump }}{{ volts ? ` at ${volts}` : '' }}</text>
     <text x="152" y="174" class="strong" :class="{ over: tight === 'pump' }">asked {{ words.show(data.asked, 'flow_fuel') }} with its reserve</text>
-    <text x="18" y="214">inlet {{ words.show(figures.vapour_margin_pa ?? null, 'pressure_difference') }} over boiling</text>
+    <text x="152" y="196">inlet {{ words.show(figures.vapour_margin_pa ?? null, 'pressure_difference') }} over boiling</text>
   </svg>
 </template>
 

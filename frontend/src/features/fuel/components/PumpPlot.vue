@@ -22,8 +22,8 @@ const option = computed(() => {
   return plotOption({
     x: words.unit('flow_fuel'), y: words.unit('pressure_gauge'),
     lines: [
-      { name: 'rail and line ask', points: flow.map((q, i) => scale(q, resists[i] ?? 0)), colour: read('fuel') },
-      { name: 'pump gives', points: pump.map(([q, p]) => scale(q, p)).sort((a, b) => a[0] - b[0]), colour: read('ink') },
+      { name: 'rail and line ask', points: flow.map((q, i) => scale(q, resists[i] ?? 0)), colour: read('fuel'), at: 0.14, side: 'top' },
+      { name: 'pump gives', points: pump.map(([q, p]) => scale(q, p)).sort((a, b) => a[0] - b[0]), colour: read('ink'), at: 0.92, side: 'left' },
     ],
     ring: { at: scale(point.flow, point.pressure), text: words.show(point.flow, 'flow_fuel') },
     mark: { x: words.value(props.data.asked, 'flow_fuel'), text: 'asked', colour: read('brass') },

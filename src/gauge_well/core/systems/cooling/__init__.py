@@ -119,6 +119,7 @@ SYSTEM: System = System(
     fill=facts.fill,
     parts=PARTS,
     applies=applies,
+    refuse=facts.refuse,
     solve=solve,
     cautions=CAUTIONS,
     instrument=instrument,

@@ -32,7 +32,7 @@ def heat_check(cooling: Cooling, context: Context, mean: Operation, limiting: Ar
         "core_fan",
         CheckClass.LIMIT,
         None,
-        "power",
+        "heat",
         heat,
         cooling.capacity,
         ratio_fill(heat, cooling.capacity),
@@ -45,13 +45,13 @@ def _sentence(limiting: float, asked: float, made: float, carried: float) -> Sen
     values: dict[str, tuple[float, str] | str] = {
         "to": (limiting, "temperature"),
         "asked": (asked, "temperature"),
-        "made": (made, "power"),
-        "carried": (max(carried, 0.0), "power"),
+        "made": (made, "heat"),
+        "carried": (max(carried, 0.0), "heat"),
     }
     if carried <= 0.0:
         return Sentence("The air or the start is already over the coolant's limit.", values)
     if limiting >= 348.15:
-        return Sentence("Carries {made} of {carried}; no weather is too hot for it.", values)
+        return Sentence("Makes {made} of the {carried} it can carry; no weather is too hot for it.", values)
     if limiting <= 233.15:
         return Sentence("Makes {made}, carries {carried}: too little in any weather.", values)
     return Sentence("Holds to {to}; you asked for {asked}. Makes {made}, carries {carried}.", values)

@@ -8,6 +8,7 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import YES_NO, Rule, choice, quantity
 from gauge_well.core.heat.radiator import FIN_MATERIALS, FLOW_DIRECTIONS
 from gauge_well.core.typing import Value
@@ -138,3 +139,16 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("oil_cooler", "none", "none stated")
     rule("gearbox_cooler", "no", "none stated")
     return rules
+
+
+def refuse(facts: CoolingFacts) -> None:
+    """Raise :class:`CoreError` where facts contradict each other."""
+    on, off = facts.fan_on, facts.fan_off
+    if on is not None and off is not None and np.any(np.asarray(off) >= on):
+        raise CoreError(
+            "fan_thresholds",
+            "cooling.fan_off",
+            off,
+            "below the temperature it comes on at",
+            "The fan goes off at or above the temperature it comes on at.",
+        )

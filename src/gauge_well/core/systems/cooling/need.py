@@ -11,7 +11,7 @@ from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, heat_made, prepare
+from gauge_well.core.systems.cooling.model import HOSE_SPEED, boiling_and_limit, coolant_flow, heat_made, prepare
 from gauge_well.core.typing import as_array
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
@@ -72,7 +72,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     if enough.size == 0:
         found.append(
             Need(
-                "core",
+                "core_fan",
                 "core_face",
                 float("nan"),
                 "area",
@@ -93,7 +93,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
         width = float(np.sqrt(face * ASPECT))
         found.append(
             Need(
-                "core",
+                "core_fan",
                 "core_face",
                 face,
                 "area",
@@ -102,8 +102,8 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                     {
                         "depth": (depth, "length"),
                         "face": (face, "area"),
-                        "width": (width, "length"),
-                        "height": (face / width, "length"),
+                        "width": (width, "size"),
+                        "height": (face / width, "size"),
                         "duty": duty.name.lower(),
                     },
                 ),
@@ -112,7 +112,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
         if facts.fan_kind != "none":
             found.append(
                 Need(
-                    "fan",
+                    "core_fan",
                     "fan_free_air",
                     FAN_SPEED * face,
                     "air_flow",
@@ -137,14 +137,14 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             ),
         )
     )
-    bore = float(np.sqrt(4.0 * rated / (3.5 * np.pi)))
+    bore = float(np.sqrt(4.0 * rated / (HOSE_SPEED * np.pi)))
     found.append(
         Need(
             "hose",
             "hose_bore",
             bore,
-            "length",
-            Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (bore, "length")}),
+            "size",
+            Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (bore, "size")}),
         )
     )
     own = float(np.max(need(context.engine.facts.coolant_limit, "engine.coolant_limit")))

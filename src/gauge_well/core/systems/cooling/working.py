@@ -162,7 +162,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "Heat shed at the limit",
         "eps * C_min * (T_lim - T_air)",
         cooling.at_limit.heat,
-        "power",
+        "heat",
         {"eps": cooling.at_limit.effectiveness, "C_min": least, "T_lim": cooling.limit, "T_air": on.air_in},
         "mason1955, exact series, both unmixed",
     )
@@ -173,7 +173,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
             "Heat that just brings the end of the duty to the limit",
             "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_air)) / per_w",
             cooling.capacity,
-            "power",
+            "heat",
             {
                 "T_lim": cooling.limit,
                 "w_m": r.weight_metal,

@@ -12,7 +12,7 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import fuels
 from gauge_well.core.systems.base import Caution, Context, Result, System
-from gauge_well.core.systems.fuel import checks, facts, model, need, working
+from gauge_well.core.systems.fuel import checks, facts, model, need, pump, working
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.typing import Array
 
@@ -116,6 +116,7 @@ SYSTEM: System = System(
     fill=facts.fill,
     parts=PARTS,
     applies=applies,
+    refuse=pump.refuse,
     solve=solve,
     cautions=CAUTIONS,
     instrument=instrument,

@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.roots import where_falling
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import model
 from gauge_well.core.systems.fuel.facts import FuelFacts
@@ -52,32 +53,24 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
         curve = model.curve_of(facts)
     except MissingFact as error:
         return out | {"unknown": [error.field]}
-    voltage, current, ratio = (float(np.max(x)) for x in model.pump_voltage(circuit, curve))
+    volts = None
     if "voltage" in options and facts.pump_drive == "electric":
-        voltage = float(options["voltage"])
-        if not 4.0 <= voltage <= 60.0:
-            raise CoreError("out_of_range", "voltage", voltage, "4 to 60 V", "Voltage is out of range.")
-        ratio = voltage / float(np.max(facts.rating_voltage or 13.5))
-    free = float(curve.flow_at(0.0, ratio))
-    flow = np.linspace(0.0, 1.05 * max(free, asked), POINTS)
-    resists = rail + model.line_drop(circuit, flow) + model.suction_drop(circuit, flow)
-    stop = float(curve.pressure[-1]) * ratio
-    pressures = np.linspace(0.0, max(stop, 1.3 * rail), POINTS)
+        volts = float(options["voltage"])
+        if not 4.0 <= volts <= 60.0:
+            raise CoreError("out_of_range", "voltage", volts, "4 to 60 V", "Voltage is out of range.")
+    delivery = model.delivery_of(circuit, curve, volts)
+    ratio = float(np.max(delivery.ratio))
+    point = float(where_falling(delivery.flow, delivery.rail, rail))
+    flow = np.linspace(0.0, 1.05 * max(float(delivery.flow[-1]), asked), POINTS)
+    resists = rail + model.resistance(circuit, flow)
+    pressures = np.linspace(0.0, max(float(curve.pressure[-1]) * ratio, 1.3 * rail), POINTS)
     given = curve.flow_at(pressures, ratio)
-    # Highest flow still given at the pressure the circuit asks for that flow.
-    short = curve.flow_at(np.maximum(resists, 0.0), ratio) - flow
-    crossing = np.flatnonzero(short <= 0.0)
-    if crossing.size and crossing[0] > 0:
-        i = int(crossing[0])
-        point = float(np.interp(0.0, [-short[i - 1], -short[i]], [flow[i - 1], flow[i]]))
-    else:
-        point = 0.0
     return out | {
         "flow": [float(x) for x in flow],
         "resists": [float(x) for x in resists],
         "pump": [[float(q), float(p)] for q, p in zip(given, pressures, strict=True)],
         "point": {"flow": point, "pressure": float(np.interp(point, flow, resists))},
-        "voltage": voltage,
-        "current": current,
+        "voltage": float(np.max(delivery.voltage)),
+        "current": float(np.max(delivery.current)),
         "line_drop": float(np.max(model.line_drop(circuit, point))),
     }

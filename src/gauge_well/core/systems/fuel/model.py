@@ -202,9 +202,15 @@ def resistance(circuit: Circuit, flow: Value) -> Array:
     return np.asarray(loss + suction_drop(circuit, flow))
 
 
-def delivery_of(circuit: Circuit, curve: PumpCurve) -> Delivery:
-    """Work the pump's whole curve through wire, line and suction."""
+def delivery_of(circuit: Circuit, curve: PumpCurve, volts: Value | None = None) -> Delivery:
+    """Work the pump's whole curve through wire, line and suction.
+
+    ``volts`` at the pump stand in place of what the wiring gives.
+    """
     voltage, current, ratio = pump_voltage(circuit, curve)
+    if volts is not None:
+        voltage = as_array(volts)
+        ratio = voltage / as_array(need(circuit.facts.rating_voltage, "fuel.rating_voltage"))
     most = as_array(curve.flow_at(0.0, ratio))
     even = np.linspace(0.0, 1.0, DELIVERY_POINTS).reshape((-1,) + (1,) * most.ndim) * most
     # The curve's own points stand in the table, so that its corners are kept.

@@ -52,10 +52,10 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
                 part,
                 f"{part}_bore",
                 bore,
-                "length",
+                "size",
                 Sentence(
                     "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
-                    {"label": label, "bore": (bore, "length"), "v": (speed, "speed_m_s")},
+                    {"label": label, "bore": (bore, "size"), "v": (speed, "speed_m_s")},
                 ),
             )
         )

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.errors import CoreError
+from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.typing import Array, Value, as_array
@@ -46,6 +47,12 @@ class PumpCurve:
         i = np.clip(np.searchsorted(-y, -q) - 1, 0, x.size - 2)
         slope = (x[i + 1] - x[i]) / (y[i + 1] - y[i])
         return np.asarray(r * (x[i] + slope * (q - y[i])))
+
+
+def refuse(facts: FuelFacts) -> None:
+    """Raise :class:`CoreError` for a pump that gives more at more pressure; a pump not given is fine."""
+    with suppress(MissingFact):
+        curve_of(facts)
 
 
 def curve_of(facts: FuelFacts) -> PumpCurve:
