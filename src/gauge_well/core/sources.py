@@ -42,6 +42,7 @@ BIBLIOGRAPHY: dict[str, str] = {
     ),
     "iso2533": "ISO 2533:1975, Standard Atmosphere. From memory.",
     "iapws1992": ("IAPWS SR1-86(1992), Saturation properties of ordinary water substance. From memory."),
+    "iapws1995": "IAPWS R6-95, Properties of ordinary water substance, with R12-08 and R15-11.",
     "melinder2010": (
         "A. Melinder, Properties of Secondary Working Fluids for Indirect Systems, IIR, 2010: "
         "ethylene glycol and water."

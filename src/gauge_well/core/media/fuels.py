@@ -27,6 +27,9 @@ class Fuel:
         [mol/kg].
     rvp : float
         Reid vapour pressure [Pa]; nought where it does not matter.
+    rvp_true : float
+        True vapour pressure over the Reid figure at 37.8 degC: 1.07 for mixtures, whose light ends fill
+        the test's air space; 1 for a pure liquid.
     rvp_slope : float
         B of ``exp(-B (1/T - 1/310.9))`` [K].
     spark : bool
@@ -41,6 +44,7 @@ class Fuel:
     hydrogen: float
     oxygen: float
     rvp: float
+    rvp_true: float
     rvp_slope: float
     spark: bool
 
@@ -56,12 +60,14 @@ def _elements(hydrogen_ratio: float, oxygen_ratio: float) -> tuple[float, float,
     return mol, mol * hydrogen_ratio, mol * oxygen_ratio
 
 
+MIXTURE = 1.07
+
 # source: fuel_tables; hydrogen ratios chosen so that the stoichiometric ratios are the usual ones.
-PETROL = Fuel("petrol", "petrol, no ethanol", 745.0, 43.2e6, *_elements(1.87, 0.0), 60e3, 3500.0, True)
-ETHANOL = Fuel("ethanol", "ethanol", 794.0, 26.8e6, *_elements(3.0, 0.5), 16e3, 5090.0, True)
-METHANOL = Fuel("methanol", "methanol", 796.0, 19.9e6, *_elements(4.0, 1.0), 32e3, 4500.0, True)
-DIESEL = Fuel("diesel", "diesel", 835.0, 42.8e6, *_elements(1.80, 0.0), 0.0, 4500.0, False)
-LPG = Fuel("lpg", "LPG, liquid", 508.0, 46.3e6, *_elements(8.0 / 3.0, 0.0), 0.0, 3000.0, True)
+PETROL = Fuel("petrol", "petrol, no ethanol", 745.0, 43.2e6, *_elements(1.87, 0.0), 60e3, MIXTURE, 3500.0, True)
+ETHANOL = Fuel("ethanol", "ethanol", 794.0, 26.8e6, *_elements(3.0, 0.5), 16e3, 1.0, 5090.0, True)
+METHANOL = Fuel("methanol", "methanol", 796.0, 19.9e6, *_elements(4.0, 1.0), 32e3, 1.0, 4500.0, True)
+DIESEL = Fuel("diesel", "diesel", 835.0, 42.8e6, *_elements(1.80, 0.0), 0.0, MIXTURE, 4500.0, False)
+LPG = Fuel("lpg", "LPG, liquid", 508.0, 46.3e6, *_elements(8.0 / 3.0, 0.0), 0.0, 1.0, 3000.0, True)
 
 
 def blend(ethanol_share: float, label: str = "", id: str = "blend", rvp: float | None = None) -> Fuel:
@@ -103,6 +109,7 @@ def blend(ethanol_share: float, label: str = "", id: str = "blend", rvp: float |
         mix("hydrogen"),
         mix("oxygen"),
         rvp,
+        float(np.interp(ethanol_share, [0.85, 1.0], [MIXTURE, 1.0])),
         mix("rvp_slope"),
         True,
     )
@@ -123,10 +130,10 @@ def vapour_pressure(fuel: Fuel, temperature: Value, rvp: Value | None = None) ->
     """Vapour pressure [Pa] of ``fuel`` at ``temperature`` [K].
 
     ``1.07 RVP exp(-B (1/T - 1/310.9))``: the Reid test stands at 37.8 degC with an air space,
-    hence 1.07 (fuel_tables). Range 250 to 350 K.
+    hence 1.07 for mixtures and 1 for pure liquids (fuel_tables). Range 250 to 350 K.
     """
     base = fuel.rvp if rvp is None else rvp
-    return 1.07 * as_array(base) * np.exp(-fuel.rvp_slope * (1.0 / as_array(temperature) - 1.0 / 310.9))
+    return fuel.rvp_true * as_array(base) * np.exp(-fuel.rvp_slope * (1.0 / as_array(temperature) - 1.0 / 310.9))
 
 
 def kinematic_viscosity(fuel: Fuel, temperature: Value) -> Array:

@@ -1,0 +1,141 @@
+"""What many tests share: builds from a few facts, contexts of the core, closeness."""
+
+from __future__ import annotations
+
+import copy
+import csv
+import unittest
+from collections.abc import Mapping
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core import sizing
+from gauge_well.core.sizing import BuildCase
+from gauge_well.core.systems.base import Context
+from gauge_well.services.sizing import size_document
+from gauge_well.sheet import load, resolve
+from gauge_well.sheet.demo import demo
+
+ROOT = Path(__file__).resolve().parents[1]
+DATA = Path(__file__).parent / "data"
+
+# A sound road build, every part fitted; single tests change what they speak of.
+ROAD: dict[str, Any] = {
+    "format": "gauge-well-build/1",
+    "name": "Test road car",
+    "machine": {"kind": "road_car", "mass": "1400 kg", "drag_area": "0.68 m2"},
+    "engine": {
+        "fuel": "petrol",
+        "aspiration": "natural",
+        "displacement": "2.5 L",
+        "rated_power": "125 kW",
+        "rated_speed": "6000 rpm",
+    },
+    "installation": {"depth_available": "160 mm"},
+    "duties": [
+        {"id": "motorway", "kind": "road", "speed": "120 km/h", "ambient": "35 C"},
+        {"id": "grade", "kind": "road", "speed": "80 km/h", "grade": "6 %", "ambient": "38 C", "duration": "450 s"},
+        {"id": "pull", "kind": "pull", "ambient": "35 C"},
+    ],
+    "cooling": {
+        "core_width": "600 mm",
+        "core_height": "400 mm",
+        "core_depth": "26 mm",
+        "fan_kind": "puller",
+        "fan_diameter": "400 mm",
+    },
+    "fuel": {
+        "injector_flow": "380 cc/min",
+        "pump_flow": "120 L/h",
+        "pump_pressure": "3 bar",
+        "pump_flow_2": "90 L/h",
+        "pump_pressure_2": "5 bar",
+    },
+}
+
+
+def changed(base: Mapping[str, Any], **paths: Any) -> dict[str, Any]:
+    """A copy with fields set by ``section__field``; None takes one out."""
+    raw: dict[str, Any] = copy.deepcopy(dict(base))
+    for path, value in paths.items():
+        *holders, name = path.split("__")
+        holder = raw
+        for part in holders:
+            holder = holder.setdefault(part, {})
+        if value is None:
+            holder.pop(name, None)
+        else:
+            holder[name] = value
+    return raw
+
+
+def case_of(raw: Mapping[str, Any]) -> BuildCase:
+    """The SI case of a raw sheet."""
+    return resolve(load(raw)).case
+
+
+def context_of(raw: Mapping[str, Any]) -> Context:
+    """Engine and duties of a raw sheet, solved."""
+    return sizing.make_context(case_of(raw))[0]
+
+
+def facts_of(raw: Mapping[str, Any], system: str) -> Any:
+    """One system's facts of a raw sheet, rules filled."""
+    return case_of(raw).systems[system]
+
+
+def report(raw: Mapping[str, Any], explain: str = "governing") -> dict[str, Any]:
+    """Plain report of a raw sheet."""
+    return size_document(raw, explain)
+
+
+def check_of(found: Mapping[str, Any], system: str, check: str, duty: str = "") -> dict[str, Any]:
+    """One check of a report."""
+    for item in found["systems"][system]["checks"]:
+        if item["id"] == check and item["duty"] == duty:
+            return dict(item)
+    raise AssertionError(f"no check {system}.{check} in {duty!r}")
+
+
+def row_of(found: Mapping[str, Any], part: str, kind: str) -> dict[str, Any]:
+    """One row of a report."""
+    for item in found["rows"]:
+        if item["part"] == part and item["kind"] == kind:
+            return dict(item)
+    raise AssertionError(f"no row {part} {kind}")
+
+
+def demo_document(name: str) -> dict[str, Any]:
+    """A demo's raw sheet."""
+    return demo(name)
+
+
+def table(name: str) -> list[dict[str, float]]:
+    """Rows of a published table in ``tests/data``; lines that begin with # name the source."""
+    lines = [line for line in (DATA / name).read_text().splitlines() if line and not line.startswith("#")]
+    return [{key: float(value) for key, value in row.items()} for row in csv.DictReader(lines)]
+
+
+class NumbersCase(unittest.TestCase):
+    """Assertions on numbers and arrays with a stated tolerance."""
+
+    def close(self, actual: Any, expected: Any, *, rel: float = 0.0, abs: float = 0.0, note: str = "") -> None:
+        """Every element within ``abs + rel |expected|``."""
+        a, e = np.asarray(actual, dtype=float), np.asarray(expected, dtype=float)
+        off = np.max(np.abs(a - e) - (abs + rel * np.abs(e)))
+        self.assertLessEqual(float(off), 0.0, f"{note} {a} is not {e} within rel {rel} abs {abs}")
+
+    def between(self, actual: Any, low: float, high: float, note: str = "") -> None:
+        """Every element within a band, ends included."""
+        a = np.asarray(actual, dtype=float)
+        self.assertTrue(bool(np.all((a >= low) & (a <= high))), f"{note} {a} is not within {low} to {high}")
+
+    def falling(self, values: Any, note: str = "") -> None:
+        """Each value below the one before."""
+        self.assertTrue(bool(np.all(np.diff(np.asarray(values, dtype=float)) < 0.0)), f"{note} {values}")
+
+    def rising(self, values: Any, note: str = "") -> None:
+        """Each value above the one before."""
+        self.assertTrue(bool(np.all(np.diff(np.asarray(values, dtype=float)) > 0.0)), f"{note} {values}")
