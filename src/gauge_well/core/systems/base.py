@@ -34,6 +34,20 @@ class Context:
     mean: Operation
     peak: Operation
 
+    @property
+    def own_coolant_heat(self) -> Array:
+        """Heat to coolant at the engine's own rated power [W].
+
+        What belongs to the engine (its pump, its jackets) follows this, not the power wanted of it, so
+        that it stays the same while reach is sought.
+        """
+        return self.mean.rated_coolant * (self.engine.rated_power / self.wanted)
+
+    @property
+    def own_fuel_flow(self) -> Array:
+        """Fuel burned at the engine's own rated power [m3/s]."""
+        return np.asarray(self.engine.bsfc * self.engine.rated_power / self.engine.fuel.density)
+
 
 def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tuple[Operation, Operation]:
     """Mean and peak operation of every duty with the powers scaled by ``factor``.

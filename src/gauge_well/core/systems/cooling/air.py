@@ -93,20 +93,38 @@ def _flaps(path: AirPath, plenum: Array) -> tuple[Array, Array]:
     return front - path.core_drop(u) - plenum - path.back_pressure(flow), u
 
 
+@dataclass(frozen=True)
+class Zones:
+    """The fan-covered and the open part of a face without shroud: pressure across and face velocity."""
+
+    drive_fan: Array
+    drive_open: Array
+    b_fan: Array
+    fan: Array
+    open: Array
+
+
+def zones(path: AirPath, bay: Value) -> Zones:
+    """Both parts against a bay at ``bay`` [Pa] over the air outside; each a signed quadratic."""
+    drive = as_array(path.ram) * path.dynamic_head - bay
+    k = as_array(path.covered) * path.face * path.expansion / path.fan_flow
+    b_fan = np.asarray(path.b + path.fan_pressure * k**2)
+    with_fan = np.asarray(drive + path.fan_pressure * as_array(path.fan_share))
+    return Zones(
+        with_fan, np.asarray(drive), b_fan, _quadratic(path.a, b_fan, with_fan), _quadratic(path.a, path.b, drive)
+    )
+
+
 def _bare(path: AirPath, unknown: Array) -> tuple[Array, Array]:
     """No shroud: fan-covered and open parts side by side; the unknown is the bay pressure."""
-    front = as_array(path.ram) * path.dynamic_head
     covered = as_array(path.covered)
-    k = covered * path.face * path.expansion / path.fan_flow
-    fan_b = path.fan_pressure * k**2
-    u_fan = _quadratic(path.a, path.b + fan_b, front - unknown + path.fan_pressure * path.fan_share)
-    u_open = _quadratic(path.a, path.b, front - unknown)
-    u = covered * u_fan + (1.0 - covered) * u_open
+    z = zones(path, unknown)
+    u = covered * z.fan + (1.0 - covered) * z.open
     out = path.exit_area * _signed_root(
         (unknown - BASE_PRESSURE * as_array(path.dynamic_head)) * 2.0 / (as_array(path.exit_loss) * path.density_hot)
     )
     # Heat is carried by air in either direction; the open part may blow back at standstill.
-    effective = covered * np.abs(u_fan) + (1.0 - covered) * np.maximum(u_open, 0.0)
+    effective = covered * np.abs(z.fan) + (1.0 - covered) * np.maximum(z.open, 0.0)
     return (u * path.face * path.expansion - out), effective
 
 
@@ -116,6 +134,17 @@ RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
 }
 
 
+def solve_pressure(path: AirPath, shroud: str) -> Array:
+    """Plenum pressure behind flaps, or bay pressure without a shroud [Pa]: the one unknown there."""
+    residual = RESIDUALS[shroud]
+    q = as_array(path.dynamic_head)
+    reach = as_array(path.fan_pressure) * as_array(path.fan_share) + as_array(path.ram) * q + 0.2 * q + 1.0
+    shape = np.broadcast_shapes(np.shape(reach), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face))
+    low = np.broadcast_to(-reach - 1.0, shape)
+    high = np.broadcast_to(reach + 1.0, shape)
+    return find_root(lambda x: residual(path, x)[0], low, high, tolerance=1e-5)
+
+
 def face_velocity(path: AirPath, shroud: str) -> Array:
     """Face velocity [m/s] where what pushes meets what resists.
 
@@ -123,11 +152,4 @@ def face_velocity(path: AirPath, shroud: str) -> Array:
     """
     if shroud == "full":
         return _full(path)
-    residual = RESIDUALS[shroud]
-    q = as_array(path.dynamic_head)
-    reach = as_array(path.fan_pressure) * as_array(path.fan_share) + as_array(path.ram) * q + 0.2 * q + 1.0
-    shape = np.broadcast_shapes(np.shape(reach), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face))
-    low = np.broadcast_to(-reach - 1.0, shape)
-    high = np.broadcast_to(reach + 1.0, shape)
-    found = find_root(lambda x: residual(path, x)[0], low, high, tolerance=1e-4)
-    return residual(path, found)[1]
+    return RESIDUALS[shroud](path, solve_pressure(path, shroud))[1]

@@ -142,7 +142,8 @@ class Cooling:
 def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[Array, float, str]:
     """Coolant flow [m3/s] at ``speed`` [rev/min], and how it is known.
 
-    By rule the smaller of a 7 K drop at rated power and 3.5 m/s in the hose; in proportion to speed.
+    By rule the smaller of a 7 K drop at the engine's rated power and 3.5 m/s in the hose; in
+    proportion to speed.
     """
     if facts.coolant_flow is not None:
         speed = facts.coolant_flow_speed or context.engine.rated_speed
@@ -151,7 +152,7 @@ def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[
     hose = HOSE_SPEED * np.pi / 4.0 * bore**2
     warm = coolant.properties(363.15, glycol)
     rho_cp = warm.density * warm.heat_capacity
-    by_drop = np.max(context.mean.rated_coolant) / (DROP_RATED * rho_cp)
+    by_drop = np.max(context.own_coolant_heat) / (DROP_RATED * rho_cp)
     return np.minimum(hose, by_drop), context.engine.rated_speed, "rule"
 
 
@@ -289,7 +290,7 @@ def prepare(
     conductance = np.maximum(at_limit.heat / lift, 1e-3)
     start, start_metal = start_temperatures(context, limit, t_amb)
     metal, liquid = heat_capacities(context, core)
-    response = respond(duties.column("duration"), metal, liquid, context.mean.rated_coolant / METAL_STANDS, conductance)
+    response = respond(duties.column("duration"), metal, liquid, context.own_coolant_heat / METAL_STANDS, conductance)
     free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * on.air_in
     return Cooling(
         facts,
@@ -321,9 +322,10 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
     def cut(value: Array) -> Array:
         return np.asarray(value[state]) if value.ndim > 3 else value
 
-    side = airs.side
+    side, path = airs.side, airs.path
     return replace(
         airs,
+        path=AirPath(*(cut(np.asarray(getattr(path, name))) for name in path.__dataclass_fields__)),
         velocity=cut(airs.velocity),
         mass_flow=cut(airs.mass_flow),
         air_in=cut(airs.air_in),
@@ -414,13 +416,14 @@ def limiting_ambient(context: Context, facts: CoolingFacts, heat: Array, first: 
 
     Held to -50..90 degC; at an end the true answer lies beyond.
     """
-    rise = first.airs.rise[-1:]
     t0 = first.ambient
+    # The air warms in proportion to what is left between it and the coolant.
+    share = first.airs.rise[-1:] / np.maximum(first.limit - t0, 1.0)
     g0 = heat - first.capacity
     slope = np.maximum(first.at_limit.heat / np.maximum(first.limit - first.sink, 1.0), 1.0)
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
     for _ in range(2):
-        g1 = heat - prepare(context, facts, t1, (1.0,), rise).capacity
+        g1 = heat - prepare(context, facts, t1, (1.0,), share * np.maximum(first.limit - t1, 1.0)).capacity
         rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
         # Capacity falls as the air warms, so g rises with ambient; keep the step on that side.
         rate = np.maximum(rate, 0.02 * slope)

@@ -8,10 +8,11 @@ import numpy as np
 
 from gauge_well.core.facts import need
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
+from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import HOSE_SPEED, boiling_and_limit, coolant_flow, heat_made, prepare
+from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, boiling_and_limit, heat_made, prepare
 from gauge_well.core.typing import as_array
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
@@ -123,8 +124,8 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                 )
             )
     glycol, boiling, limit = boiling_and_limit(context, facts, context.duties.column("pressure"))
-    flow, speed, _ = coolant_flow(context, facts, glycol)
-    rated = float(np.max(flow)) * context.engine.rated_speed / speed
+    warm = coolant.properties(float(np.max(limit)) - DROP_RATED, glycol)
+    rated = float(np.max(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity)))
     found.append(
         Need(
             "pump",

@@ -7,8 +7,9 @@ import numpy as np
 from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.air import AirPath, solve_pressure, zones
 from gauge_well.core.systems.cooling.model import Cooling, Shown, heat_made, pick_fan
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
 
 
@@ -68,28 +69,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         {"rho": rho, "v": v},
         "arithmetic",
     )
-    if cooling.fan.shroud == "full":
-        flow = u * core.face * path.expansion
-        rise = path.fan_pressure * (1.0 - (flow / path.fan_flow) * np.abs(flow / path.fan_flow))
-        w.add(
-            "u",
-            "Air speed on the face, fan on",
-            "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay",
-            u,
-            "speed_m_s",
-            {
-                "K_ram": path.ram,
-                "q": path.dynamic_head,
-                "P_fan": rise,
-                "a": path.a,
-                "b": path.b,
-                "u": u,
-                "p_bay": path.back_pressure(flow),
-            },
-            "eck1973; kays1984; chang2000",
-            solved=True,
-            scale=path.ram * path.dynamic_head + path.fan_pressure,
-        )
+    _air_steps(w, cooling.fan.shroud, path, u, core.face)
     w.add(
         "m_air",
         "Air through the core",
@@ -207,3 +187,41 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         solved=False,
     )
     return w.steps
+
+
+def _air_steps(w: Working, shroud: str, path: AirPath, u: Array, face: Value) -> None:
+    """Where what pushes meets what resists, for each kind of shroud."""
+    source = "eck1973; kays1984; chang2000"
+    given: dict[str, Value] = {"K_ram": path.ram, "q": path.dynamic_head, "a": path.a, "b": path.b}
+    scale = as_array(path.ram) * path.dynamic_head + path.fan_pressure
+    if shroud == "none":
+        bay = solve_pressure(path, shroud)
+        z = zones(path, bay)
+        w.add("p_bay", "Bay over the air outside", "p_bay", bay, "pressure_small", {"p_bay": bay}, source)
+        quadratic = "2 * d / (a + sqrt(a ** 2 + 4 * b * abs(d)))"
+        for symbol, name, drive, b, velocity in (
+            ("u_fan", "Air speed where the fan covers", z.drive_fan, z.b_fan, z.fan),
+            ("u_open", "Air speed on the open part", z.drive_open, path.b, z.open),
+        ):
+            w.add(symbol, name, quadratic, velocity, "speed_m_s", {"d": drive, "a": path.a, "b": b}, source)
+        w.add(
+            "u",
+            "Air speed on the face, as a mean",
+            "c * abs(u_fan) + (1 - c) * maximum(u_open, 0)",
+            u,
+            "speed_m_s",
+            {"c": path.covered, "u_fan": z.fan, "u_open": z.open},
+            "arithmetic",
+        )
+        return
+    flow = u * face * path.expansion
+    if shroud == "flaps":
+        plenum = solve_pressure(path, shroud)
+        inputs = given | {"u": u, "p_plenum": plenum, "p_bay": path.back_pressure(flow)}
+        formula = "K_ram * q - (a * u + b * u * abs(u)) - p_plenum - p_bay"
+    else:
+        inputs = given | {"P_fan": path.fan_rise(flow), "u": u, "p_bay": path.back_pressure(flow)}
+        formula = "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay"
+    w.add(
+        "u", "Air speed on the face, fan on", formula, u, "speed_m_s", inputs, source, solved=True, scale=scale
+    )

@@ -94,7 +94,7 @@ class FuelFacts:
     line_bore: Value | None = quantity("Line bore", "length", 0.002, 0.06, group="Line")
     line_length: Value | None = quantity("Line length", "length", 0.0, 60.0, group="Line")
     line_loss: Value | None = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line")
-    filter_drop: Value | None = quantity("Filter, at the flow needed", "pressure_difference", 0.0, 2e5, group="Line")
+    filter_drop: Value | None = quantity("Filter, at rated power", "pressure_difference", 0.0, 2e5, group="Line")
     pump_place: str | None = choice("Pump sits", PLACES, group="Suction")
     suction_lift: Value | None = quantity(
         "Pump inlet over the fuel",
@@ -106,7 +106,7 @@ class FuelFacts:
     )
     suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction")
     suction_length: Value | None = quantity("Suction length", "length", 0.0, 20.0, group="Suction")
-    sieve_drop: Value | None = quantity("Sieve, at the flow needed", "pressure_difference", 0.0, 5e4, group="Suction")
+    sieve_drop: Value | None = quantity("Sieve, at rated power", "pressure_difference", 0.0, 5e4, group="Suction")
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

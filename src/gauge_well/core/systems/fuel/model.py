@@ -47,7 +47,7 @@ def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     way = INJECTIONS[facts.injection or "port"]
     temperature = as_array(need(facts.fuel_temperature, "fuel.fuel_temperature"))
     fuel = context.engine.fuel
-    flow = np.max(demand(context.peak, fuel, facts))
+    flow = np.max(context.own_fuel_flow / as_array(need(facts.burned_share, "fuel.burned_share")))
     return Circuit(
         facts,
         way,

@@ -1,0 +1,213 @@
+"""Cooling as a whole: consistency of limit, duration and gauge, edges, needs."""
+
+from dataclasses import replace
+
+import numpy as np
+
+from gauge_well.core.systems.cooling import model, need
+from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, prepare, shed_at, shown
+from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
+
+STEADY = changed(ROAD, duties=[
+    {"id": "idle", "kind": "idle", "ambient": "35 C"},
+    {"id": "road", "kind": "road", "speed": "100 km/h", "ambient": "35 C"},
+    {"id": "climb", "kind": "road", "speed": "70 km/h", "grade": "9 %", "ambient": "40 C"},
+    {"id": "work", "kind": "work", "power_share": "90 %", "air_speed": "50 km/h", "ambient": "30 C"},
+])
+
+
+def solved(raw: dict) -> tuple:
+    context = context_of(raw)
+    facts = facts_of(raw, "cooling")
+    return context, facts, prepare(context, facts)
+
+
+class Limit(NumbersCase):
+    def test_the_smaller_of_boiling_and_the_engine(self) -> None:
+        """Open system: boiling, 108 degC, less 10 K; capped: the engine's own 115 degC (common practice)."""
+        _, _, open_ = solved(changed(STEADY, cooling__cap_pressure="0"))
+        self.close(open_.limit - 273.15, 98.0, abs=1.5)
+        _, _, capped = solved(STEADY)
+        self.close(capped.limit - 273.15, 115.0, abs=1e-6)
+
+    def test_altitude_lowers_an_open_systems_limit(self) -> None:
+        """Water boils about 1 K lower for every 300 m (common practice)."""
+        high = changed(STEADY, cooling__cap_pressure="0")
+        for duty in high["duties"]:
+            duty["altitude"] = "1500 m"
+        _, _, low = solved(changed(STEADY, cooling__cap_pressure="0"))
+        _, _, up = solved(high)
+        self.close(low.limit - up.limit, 5.0, abs=0.8)
+
+    def test_limiting_ambient_is_where_the_fill_is_one(self) -> None:
+        context, facts, first = solved(STEADY)
+        heat = heat_made(first, context, context.mean)
+        at = limiting_ambient(context, facts, heat, first)
+        again = prepare(context, facts, at)
+        inside = (at > 225.0) & (at < 360.0)
+        self.close((heat / again.capacity)[inside], 1.0, abs=1e-3)
+
+    def test_hotter_air_carries_less(self) -> None:
+        context, facts, _ = solved(STEADY)
+        carried = [prepare(context, facts, np.full((1, 4, 1), t)).capacity for t in (283.15, 303.15, 323.15)]
+        for duty in range(4):
+            self.falling([c[0, duty, 0] for c in carried])
+
+    def test_air_over_the_limit(self) -> None:
+        hot = changed(STEADY, engine__coolant_limit="78 C", engine__thermostat="60 C")
+        hot["duties"] = [{"id": "cold_start", "kind": "pull", "ambient": "60 C", "start": "soaked", "duration": "1 s"}]
+        found = check_of(report(hot), "cooling", "heat", "cold_start")
+        self.assertLessEqual(found["fill"], 9.99)
+
+
+class Gauge(NumbersCase):
+    def test_shown_temperature_balances(self) -> None:
+        """Heat shed at the shown temperature, thermostat where it then stands, is heat made."""
+        context, _, c = solved(changed(STEADY, cooling__fan_kind="none", cooling__fan_diameter=None))
+        heat = heat_made(c, context, context.mean)
+        seen = shown(c, heat)
+        off = model.pick_fan(c.airs, 0)
+        shed = shed_at(c, seen.steady, off)
+        self.close((shed / heat)[0, 1:, 0], 1.0, abs=0.01)
+
+    def test_fill_one_is_the_limit_on_the_gauge(self) -> None:
+        """A steady duty with a fill just under one reads just under its limit, and the other way round."""
+        context, _, c = solved(STEADY)
+        heat = c.capacity * 0.999
+        self.close(shown(c, heat).steady, np.broadcast_to(c.limit, heat.shape), abs=0.4)
+
+    def test_more_heat_reads_hotter(self) -> None:
+        """But for half the fan's own band: a fan that never stops holds the lower end of it."""
+        context, _, c = solved(STEADY)
+        heat = heat_made(c, context, context.mean) * np.array([0.2, 0.6, 1.0, 1.4, 2.5])[:, None, None]
+        steady = shown(c, heat).steady
+        self.assertTrue(bool(np.all(np.diff(steady, axis=0) > -0.5 * (c.facts.fan_on - c.facts.fan_off) - 0.02)))
+
+    def test_the_fan_shares_its_time(self) -> None:
+        context, _, c = solved(STEADY)
+        seen = shown(c, heat_made(c, context, context.mean))
+        self.between(seen.fan_share, 0.0, 1.0)
+        facts = c.facts
+        sharing = (seen.fan_share > 0.0) & (seen.fan_share < 1.0)
+        self.assertTrue(bool(np.any(sharing)), seen.fan_share)
+        self.close(seen.steady[sharing], 0.5 * (facts.fan_on + facts.fan_off), abs=1e-6)
+
+
+class Duration(NumbersCase):
+    def test_a_pull_raises_a_sound_car_by_about_seven_kelvin(self) -> None:
+        """220 kW, 20 s from warm (common practice; 4 to 11)."""
+        raw = changed(ROAD, engine__rated_power="220 kW", engine__displacement="3 L", engine__aspiration="turbo",
+                      cooling__core_depth="40 mm", cooling__core_width="680 mm",
+                      duties=[{"id": "pull", "kind": "pull", "ambient": "35 C"}])
+        figures = report(raw)["systems"]["cooling"]["figures"]["pull"]
+        start = 361.15 + 2.0
+        self.between(figures["end_of_duty_k"] - start, 4.0, 11.0)
+
+    def test_longer_carries_less(self) -> None:
+        lengths = ("10 s", "60 s", "5 min", "60 min", None)
+        carried = []
+        for length in lengths:
+            duty = {"id": "d", "kind": "work", "air_speed": "60 km/h", "ambient": "35 C"}
+            carried.append(report(changed(ROAD, duties=[duty | ({"duration": length} if length else {})])))
+        values = [r["systems"]["cooling"]["figures"]["d"]["heat_carried_w"] for r in carried]
+        self.falling(values[:4])
+        self.close(values[3], values[4], rel=1e-3)
+        self.close(values[4], carried[4]["systems"]["cooling"]["figures"]["d"]["heat_shed_w"], rel=1e-6)
+
+    def test_cooler_start_carries_more(self) -> None:
+        fills = []
+        for start in ("cold", "cool", "warm", "soaked"):
+            raw = changed(ROAD, duties=[{"id": "d", "kind": "pull", "ambient": "35 C", "start": start}])
+            fills.append(check_of(report(raw), "cooling", "heat", "d")["fill"])
+        self.rising(fills)
+
+
+class Parts(NumbersCase):
+    def test_missing_core_is_unknown_with_a_need(self) -> None:
+        found = report(changed(ROAD, cooling__core_depth=None))
+        block = found["systems"]["cooling"]
+        self.assertEqual(block["state"], "unknown")
+        self.assertEqual(block["unknown"][0]["missing"], ["cooling.core_depth"])
+        self.assertIn("core_face", {n["quantity"] for n in block["need"]})
+        self.assertEqual(found["systems"]["fuel"]["state"], "holds")
+        self.assertIn("cooling.core_depth", found["unknown"])
+
+    def test_all_that_is_missing_is_named(self) -> None:
+        block = report(changed(ROAD, cooling={}))["systems"]["cooling"]
+        self.assertEqual(set(block["unknown"][0]["missing"]),
+                         {"cooling.core_width", "cooling.core_height", "cooling.core_depth", "cooling.fan_kind"})
+
+    def test_the_needed_core_just_serves(self) -> None:
+        """Fitting the face and the fans of the need sheet gives a fill of one, to 4 %."""
+        raw = changed(ROAD, duties=ROAD["duties"][1:2], installation={}, cooling={})
+        context = context_of(raw)
+        needs = {n.quantity: n.value for n in need.needs(context, facts_of(raw, "cooling"))}
+        face = needs["core_face"]
+        facts = replace(
+            facts_of(changed(raw, cooling={"core_depth": "26 mm", "fan_kind": "puller", "fan_diameter": "300 mm"}), "cooling"),
+            core_width=np.sqrt(1.5 * face), core_height=np.sqrt(face / 1.5), fan_count=1.0,
+            fan_diameter=0.8 * np.sqrt(face), fan_flow=needs["fan_free_air"], fan_pressure=need.FAN_PRESSURE,
+            fan_rating="rig",
+        )
+        c = prepare(context, facts)
+        self.close(heat_made(c, context, context.mean) / c.capacity, 1.0, abs=0.04)
+
+    def test_need_takes_the_thickest_core_the_room_allows(self) -> None:
+        self.close(need.reference_depth(facts_of(changed(ROAD, cooling={}), "cooling"), 0.160), 0.056)
+        self.close(need.reference_depth(facts_of(changed(ROAD, cooling={}), "cooling"), 0.128), 0.026)
+        self.close(need.reference_depth(facts_of(changed(ROAD, cooling={}), "cooling"), None), 0.026)
+
+    def test_depth_to_the_pulley(self) -> None:
+        """160 - 26 - 10 - 65 mm leaves 59, twice the 25 kept: fill 0; 100 mm leaves -1: interference."""
+        self.close(check_of(report(ROAD), "cooling", "stack")["fill"], 0.0)
+        tight = check_of(report(changed(ROAD, installation__depth_available="100 mm")), "cooling", "stack")
+        self.close([tight["capacity"], tight["fill"]], [-1e-3, 2.04], abs=1e-9)
+        self.assertEqual(tight["state"], "short")
+
+    def test_no_fan_stands_open(self) -> None:
+        raw = changed(ROAD, cooling__fan_kind="none", cooling__fan_diameter=None,
+                      duties=[{"id": "idle", "kind": "idle", "ambient": "38 C"}])
+        found = report(raw)
+        self.assertGreater(check_of(found, "cooling", "heat", "idle")["fill"], 1.0)
+        self.assertIn("no_fan", {n["code"] for n in found["systems"]["cooling"]["notices"]})
+
+    def test_coolers_that_share_the_radiator(self) -> None:
+        base = row_of(report(STEADY), "core_fan", "load")["fill"]
+        with_oil = row_of(report(changed(STEADY, cooling__oil_cooler="water")), "core_fan", "load")["fill"]
+        slipping = changed(STEADY, cooling__gearbox_cooler="yes", machine__gearbox="automatic_slipping")
+        self.assertGreater(with_oil, base)
+        self.assertGreater(row_of(report(slipping), "core_fan", "load")["fill"], base)
+
+    def test_fan_thresholds_that_cross_are_refused(self) -> None:
+        from gauge_well.sheet import SheetError
+
+        with self.assertRaises(SheetError) as caught:
+            report(changed(ROAD, cooling__fan_on="90 C", cooling__fan_off="95 C"))
+        self.assertEqual(caught.exception.problems[0].field, "cooling.fan_off")
+
+    def test_boats_are_not_judged_yet(self) -> None:
+        found = report(changed(ROAD, machine={"kind": "boat"}, duties=[{"id": "d", "kind": "boat"}]))
+        self.assertNotIn("cooling", found["systems"])
+        self.assertIn("Cooling", {n["system"] for n in found["not_judged"]})
+
+
+class Instrument(NumbersCase):
+    def test_operating_point_is_where_the_curves_meet(self) -> None:
+        from gauge_well.core.systems.cooling.instrument import instrument
+
+        context, facts, _ = solved(STEADY)
+        for speed in (0.0, 12.0, 30.0):
+            found = instrument(context, facts, {"duty": 1, "air_speed": speed})
+            flow = np.array(found["flow"])
+            gap = np.array(found["pushes"]) - np.array(found["resists"])
+            crossing = np.interp(0.0, -gap, flow)
+            self.close(found["point"]["mass_flow"], crossing, rel=0.01, note=str(speed))
+
+    def test_no_such_duty(self) -> None:
+        from gauge_well.core.errors import CoreError
+        from gauge_well.core.systems.cooling.instrument import instrument
+
+        context, facts, _ = solved(STEADY)
+        for options in ({"duty": 9.0}, {"air_speed": 500.0}):
+            with self.assertRaises(CoreError):
+                instrument(context, facts, options)

@@ -1,0 +1,118 @@
+"""The house's rules, read off the sources: arrows run one way, the core computes only, all is documented."""
+
+import ast
+import re
+import unittest
+from collections.abc import Iterator
+from pathlib import Path
+
+from tests.support import ROOT
+
+SOURCE = ROOT / "src" / "gauge_well"
+# Who may import whom; everything may import itself.
+ALLOWED = {
+    "units": set(),
+    "core": set(),
+    "sheet": {"units", "core"},
+    "store": set(),
+    "formats": {"units", "core"},
+    "services": {"units", "core", "sheet", "store", "formats"},
+    "web": {"units", "core", "sheet", "store", "formats", "services"},
+    "cli": {"units", "core", "sheet", "store", "formats", "services", "web"},
+    "launch": set(),
+}
+STANDARD_IN_CORE = {"__future__", "collections", "contextlib", "dataclasses", "enum", "functools", "itertools", "math", "typing"}
+
+
+def modules() -> Iterator[tuple[str, Path, ast.Module]]:
+    for path in sorted(SOURCE.rglob("*.py")):
+        parts = path.relative_to(SOURCE).parts
+        if len(parts) > 1:
+            yield parts[0], path, ast.parse(path.read_text())
+
+
+def imported(tree: ast.Module) -> Iterator[str]:
+    for node in ast.walk(tree):
+        if isinstance(node, ast.Import):
+            yield from (alias.name for alias in node.names)
+        elif isinstance(node, ast.ImportFrom) and node.module:
+            yield node.module
+
+
+class Architecture(unittest.TestCase):
+    def test_no_arrow_runs_up(self) -> None:
+        for layer, path, tree in modules():
+            for name in imported(tree):
+                if name.startswith("gauge_well."):
+                    target = name.split(".")[1]
+                    self.assertIn(target, ALLOWED[layer] | {layer}, f"{path.relative_to(SOURCE)} imports {name}")
+
+    def test_every_layer_is_known(self) -> None:
+        self.assertEqual({layer for layer, _, _ in modules()}, set(ALLOWED))
+
+    def test_the_core_only_computes(self) -> None:
+        for layer, path, tree in modules():
+            if layer != "core":
+                continue
+            for name in imported(tree):
+                root = name.split(".")[0]
+                self.assertIn(root, STANDARD_IN_CORE | {"numpy", "scipy", "gauge_well"}, f"{path.name} imports {name}")
+            calls = {n.func.id for n in ast.walk(tree) if isinstance(n, ast.Call) and isinstance(n.func, ast.Name)}
+            self.assertFalse(calls & {"print", "open", "input", "eval", "exec"}, path.name)
+            self.assertNotIn("np.vectorize", path.read_text())
+
+    def test_the_launcher_needs_nothing_installed(self) -> None:
+        """It runs before anything is: standard library only."""
+        for layer, path, tree in modules():
+            if layer == "launch":
+                for name in imported(tree):
+                    self.assertNotIn(name.split(".")[0], {"numpy", "scipy", "flask", "sqlalchemy", "pydantic", "click"}, path.name)
+
+    def test_systems_do_not_call_each_other(self) -> None:
+        names = {p.name for p in (SOURCE / "core" / "systems").iterdir() if p.is_dir() and p.name != "__pycache__"}
+        for _, path, tree in modules():
+            if "systems" not in path.parts or path.parent.name not in names:
+                continue
+            for name in imported(tree):
+                for other in names - {path.parent.name}:
+                    self.assertNotIn(f"systems.{other}", name, str(path))
+
+    def test_every_system_has_the_same_rooms(self) -> None:
+        for folder in (SOURCE / "core" / "systems").iterdir():
+            if folder.is_dir() and folder.name != "__pycache__":
+                rooms = {p.stem for p in folder.glob("*.py")}
+                self.assertLessEqual({"facts", "model", "checks", "need", "working", "instrument"}, rooms, folder.name)
+
+    def test_public_names_are_documented(self) -> None:
+        for layer, path, tree in modules():
+            if layer not in ("core", "units", "sheet", "services") or "migrations" in path.parts:
+                continue
+            self.assertIsNotNone(ast.get_docstring(tree), path.name)
+            for node in tree.body:
+                if isinstance(node, ast.FunctionDef | ast.ClassDef) and not node.name.startswith("_"):
+                    self.assertIsNotNone(ast.get_docstring(node), f"{path.relative_to(SOURCE)}: {node.name}")
+
+    def test_files_stay_small(self) -> None:
+        for path in [*SOURCE.rglob("*.py"), *(ROOT / "frontend" / "src").rglob("*.vue")]:
+            self.assertLess(len(path.read_text().splitlines()), 600, path.name)
+
+
+class Pages(unittest.TestCase):
+    def pages(self) -> Iterator[Path]:
+        for suffix in ("*.vue", "*.ts"):
+            yield from (ROOT / "frontend" / "src").rglob(suffix)
+
+    def test_no_colour_but_from_the_theme(self) -> None:
+        """Colours stand in the tokens (and in the theme handed to the component library)."""
+        for path in self.pages():
+            if path.name in ("App.vue", "TopBar.vue") or path.parent.name == "api":
+                continue
+            self.assertIsNone(re.search(r"#[0-9a-fA-F]{6}\b", path.read_text()), path.name)
+
+    def test_nothing_is_fetched_from_elsewhere(self) -> None:
+        for path in [*self.pages(), ROOT / "frontend" / "index.html", *(ROOT / "frontend" / "src" / "styles").glob("*.css")]:
+            self.assertIsNone(re.search(r"https?://(?!www\.w3\.org)", path.read_text()), path.name)
+
+    def test_each_station_is_a_system_or_a_page_of_the_sheet(self) -> None:
+        found = {p.parent.name for p in (ROOT / "frontend" / "src" / "features").glob("*/station.ts")}
+        self.assertEqual(found, {"duties", "engine", "cooling", "fuel"})
