@@ -21,7 +21,17 @@ ALLOWED = {
     "cli": {"units", "core", "sheet", "store", "formats", "services", "web"},
     "launch": set(),
 }
-STANDARD_IN_CORE = {"__future__", "collections", "contextlib", "dataclasses", "enum", "functools", "itertools", "math", "typing"}
+STANDARD_IN_CORE = {
+    "__future__",
+    "collections",
+    "contextlib",
+    "dataclasses",
+    "enum",
+    "functools",
+    "itertools",
+    "math",
+    "typing",
+}
 
 
 def modules() -> Iterator[tuple[str, Path, ast.Module]]:
@@ -66,7 +76,9 @@ class Architecture(unittest.TestCase):
         for layer, path, tree in modules():
             if layer == "launch":
                 for name in imported(tree):
-                    self.assertNotIn(name.split(".")[0], {"numpy", "scipy", "flask", "sqlalchemy", "pydantic", "click"}, path.name)
+                    self.assertNotIn(
+                        name.split(".")[0], {"numpy", "scipy", "flask", "sqlalchemy", "pydantic", "click"}, path.name
+                    )
 
     def test_systems_do_not_call_each_other(self) -> None:
         names = {p.name for p in (SOURCE / "core" / "systems").iterdir() if p.is_dir() and p.name != "__pycache__"}
@@ -110,7 +122,11 @@ class Pages(unittest.TestCase):
             self.assertIsNone(re.search(r"#[0-9a-fA-F]{6}\b", path.read_text()), path.name)
 
     def test_nothing_is_fetched_from_elsewhere(self) -> None:
-        for path in [*self.pages(), ROOT / "frontend" / "index.html", *(ROOT / "frontend" / "src" / "styles").glob("*.css")]:
+        for path in [
+            *self.pages(),
+            ROOT / "frontend" / "index.html",
+            *(ROOT / "frontend" / "src" / "styles").glob("*.css"),
+        ]:
             self.assertIsNone(re.search(r"https?://(?!www\.w3\.org)", path.read_text()), path.name)
 
     def test_each_station_is_a_system_or_a_page_of_the_sheet(self) -> None:

@@ -11,30 +11,100 @@ from gauge_well.sheet.demo import NAMES
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document, report, row_of
 
 TOP = {
-    "format", "build", "duties", "wanted_w", "headline", "first_to_give", "next_to_give", "reach_w", "not_judged",
-    "rows", "systems", "notices",
+    "format",
+    "build",
+    "duties",
+    "wanted_w",
+    "headline",
+    "first_to_give",
+    "next_to_give",
+    "reach_w",
+    "not_judged",
+    "rows",
+    "systems",
+    "notices",
 }
 ROW = {"system", "part", "kind", "reach_w", "reach_code", "carries_w", "needs_w", "fill", "check", "duty"}
 SYSTEM = {
-    "state", "fill", "reach_w", "reach_code", "unknown", "governing", "checks", "figures", "need", "working",
-    "remedies", "cautions", "notices",
+    "state",
+    "fill",
+    "reach_w",
+    "reach_code",
+    "unknown",
+    "governing",
+    "checks",
+    "figures",
+    "need",
+    "working",
+    "remedies",
+    "cautions",
+    "notices",
 }
-CHECK = {"id", "name", "duty", "class", "scales", "demand", "capacity", "unit", "fill", "fill_code", "state", "sentence"}
+CHECK = {
+    "id",
+    "name",
+    "duty",
+    "class",
+    "scales",
+    "demand",
+    "capacity",
+    "unit",
+    "fill",
+    "fill_code",
+    "state",
+    "sentence",
+}
 ENGINE_FIGURES = {
-    "engine_power_w", "engine_speed_rpm", "torque_n_m", "fuel_mass_flow_kg_s", "air_mass_flow_kg_s",
-    "exhaust_mass_flow_kg_s", "fuel_power_w", "heat_to_coolant_w", "heat_to_oil_w", "heat_to_charge_cooler_w",
-    "exhaust_power_w", "radiation_w", "chemical_loss_w", "exhaust_gas_temperature_k", "energy_residual_w",
+    "engine_power_w",
+    "engine_speed_rpm",
+    "torque_n_m",
+    "fuel_mass_flow_kg_s",
+    "air_mass_flow_kg_s",
+    "exhaust_mass_flow_kg_s",
+    "fuel_power_w",
+    "heat_to_coolant_w",
+    "heat_to_oil_w",
+    "heat_to_charge_cooler_w",
+    "exhaust_power_w",
+    "radiation_w",
+    "chemical_loss_w",
+    "exhaust_gas_temperature_k",
+    "energy_residual_w",
 }
 COOLING_FIGURES = {
-    "coolant_out_k", "coolant_limit_k", "boiling_point_k", "limiting_ambient_k", "air_to_boil_k",
-    "core_air_mass_flow_kg_s", "face_velocity_m_s", "core_air_pressure_drop_pa", "coolant_volume_flow_m3_s", "ua_w_k",
-    "ntu", "effectiveness", "heat_shed_w", "fan_share", "thermostat_open", "hose_velocity_m_s", "heat_capacity_j_k",
+    "coolant_out_k",
+    "coolant_limit_k",
+    "boiling_point_k",
+    "limiting_ambient_k",
+    "air_to_boil_k",
+    "core_air_mass_flow_kg_s",
+    "face_velocity_m_s",
+    "core_air_pressure_drop_pa",
+    "coolant_volume_flow_m3_s",
+    "ua_w_k",
+    "ntu",
+    "effectiveness",
+    "heat_shed_w",
+    "fan_share",
+    "thermostat_open",
+    "hose_velocity_m_s",
+    "heat_capacity_j_k",
     "end_of_duty_k",
 }
 FUEL_FIGURES = {
-    "fuel_mass_flow_kg_s", "fuel_volume_flow_m3_s", "rail_pressure_pa", "injector_flow_m3_s", "injector_duty",
-    "pump_capacity_m3_s", "pump_pressure_pa", "pump_voltage_v", "pump_current_a", "line_pressure_drop_pa",
-    "suction_pressure_pa", "vapour_margin_pa", "return_flow_m3_s",
+    "fuel_mass_flow_kg_s",
+    "fuel_volume_flow_m3_s",
+    "rail_pressure_pa",
+    "injector_flow_m3_s",
+    "injector_duty",
+    "pump_capacity_m3_s",
+    "pump_pressure_pa",
+    "pump_voltage_v",
+    "pump_current_a",
+    "line_pressure_drop_pa",
+    "suction_pressure_pa",
+    "vapour_margin_pa",
+    "return_flow_m3_s",
 }
 
 
@@ -138,15 +208,24 @@ class Reach(NumbersCase):
         found = report(raw)
         row = row_of(found, "core_fan", "load")
         figures = found["systems"]["engine"]["figures"]["grade"]
-        duty = {"id": "grade", "kind": "typed", "engine_power": f"{row['carries_w']} W",
-                "engine_speed": f"{figures['engine_speed_rpm']} rpm", "air_speed": "70 km/h", "ambient": "38 C", "duration": "10 min"}
+        duty = {
+            "id": "grade",
+            "kind": "typed",
+            "engine_power": f"{row['carries_w']} W",
+            "engine_speed": f"{figures['engine_speed_rpm']} rpm",
+            "air_speed": "70 km/h",
+            "ambient": "38 C",
+            "duration": "10 min",
+        }
         again = report(changed(raw, duties=[duty]))
         self.close(row_of(again, "core_fan", "load")["fill"], 1.0, abs=3e-3)
 
 
 class Headline(NumbersCase):
-    WEAK = [{"id": "hill", "name": "Hill", "kind": "road", "speed": "110 km/h", "grade": "32 %", "ambient": "20 C"},
-            {"id": "pull", "kind": "pull", "ambient": "20 C"}]
+    WEAK = [
+        {"id": "hill", "name": "Hill", "kind": "road", "speed": "110 km/h", "grade": "32 %", "ambient": "20 C"},
+        {"id": "pull", "kind": "pull", "ambient": "20 C"},
+    ]
 
     def test_demos(self) -> None:
         """Each with a different first thing to give out; one holds."""
@@ -165,12 +244,21 @@ class Headline(NumbersCase):
 
     def test_then_a_load_that_is_short(self) -> None:
         found = report(demo_document("quarry-mule"))
-        self.assertEqual(found["first_to_give"], {"system": "cooling", "check": "heat", "duty": "grade", "kind": "load"})
+        self.assertEqual(
+            found["first_to_give"], {"system": "cooling", "check": "heat", "duty": "grade", "kind": "load"}
+        )
         self.assertIn("No bigger engine mends that", found["headline"]["next"])
 
     def test_then_an_engine_too_weak(self) -> None:
-        found = report(changed(ROAD, duties=self.WEAK, cooling__core_width="1200 mm", cooling__core_height="800 mm",
-                               cooling__fan_diameter="2x 400 mm"))
+        found = report(
+            changed(
+                ROAD,
+                duties=self.WEAK,
+                cooling__core_width="1200 mm",
+                cooling__core_height="800 mm",
+                cooling__fan_diameter="2x 400 mm",
+            )
+        )
         self.assertEqual(found["first_to_give"]["check"], "enough")
         self.assertRegex(found["headline"]["sentence"], r"holds \d+ of 110")
         self.assertEqual(found["state"], "short")
@@ -204,7 +292,9 @@ class Independence(NumbersCase):
         broken = dict(case.systems) | {"cooling": case_of(changed(ROAD, cooling__exit_area=None)).systems["cooling"]}
         facts = broken["cooling"]
         object.__setattr__(facts, "exit_area", None)
-        found = sizing.size(sizing.BuildCase(case.name, case.engine, case.machine, case.installation, case.duties, broken, None))
+        found = sizing.size(
+            sizing.BuildCase(case.name, case.engine, case.machine, case.installation, case.duties, broken, None)
+        )
         self.assertEqual(found["systems"]["cooling"]["state"], "unknown")
         self.assertEqual(found["systems"]["cooling"]["unknown"][0]["missing"], ["cooling.exit_area"])
         self.assertEqual(found["systems"]["fuel"]["state"], "holds")

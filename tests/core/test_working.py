@@ -8,9 +8,7 @@ from gauge_well.core.working import Step
 from gauge_well.sheet.demo import NAMES
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
-ALLOWED = {
-    name: getattr(np, name) for name in ("sqrt", "exp", "log", "log10", "tanh", "minimum", "maximum", "abs")
-}
+ALLOWED = {name: getattr(np, name) for name in ("sqrt", "exp", "log", "log10", "tanh", "minimum", "maximum", "abs")}
 BUILDS = {
     **{name: demo_document(name) for name in NAMES},
     "road": ROAD,

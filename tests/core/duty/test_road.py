@@ -39,8 +39,11 @@ class Load(NumbersCase):
 
 
 class Gears(NumbersCase):
-    BOX = {"machine__gear_ratios": "3.6\n2.1\n1.4\n1.0\n0.8", "machine__final_drive": "4.1",
-           "machine__tyre_diameter": "620 mm"}
+    BOX = {
+        "machine__gear_ratios": "3.6\n2.1\n1.4\n1.0\n0.8",
+        "machine__final_drive": "4.1",
+        "machine__tyre_diameter": "620 mm",
+    }
 
     def test_speed_from_ratio(self) -> None:
         """Top gear 0.8 x 4.1 at 100 km/h on a 620 mm tyre, 3 % under its size rolling: by hand."""

@@ -64,8 +64,12 @@ class Refused(NumbersCase):
         self.refused("engine.rated_power", engine__rated_power="2 MW", engine__displacement="1 L")
 
     def test_idle_over_the_red_line(self) -> None:
-        self.refused("engine.idle_speed", engine__idle_speed="3000 rpm", engine__limit_speed="2500 rpm",
-                     engine__rated_speed="2400 rpm")
+        self.refused(
+            "engine.idle_speed",
+            engine__idle_speed="3000 rpm",
+            engine__limit_speed="2500 rpm",
+            engine__rated_speed="2400 rpm",
+        )
 
     def test_rated_over_the_red_line(self) -> None:
         self.refused("engine.rated_speed", engine__limit_speed="5000 rpm")

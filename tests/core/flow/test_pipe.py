@@ -53,7 +53,9 @@ class Orifice(NumbersCase):
         """Liquid through a small hole in a large plate: the library's plate at beta 0.1, coefficient 0.62."""
         bore, dp, rho = 3e-3, 20e3, 998.0
         area = np.pi / 4 * bore**2
-        expected = fluids.flow_meter.flow_meter_discharge(D=0.03, Do=bore, P1=121325.0, P2=101325.0, rho=rho, C=0.62) / rho
+        expected = (
+            fluids.flow_meter.flow_meter_discharge(D=0.03, Do=bore, P1=121325.0, P2=101325.0, rho=rho, C=0.62) / rho
+        )
         self.close(pipe.orifice_flow(dp, area, rho), expected, rel=1e-3)
 
     def test_by_hand(self) -> None:

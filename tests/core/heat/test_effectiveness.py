@@ -31,7 +31,10 @@ class CrossFlow(NumbersCase):
     def test_array_equals_scalar(self) -> None:
         ntu, ratio = np.meshgrid(np.geomspace(0.01, 25.0, 13), np.linspace(0.0, 1.0, 9))
         grid = crossflow_unmixed_mason(ntu, ratio)
-        each = [[float(crossflow_unmixed_mason(n, c)) for n, c in zip(*row, strict=True)] for row in zip(ntu, ratio, strict=True)]
+        each = [
+            [float(crossflow_unmixed_mason(n, c)) for n, c in zip(*row, strict=True)]
+            for row in zip(ntu, ratio, strict=True)
+        ]
         self.close(grid, each, abs=1e-12)
 
     def test_rises_with_ntu_and_falls_with_ratio(self) -> None:

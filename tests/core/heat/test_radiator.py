@@ -19,7 +19,9 @@ def core(depth: float, width: float = 0.625, height: float = 0.4) -> RadiatorCor
     return RadiatorCore(width, height, depth, 1.0, 2.0 if depth > 0.045 else 1.0, 0.0, fin, 0.28e-3, 190.0)
 
 
-def heat(body: RadiatorCore, litres: Value, speed: Value = 8.0, j: float = radiator.J_FACTOR, ageing: float = 0.9) -> np.ndarray:
+def heat(
+    body: RadiatorCore, litres: Value, speed: Value = 8.0, j: float = radiator.J_FACTOR, ageing: float = 0.9
+) -> np.ndarray:
     """Heat [W] with 62.5 K between coolant and air coming in."""
     t_air, t_in = 311.15, 373.65
     rho = air.density(t_air, 101325.0)

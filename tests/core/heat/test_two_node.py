@@ -21,7 +21,11 @@ def integrate(time: float, heat: float, metal: float, coolant: float, sink: floa
 class TwoNode(NumbersCase):
     def test_against_the_integrator(self) -> None:
         for time in (1.0, 20.0, 75.0, 600.0):
-            for heat, metal, cool, sink in ((90e3, 370.0, 363.0, 311.0), (0.0, 390.0, 363.0, 311.0), (150e3, 343.0, 343.0, 300.0)):
+            for heat, metal, cool, sink in (
+                (90e3, 370.0, 363.0, 311.0),
+                (0.0, 390.0, 363.0, 311.0),
+                (150e3, 343.0, 343.0, 300.0),
+            ):
                 r = respond(time, CM, CC, G, U)
                 own = r.weight_metal * metal + r.weight_coolant * cool + r.weight_sink * sink + r.per_watt * heat
                 self.close(own, integrate(time, heat, metal, cool, sink), abs=1e-6, note=f"{time} {heat}")

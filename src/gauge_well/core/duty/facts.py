@@ -214,7 +214,14 @@ def _boat_duties(cruise: str) -> list[dict[str, Any]]:
     return [
         {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", "ambient": sea},
         {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": cruise, "ambient": sea},
-        {"id": "full", "name": "Full ahead", "kind": "boat", "speed_share": "100 %", "ambient": sea, "duration": "60 min"},
+        {
+            "id": "full",
+            "name": "Full ahead",
+            "kind": "boat",
+            "speed_share": "100 %",
+            "ambient": sea,
+            "duration": "60 min",
+        },
     ]
 
 

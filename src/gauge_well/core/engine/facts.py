@@ -12,7 +12,7 @@ import numpy as np
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table, text
 from gauge_well.core.media.combustion import UNBURNED, products
-from gauge_well.core.media.fuels import FUELS, Fuel, blend
+from gauge_well.core.media.fuels import FUELS, Fuel, burning
 from gauge_well.core.typing import Value
 
 ASPIRATIONS: Mapping[str, str] = {
@@ -135,11 +135,7 @@ class EngineFacts:
     @property
     def fuel_record(self) -> Fuel:
         """The fuel or blend this engine burns."""
-        fuel = FUELS[self.fuel or "petrol"]
-        if self.ethanol_share is not None and fuel.spark:
-            share = float(np.max(self.ethanol_share))
-            return blend(share)
-        return fuel
+        return burning(self.fuel or "petrol", self.ethanol_share)
 
     @property
     def strokes_per_cycle_rev(self) -> float:
@@ -165,9 +161,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
 
     if get("fuel") is None or get("displacement") is None:
         return rules
-    fuel = FUELS[get("fuel")]
-    if given.get("ethanol_share") is not None and fuel.spark:
-        fuel = blend(float(given["ethanol_share"]))
+    fuel = burning(get("fuel"), given.get("ethanol_share"))
     marine = context.get("machine", {}).get("kind") == "boat"
     rule("aspiration", "turbo" if get("boost") else "natural", "boost is given" if get("boost") else "no boost given")
     rule("cycle", "four_stroke", "nearly every engine")

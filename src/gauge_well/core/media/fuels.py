@@ -126,6 +126,14 @@ FUELS: Mapping[str, Fuel] = {
 }
 
 
+def burning(fuel_id: str, ethanol_share: Value | None) -> Fuel:
+    """The fuel in the tank: one of :data:`FUELS`, or the blend measured in it (spark fuels only)."""
+    fuel = FUELS[fuel_id]
+    if ethanol_share is None or not fuel.spark:
+        return fuel
+    return blend(float(np.max(as_array(ethanol_share))))
+
+
 def vapour_pressure(fuel: Fuel, temperature: Value, rvp: Value | None = None) -> Array:
     """Vapour pressure [Pa] of ``fuel`` at ``temperature`` [K].
 

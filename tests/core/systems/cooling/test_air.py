@@ -10,10 +10,21 @@ from tests.support import ROAD, NumbersCase, changed, facts_of
 
 
 def path(q: float, share: float = 1.0, **over: float) -> AirPath:
-    values = dict(
-        face=0.24, covered=0.55, a=14.0, b=7.0, ram=0.45, dynamic_head=q, density=1.14, density_hot=1.02,
-        fan_flow=0.95, fan_pressure=230.0, fan_share=share, exit_area=0.25, exit_loss=1.5,
-    )
+    values = {
+        "face": 0.24,
+        "covered": 0.55,
+        "a": 14.0,
+        "b": 7.0,
+        "ram": 0.45,
+        "dynamic_head": q,
+        "density": 1.14,
+        "density_hot": 1.02,
+        "fan_flow": 0.95,
+        "fan_pressure": 230.0,
+        "fan_share": share,
+        "exit_area": 0.25,
+        "exit_loss": 1.5,
+    }
     return AirPath(**(values | over))
 
 
@@ -55,7 +66,11 @@ class OperatingPoint(NumbersCase):
             def balance(bay: float, p: AirPath = p) -> float:
                 u = p.covered * zone(bay, True) + (1 - p.covered) * zone(bay, False)
                 hot = u * p.face * p.density / p.density_hot
-                return bay + 0.1 * p.dynamic_head - 0.5 * p.exit_loss * p.density_hot * (hot / p.exit_area) * abs(hot / p.exit_area)
+                return (
+                    bay
+                    + 0.1 * p.dynamic_head
+                    - 0.5 * p.exit_loss * p.density_hot * (hot / p.exit_area) * abs(hot / p.exit_area)
+                )
 
             bay = brentq(balance, -400, 400, xtol=1e-12)
             expected = p.covered * abs(zone(bay, True)) + (1 - p.covered) * max(zone(bay, False), 0.0)
@@ -73,7 +88,9 @@ def speed_over_core(kmh: float, **paths: object) -> float:
     """Face velocity with the fan on [m/s]."""
     facts = facts_of(changed(ROAD, **paths), "cooling")
     one = np.ones((1, 1, 1))
-    found = solve_air(core_of(facts), fan_of(facts), facts, 308.15 * one, 101325.0 * one, kmh / 3.6 * one, 0.0 * one, 388.15)
+    found = solve_air(
+        core_of(facts), fan_of(facts), facts, 308.15 * one, 101325.0 * one, kmh / 3.6 * one, 0.0 * one, 388.15
+    )
     return float(found.velocity[1].ravel()[0])
 
 
@@ -81,7 +98,9 @@ class Trade(NumbersCase):
     def test_shroud(self) -> None:
         """A full shroud gains some 20 to 35 % at standstill and costs 30 to 60 % of the air at 100 km/h
         unless it has flaps (common practice; the bands widened by a tenth)."""
-        full, bare, flaps = ([speed_over_core(v, cooling__shroud=s) for v in (0, 100)] for s in ("full", "none", "flaps"))
+        full, bare, flaps = (
+            [speed_over_core(v, cooling__shroud=s) for v in (0, 100)] for s in ("full", "none", "flaps")
+        )
         self.between(full[0] / bare[0], 1.10, 1.45)
         self.between(1 - full[1] / bare[1], 0.15, 0.65)
         self.assertGreater(flaps[1], full[1])
@@ -89,7 +108,9 @@ class Trade(NumbersCase):
     def test_face_over_road_speed(self) -> None:
         """0.12 to 0.20 behind a usual grille (common practice)."""
         for kmh in (80, 120, 160):
-            self.between(speed_over_core(kmh, cooling__fan_kind="none", cooling__fan_diameter=None) * 3.6 / kmh, 0.11, 0.21)
+            self.between(
+                speed_over_core(kmh, cooling__fan_kind="none", cooling__fan_diameter=None) * 3.6 / kmh, 0.11, 0.21
+            )
 
     def test_what_stands_in_the_way(self) -> None:
         grilles = [speed_over_core(100, cooling__grille=g) for g in ("none", "usual", "dense")]

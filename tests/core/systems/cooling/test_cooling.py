@@ -8,12 +8,15 @@ from gauge_well.core.systems.cooling import model, need
 from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, prepare, shed_at, shown
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
 
-STEADY = changed(ROAD, duties=[
-    {"id": "idle", "kind": "idle", "ambient": "35 C"},
-    {"id": "road", "kind": "road", "speed": "100 km/h", "ambient": "35 C"},
-    {"id": "climb", "kind": "road", "speed": "70 km/h", "grade": "9 %", "ambient": "40 C"},
-    {"id": "work", "kind": "work", "power_share": "90 %", "air_speed": "50 km/h", "ambient": "30 C"},
-])
+STEADY = changed(
+    ROAD,
+    duties=[
+        {"id": "idle", "kind": "idle", "ambient": "35 C"},
+        {"id": "road", "kind": "road", "speed": "100 km/h", "ambient": "35 C"},
+        {"id": "climb", "kind": "road", "speed": "70 km/h", "grade": "9 %", "ambient": "40 C"},
+        {"id": "work", "kind": "work", "power_share": "90 %", "air_speed": "50 km/h", "ambient": "30 C"},
+    ],
+)
 
 
 def solved(raw: dict) -> tuple:
@@ -72,7 +75,7 @@ class Gauge(NumbersCase):
 
     def test_fill_one_is_the_limit_on_the_gauge(self) -> None:
         """A steady duty with a fill just under one reads just under its limit, and the other way round."""
-        context, _, c = solved(STEADY)
+        _context, _, c = solved(STEADY)
         heat = c.capacity * 0.999
         self.close(shown(c, heat).steady, np.broadcast_to(c.limit, heat.shape), abs=0.4)
 
@@ -96,9 +99,15 @@ class Gauge(NumbersCase):
 class Duration(NumbersCase):
     def test_a_pull_raises_a_sound_car_by_about_seven_kelvin(self) -> None:
         """220 kW, 20 s from warm (common practice; 4 to 11)."""
-        raw = changed(ROAD, engine__rated_power="220 kW", engine__displacement="3 L", engine__aspiration="turbo",
-                      cooling__core_depth="40 mm", cooling__core_width="680 mm",
-                      duties=[{"id": "pull", "kind": "pull", "ambient": "35 C"}])
+        raw = changed(
+            ROAD,
+            engine__rated_power="220 kW",
+            engine__displacement="3 L",
+            engine__aspiration="turbo",
+            cooling__core_depth="40 mm",
+            cooling__core_width="680 mm",
+            duties=[{"id": "pull", "kind": "pull", "ambient": "35 C"}],
+        )
         figures = report(raw)["systems"]["cooling"]["figures"]["pull"]
         start = 361.15 + 2.0
         self.between(figures["end_of_duty_k"] - start, 4.0, 11.0)
@@ -134,8 +143,10 @@ class Parts(NumbersCase):
 
     def test_all_that_is_missing_is_named(self) -> None:
         block = report(changed(ROAD, cooling={}))["systems"]["cooling"]
-        self.assertEqual(set(block["unknown"][0]["missing"]),
-                         {"cooling.core_width", "cooling.core_height", "cooling.core_depth", "cooling.fan_kind"})
+        self.assertEqual(
+            set(block["unknown"][0]["missing"]),
+            {"cooling.core_width", "cooling.core_height", "cooling.core_depth", "cooling.fan_kind"},
+        )
 
     def test_the_needed_core_just_serves(self) -> None:
         """Fitting the face and the fans of the need sheet gives a fill of one, to 4 %."""
@@ -144,9 +155,15 @@ class Parts(NumbersCase):
         needs = {n.quantity: n.value for n in need.needs(context, facts_of(raw, "cooling"))}
         face = needs["core_face"]
         facts = replace(
-            facts_of(changed(raw, cooling={"core_depth": "26 mm", "fan_kind": "puller", "fan_diameter": "300 mm"}), "cooling"),
-            core_width=np.sqrt(1.5 * face), core_height=np.sqrt(face / 1.5), fan_count=1.0,
-            fan_diameter=0.8 * np.sqrt(face), fan_flow=needs["fan_free_air"], fan_pressure=need.FAN_PRESSURE,
+            facts_of(
+                changed(raw, cooling={"core_depth": "26 mm", "fan_kind": "puller", "fan_diameter": "300 mm"}), "cooling"
+            ),
+            core_width=np.sqrt(1.5 * face),
+            core_height=np.sqrt(face / 1.5),
+            fan_count=1.0,
+            fan_diameter=0.8 * np.sqrt(face),
+            fan_flow=needs["fan_free_air"],
+            fan_pressure=need.FAN_PRESSURE,
             fan_rating="rig",
         )
         c = prepare(context, facts)
@@ -165,8 +182,12 @@ class Parts(NumbersCase):
         self.assertEqual(tight["state"], "short")
 
     def test_no_fan_stands_open(self) -> None:
-        raw = changed(ROAD, cooling__fan_kind="none", cooling__fan_diameter=None,
-                      duties=[{"id": "idle", "kind": "idle", "ambient": "38 C"}])
+        raw = changed(
+            ROAD,
+            cooling__fan_kind="none",
+            cooling__fan_diameter=None,
+            duties=[{"id": "idle", "kind": "idle", "ambient": "38 C"}],
+        )
         found = report(raw)
         self.assertGreater(check_of(found, "cooling", "heat", "idle")["fill"], 1.0)
         self.assertIn("no_fan", {n["code"] for n in found["systems"]["cooling"]["notices"]})

@@ -222,6 +222,4 @@ def _air_steps(w: Working, shroud: str, path: AirPath, u: Array, face: Value) ->
     else:
         inputs = given | {"P_fan": path.fan_rise(flow), "u": u, "p_bay": path.back_pressure(flow)}
         formula = "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay"
-    w.add(
-        "u", "Air speed on the face, fan on", formula, u, "speed_m_s", inputs, source, solved=True, scale=scale
-    )
+    w.add("u", "Air speed on the face, fan on", formula, u, "speed_m_s", inputs, source, solved=True, scale=scale)

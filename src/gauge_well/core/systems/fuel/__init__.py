@@ -10,7 +10,6 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.media import fuels
 from gauge_well.core.systems.base import Caution, Context, Result, System
 from gauge_well.core.systems.fuel import checks, facts, model, need, pump, working
 from gauge_well.core.systems.fuel.instrument import instrument
@@ -104,7 +103,7 @@ def _figures(
     figures |= {
         "suction_pressure_pa": np.broadcast_to(at.inlet, shape),
         "vapour_margin_pa": np.broadcast_to(at.inlet - at.least, shape),
-        "vapour_pressure_pa": np.broadcast_to(fuels.vapour_pressure(circuit.fuel, circuit.temperature), shape),
+        "vapour_pressure_pa": np.broadcast_to(model.vapour_pressure(circuit), shape),
     }
     return figures
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.facts import Rule, choice, quantity, table
+from gauge_well.core.media.fuels import burning
 from gauge_well.core.typing import Value
 
 
@@ -41,6 +42,7 @@ RESERVES: Mapping[str, tuple[str, float]] = {
     "20": ("20 %", 0.20),
     "30": ("30 %", 0.30),
 }
+SUMMER, SUMMER_SHARE = 303.15, 0.85  # K from which petrol is sold less volatile; share of its usual figure
 PLACES: Mapping[str, str] = {"tank": "in the tank", "outside": "outside the tank"}
 PUMP_DRIVES: Mapping[str, str] = {"electric": "electric", "engine": "driven by the engine"}
 
@@ -106,6 +108,14 @@ class FuelFacts:
     )
     suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction")
     suction_length: Value | None = quantity("Suction length", "length", 0.0, 20.0, group="Suction")
+    reid_pressure: Value | None = quantity(
+        "Vapour pressure (Reid)",
+        "pressure_absolute",
+        5e3,
+        1.1e5,
+        group="Suction",
+        help="Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.",
+    )
     sieve_drop: Value | None = quantity("Sieve, at rated power", "pressure_difference", 0.0, 5e4, group="Suction")
 
 
@@ -153,4 +163,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("suction_bore", 0.010, "10 mm")
     rule("suction_length", 0.1 if inside else 2.0, "by where the pump sits")
     rule("sieve_drop", 2e3, "clean sieve")
+    fuel = burning(engine["fuel"], engine.get("ethanol_share")) if engine.get("fuel") else None
+    if fuel is not None and fuel.rvp > 0.0:
+        hot = float(hottest) >= SUMMER
+        note = "summer grade, as sold where days are hot" if hot else "usual grade"
+        rule("reid_pressure", fuel.rvp * (SUMMER_SHARE if hot and fuel.rvp_true > 1.0 else 1.0), note, "fuel_tables")
     return rules

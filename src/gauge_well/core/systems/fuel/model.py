@@ -108,6 +108,11 @@ def suction_drop(circuit: Circuit, flow: Value) -> Array:
     return pipe + sieve + lift
 
 
+def vapour_pressure(circuit: Circuit) -> Array:
+    """Vapour pressure of the fuel as sold, at its hottest [Pa]."""
+    return fuels.vapour_pressure(circuit.fuel, circuit.temperature, circuit.facts.reid_pressure)
+
+
 @dataclass(frozen=True)
 class Suction:
     """Pump inlet."""
@@ -122,7 +127,7 @@ def suction(circuit: Circuit, flow: Array) -> Suction:
 
     Least: the fuel's vapour pressure (with its 1.07) and 10 kPa.
     """
-    vapour = fuels.vapour_pressure(circuit.fuel, circuit.temperature)
+    vapour = vapour_pressure(circuit)
     inlet = circuit.pressure - suction_drop(circuit, flow)
     return Suction(inlet, np.asarray(vapour + VAPOUR_MARGIN), circuit.pressure)
 
@@ -280,5 +285,6 @@ __all__ = [
     "resistance",
     "suction",
     "suction_drop",
+    "vapour_pressure",
     "wire_resistance",
 ]

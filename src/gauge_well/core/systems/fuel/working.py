@@ -5,10 +5,8 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.facts import need
-from gauge_well.core.media import fuels
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import model
-from gauge_well.core.typing import as_array
 from gauge_well.core.working import Step, Working
 
 
@@ -150,15 +148,20 @@ def steps(
             },
             "sae_j1832",
         )
-    vapour = fuels.vapour_pressure(fuel, circuit.temperature)
+    vapour = model.vapour_pressure(circuit)
     if fuel.rvp > 0.0:
         w.add(
             "p_v",
             "Vapour pressure, hot",
-            "1.07 * RVP * exp(-B * (1 / T - 1 / 310.9))",
+            "k * RVP * exp(-B * (1 / T - 1 / 310.9))",
             vapour,
             "pressure_absolute",
-            {"RVP": fuel.rvp, "B": fuel.rvp_slope, "T": as_array(circuit.temperature)},
+            {
+                "k": fuel.rvp_true,
+                "RVP": need(facts.reid_pressure, "fuel.reid_pressure"),
+                "B": fuel.rvp_slope,
+                "T": circuit.temperature,
+            },
             "fuel_tables",
         )
     flow = model.drawn(circuit, point, peak)

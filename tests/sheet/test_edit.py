@@ -1,0 +1,116 @@
+"""Edits a field at a time, and builds from five facts."""
+
+import unittest
+
+from gauge_well.core.duty.facts import MACHINES, task_kind
+from gauge_well.core.media.fuels import FUELS
+from gauge_well.sheet import SheetError, load
+from gauge_well.sheet.edit import apply_edit
+from gauge_well.sheet.starter import starter
+from tests.support import ROAD, report
+
+
+class Edit(unittest.TestCase):
+    def setUp(self) -> None:
+        self.document = load(ROAD).document
+
+    def edited(self, path: str, text: str | None, evidence: str | None = None) -> dict:
+        return load(apply_edit(self.document, path, text, evidence)).document
+
+    def test_sets_and_takes_out(self) -> None:
+        found = self.edited("cooling.core_depth", "2 1/4 in")
+        self.assertEqual(found["cooling"]["core_depth"]["unit"], "in")
+        self.assertNotIn("core_depth", self.edited("cooling.core_depth", None)["cooling"])
+        self.assertNotIn("core_depth", self.edited("cooling.core_depth", "  ")["cooling"])
+
+    def test_the_document_given_stays_as_it_was(self) -> None:
+        before = str(self.document)
+        self.edited("cooling.core_depth", "30 mm")
+        self.edited("duties.grade.speed", "70 km/h")
+        self.assertEqual(str(self.document), before)
+
+    def test_evidence_stays_unless_changed(self) -> None:
+        taped = load(apply_edit(self.document, "cooling.core_depth", "26 mm", "taped")).document
+        self.assertEqual(taped["cooling"]["core_depth"]["evidence"], "taped")
+        again = load(apply_edit(taped, "cooling.core_depth", "27 mm", None)).document
+        self.assertEqual(again["cooling"]["core_depth"]["evidence"], "taped")
+
+    def test_units_may_change_without_a_value_changing(self) -> None:
+        document = load(apply_edit(self.document, "cooling.core_depth", "26", None)).document
+        imperial = load(apply_edit(document, "units.system", "imperial", None)).document
+        relabelled = load(apply_edit(imperial, "cooling.core_depth", "26", "taped")).document
+        self.assertAlmostEqual(load(relabelled).sections["cooling"]["core_depth"].value, 0.026)
+
+    def test_duties_come_and_go(self) -> None:
+        added = self.edited("duties.idle_1", "idle")
+        self.assertEqual([d["id"] for d in added["duties"]], ["motorway", "grade", "pull", "idle_1"])
+        gone = load(apply_edit(added, "duties.grade", None, None)).document
+        self.assertEqual([d["id"] for d in gone["duties"]], ["motorway", "pull", "idle_1"])
+
+    def test_name_notes_units_wanted(self) -> None:
+        self.assertEqual(self.edited("name", "Red")["name"], "Red")
+        self.assertEqual(self.edited("notes", "n")["notes"], "n")
+        self.assertEqual(self.edited("wanted", "130 kW")["wanted"]["unit"], "kW")
+        with self.assertRaises(SheetError):
+            self.edited("units.system", "cubits")
+
+    def test_refused(self) -> None:
+        for path, text in (
+            ("cooling.nothing", "1"),
+            ("nowhere.at_all", "1"),
+            ("duties.none.speed", "70 km/h"),
+            ("duties.grade", "road"),
+            ("__class__", "x"),
+            ("a.b.c.d", "x"),
+            ("", "x"),
+        ):
+            with self.subTest(path), self.assertRaises(SheetError):
+                self.edited(path, text)
+
+
+class Starter(unittest.TestCase):
+    def test_every_machine_on_every_fuel_is_sized(self) -> None:
+        tasks = {"road": "800 kg", "boat": "70 %", "work": "42 C"}
+        for kind in MACHINES:
+            for fuel in FUELS:
+                raw = starter(
+                    name="",
+                    kind=kind,
+                    fuel=fuel,
+                    power="55 kW",
+                    speed="3600 rpm",
+                    displacement="2.6 L",
+                    mass="1500 kg",
+                    task=tasks[task_kind(kind)],
+                )
+                with self.subTest(kind=kind, fuel=fuel):
+                    found = report(raw)
+                    # Nothing is fitted, so nothing fails but an engine too weak for a default duty.
+                    self.assertIn(found["state"], ("unknown", "short"))
+                    over = {c["id"] for s in found["systems"].values() for c in s["checks"] if c["fill"] > 1}
+                    self.assertLessEqual(over, {"enough"})
+                    self.assertTrue(found["systems"]["fuel"]["need"])
+                    if kind != "boat":
+                        self.assertTrue(found["systems"]["cooling"]["need"])
+
+    def test_the_task_goes_where_it_belongs(self) -> None:
+        def make(kind: str, task: str) -> dict:
+            return starter(
+                name="n",
+                kind=kind,
+                fuel="diesel",
+                power="50 kW",
+                speed="3000",
+                displacement="2.5 L",
+                mass="",
+                task=task,
+            )
+
+        self.assertEqual(make("van", "900 kg")["machine"]["trailer_mass"]["text"], "900 kg")
+        self.assertEqual(make("boat", "60 %")["duties"][1]["speed_share"], "60 %")
+        self.assertEqual(make("tractor", "44 C")["duties"][0]["ambient"], "44 C")
+
+    def test_a_choice_not_on_the_list(self) -> None:
+        with self.assertRaises(SheetError) as caught:
+            starter(name="", kind="submarine", fuel="petrol", power="1", speed="1", displacement="1", mass="", task="")
+        self.assertEqual(caught.exception.problems[0].field, "kind")
