@@ -150,6 +150,19 @@ class Heat(NumbersCase):
         self.close(e.full_load_power(3000.0, 250e3), 2 * e.full_load_power(3000.0, 125e3), rel=1e-12)
 
 
+class ByRule(NumbersCase):
+    def test_boost_where_the_power_asks_for_it(self) -> None:
+        """A 2.2 L diesel of 110 kW breathes by turbo; 60 kW from 2.5 L does not need one (common practice)."""
+        self.assertEqual(
+            engine(
+                fuel="diesel", displacement="2.2 L", rated_power="110 kW", rated_speed="3800 rpm", aspiration=None
+            ).facts.aspiration,
+            "turbo",
+        )
+        self.assertEqual(engine(aspiration=None).facts.aspiration, "natural")
+        self.assertEqual(engine(aspiration=None, boost="0.5 bar").facts.aspiration, "turbo")
+
+
 class Torque(NumbersCase):
     def test_through_the_points(self) -> None:
         curve = "1500 rpm, 180 Nm\n3000 rpm, 230 Nm\n4500 rpm, 225 Nm\n6000 rpm, 199 Nm"

@@ -67,7 +67,7 @@ async function start(): Promise<void> {
           <select v-model="facts.fuel" class="input"><option v-for="(label, id) in words.words?.fuels" :key="id" :value="id">{{ label }}</option></select>
         </label>
         <label>Breathing
-          <select v-model="facts.aspiration" class="input"><option value="">naturally aspirated</option><option value="turbo">turbocharged</option><option value="supercharged">supercharged</option></select>
+          <select v-model="facts.aspiration" class="input"><option value="">as the power asks</option><option value="natural">naturally aspirated</option><option value="turbo">turbocharged</option><option value="supercharged">supercharged</option></select>
         </label>
         <label>Units
           <select v-model="facts.units.system" class="input"><option value="metric">metric</option><option value="imperial">inches and pounds</option></select>

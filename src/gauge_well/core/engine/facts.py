@@ -61,6 +61,8 @@ POWER_SHARES: Mapping[tuple[bool, str], float] = {
     (False, "turbo"): 0.60,
     (False, "supercharged"): 0.60,
 }
+# Brake mean effective pressure [Pa] above which an engine without boost is doubtful (heywood1988, ch. 2).
+NATURAL_BMEP: Mapping[bool, float] = {True: 13e5, False: 9e5}
 RELEASED_BRAKE = {"natural": 0.33, "turbo": 0.315, "supercharged": 0.315}
 
 
@@ -163,7 +165,10 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         return rules
     fuel = burning(get("fuel"), given.get("ethanol_share"))
     marine = context.get("machine", {}).get("kind") == "boat"
-    rule("aspiration", "turbo" if get("boost") else "natural", "boost is given" if get("boost") else "no boost given")
+    breathing, why = _aspiration_by_rule(
+        fuel, get("boost"), get("rated_power"), get("rated_speed"), get("displacement")
+    )
+    rule("aspiration", breathing, why)
     rule("cycle", "four_stroke", "nearly every engine")
     rule("cylinders", 4.0, "the commonest number")
     aspiration = get("aspiration")
@@ -214,6 +219,16 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     limit = 368.15 if marine else (388.15 if fuel.spark else 378.15)
     rule("coolant_limit", limit, "marine 95, diesel 105, petrol 115 °C")
     return rules
+
+
+def _aspiration_by_rule(
+    fuel: Fuel, boost: float | None, power: float | None, speed: float | None, displacement: float
+) -> tuple[str, str]:
+    if boost:
+        return "turbo", "boost is given"
+    if power and speed and power * 120.0 / (displacement * speed) > NATURAL_BMEP[fuel.spark]:
+        return "turbo", "that power from that size needs boost"
+    return "natural", "that power needs no boost"
 
 
 def _lambda_by_rule(fuel: Fuel, aspiration: str, bsfc: float) -> float:

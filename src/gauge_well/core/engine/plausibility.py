@@ -6,6 +6,7 @@ from collections.abc import Mapping
 
 import numpy as np
 
+from gauge_well.core.engine.facts import NATURAL_BMEP
 from gauge_well.core.engine.model import Engine, operate
 from gauge_well.core.engine.torque import RAD_PER_RPM
 from gauge_well.core.errors import CoreError
@@ -16,9 +17,9 @@ from gauge_well.core.validity import Notice
 
 # bmep [Pa]: notice, refuse (heywood1988, ch. 2; the refusals are ours).
 BMEP: Mapping[tuple[bool, bool], tuple[float, float]] = {
-    (True, False): (13e5, 20e5),
+    (True, False): (NATURAL_BMEP[True], 20e5),
     (True, True): (25e5, 32e5),
-    (False, False): (9e5, 14e5),
+    (False, False): (NATURAL_BMEP[False], 14e5),
     (False, True): (22e5, 30e5),
 }
 PISTON_SPEED: Mapping[bool, tuple[float, float]] = {True: (22.0, 26.0), False: (13.0, 16.0)}

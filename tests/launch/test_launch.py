@@ -1,0 +1,193 @@
+"""Starting and stopping: state folders, ports, one start at a time, failures in plain words."""
+
+import json
+import os
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import unittest
+import urllib.request
+from pathlib import Path
+from unittest import mock
+
+from gauge_well.launch import say, serving, setup
+from gauge_well.launch.cluster import FORMAT, Cluster, free_port
+from tests.support import ROOT
+
+
+class StateFolder(unittest.TestCase):
+    def setUp(self) -> None:
+        holder = tempfile.TemporaryDirectory(prefix="gauge-well-launch-")
+        self.addCleanup(holder.cleanup)
+        self.folder = Path(holder.name) / "state"
+
+    def test_absent_and_empty(self) -> None:
+        self.assertEqual(Cluster(self.folder).inspect(), "absent")
+        self.folder.mkdir()
+        self.assertEqual(Cluster(self.folder).inspect(), "absent")
+
+    def test_foreign_is_left_alone(self) -> None:
+        self.folder.mkdir()
+        (self.folder / "holiday.txt").write_text("photos")
+        cluster = Cluster(self.folder)
+        self.assertEqual(cluster.inspect(), "foreign")
+        with self.assertRaises(say.Stop) as caught:
+            cluster.make()
+        self.assertIn("not Gauge Well's", caught.exception.what)
+        self.assertIn("GAUGE_WELL_STATE", caught.exception.advice)
+        self.assertEqual((self.folder / "holiday.txt").read_text(), "photos")
+
+    def test_a_marker_of_something_else_is_foreign(self) -> None:
+        self.folder.mkdir()
+        for content in ("{}", "[]", "not json", json.dumps({"format": "other/1", "ready": True})):
+            (self.folder / "gauge-well-state.json").write_text(content)
+            self.assertEqual(Cluster(self.folder).inspect(), "foreign", content)
+
+    def test_half_made_is_said_with_what_to_do(self) -> None:
+        self.folder.mkdir()
+        (self.folder / "gauge-well-state.json").write_text(json.dumps({"format": FORMAT, "ready": False}))
+        with self.assertRaises(say.Stop) as caught:
+            Cluster(self.folder).make()
+        self.assertIn(f"rm -r {self.folder}", caught.exception.advice)
+
+    def test_ready_marker_without_a_database_is_half_made(self) -> None:
+        self.folder.mkdir()
+        (self.folder / "gauge-well-state.json").write_text(json.dumps({"format": FORMAT, "ready": True}))
+        self.assertEqual(Cluster(self.folder).inspect(), "half")
+
+
+class Rights(unittest.TestCase):
+    def test_no_right_to_install(self) -> None:
+        with (
+            mock.patch("os.geteuid", return_value=1000),
+            mock.patch("shutil.which", side_effect=lambda n: "/usr/bin/apt-get" if n == "apt-get" else None),
+            self.assertRaises(say.Stop) as caught,
+        ):
+            setup.install_packages(["postgresql"])
+        self.assertIn("may not install", caught.exception.what)
+        self.assertIn("apt-get install -y postgresql", caught.exception.advice)
+
+    def test_not_a_debian_machine(self) -> None:
+        with mock.patch("shutil.which", return_value=None), self.assertRaises(say.Stop) as caught:
+            setup.install_packages(["chromium"])
+        self.assertIn("not a Debian machine", caught.exception.what)
+
+    def test_old_or_no_node(self) -> None:
+        with mock.patch("shutil.which", return_value=None), self.assertRaises(say.Stop) as caught:
+            setup._npm()
+        self.assertIn("Node.js", caught.exception.what)
+        old = mock.Mock()
+        old.read.return_value = "v16.1.0\n"
+        with (
+            mock.patch("shutil.which", return_value="/usr/bin/node"),
+            mock.patch("os.popen", return_value=old),
+            self.assertRaises(say.Stop) as caught,
+        ):
+            setup._npm()
+        self.assertIn("too old", caught.exception.what)
+
+    def test_nothing_missing_installs_nothing(self) -> None:
+        with mock.patch("gauge_well.launch.say.run") as run:
+            setup.install_packages([])
+        run.assert_not_called()
+
+
+class Steps(unittest.TestCase):
+    def test_a_failed_step_shows_its_own_words(self) -> None:
+        code = "import sys; print('the reason'); sys.exit(3)"
+        with mock.patch("gauge_well.launch.say.line") as line, self.assertRaises(say.Stop) as caught:
+            say.run("Trying", [sys.executable, "-c", code], advice="do this")
+        self.assertIn("exit 3", caught.exception.what)
+        self.assertEqual(caught.exception.advice, "do this")
+        self.assertIn("the reason", " ".join(str(c.args[0]) for c in line.call_args_list))
+
+
+class Ports(unittest.TestCase):
+    def test_taken(self) -> None:
+        with socket.socket() as other:
+            other.bind(("127.0.0.1", 0))
+            other.listen()
+            port = other.getsockname()[1]
+            with self.assertRaises(say.Stop) as caught:
+                serving.check_port(port)
+        self.assertIn(f"Port {port} is taken", caught.exception.what)
+        self.assertIn("--port", caught.exception.advice)
+        serving.check_port(free_port())
+
+    def test_only_one_start_of_a_folder(self) -> None:
+        with tempfile.TemporaryDirectory() as name:
+            folder = Path(name)
+            with serving.only_one(folder, 8765):
+                with self.assertRaises(say.Stop) as caught, serving.only_one(folder, 8766):
+                    pass
+                self.assertIn("already runs", caught.exception.what)
+            with serving.only_one(folder, 8765):
+                pass
+            (folder / "running").write_text("999999999 8765")
+            with serving.only_one(folder, 8765):
+                self.assertEqual((folder / "running").read_text().split()[0], str(os.getpid()))
+
+
+class WholeStart(unittest.TestCase):
+    """./gw demo against a state folder of its own: starts, serves, keeps data, stops what it started."""
+
+    def setUp(self) -> None:
+        holder = tempfile.TemporaryDirectory(prefix="gauge-well-demo-")
+        self.addCleanup(holder.cleanup)
+        Path(holder.name).chmod(0o755)
+        self.folder = Path(holder.name) / "state"
+        self.port = free_port()
+
+    def start(self) -> subprocess.Popen[str]:
+        env = {k: v for k, v in os.environ.items() if k not in ("DATABASE_URL", "PYTHONPATH")}
+        env["GAUGE_WELL_STATE"] = str(self.folder)
+        process = subprocess.Popen(
+            [str(ROOT / "gw"), "demo", "--port", str(self.port)],
+            env=env,
+            stdout=subprocess.PIPE,
+            stderr=subprocess.STDOUT,
+            text=True,
+        )
+        self.addCleanup(lambda: process.poll() is None and process.kill())
+        deadline = time.monotonic() + 120
+        lines = []
+        assert process.stdout is not None
+        while time.monotonic() < deadline:
+            line = process.stdout.readline()
+            lines.append(line)
+            if "Gauge Well is at" in line:
+                return process
+            if not line and process.poll() is not None:
+                break
+        raise AssertionError("did not start: " + "".join(lines))
+
+    def stop(self, process: subprocess.Popen[str]) -> int:
+        process.send_signal(signal.SIGINT)
+        code = process.wait(timeout=40)
+        assert process.stdout is not None
+        process.stdout.close()
+        return code
+
+    def ask(self, path: str, method: str = "GET") -> dict:
+        request = urllib.request.Request(f"http://127.0.0.1:{self.port}{path}", method=method)
+        with urllib.request.urlopen(request, timeout=20) as response:
+            body = response.read()
+        return json.loads(body) if body else {}
+
+    def test_start_keep_and_stop(self) -> None:
+        process = self.start()
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), 3)
+        self.ask("/api/builds/chalk-hare", "DELETE")
+        with urllib.request.urlopen(f"http://127.0.0.1:{self.port}/builds/quarry-mule", timeout=20) as page:
+            self.assertIn('id="app"', page.read().decode())
+        database = Cluster(self.folder).running_port()
+        self.assertIsNotNone(database)
+        self.assertEqual(self.stop(process), 0)
+        self.assertIsNone(Cluster(self.folder).running_port())
+        serving.check_port(self.port)
+        again = self.start()
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), 2)
+        self.assertEqual(self.stop(again), 0)

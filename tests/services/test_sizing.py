@@ -1,0 +1,120 @@
+"""Sizing as the page and the command line see it: sentences, facts, vocabulary."""
+
+import re
+import unittest
+
+from gauge_well.core.sentence import Sentence
+from gauge_well.services import models, render, sizing
+from gauge_well.services.vocabulary import read_text, vocabulary
+from gauge_well.sheet import SheetError
+from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.units import KINDS, ReadingError
+from gauge_well.units.printing import Preference
+from tests.support import ROAD, changed, report
+
+
+class Sentences(unittest.TestCase):
+    def test_a_unit_said_once(self) -> None:
+        said = Sentence("carries {a} of {b}.", {"a": (71e3, "power"), "b": (87e3, "power")})
+        self.assertEqual(render.sentence(said, Preference()), "carries 71 of 87\u00a0kW.")
+
+    def test_different_units_stay(self) -> None:
+        said = Sentence("{a} of {b}", {"a": (1.0, "length"), "b": (2.0, "mass")})
+        self.assertEqual(render.sentence(said, Preference()), "1000\u00a0mm of 2\u00a0kg")
+
+    def test_every_sentence_is_finished(self) -> None:
+        """No brace left open, no nan, no double space, in any units."""
+        for name in NAMES:
+            for units in ({"system": "metric", "power": "PS"}, {"system": "imperial", "power": "hp"}):
+                found = sizing.size_document(demo(name) | {"units": units})
+                said = [found["headline"]["sentence"], found["headline"]["next"]]
+                for block in found["systems"].values():
+                    said += [c["sentence"] for c in block["checks"]] + [n["sentence"] for n in block["need"]]
+                    said += [n["sentence"] for n in block["notices"]]
+                for sentence in said:
+                    self.assertIsNone(re.search(r"[{}]|nan|inf\b|  ", sentence), sentence)
+
+    def test_the_builders_power_unit_is_used(self) -> None:
+        said = sizing.size_document(demo("quarry-mule"))["headline"]["sentence"]
+        self.assertIn("hp", said)
+
+
+class Facts(unittest.TestCase):
+    def test_given_and_ruled(self) -> None:
+        sheet, resolved = sizing.check(ROAD)
+        facts = sizing.facts_of(sheet, resolved)
+        self.assertEqual(facts["cooling.core_depth"]["evidence"], "guess")
+        self.assertEqual(
+            (facts["cooling.fin_count"]["evidence"], facts["cooling.fin_count"]["shown"]), ("rule", "18.1/in")
+        )
+        self.assertTrue(facts["cooling.fin_count"]["note"])
+        self.assertNotIn("fuel.pump_table", facts)
+
+    def test_a_core_refusal_speaks_the_builds_units(self) -> None:
+        with self.assertRaises(SheetError) as caught:
+            sizing.size_document(
+                changed(ROAD, engine__rated_power="900 hp", units={"system": "imperial", "power": "hp"})
+            )
+        problem = caught.exception.problems[0]
+        self.assertEqual((problem.field, problem.read.replace("\u00a0", " ")), ("engine.rated_power", "900 hp"))
+
+
+class Models(unittest.TestCase):
+    def test_a_report_is_what_its_model_says(self) -> None:
+        for raw in (*map(demo, NAMES), ROAD, changed(ROAD, cooling={}), changed(ROAD, engine={})):
+            models.Report.model_validate(report(raw, "all"))
+
+    def test_model_names_are_unique(self) -> None:
+        """Two of one name would overwrite each other silently in the OpenAPI document."""
+        from gauge_well.services import vocabulary as words
+        from gauge_well.sheet import document
+        from gauge_well.web import api
+        from gauge_well.web.routes import builds
+        from gauge_well.web.routes import sizing as routes
+
+        names = [
+            name
+            for module in (models, words, document, api, builds, routes)
+            for name, item in vars(module).items()
+            if isinstance(item, type) and item.__module__ == module.__name__ and name != "Strict"
+        ]
+        self.assertEqual(len(names), len(set(names)))
+
+
+class Vocabulary(unittest.TestCase):
+    def test_everything_a_field_needs(self) -> None:
+        words = vocabulary()
+        for section in words.sections.values():
+            for field in section.fields:
+                self.assertTrue(field.label, field.name)
+                if field.kind == "choice":
+                    self.assertTrue(field.choices, field.name)
+                elif field.kind == "table":
+                    self.assertTrue(all(kind in KINDS for _, kind in field.columns))
+                elif field.kind != "text":
+                    self.assertIn(field.kind, KINDS)
+        for kinds in words.kinds.values():
+            self.assertEqual(set(kinds), set(KINDS))
+        self.assertEqual(set(words.tasks), set(words.machines))
+
+    def test_read(self) -> None:
+        found = read_text("11 5/8 in", "length", Preference())
+        self.assertEqual(found["shown"].replace("\u00a0", " "), "295.3 mm")
+        self.assertEqual(read_text("12", "length", Preference("imperial", "hp"))["unit"], "in")
+        with self.assertRaises(ReadingError):
+            read_text("12 psi", "length", Preference())
+        with self.assertRaises(KeyError):
+            read_text("12", "nonsense", Preference())
+
+
+class Instruments(unittest.TestCase):
+    def test_each_station_has_one(self) -> None:
+        for system in ("engine", "cooling", "fuel"):
+            self.assertNotIn("unknown", sizing.instrument(ROAD, system, {}))
+        with self.assertRaises(KeyError):
+            sizing.instrument(ROAD, "nothing", {})
+
+    def test_what_is_missing_is_named(self) -> None:
+        self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core_depth"])
+        self.assertEqual(sizing.instrument(changed(ROAD, engine={}), "engine", {})["unknown"], ["engine.fuel"])
+        self.assertEqual(sizing.instrument(changed(ROAD, fuel={}), "fuel", {})["unknown"], ["fuel.pump_pressure"])

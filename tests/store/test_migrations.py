@@ -1,0 +1,72 @@
+"""Schema: what migrations make is what the models say; names, upgrades at once, dead servers."""
+
+import os
+import subprocess
+import sys
+import time
+import unittest
+import uuid
+
+from alembic.autogenerate import compare_metadata
+from alembic.migration import MigrationContext
+from sqlalchemy import inspect, select, text
+from sqlalchemy.exc import OperationalError
+
+from gauge_well.store.models import Base, Build
+from gauge_well.store.session import make_engine, migrate, normal_url, transaction
+from tests import database
+from tests.database import DatabaseCase
+
+
+class Migrations(DatabaseCase):
+    def test_models_and_migrations_agree(self) -> None:
+        with self.engine.connect() as connection:
+            context = MigrationContext.configure(connection, opts={"compare_server_default": False})
+            self.assertEqual(compare_metadata(context, Base.metadata), [])
+
+    def test_constraints_are_named(self) -> None:
+        found = inspect(self.engine)
+        self.assertEqual(found.get_pk_constraint("builds")["name"], "pk_builds")
+        self.assertEqual(found.get_foreign_keys("revisions")[0]["name"], "fk_revisions_build_id_builds")
+
+    def test_again_changes_nothing(self) -> None:
+        migrate(self.url)
+        with self.engine.connect() as connection:
+            self.assertEqual(connection.scalar(text("SELECT count(*) FROM alembic_version")), 1)
+
+    def test_two_starts_at_once(self) -> None:
+        name = f"t_{uuid.uuid4().hex[:12]}"
+        url = database.make(name)
+        env = dict(os.environ, DATABASE_URL=url)
+        command = [sys.executable, "-m", "gauge_well.cli", "migrate"]
+        try:
+            starts = [subprocess.Popen(command, env=env, stderr=subprocess.PIPE, text=True) for _ in range(3)]
+            for start in starts:
+                _, said = start.communicate(timeout=60)
+                self.assertEqual(start.returncode, 0, said)
+        finally:
+            database.drop(name)
+
+
+class Sessions(DatabaseCase):
+    def test_a_failed_block_leaves_nothing(self) -> None:
+        with self.assertRaises(RuntimeError), transaction(self.engine) as session:
+            session.add(Build(id="gone", document={}, revision=1))
+            session.flush()
+            raise RuntimeError
+        with transaction(self.engine) as session:
+            self.assertIsNone(session.scalar(select(Build).where(Build.id == "gone")))
+
+
+class Addresses(unittest.TestCase):
+    def test_any_spelling_of_the_scheme(self) -> None:
+        for url in ("postgres://h/d", "postgresql://h/d", "postgresql+psycopg://h/d"):
+            self.assertEqual(normal_url(url), "postgresql+psycopg://h/d")
+
+    def test_a_dead_server_is_noticed_soon(self) -> None:
+        engine = make_engine("postgresql://u:p@127.0.0.1:1/none")
+        started = time.monotonic()
+        with self.assertRaises(OperationalError), engine.connect():
+            pass
+        self.assertLess(time.monotonic() - started, 6.0)
+        engine.dispose()
