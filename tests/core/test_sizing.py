@@ -277,6 +277,7 @@ class Headline(NumbersCase):
     def test_nothing_fitted(self) -> None:
         found = report(changed(ROAD, cooling={}, fuel={}))
         self.assertEqual(found["state"], "unknown")
+        self.assertIn("What is known holds", found["headline"]["sentence"])
         self.assertTrue(found["systems"]["cooling"]["need"] and found["systems"]["fuel"]["need"])
 
     def test_an_engine_not_known_is_said(self) -> None:

@@ -4,17 +4,23 @@ import { onKeyStroke } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
 import ConflictDialog from './ConflictDialog.vue'
+import FindDialog from './FindDialog.vue'
 import KeysHelp from './KeysHelp.vue'
 import StationRail from './StationRail.vue'
 import { STATIONS } from './stations'
 import TopBar from './TopBar.vue'
+import { useLanding } from './useLanding'
 
 const props = defineProps<{ id: string }>()
 const build = useBuild()
 const router = useRouter()
 const railOpen = ref(false)
 const help = ref(false)
+const find = ref(false)
+const words = useVocabulary()
+useLanding()
 watch(() => props.id, (id) => void build.open(id), { immediate: true })
 watch(() => build.build?.name, (name) => (document.title = name ? `${name} · Gauge Well` : 'Gauge Well'))
 
@@ -36,13 +42,19 @@ onKeyStroke((event) => {
   else if (event.key === 'z') void build.undo()
   else if (event.key === 'Z') void build.redo()
   else if (event.key === '?') help.value = true
+  else if (event.key === 'u') build.showIn(words.chosenUnits + 1)
+  else if (event.key === 'w') document.querySelector<HTMLElement>('[data-working]')?.focus()
+  else if (event.key === 'f') {
+    event.preventDefault()
+    find.value = true
+  }
 })
 onBeforeUnmount(() => (document.title = 'Gauge Well'))
 </script>
 
 <template>
   <div class="frame">
-    <TopBar @rail="railOpen = !railOpen" @help="help = true" />
+    <TopBar @rail="railOpen = !railOpen" @help="help = true" @find="find = true" />
     <StationRail :id="id" :open="railOpen" @close="railOpen = false" />
     <main class="page">
       <p v-if="build.offline" class="offline" role="status">The server is not reached. What you typed is kept here and sent when it answers.</p>
@@ -53,6 +65,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
       </div>
     </main>
     <ConflictDialog />
+    <FindDialog v-model:open="find" />
     <Modal v-model:open="help" title="Keys" :footer="null"><KeysHelp /></Modal>
   </div>
 </template>

@@ -2,10 +2,10 @@
 import { computed, inject } from 'vue'
 import { THEME } from '../shared/theme'
 import { useBuild } from '../stores/build'
-import { useVocabulary } from '../stores/vocabulary'
+import { UNIT_CHOICES, useVocabulary } from '../stores/vocabulary'
 import BuildMenu from './BuildMenu.vue'
 
-const emit = defineEmits<{ rail: []; help: [] }>()
+const emit = defineEmits<{ rail: []; help: []; find: [] }>()
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
@@ -20,19 +20,6 @@ const saved = computed(() => {
   if (build.saving) return 'Saving'
   return `Saved · rev ${build.build.revision}`
 })
-const UNITS = [
-  { system: 'metric', power: 'kW', name: 'Metric · kW' },
-  { system: 'metric', power: 'hp', name: 'Metric · hp' },
-  { system: 'metric', power: 'PS', name: 'Metric · PS' },
-  { system: 'imperial', power: 'hp', name: 'Inch · hp' },
-] as const
-const chosen = computed(() => UNITS.findIndex((u) => u.system === words.units.system && u.power === words.units.power))
-function choose(event: Event): void {
-  const unit = UNITS[Number((event.target as HTMLSelectElement).value)]
-  if (!unit) return
-  const edit = (path: string, text: string) => ({ path, text, evidence: null, tolerance: null })
-  void build.enqueue([edit('units.system', unit.system), edit('units.power', unit.power)])
-}
 </script>
 
 <template>
@@ -47,12 +34,13 @@ function choose(event: Event): void {
       <span class="sub">{{ subtitle }}</span>
       <span class="right">
         <span v-if="hottest" class="ambient"><span class="tag">Worst ambient</span> {{ hottest }}</span>
-        <select class="units" aria-label="Units" :value="chosen" @change="choose">
-          <option v-for="(unit, i) in UNITS" :key="unit.name" :value="i">{{ unit.name }}</option>
+        <select class="units" aria-label="Units" :value="words.chosenUnits" @change="build.showIn(Number(($event.target as HTMLSelectElement).value))">
+          <option v-for="(unit, i) in UNIT_CHOICES" :key="unit.name" :value="i">{{ unit.name }}</option>
         </select>
         <button class="icon" type="button" :disabled="!build.undoable.length" aria-label="Undo" title="Undo (z)" @click="build.undo">↶</button>
         <button class="icon" type="button" :disabled="!build.redoable.length" aria-label="Redo" title="Redo (Z)" @click="build.redo">↷</button>
         <button class="icon" type="button" :aria-label="look?.dark.value ? 'Light theme' : 'Dark theme'" @click="look?.toggle()">{{ look?.dark.value ? '☀' : '☾' }}</button>
+        <button class="icon" type="button" aria-label="Find a fact, check or step" title="Find (f)" @click="emit('find')">⌕</button>
         <button class="icon help" type="button" aria-label="Keys" @click="emit('help')">?</button>
         <span class="tag saved" role="status">{{ saved }}</span>
       </span>

@@ -17,14 +17,14 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
 <template>
   <section class="card">
     <h2 class="label head">Checks</h2>
-    <div v-for="unknown in block.unknown" :key="unknown.check" class="check">
+    <div v-for="unknown in block.unknown" :key="unknown.check" class="check" tabindex="-1" :data-check="unknown.check">
       <div class="line">
         <span class="name">{{ unknown.name }}</span><span class="figure">not known</span>
       </div>
       <Well :fill="null" :system="system" size="long" :label="unknown.name" />
       <p class="mute">Missing: {{ unknown.missing.map(label).join(', ') }}.</p>
     </div>
-    <component :is="check.duty ? 'button' : 'div'" v-for="check in checks" :key="check.id + check.duty" class="check" type="button" @click="check.duty && emit('pick', check.duty)">
+    <component :is="check.duty ? 'button' : 'div'" v-for="check in checks" :key="check.id + check.duty" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
       <div class="line">
         <span class="name">{{ check.name }}<template v-if="check.duty">, {{ (names[check.duty] ?? check.duty).toLowerCase() }}</template></span>
         <span class="figure" :class="{ over: check.fill > 1 }">{{ percent(check.fill) }}</span>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import type { Field, Schemas } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
@@ -15,6 +16,11 @@ const props = withDefaults(defineProps<{ section: string; title?: string; cautio
 const build = useBuild()
 const words = useVocabulary()
 const all = ref(false)
+const route = useRoute()
+// A fact that is landed on must be there, also where only the rule knows it.
+watch(() => route.hash, (hash) => {
+  if (hash.startsWith(`#${props.section}.`)) all.value = true
+}, { immediate: true })
 
 const path = (field: Field) => `${props.section}.${field.name}`
 const stated = (field: Field) => {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Select from 'ant-design-vue/es/select'
 import { computed, ref } from 'vue'
 import type { Field } from '../api/client'
 import { useBuild } from '../stores/build'
@@ -10,12 +9,13 @@ const props = defineProps<{ path: string; field: Field }>()
 const build = useBuild()
 const fact = computed(() => build.build?.facts[props.path])
 const chosen = computed(() => (fact.value && fact.value.evidence !== 'rule' ? fact.value.text : undefined))
-const options = computed(() => Object.entries(props.field.choices ?? {}).map(([value, label]) => ({ value, label })))
+const unsaid = computed(() => (fact.value?.evidence === 'rule' ? `${fact.value.shown} (rule)` : chosen.value === undefined ? 'pick' : 'not said'))
 const missing = computed(() => (build.report?.unknown ?? []).includes(props.path))
 const trouble = ref('')
 
-async function pick(value: unknown): Promise<void> {
-  const problem = await build.edit(props.path, typeof value === 'string' ? value : null)
+async function pick(event: Event): Promise<void> {
+  const value = (event.target as HTMLInputElement | HTMLSelectElement).value
+  const problem = await build.edit(props.path, value || null)
   trouble.value = problem?.message ?? ''
 }
 </script>
@@ -23,9 +23,11 @@ async function pick(value: unknown): Promise<void> {
 <template>
   <div class="fact" :class="{ missing }">
     <span class="name">{{ field.label }}<span v-if="missing" class="hidden"> (missing)</span></span>
-    <Select v-if="field.kind === 'choice'" class="pick" size="small" :value="chosen" :options="options" :bordered="false"
-      allow-clear :placeholder="fact?.shown ?? 'pick'" :aria-label="field.label" :dropdown-match-select-width="false" placement="bottomRight" @change="pick" />
-    <input v-else-if="field.kind === 'text'" class="input words" type="text" maxlength="200" :value="fact?.text ?? ''" :aria-label="field.label" @change="pick(($event.target as HTMLInputElement).value)" />
+    <select v-if="field.kind === 'choice'" class="pick figure" :class="{ unsaid: chosen === undefined, absent: fact === undefined }" :value="chosen ?? ''" :data-path="path" :aria-label="field.label" @change="pick">
+      <option value="">{{ unsaid }}</option>
+      <option v-for="(label, value) in field.choices" :key="value" :value="value">{{ label }}</option>
+    </select>
+    <input v-else-if="field.kind === 'text'" class="input words" type="text" maxlength="200" :value="fact?.text ?? ''" :data-path="path" :aria-label="field.label" @change="pick" />
     <QuantityField v-else :path="path" :field="field" :fact="fact" />
     <span v-if="trouble" class="over trouble" role="alert">{{ trouble }}</span>
   </div>
@@ -54,16 +56,22 @@ async function pick(value: unknown): Promise<void> {
 .pick {
   margin-left: auto;
   max-width: 190px;
+  border: 0;
+  border-bottom: 1px dotted transparent;
+  background: var(--card);
   text-align: right;
+  text-align-last: right;
+  padding: 1px 0;
+  cursor: pointer;
 }
-.pick :deep(.ant-select-selector) {
-  padding: 0 18px 0 0 !important;
-  font: 600 16px/1.25 var(--labels);
+.pick:hover {
+  border-bottom-color: var(--mute);
 }
-.pick :deep(.ant-select-selection-placeholder) {
+.unsaid {
   color: var(--mute);
-  position: static;
-  padding-inline-end: 0;
+}
+.absent {
+  color: var(--brass);
 }
 .words {
   max-width: 65%;
@@ -74,6 +82,11 @@ async function pick(value: unknown): Promise<void> {
 .words:hover,
 .words:focus {
   border-color: var(--line);
+}
+@media (max-width: 720px) {
+  .pick {
+    min-height: 44px;
+  }
 }
 .trouble {
   flex: 1 1 100%;

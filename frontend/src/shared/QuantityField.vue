@@ -103,7 +103,7 @@ function turnEvidence(): void {
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>
-      <button class="value figure" :class="{ absent: !fact }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${fact?.shown ?? 'not given'}. Change`" @click="begin">
+      <button class="value figure" :class="{ absent: !fact }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
         <span v-if="original" class="original mute">{{ original }}</span>
         {{ fact ? fact.shown : 'give' }}
       </button>

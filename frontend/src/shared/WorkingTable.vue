@@ -22,7 +22,7 @@ const number = (value: number | null) => (value === null ? '—' : Math.abs(valu
       <span class="tabs" role="group" aria-label="Duty explained">
         <button v-for="d in duties" :key="d.id" type="button" class="tab" :aria-pressed="d.id === duty" @click="build.explainDuty(d.id)">{{ d.name }}</button>
       </span>
-      <button class="textlink" type="button" :aria-expanded="open" @click="open = !open">{{ open ? 'fold' : `${steps.length} steps` }}</button>
+      <button class="textlink" type="button" data-working :aria-expanded="open" @click="open = !open">{{ open ? 'fold' : `${steps.length} steps` }}</button>
     </div>
     <div v-if="open" class="scroll">
       <table>
@@ -31,7 +31,7 @@ const number = (value: number | null) => (value === null ? '—' : Math.abs(valu
         </thead>
         <tbody v-for="step in steps" :key="step.symbol">
           <tr>
-            <td><button class="plain" type="button" :aria-expanded="opened === step.symbol" @click="opened = opened === step.symbol ? null : step.symbol">{{ step.name }}</button></td>
+            <td><button class="plain" type="button" :data-step="`step-${step.symbol}`" :aria-expanded="opened === step.symbol" @click="opened = opened === step.symbol ? null : step.symbol">{{ step.name }}</button></td>
             <td class="formula">{{ step.solved ? 'solved: 0 = ' : '' }}{{ pretty(step.formula) }}</td>
             <td class="figure">{{ step.shown }}</td>
             <td class="mute">{{ step.source }}</td>

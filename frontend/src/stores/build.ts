@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
-import { useVocabulary } from './vocabulary'
+import { UNIT_CHOICES, useVocabulary } from './vocabulary'
 
 interface Waiting {
   edits: Edit[]
@@ -117,6 +117,13 @@ export const useBuild = defineStore('build', () => {
 
   const edit = (path: string, text: string | null, evidence?: Edit['evidence']) => enqueue([{ path, text, evidence: evidence ?? null, tolerance: null }])
 
+  function showIn(choice: number): void {
+    const units = UNIT_CHOICES[choice % UNIT_CHOICES.length]
+    if (!units) return
+    const line = (path: string, text: string): Edit => ({ path, text, evidence: null, tolerance: null })
+    void enqueue([line('units.system', units.system), line('units.power', units.power)])
+  }
+
   /** After a conflict: take what stands, or put one's own edit on top of it. */
   function settleConflict(mine: boolean): void {
     const found = conflict.value
@@ -157,6 +164,6 @@ export const useBuild = defineStore('build', () => {
 
   return {
     build, report, document, trouble, saving, offline, conflict, whatIf, explain, undoable, redoable,
-    open, accept, edit, enqueue, settleConflict, undo, redo, bringBack, explainDuty,
+    open, accept, edit, enqueue, showIn, settleConflict, undo, redo, bringBack, explainDuty,
   }
 })

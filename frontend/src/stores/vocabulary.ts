@@ -3,11 +3,21 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, type Display, type Field, type Schemas, type Vocabulary } from '../api/client'
 import { digits, inUnit, show as showValue } from '../shared/format'
 
+/** Units a build may be shown in. */
+export const UNIT_CHOICES = [
+  { system: 'metric', power: 'kW', name: 'Metric · kW' },
+  { system: 'metric', power: 'hp', name: 'Metric · hp' },
+  { system: 'metric', power: 'PS', name: 'Metric · PS' },
+  { system: 'imperial', power: 'hp', name: 'Inch · hp' },
+] as const
+
 /** Words, fields, kinds and units, read once; `units` follows the build that is open. */
 export const useVocabulary = defineStore('vocabulary', () => {
   const words = shallowRef<Vocabulary | null>(null)
   const units = ref<Schemas['UnitsDocument']>({ system: 'metric', power: 'kW' })
   const kinds = computed<Record<string, Display>>(() => words.value?.kinds[`${units.value.system}/${units.value.power}`] ?? {})
+
+  const chosenUnits = computed(() => UNIT_CHOICES.findIndex((u) => u.system === units.value.system && u.power === units.value.power))
 
   async function load(): Promise<void> {
     words.value ??= await api.vocabulary()
@@ -35,5 +45,5 @@ export const useVocabulary = defineStore('vocabulary', () => {
     return display ? shown * display.factor + display.offset : shown
   }
 
-  return { words, units, kinds, load, field, show, unit, value, number, toSi }
+  return { words, units, kinds, chosenUnits, load, field, show, unit, value, number, toSi }
 })

@@ -126,10 +126,11 @@ def _sentences(
     missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in unknown))
     buy = Sentence("Not given yet: {parts}. The need sheet says what to look for.", {"parts": missing})
     if not entries:
-        if unknown and not above:
-            return Sentence("Nothing is fitted yet that can be judged."), buy
-        tail = buy if unknown else Sentence("Nothing gives out below four times that power.")
-        return Sentence("Holds {wanted}.", {"wanted": (context.wanted, "power")}), tail
+        wanted: dict[str, tuple[float, str] | str] = {"wanted": (context.wanted, "power")}
+        if unknown:
+            known = Sentence("What is known holds at {wanted}.", wanted)
+            return known if above else Sentence("Nothing is fitted yet that can be judged."), buy
+        return Sentence("Holds {wanted}.", wanted), Sentence("Nothing gives out below four times that power.")
     first = entries[0][0]
     if not short and unknown:
         holds = Sentence("What is known holds at {wanted}.", {"wanted": (context.wanted, "power")})

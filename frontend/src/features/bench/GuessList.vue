@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { stationOf } from '../find'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
@@ -13,8 +14,7 @@ const guesses = computed(() =>
       const field = words.field(fact.path)
       const section = fact.path.split('.')[0] ?? ''
       if (!field || fact.path === 'wanted' || section === 'duties') return []
-      const station = { machine: 'duties', installation: 'cooling' }[section] ?? section
-      return [{ path: fact.path, label: `${words.words?.sections[section]?.title}: ${field.label.toLowerCase()}`, shown: fact.shown, station, help: field.help }]
+      return [{ path: fact.path, label: `${words.words?.sections[section]?.title}: ${field.label.toLowerCase()}`, shown: fact.shown, station: stationOf(section), help: field.help }]
     }),
 )
 </script>
@@ -22,7 +22,7 @@ const guesses = computed(() =>
 <template>
   <section v-if="guesses.length" class="card">
     <h2 class="label head">Only guessed</h2>
-    <router-link v-for="guess in guesses" :key="guess.path" class="guess" :to="{ name: guess.station, params: { id: build.build?.id } }">
+    <router-link v-for="guess in guesses" :key="guess.path" class="guess" :to="{ name: guess.station, params: { id: build.build?.id }, hash: `#${guess.path}` }">
       <span class="line"><span class="name">{{ guess.label }}</span><span class="figure">{{ guess.shown }}</span></span>
       <span v-if="guess.help" class="mute">{{ guess.help }}</span>
     </router-link>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Select from 'ant-design-vue/es/select'
 import { computed } from 'vue'
 import FactPanel from '../../shared/FactPanel.vue'
 import { useBuild } from '../../stores/build'
@@ -10,10 +9,12 @@ import DutyCard from './DutyCard.vue'
 const build = useBuild()
 const words = useVocabulary()
 const duties = computed(() => ((build.document.duties as { id: string; kind?: string }[] | undefined) ?? []))
-const kinds = computed(() => Object.entries(words.words?.duty_kinds ?? {}).map(([value, label]) => ({ value, label })))
 
-async function add(kind: unknown): Promise<void> {
-  if (typeof kind !== 'string') return
+async function add(event: Event): Promise<void> {
+  const select = event.target as HTMLSelectElement
+  const kind = select.value
+  select.value = ''
+  if (!kind) return
   let number = 1
   while (duties.value.some((d) => d.id === `${kind}_${number}`)) number += 1
   await build.edit(`duties.${kind}_${number}`, kind)
@@ -28,7 +29,10 @@ async function add(kind: unknown): Promise<void> {
       <DutyCard v-for="duty in duties" :id="duty.id" :key="duty.id" :kind="duty.kind ?? ''" />
       <div class="card add">
         <span class="label">Another duty</span>
-        <Select :value="undefined" class="pick" placeholder="Pick its kind" :options="kinds" aria-label="Kind of the new duty" @change="add" />
+        <select class="input" aria-label="Kind of the new duty" @change="add">
+          <option value="">pick its kind</option>
+          <option v-for="(label, value) in words.words?.duty_kinds" :key="value" :value="value">{{ label }}</option>
+        </select>
       </div>
     </div>
   </div>

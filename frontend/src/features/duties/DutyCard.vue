@@ -35,7 +35,7 @@ const said = computed(() => held.value?.sentence ?? (figures.value ? `Engine at 
   <section class="card duty" :aria-label="name">
     <div class="head">
       <h2>{{ name }}</h2>
-      <button class="textlink" type="button" :aria-label="`Take ${name} out`" @click="build.edit(`duties.${id}`, null)">take out</button>
+      <button class="textlink" type="button" :aria-label="`take out ${name}`" @click="build.edit(`duties.${id}`, null)">take out</button>
     </div>
     <p class="mute" :class="{ over: (held?.fill ?? 0) > 1 }">{{ said }}</p>
     <FactRow v-for="field in fields" :key="field.name" :path="`duties.${id}.${field.name}`" :field="field" />

@@ -61,13 +61,13 @@ async function start(): Promise<void> {
       <form class="card" novalidate @submit.prevent="start">
         <label class="wide">Name <input v-model="facts.name" class="input" maxlength="80" placeholder="What you call it" /></label>
         <label>Machine
-          <select v-model="facts.kind" class="input"><option v-for="(label, id) in words.words?.machines" :key="id" :value="id">{{ label }}</option></select>
+          <select v-model="facts.kind" name="kind" class="input"><option v-for="(label, id) in words.words?.machines" :key="id" :value="id">{{ label }}</option></select>
         </label>
         <label>Fuel
-          <select v-model="facts.fuel" class="input"><option v-for="(label, id) in words.words?.fuels" :key="id" :value="id">{{ label }}</option></select>
+          <select v-model="facts.fuel" name="fuel" class="input"><option v-for="(label, id) in words.words?.fuels" :key="id" :value="id">{{ label }}</option></select>
         </label>
         <label>Breathing
-          <select v-model="facts.aspiration" class="input"><option value="">as the power asks</option><option value="natural">naturally aspirated</option><option value="turbo">turbocharged</option><option value="supercharged">supercharged</option></select>
+          <select v-model="facts.aspiration" name="aspiration" class="input"><option value="">as the power asks</option><option value="natural">naturally aspirated</option><option value="turbo">turbocharged</option><option value="supercharged">supercharged</option></select>
         </label>
         <label>Units
           <select v-model="facts.units.system" class="input"><option value="metric">metric</option><option value="imperial">inches and pounds</option></select>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Slider from 'ant-design-vue/es/slider'
 import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
 import { plotOption, type Line } from '../../../shared/chart'
 import { read, THEME } from '../../../shared/theme'
@@ -64,7 +63,7 @@ const option = computed(() => {
       <ChartPanel :option="option" label="Pressure over air flow: fan and ram against core, grille and bay" />
       <div class="drag">
         <span class="label">Road speed</span>
-        <Slider v-model:value="shownSpeed" :min="0" :max="Math.round(words.value(50, 'speed'))" :tooltip-open="false" aria-label="Road speed" />
+        <input v-model.number="shownSpeed" type="range" min="0" :max="Math.round(words.value(50, 'speed'))" aria-label="Road speed" :aria-valuetext="`${shownSpeed} ${words.unit('speed')}`" />
         <span class="figure">{{ shownSpeed }} {{ words.unit('speed') }}</span>
       </div>
       <p class="mute">Sheds {{ words.show(data.point.heat, 'heat') }} there with the coolant at its limit; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.

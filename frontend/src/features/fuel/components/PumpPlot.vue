@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Slider from 'ant-design-vue/es/slider'
 import { computed, defineAsyncComponent, inject } from 'vue'
 import { plotOption } from '../../../shared/chart'
 import { read, THEME } from '../../../shared/theme'
@@ -38,7 +37,7 @@ const option = computed(() => {
       <ChartPanel :option="option" label="Fuel pressure over flow: pump curve against rail and line, with the flow asked" />
       <div v-if="electric" class="drag">
         <span class="label">Volts at the pump</span>
-        <Slider v-model:value="volts" :min="8" :max="15" :step="0.1" :tooltip-open="false" aria-label="Volts at the pump" />
+        <input v-model.number="volts" type="range" min="8" max="15" step="0.1" aria-label="Volts at the pump" :aria-valuetext="`${volts} V`" />
         <span class="figure">{{ volts }} V</span>
         <button v-if="voltage !== null" class="textlink" type="button" @click="voltage = null">as wired</button>
       </div>

@@ -1,0 +1,98 @@
+"""From five facts to a verdict, in a real browser."""
+
+import json
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import expect
+
+from tests.browser.pages import PHONE, BrowserCase
+from tests.support import ROAD
+
+
+class FirstBuild(BrowserCase):
+    def start(self, name: str = "Test van") -> None:
+        page = self.go("/")
+        page.get_by_role("link", name="New build").click()
+        page.get_by_label("Name").fill(name)
+        page.locator('select[name="kind"]').select_option(label="van")
+        page.locator('select[name="fuel"]').select_option(label="petrol E10")
+        page.locator('input[name="power"]').fill("150 hp")
+        page.locator('input[name="speed"]').fill("5500")
+        page.locator('input[name="displacement"]').fill("2,4 L")
+        page.locator('input[name="mass"]').fill("1.9 t")
+        page.get_by_role("button", name="To the bench").click()
+        page.wait_for_url("**/builds/*")
+
+    def test_five_facts_a_fraction_a_verdict_and_it_is_still_there(self) -> None:
+        self.start()
+        page = self.page
+        expect(page.get_by_role("heading", level=1)).to_contain_text("What is known holds")
+        expect(page.get_by_text("Not given yet")).to_be_visible()
+        expect(page.get_by_role("heading", name="What to look for")).to_be_visible()
+        page.get_by_role("link", name="Cooling").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Cooling is not known yet")
+        self.type_fact("cooling.core_width", "11 5/8 in")
+        expect(self.fact("cooling.core_width")).to_contain_text("295.3")
+        expect(self.fact("cooling.core_width")).to_contain_text("11 5/8 in")
+        self.type_fact("cooling.core_height", "280 mm")
+        self.type_fact("cooling.core_depth", "26")
+        page.get_by_label("Fan", exact=True).select_option(label="electric, pulling")
+        self.type_fact("cooling.fan_diameter", "2x 9 in")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("% over")
+        expect(page.get_by_role("status").last).to_contain_text("Saved")
+        verdict = page.get_by_role("heading", level=1).inner_text()
+        page.reload(wait_until="networkidle")
+        expect(page.get_by_role("heading", level=1)).to_have_text(verdict)
+        expect(self.fact("cooling.core_width")).to_contain_text("11 5/8 in")
+        self.type_fact("cooling.core_width", "40 in")
+        self.type_fact("cooling.core_height", "30 in")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Cooling holds")
+
+    def test_on_a_phone(self) -> None:
+        self.context.close()
+        self.context = self.new_context(viewport=PHONE, has_touch=True)
+        self.page = self.context.new_page()
+        self.start("Phone van")
+        self.page.get_by_role("button", name="Stations").click()
+        self.page.get_by_role("link", name="Fuel").click()
+        self.type_fact("fuel.pump_flow", "110 lph")
+        self.type_fact("fuel.pump_pressure", "3 bar")
+        self.type_fact("fuel.injector_flow", "360 cc/min")
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("Fuel")
+        expect(self.page.get_by_text("Pump flow,").first).to_be_visible()
+
+    def test_what_is_missing_or_wrong_is_said_and_kept(self) -> None:
+        page = self.go("/new")
+        page.get_by_role("button", name="To the bench").click()
+        expect(page.get_by_text("Power is needed.")).to_be_visible()
+        page.locator('input[name="power"]').fill("12 psi")
+        page.locator('input[name="speed"]').fill("5500")
+        page.locator('input[name="displacement"]').fill("2.4 L")
+        page.get_by_role("button", name="To the bench").click()
+        expect(page.get_by_text("is not a unit known here")).to_be_visible()
+        self.assertEqual(page.locator('input[name="power"]').input_value(), "12 psi")
+        page.locator('input[name="power"]').fill("900 kW")
+        page.get_by_role("button", name="To the bench").click()
+        expect(page.get_by_text("mean effective pressure")).to_be_visible()
+
+    def test_the_fifth_fact_follows_the_machine(self) -> None:
+        page = self.go("/new")
+        expect(page.get_by_text("Must it tow?")).to_be_visible()
+        page.locator('select[name="kind"]').select_option(label="boat")
+        expect(page.get_by_text("Cruises at what share of full revs")).to_be_visible()
+
+    def test_a_sheet_from_a_file(self) -> None:
+        with tempfile.TemporaryDirectory() as name:
+            good, bad, hostile = (Path(name) / n for n in ("good.json", "bad.json", "hostile.json"))
+            good.write_text(json.dumps(ROAD | {"name": "From a file"}))
+            bad.write_text("{")
+            hostile.write_text(json.dumps({"engine": {"rated_power": "<img src=x onerror=alert(1)>"}}))
+            page = self.go("/")
+            page.get_by_label("Build sheet file").set_input_files(bad)
+            expect(page.get_by_role("alert")).to_contain_text("not well-formed JSON")
+            page.get_by_label("Build sheet file").set_input_files(hostile)
+            expect(page.get_by_role("alert")).to_contain_text("characters no quantity has")
+            page.get_by_label("Build sheet file").set_input_files(good)
+            page.wait_for_url("**/builds/*")
+            expect(page.get_by_role("button", name="From a file")).to_be_visible()

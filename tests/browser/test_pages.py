@@ -1,0 +1,159 @@
+"""Every page: it says its verdict, fits the screen, is reachable by keys, names things for screen readers."""
+
+import gzip
+import re
+from typing import Any
+
+from playwright.sync_api import expect
+
+from tests.browser.pages import AXE, PHONE, WIDE, BrowserCase
+from tests.support import ROOT
+
+DEMOS = ("quarry-mule", "dripping-well", "chalk-hare")
+STATIONS = ("", "/duties", "/engine", "/cooling", "/fuel", "/need")
+PAGES = ["/", "/new", *(f"/builds/{demo}{station}" for demo in DEMOS[:1] for station in STATIONS)]
+FIRST_PAGE_KILOBYTES = 400
+
+
+class Pages(BrowserCase):
+    def test_each_demo_says_what_it_is_good_for_first(self) -> None:
+        for demo, word in (
+            ("quarry-mule", "Cannot hold the long grade"),
+            ("dripping-well", "Holds 52"),
+            ("chalk-hare", "Good for"),
+        ):
+            page = self.go(f"/builds/{demo}")
+            expect(page.get_by_role("heading", level=1)).to_contain_text(word)
+
+    def test_no_page_scrolls_sideways(self) -> None:
+        for size in (WIDE, PHONE):
+            self.page.set_viewport_size(size)
+            for path in PAGES:
+                self.go(path)
+                wide = self.page.evaluate(
+                    "() => Math.max(document.documentElement.scrollWidth - innerWidth, "
+                    "...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
+                )
+                self.assertLessEqual(wide, 0, f"{path} at {size['width']}")
+
+    def test_axe_finds_no_serious_fault(self) -> None:
+        source = AXE.read_text()
+        for scheme in ("light", "dark"):
+            self.page.emulate_media(color_scheme=scheme, reduced_motion="reduce")
+            for path in PAGES:
+                self.go(path)
+                self.page.evaluate(source)
+                found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
+                serious = [self.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+                self.assertEqual(serious, [], f"{path} {scheme}")
+
+    @staticmethod
+    def told(violation: dict[str, Any]) -> str:
+        where = "; ".join(node["html"][:160] for node in violation["nodes"][:3])
+        return f"{violation['id']}: {where}"
+
+    def test_touch_targets_on_a_phone(self) -> None:
+        """44 px of height for what a thumb must hit (chips reach beyond their drawing)."""
+        self.page.set_viewport_size(PHONE)
+        self.go("/builds/quarry-mule/cooling")
+        for selector in ("button.value", ".fold", "header .icon"):
+            for box in [e.bounding_box() for e in self.page.locator(selector).all() if e.is_visible()][:6]:
+                assert box is not None
+                self.assertGreaterEqual(box["height"], 43.5, selector)
+
+    def test_a_well_speaks(self) -> None:
+        page = self.go("/builds/quarry-mule/fuel")
+        expect(
+            page.get_by_role("img", name=re.compile(r"Pump flow, Full-throttle pull, 1\d\d.%, short")).first
+        ).to_be_visible()
+
+    def test_keys(self) -> None:
+        page = self.go("/builds/quarry-mule")
+        for key, path in (("3", "cooling"), (".", "fuel"), (",", "cooling"), ("2", "engine"), ("0", "")):
+            page.keyboard.press(key)
+            page.wait_for_url(f"**/builds/quarry-mule{'/' + path if path else ''}")
+        page.keyboard.press("?")
+        expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+
+    def test_find_by_name(self) -> None:
+        page = self.go("/builds/quarry-mule")
+        page.keyboard.press("f")
+        page.get_by_role("combobox", name="Find").fill("cap")
+        page.get_by_role("option", name="Cap", exact=False).first.click()
+        page.wait_for_url("**/cooling#cooling.cap_pressure")
+        expect(self.fact("cooling.cap_pressure")).to_be_focused()
+
+    def test_keys_are_left_alone_while_typing(self) -> None:
+        page = self.go("/builds/quarry-mule/cooling")
+        self.fact("cooling.core_depth").click()
+        page.locator('input[data-path="cooling.core_depth"]').press("0")
+        self.assertTrue(page.url.endswith("/cooling"))
+
+    def test_a_row_leads_to_its_station(self) -> None:
+        page = self.go("/builds/quarry-mule")
+        page.get_by_role("button", name=re.compile("^Fuel pump")).first.click()
+        page.wait_for_url("**/fuel#pump_flow")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Fuel runs")
+
+    def test_working_opens_to_its_numbers(self) -> None:
+        page = self.go("/builds/quarry-mule/cooling")
+        page.get_by_role("button", name="Core conductance").click()
+        expect(page.get_by_text("hA_air =")).to_be_visible()
+        page.get_by_role("group", name="Duty explained").get_by_role("button", name="Motorway").click()
+        expect(
+            page.get_by_role("group", name="Duty explained").get_by_role("button", name="Motorway")
+        ).to_have_attribute("aria-pressed", "true")
+
+    def test_instruments_react(self) -> None:
+        page = self.go("/builds/quarry-mule/cooling")
+        said = page.get_by_text("with the coolant at its limit;")
+        before = said.inner_text()
+        slider = page.get_by_role("slider", name="Road speed")
+        slider.focus()
+        for _ in range(20):
+            slider.press("ArrowRight")
+        expect(said).not_to_have_text(before)
+        page = self.go("/builds/quarry-mule/fuel")
+        given = page.locator("svg text").filter(has_text="pump gives")
+        before = given.text_content() or ""
+        slider = page.get_by_role("slider", name="Volts at the pump")
+        slider.focus()
+        for _ in range(10):
+            slider.press("ArrowLeft")
+        expect(given).not_to_have_text(before)
+
+    def test_need_sheet(self) -> None:
+        page = self.go("/builds/quarry-mule/need")
+        expect(page.get_by_text("A pump giving")).to_be_visible()
+        expect(page.get_by_text(re.compile(r"short, 11\d")).first).to_be_visible()
+
+    def test_cautions_stand_where_the_work_is(self) -> None:
+        self.go("/builds/quarry-mule/cooling")
+        expect(self.page.get_by_role("note").filter(has_text="fan can start by itself")).to_be_visible()
+        self.go("/builds/quarry-mule/fuel")
+        expect(self.page.get_by_role("note").filter(has_text="Fuel vapour burns")).to_be_visible()
+
+    def test_nowhere(self) -> None:
+        expect(self.go("/nowhere/at/all").get_by_text("There is nothing at this address")).to_be_visible()
+        page = self.go("/builds/none")
+        expect(page.get_by_text("There is no such build")).to_be_visible()
+
+
+class Weight(BrowserCase):
+    def test_first_page_under_400_kilobytes_of_script(self) -> None:
+        """Gzipped, everything the shelf and the bench load; charts come only with the stations that plot."""
+        scripts: dict[str, int] = {}
+        self.page.on(
+            "response",
+            lambda r: scripts.__setitem__(r.url, len(gzip.compress(r.body()))) if r.url.endswith(".js") else None,
+        )
+        self.go("/")
+        shelf = sum(scripts.values())
+        self.go("/builds/quarry-mule")
+        self.assertLess(shelf / 1024, FIRST_PAGE_KILOBYTES)
+        self.assertLess(sum(scripts.values()) / 1024, FIRST_PAGE_KILOBYTES)
+        self.assertFalse([url for url in scripts if "ChartPanel" in url])
+
+    def test_fonts_ship_with_the_pages(self) -> None:
+        built = ROOT / "frontend" / "dist" / "assets"
+        self.assertTrue(list(built.glob("barlow*.woff2")))
