@@ -21,6 +21,7 @@ def find_root(
     *,
     tolerance: float,
     iterations: int = 60,
+    values: tuple[Array, Array] | None = None,
 ) -> Array:
     """Root of an elementwise function by Chandrupatla's bracketing method (scherer2010).
 
@@ -34,38 +35,43 @@ def find_root(
         Absolute tolerance on the root.
     iterations : int
         Most steps; bisection alone needs about 40 for a bracket of 600 K.
+    values : pair of arrays, optional
+        The function at ``low`` and ``high``, where they are known already.
 
     Returns
     -------
     array
     """
     a, b = (np.array(v) for v in np.broadcast_arrays(as_array(high), as_array(low)))
-    fa, fb = function(a), function(b)
+    fb, fa = values if values is not None else (function(b), function(a))
     shape = np.broadcast_shapes(a.shape, np.shape(fa))
     a, b, fa, fb = (np.array(np.broadcast_to(v, shape)) for v in (a, b, fa, fb))
-    none = np.sign(fa) == np.sign(fb)
+    positive = fa > 0.0
+    none = positive == (fb > 0.0)
     nearer = np.where(np.abs(fa) < np.abs(fb), a, b)
-    t = np.full(shape, 0.5)
-    best = nearer
+    # The first step is the chord; the method halves wherever its parabola cannot be trusted.
+    with np.errstate(divide="ignore", invalid="ignore"):
+        t = np.where(none, 0.5, clip(fa / (fa - fb), 0.01, 0.99))
     for _ in range(iterations):
         x = a + t * (b - a)
         fx = function(x)
-        same = np.sign(fx) == np.sign(fa)
+        above = fx > 0.0
+        same = above == positive
         c, fc = np.where(same, a, b), np.where(same, fa, fb)
         b, fb = np.where(same, b, a), np.where(same, fb, fa)
-        a, fa = x, fx
-        best = np.where(np.abs(fb) < np.abs(fa), b, a)
-        span = np.maximum(np.abs(b - a), 1e-300)
-        limit = (0.5 * tolerance + 2.0 * np.finfo(float).eps * np.abs(best)) / span
-        done = (limit > 0.5) | (fa == 0.0) | (fb == 0.0) | none
-        if bool(np.all(done)):
+        a, fa, positive = x, fx, above
+        limit = 0.5 * tolerance / np.maximum(np.abs(b - a), 1e-300)
+        if bool(((limit > 0.5) | (fa == 0.0) | none).all()):
             break
         with np.errstate(divide="ignore", invalid="ignore"):
             xi, phi = (a - b) / (c - b), (fa - fb) / (fc - fb)
-            quadratic = (phi**2 < xi) & ((1.0 - phi) ** 2 < 1.0 - xi)
-            step = fa / (fb - fa) * fc / (fb - fc) + (c - a) / (b - a) * fa / (fc - fa) * fb / (fc - fb)
+            quadratic = (phi * phi < xi) & ((1.0 - phi) ** 2 < 1.0 - xi)
+            rise = fb - fa
+            step = fa / rise * (fc / (fb - fc)) + (c - a) / (b - a) * (fa / (fc - fa)) * (fb / (fc - fb))
         t = np.where(quadratic & np.isfinite(step), step, 0.5)
-        t = clip(t, np.minimum(limit, 0.5), np.maximum(1.0 - limit, 0.5))
+        limit = np.minimum(limit, 0.5)
+        t = clip(t, limit, 1.0 - limit)
+    best = np.where(np.abs(fb) < np.abs(fa), b, a)
     return np.asarray(np.where(none, nearer, best))
 
 

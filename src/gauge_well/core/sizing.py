@@ -16,7 +16,7 @@ from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.engine import plausibility
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.engine.facts import EngineFacts
-from gauge_well.core.engine.model import engine_of
+from gauge_well.core.engine.model import Engine, engine_of
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import Reach, ReachKey, reaches
 from gauge_well.core.installation import InstallationFacts
@@ -43,26 +43,30 @@ class BuildCase:
     wanted: float | None
 
 
-def validate(case: BuildCase) -> None:
-    """Raise :class:`CoreError` for values no build can have; missing ones are fine."""
+def validate(case: BuildCase) -> Engine | None:
+    """Raise :class:`CoreError` for values no build can have; missing ones are fine.
+
+    Returns the engine where enough is known of it.
+    """
     engine_facts.refuse(case.engine)
+    for system in SYSTEMS.values():
+        system.refuse(case.systems[system.id])
     try:
         engine = engine_of(case.engine)
     except MissingFact:
-        return
+        return None
     plausibility.refuse(engine, engine.rated_power)
     if case.wanted is not None and case.wanted != engine.rated_power:
         try:
             plausibility.refuse(engine, case.wanted)
         except CoreError as error:
             raise CoreError(error.code, "wanted", case.wanted, error.limit, error.message) from error
-    for system in SYSTEMS.values():
-        system.refuse(case.systems[system.id])
+    return engine
 
 
-def make_context(case: BuildCase) -> tuple[Context, dict[str, str]]:
+def make_context(case: BuildCase, engine: Engine | None = None) -> tuple[Context, dict[str, str]]:
     """Solve engine and duties; returns the context and the duties left out with what they lack."""
-    engine = engine_of(case.engine)
+    engine = engine or engine_of(case.engine)
     wanted = case.wanted if case.wanted is not None else engine.rated_power
     duties, missing = duty_model.solve(case.duties, case.machine, engine, wanted)
     if not duties.cases:
@@ -91,10 +95,10 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
     CoreError
         Only for values that :func:`validate` refuses. A missing fact gives ``unknown``.
     """
-    validate(case)
+    engine = validate(case)
     base: dict[str, Any] = {"format": REPORT_FORMAT, "build": {"name": case.name}}
     try:
-        context, missing = make_context(case)
+        context, missing = make_context(case, engine)
     except MissingFact as error:
         return base | _nothing_known(error)
     blocks: dict[str, Any] = {"engine": _engine_block(context, explain)}

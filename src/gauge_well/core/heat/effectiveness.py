@@ -33,6 +33,7 @@ def crossflow_unmixed_mason(ntu: Value, capacity_ratio: Value) -> Array:
     p, q = -np.expm1(-x), -np.expm1(-y)
     term_x, term_y = np.exp(-x), np.exp(-y)
     total = p * q
+    negligible = 1e-12 * float(y.min())
     # Past the larger argument the terms fall faster than geometrically.
     last = int(min(TERMS + 2 * NTU_CAP, float(x.max()) + 12.0 * np.sqrt(float(x.max())) + 12.0))
     for k in range(1, last):
@@ -41,7 +42,7 @@ def crossflow_unmixed_mason(ntu: Value, capacity_ratio: Value) -> Array:
         p, q = np.maximum(p - term_x, 0.0), np.maximum(q - term_y, 0.0)
         product = p * q
         total = total + product
-        if float(product.max()) < 1e-12 * float(y.min()):
+        if k % 4 == 0 and float(product.max()) < negligible:
             break
     series = total / y
     return np.asarray(np.where(c < 1e-6, -np.expm1(-n), np.minimum(series, 1.0)))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -44,72 +45,72 @@ class RadiatorCore:
     wall: Value
     conductivity: Value
 
-    @property
+    @cached_property
     def face(self) -> Array:
         """Face area [m2]."""
         return as_array(self.width) * self.height
 
-    @property
+    @cached_property
     def sigma(self) -> Array:
         """Least free area over face area: between tubes and fins."""
         fin = self.fin
         return as_array(fin.fin_length) / fin.tube_pitch * (1.0 - fin.fin_thickness / as_array(fin.fin_pitch))
 
-    @property
+    @cached_property
     def fin_area(self) -> Array:
         """Both faces of all fins [m2]."""
         fin = self.fin
         return 2.0 * as_array(fin.fin_length) / (as_array(fin.fin_pitch) * fin.tube_pitch) * self.face * self.depth
 
-    @property
+    @cached_property
     def tube_area(self) -> Array:
         """Tube surface left bare between fins [m2]."""
         fin = self.fin
         bare = 1.0 - as_array(fin.fin_thickness) / fin.fin_pitch
         return 2.0 / as_array(fin.tube_pitch) * bare * self.face * self.depth
 
-    @property
+    @cached_property
     def air_area(self) -> Array:
         """Whole air-side surface [m2]."""
         return self.fin_area + self.tube_area
 
-    @property
+    @cached_property
     def tube_length(self) -> Array:
         """Length of one tube [m]."""
         return np.where(as_array(self.down_flow) > 0.5, self.height, self.width)
 
-    @property
+    @cached_property
     def tubes_in_pass(self) -> Array:
         """Tubes side by side in one pass, all rows counted."""
         across = np.where(as_array(self.down_flow) > 0.5, self.width, self.height)
         return across / self.fin.tube_pitch * self.rows / self.passes
 
-    @property
+    @cached_property
     def _passage(self) -> tuple[Array, Array]:
         high = as_array(self.fin.tube_height) - 2.0 * as_array(self.wall)
         gap = 0.0015  # m between rows, common practice
         wide = (as_array(self.depth) - gap * (as_array(self.rows) - 1.0)) / self.rows - 2.0 * as_array(self.wall)
         return high, wide
 
-    @property
+    @cached_property
     def aspect(self) -> Array:
         """Short over long side of a tube's passage."""
         high, wide = self._passage
         return high / wide
 
-    @property
+    @cached_property
     def hydraulic_diameter(self) -> Array:
         """Of a tube's passage [m]: four areas over the wetted perimeter."""
         high, wide = self._passage
         return 2.0 * high * wide / (high + wide)
 
-    @property
+    @cached_property
     def coolant_area(self) -> Array:
         """Flow area of one pass [m2]."""
         high, wide = self._passage
         return high * wide * self.tubes_in_pass
 
-    @property
+    @cached_property
     def coolant_surface(self) -> Array:
         """Inside surface of all tubes [m2]."""
         high, wide = self._passage

@@ -5,7 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.systems.cooling import model, need
-from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, prepare, shed_at, shown
+from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, plant_of, prepare, shed_at, shown
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
 
 STEADY = changed(
@@ -22,16 +22,16 @@ STEADY = changed(
 def solved(raw: dict) -> tuple:
     context = context_of(raw)
     facts = facts_of(raw, "cooling")
-    return context, facts, prepare(context, facts)
+    return context, facts, prepare(context, plant_of(context, facts))
 
 
 class Limit(NumbersCase):
     def test_the_smaller_of_boiling_and_the_engine(self) -> None:
         """Open system: boiling, 108 degC, less 10 K; capped: the engine's own 115 degC (common practice)."""
         _, _, open_ = solved(changed(STEADY, cooling__cap_pressure="0"))
-        self.close(open_.limit - 273.15, 98.0, abs=1.5)
+        self.close(open_.plant.limit - 273.15, 98.0, abs=1.5)
         _, _, capped = solved(STEADY)
-        self.close(capped.limit - 273.15, 115.0, abs=1e-6)
+        self.close(capped.plant.limit - 273.15, 115.0, abs=1e-6)
 
     def test_altitude_lowers_an_open_systems_limit(self) -> None:
         """Water boils about 1 K lower for every 300 m (common practice)."""
@@ -40,19 +40,19 @@ class Limit(NumbersCase):
             duty["altitude"] = "1500 m"
         _, _, low = solved(changed(STEADY, cooling__cap_pressure="0"))
         _, _, up = solved(high)
-        self.close(low.limit - up.limit, 5.0, abs=0.8)
+        self.close(low.plant.limit - up.plant.limit, 5.0, abs=0.8)
 
     def test_limiting_ambient_is_where_the_fill_is_one(self) -> None:
-        context, facts, first = solved(STEADY)
+        context, _facts, first = solved(STEADY)
         heat = heat_made(first, context, context.mean)
-        at = limiting_ambient(context, facts, heat, first)
-        again = prepare(context, facts, at)
+        at = limiting_ambient(context, heat, first)
+        again = prepare(context, first.plant, at)
         inside = (at > 225.0) & (at < 360.0)
         self.close((heat / again.capacity)[inside], 1.0, abs=1e-3)
 
     def test_hotter_air_carries_less(self) -> None:
-        context, facts, _ = solved(STEADY)
-        carried = [prepare(context, facts, np.full((1, 4, 1), t)).capacity for t in (283.15, 303.15, 323.15)]
+        context, _, first = solved(STEADY)
+        carried = [prepare(context, first.plant, np.full((1, 4, 1), t)).capacity for t in (283.15, 303.15, 323.15)]
         for duty in range(4):
             self.falling([c[0, duty, 0] for c in carried])
 
@@ -77,20 +77,22 @@ class Gauge(NumbersCase):
         """A steady duty with a fill just under one reads just under its limit, and the other way round."""
         _context, _, c = solved(STEADY)
         heat = c.capacity * 0.999
-        self.close(shown(c, heat).steady, np.broadcast_to(c.limit, heat.shape), abs=0.4)
+        self.close(shown(c, heat).steady, np.broadcast_to(c.plant.limit, heat.shape), abs=0.4)
 
     def test_more_heat_reads_hotter(self) -> None:
         """But for half the fan's own band: a fan that never stops holds the lower end of it."""
         context, _, c = solved(STEADY)
         heat = heat_made(c, context, context.mean) * np.array([0.2, 0.6, 1.0, 1.4, 2.5])[:, None, None]
         steady = shown(c, heat).steady
-        self.assertTrue(bool(np.all(np.diff(steady, axis=0) > -0.5 * (c.facts.fan_on - c.facts.fan_off) - 0.02)))
+        self.assertTrue(
+            bool(np.all(np.diff(steady, axis=0) > -0.5 * (c.plant.facts.fan_on - c.plant.facts.fan_off) - 0.02))
+        )
 
     def test_the_fan_shares_its_time(self) -> None:
         context, _, c = solved(STEADY)
         seen = shown(c, heat_made(c, context, context.mean))
         self.between(seen.fan_share, 0.0, 1.0)
-        facts = c.facts
+        facts = c.plant.facts
         sharing = (seen.fan_share > 0.0) & (seen.fan_share < 1.0)
         self.assertTrue(bool(np.any(sharing)), seen.fan_share)
         self.close(seen.steady[sharing], 0.5 * (facts.fan_on + facts.fan_off), abs=1e-6)
@@ -166,7 +168,7 @@ class Parts(NumbersCase):
             fan_pressure=need.FAN_PRESSURE,
             fan_rating="rig",
         )
-        c = prepare(context, facts)
+        c = prepare(context, plant_of(context, facts))
         self.close(heat_made(c, context, context.mean) / c.capacity, 1.0, abs=0.04)
 
     def test_need_takes_the_thickest_core_the_room_allows(self) -> None:

@@ -14,7 +14,7 @@ from gauge_well.core.media import air as air_media
 from gauge_well.core.systems.base import Caution, Context, Need, Result, System
 from gauge_well.core.systems.cooling import checks, facts, need, working
 from gauge_well.core.systems.cooling.instrument import instrument
-from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, prepare, shown
+from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, plant_of, prepare, shown
 from gauge_well.core.typing import Array
 from gauge_well.core.validity import Notice
 
@@ -58,7 +58,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     try:
         if missing:
             raise MissingFact(missing[0])
-        solved = prepare(context, given)
+        solved = prepare(context, plant_of(context, given))
     except MissingFact as error:
         fields = missing or (error.field,)
         return Result(
@@ -71,25 +71,25 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         )
     heat = heat_made(solved, context, context.mean)
     seen = shown(solved, heat)
-    limiting = limiting_ambient(context, given, heat, solved)
+    limiting = limiting_ambient(context, heat, solved)
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         base = mean is context.mean
         return [checks.heat_check(solved, context, mean, limiting if base else None), *gates]
 
     notes: list[Notice] = checks.notices(solved, context)
-    on = solved.airs
+    on, plant = solved.airs, solved.plant
     figures: Mapping[str, Array] = {
         "coolant_out_k": seen.steady,
         "end_of_duty_k": seen.end,
-        "coolant_limit_k": solved.limit,
-        "boiling_point_k": solved.boiling,
+        "coolant_limit_k": plant.limit,
+        "boiling_point_k": plant.boiling,
         "limiting_ambient_k": limiting,
-        "air_to_boil_k": solved.boiling - (seen.steady - solved.ambient),
+        "air_to_boil_k": plant.boiling - (seen.steady - solved.ambient),
         "core_air_mass_flow_kg_s": on.mass_flow[1],
         "face_velocity_m_s": on.velocity[1],
         "core_air_pressure_drop_pa": on.path.core_drop(on.velocity)[1],
-        "coolant_volume_flow_m3_s": solved.flow,
+        "coolant_volume_flow_m3_s": plant.flow,
         "ua_w_k": solved.at_limit.ua,
         "ntu": solved.at_limit.ntu,
         "effectiveness": solved.at_limit.effectiveness,
@@ -98,9 +98,9 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         "heat_carried_w": solved.capacity,
         "fan_share": seen.fan_share,
         "thermostat_open": seen.thermostat_open,
-        "hose_velocity_m_s": solved.hose_speed,
-        "heat_capacity_j_k": np.broadcast_to(solved.heat_capacity, solved.limit.shape),
-        "air_density_kg_m3": air_media.density(solved.ambient, solved.pressure),
+        "hose_velocity_m_s": plant.hose_speed,
+        "heat_capacity_j_k": np.broadcast_to(plant.heat_capacity, plant.limit.shape),
+        "air_density_kg_m3": air_media.density(solved.ambient, plant.pressure),
     }
     return Result(
         checks=judge,

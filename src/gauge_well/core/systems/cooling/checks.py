@@ -91,7 +91,7 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
     """Rules of thumb and ranges: said, not judged."""
     found: list[Notice] = []
     cases = context.duties.cases
-    speeds = duty_values(cooling.hose_speed, len(cases))
+    speeds = duty_values(cooling.plant.hose_speed, len(cases))
     worst = int(np.argmax(speeds))
     if speeds[worst] > HOSE_SPEED * 1.001:
         found.append(
@@ -105,7 +105,7 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
                 cases[worst].id,
             )
         )
-    reynolds = duty_values(cooling.fluid.reynolds, len(cases))
+    reynolds = duty_values(cooling.plant.fluid.reynolds, len(cases))
     slow = [i for i, case in enumerate(cases) if reynolds[i] < 2300.0 and case.kind != "idle"]
     if slow:
         i = min(slow, key=lambda k: reynolds[k])
@@ -121,7 +121,7 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
                 cases[i].id,
             )
         )
-    if cooling.facts.fan_kind == "none":
+    if cooling.plant.facts.fan_kind == "none":
         slow_air = [case for case in cases if case.air_speed < 5.0]
         if slow_air:
             found.append(

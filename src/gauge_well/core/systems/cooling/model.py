@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -28,6 +28,7 @@ LOUVRE_SHARE = 0.825  # louvre length over fin length
 RECIRCULATION, RECIRCULATION_SPEED = 5.0, 8.0  # K at standstill; gone at 8 m/s
 DROP_RATED, HOSE_SPEED = 7.0, 3.5  # K, m/s
 THERMOSTAT_RANGE = 12.0
+FILM = 3.0  # K by which coolant in the tubes is colder than where it enters, for its properties
 METAL_STANDS = 30.0  # K over coolant at rated heat
 METAL_SHARE = 0.5
 METAL_START = 0.25  # of METAL_STANDS in a warm start: it was cruising
@@ -114,8 +115,8 @@ class AirSolved:
 
 
 @dataclass(frozen=True)
-class Cooling:
-    """Cooling ready to be asked at any power; axes (power step, duty, sample)."""
+class Plant:
+    """What depends neither on power nor on the air outside; axes (power step, duty, sample)."""
 
     facts: CoolingFacts
     core: radiator.RadiatorCore
@@ -124,19 +125,32 @@ class Cooling:
     pressure: Array
     boiling: Array
     limit: Array
-    ambient: Array
-    airs: AirSolved
     flow: Array
     hose_speed: Array
     fluid: radiator.CoolantSide
+    metal: Array
+    liquid: Array
+    thermostat: Array
+
+    @property
+    def heat_capacity(self) -> Array:
+        """Metal and coolant together [J/K]."""
+        return self.metal + self.liquid
+
+
+@dataclass(frozen=True)
+class Cooling:
+    """A plant in the air of its duties, ready to be asked at any power."""
+
+    plant: Plant
+    ambient: Array
+    airs: AirSolved
     at_limit: radiator.Shed
     sink: Array
     start: Array
     start_metal: Array
     response: TwoNode
     capacity: Array
-    heat_capacity: Array
-    thermostat: Array
 
 
 def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[Array, float, str]:
@@ -251,48 +265,17 @@ def heat_capacities(context: Context, core: radiator.RadiatorCore) -> tuple[Arra
     return metal, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
 
 
-def prepare(
-    context: Context,
-    facts: CoolingFacts,
-    ambient: Array | None = None,
-    shares: tuple[float, ...] = (0.0, 1.0),
-    rise: Array | None = None,
-) -> Cooling:
-    """Solve everything that does not depend on power: air, flows, heat shed at the limit.
-
-    ``ambient`` overrides the air outside of every duty (limiting-ambient search); the last of the
-    fan ``shares`` is the one heat is shed with at the limit.
-    """
+def plant_of(context: Context, facts: CoolingFacts) -> Plant:
+    """Core, fan, coolant and its limit for each duty; MissingFact names what is absent."""
     core, fan = core_of(facts), fan_of(facts)
     duties = context.duties
     pressure = duties.column("pressure")
-    t_amb = duties.column("ambient") if ambient is None else ambient
     glycol, boiling, limit = boiling_and_limit(context, facts, pressure)
     flow_at, at_speed, _ = coolant_flow(context, facts, glycol)
     flow = flow_at * duties.column("engine_speed") / at_speed
     bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
-    airs = solve_air(
-        core,
-        fan,
-        facts,
-        t_amb,
-        pressure,
-        duties.column("air_speed"),
-        duties.column("condenser_heat"),
-        limit,
-        shares,
-        rise,
-    )
-    fluid = radiator.coolant_side(core, flow, limit - 3.0, glycol)
-    on = pick_fan(airs, -1)
-    at_limit = radiator.shed(core, on.side, fluid, limit, on.air_in)
-    lift = np.maximum(limit - on.air_in, 1e-3)
-    conductance = np.maximum(at_limit.heat / lift, 1e-3)
-    start, start_metal = start_temperatures(context, limit, t_amb)
     metal, liquid = heat_capacities(context, core)
-    response = respond(duties.column("duration"), metal, liquid, context.own_coolant_heat / METAL_STANDS, conductance)
-    free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * on.air_in
-    return Cooling(
+    return Plant(
         facts,
         core,
         fan,
@@ -300,46 +283,81 @@ def prepare(
         pressure,
         boiling,
         limit,
-        t_amb,
-        airs,
         flow,
         flow / (np.pi / 4.0 * bore**2),
-        fluid,
-        at_limit,
-        on.air_in,
-        start,
-        start_metal,
-        response,
-        (limit - free) / response.per_watt,
-        metal + liquid,
+        radiator.coolant_side(core, flow, limit - FILM, glycol),
+        metal,
+        liquid,
         as_array(need(context.engine.facts.thermostat, "engine.thermostat")),
     )
 
 
+def prepare(
+    context: Context,
+    plant: Plant,
+    ambient: Array | None = None,
+    shares: tuple[float, ...] = (0.0, 1.0),
+    rise: Array | None = None,
+) -> Cooling:
+    """Solve what does not depend on power: air, heat shed at the limit, capacity for the duration.
+
+    ``ambient`` overrides the air outside of every duty (limiting-ambient search); the last of the
+    fan ``shares`` is the one heat is shed with at the limit.
+    """
+    duties, limit = context.duties, plant.limit
+    t_amb = duties.column("ambient") if ambient is None else ambient
+    airs = solve_air(
+        plant.core,
+        plant.fan,
+        plant.facts,
+        t_amb,
+        plant.pressure,
+        duties.column("air_speed"),
+        duties.column("condenser_heat"),
+        limit,
+        shares,
+        rise,
+    )
+    side, air_in = _fan_state(airs.side, -1), _cut(airs.air_in, -1)
+    at_limit = radiator.shed(plant.core, side, plant.fluid, limit, air_in)
+    conductance = np.maximum(at_limit.heat / np.maximum(limit - air_in, 1e-3), 1e-3)
+    start, start_metal = start_temperatures(context, limit, t_amb)
+    response = respond(
+        duties.column("duration"), plant.metal, plant.liquid, context.own_coolant_heat / METAL_STANDS, conductance
+    )
+    free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * air_in
+    capacity = (limit - free) / response.per_watt
+    return Cooling(plant, t_amb, airs, at_limit, air_in, start, start_metal, response, capacity)
+
+
+def _cut(value: Array, state: int) -> Array:
+    """One fan state (0 off, -1 on) of an array that may lead with the fan's axis."""
+    return np.asarray(value[state]) if value.ndim > 3 else value
+
+
+def _fan_state(side: radiator.AirSide, state: int) -> radiator.AirSide:
+    return radiator.AirSide(*(_cut(getattr(side, name), state) for name in side.__dataclass_fields__))
+
+
 def pick_fan(airs: AirSolved, state: int) -> AirSolved:
     """One fan state: index 0 off, -1 on, the leading axis dropped."""
-
-    def cut(value: Array) -> Array:
-        return np.asarray(value[state]) if value.ndim > 3 else value
-
-    side, path = airs.side, airs.path
-    return replace(
-        airs,
-        path=AirPath(*(cut(np.asarray(getattr(path, name))) for name in path.__dataclass_fields__)),
-        velocity=cut(airs.velocity),
-        mass_flow=cut(airs.mass_flow),
-        air_in=cut(airs.air_in),
-        rise=cut(airs.rise),
-        side=radiator.AirSide(*(cut(getattr(side, name)) for name in side.__dataclass_fields__)),
+    path = airs.path
+    return AirSolved(
+        AirPath(*(_cut(np.asarray(getattr(path, name)), state) for name in path.__dataclass_fields__)),
+        _cut(airs.velocity, state),
+        _cut(airs.mass_flow, state),
+        _cut(airs.air_in, state),
+        _fan_state(airs.side, state),
+        _cut(airs.rise, state),
     )
 
 
 def heat_made(cooling: Cooling, context: Context, mean: Operation) -> Array:
     """Heat that lands in this coolant [W]: engine, and the coolers that share the radiator."""
     heat = mean.heat_to_coolant
-    if cooling.facts.oil_cooler == "water":
+    if cooling.plant.facts.oil_cooler == "water":
         heat = heat + mean.heat_to_oil
-    if cooling.facts.gearbox_cooler == "yes":
+    if cooling.plant.facts.gearbox_cooler == "yes":
         heat = heat + context.duties.column("gearbox_heat") * mean.power / context.mean.power
     return np.asarray(heat)
 
@@ -361,9 +379,10 @@ def lift_of(temperature: Array, thermostat: Value) -> Array:
 
 def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
     """Heat shed [W] with coolant at ``temperature`` [K] and the thermostat where it then stands."""
-    flow = cooling.flow * lift_of(temperature, cooling.thermostat)
-    fluid = radiator.coolant_side(cooling.core, flow, temperature - 3.0, cooling.glycol)
-    return radiator.shed(cooling.core, airs.side, fluid, temperature, airs.air_in).heat
+    plant = cooling.plant
+    flow = plant.flow * lift_of(temperature, plant.thermostat)
+    fluid = radiator.coolant_side(plant.core, flow, temperature - FILM, plant.glycol)
+    return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in).heat
 
 
 def shown(cooling: Cooling, heat: Array) -> Shown:
@@ -373,20 +392,24 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     it sheds enough at switch-off with it; else fully on. The root is bracketed between the air and
     air + 600 K and found by bracketing, never by substitution.
     """
-    facts, airs = cooling.facts, cooling.airs
+    plant, airs = cooling.plant, cooling.airs
+    facts = plant.facts
     on_t = as_array(need(facts.fan_on, "cooling.fan_on"))
     off_t = as_array(need(facts.fan_off, "cooling.fan_off"))
-    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, cooling.limit.shape)
+    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, plant.limit.shape)
     ladder = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
     # One pass over the ladder leaves each point a short bracket; shed rises with temperature.
-    over = shed_at(cooling, ladder, airs) > heat
-    step = np.where(over.any(axis=0), np.argmax(over, axis=0), len(OVER_AIR) - 1)
-    low = airs.air_in + OVER_AIR[np.maximum(step - 1, 0)]
-    high = airs.air_in + OVER_AIR[step]
-    roots = find_root(lambda t: shed_at(cooling, t, airs) - heat, low, high, tolerance=1e-2)
+    surplus = shed_at(cooling, ladder, airs) - heat
+    over = surplus > 0.0
+    step = np.where(over.any(axis=0), np.argmax(over, axis=0), len(OVER_AIR) - 1)[None]
+    below = np.maximum(step - 1, 0)
+    ends = [(np.take_along_axis(v, i, 0)[0]) for v in (ladder, surplus) for i in (below, step)]
+    roots = find_root(
+        lambda t: shed_at(cooling, t, airs) - heat, ends[0], ends[1], tolerance=1e-2, values=(ends[2], ends[3])
+    )
     middle = 0.5 * (on_t + off_t)
     # Both thresholds and their middle at once, for fan off and on (axes: temperature, fan, ...).
-    steps = np.stack([np.broadcast_to(t, cooling.limit.shape) for t in (on_t, off_t, middle)])[:, None]
+    steps = np.stack([np.broadcast_to(t, plant.limit.shape) for t in (on_t, off_t, middle)])[:, None]
     at = shed_at(cooling, steps, airs)
     q_off, q_on, q_mid_off, q_mid_on = at[0, 0], at[1, -1], at[2, 0], at[2, -1]
     share = clip((heat - q_mid_off) / np.maximum(q_mid_on - q_mid_off, 1e-6), 0.0, 1.0)
@@ -405,25 +428,26 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     end = np.where(np.isfinite(r.per_watt), np.maximum(linear, floor), steady)
     ever = r.weight_coolant < 1e-9
     end = np.where(ever, steady, np.minimum(end, np.maximum(steady, cooling.start)))
-    return Shown(steady, np.asarray(end), np.asarray(fan), lift_of(steady, cooling.thermostat))
+    return Shown(steady, np.asarray(end), np.asarray(fan), lift_of(steady, plant.thermostat))
 
 
 AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
 
 
-def limiting_ambient(context: Context, facts: CoolingFacts, heat: Array, first: Cooling) -> Array:
+def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
     """Air temperature outside at which the duty's heat is just carried [K], by secant re-runs.
 
     Held to -50..90 degC; at an end the true answer lies beyond.
     """
-    t0 = first.ambient
+    t0, limit = first.ambient, first.plant.limit
     # The air warms in proportion to what is left between it and the coolant.
-    share = first.airs.rise[-1:] / np.maximum(first.limit - t0, 1.0)
+    share = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0)
     g0 = heat - first.capacity
-    slope = np.maximum(first.at_limit.heat / np.maximum(first.limit - first.sink, 1.0), 1.0)
+    slope = np.maximum(first.at_limit.heat / np.maximum(limit - first.sink, 1.0), 1.0)
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
     for _ in range(2):
-        g1 = heat - prepare(context, facts, t1, (1.0,), share * np.maximum(first.limit - t1, 1.0)).capacity
+        rise = share * np.maximum(limit - t1, 1.0)
+        g1 = heat - prepare(context, first.plant, t1, (1.0,), rise).capacity
         rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
         # Capacity falls as the air warms, so g rises with ambient; keep the step on that side.
         rate = np.maximum(rate, 0.02 * slope)

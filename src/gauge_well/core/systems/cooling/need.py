@@ -12,7 +12,7 @@ from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, boiling_and_limit, heat_made, prepare
+from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, heat_made, plant_of, prepare
 from gauge_well.core.typing import as_array
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
@@ -61,7 +61,8 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             fan_rating="rig",
             shroud="full",
         )
-    solved = prepare(context, trial, shares=(1.0,))
+    plant = plant_of(context, trial)
+    solved = prepare(context, plant, shares=(1.0,))
     heat = heat_made(solved, context, context.mean)
     fill = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
     fill = np.broadcast_to(fill, (FACES.size, len(context.duties.cases), 1))[:, :, 0]
@@ -123,7 +124,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                     ),
                 )
             )
-    glycol, boiling, limit = boiling_and_limit(context, facts, context.duties.column("pressure"))
+    boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol
     warm = coolant.properties(float(np.max(limit)) - DROP_RATED, glycol)
     rated = float(np.max(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity)))
     found.append(

@@ -16,25 +16,26 @@ from gauge_well.core.working import Step, Working
 def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, index: int) -> list[Step]:
     """Explain one duty from the core's areas to the verdict."""
     w = Working(index)
-    core, facts = cooling.core, cooling.facts
+    plant = cooling.plant
+    core, facts = plant.core, plant.facts
     on = pick_fan(cooling.airs, -1)
     duties = context.duties
     w.add(
         "p_boil",
         "Boiling pressure",
         "p_amb + p_cap",
-        cooling.pressure + need(facts.cap_pressure, ""),
+        plant.pressure + need(facts.cap_pressure, ""),
         "pressure_absolute",
-        {"p_amb": cooling.pressure, "p_cap": need(facts.cap_pressure, "")},
+        {"p_amb": plant.pressure, "p_cap": need(facts.cap_pressure, "")},
         "arithmetic",
     )
     w.add(
         "T_lim",
         "Hottest coolant allowed",
         "minimum(T_boil - 10, T_engine)",
-        cooling.limit,
+        plant.limit,
         "temperature",
-        {"T_boil": cooling.boiling, "T_engine": need(context.engine.facts.coolant_limit, "")},
+        {"T_boil": plant.boiling, "T_engine": need(context.engine.facts.coolant_limit, "")},
         "iapws1992; dippr_glycol; Raoult's law",
     )
     w.add("A_face", "Core face", "w * h", core.face, "area", {"w": core.width, "h": core.height}, "arithmetic")
@@ -47,14 +48,14 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         {"A_fin": core.fin_area, "A_tube": core.tube_area},
         "chang1997, geometry",
     )
-    rho = air.density(cooling.ambient, cooling.pressure)
+    rho = air.density(cooling.ambient, plant.pressure)
     w.add(
         "rho",
         "Air density outside",
         "p / (287.05287 * T)",
         rho,
         "density",
-        {"p": cooling.pressure, "T": cooling.ambient},
+        {"p": plant.pressure, "T": cooling.ambient},
         "iso2533",
     )
     path = on.path
@@ -69,7 +70,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         {"rho": rho, "v": v},
         "arithmetic",
     )
-    _air_steps(w, cooling.fan.shroud, path, u, core.face)
+    _air_steps(w, plant.fan.shroud, path, u, core.face)
     w.add(
         "m_air",
         "Air through the core",
@@ -89,14 +90,14 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         {"h": side.coefficient, "A_air": core.air_area, "A_fin": core.fin_area, "eta": side.fin_efficiency},
         "chang1997, j × 0.85; incropera2007, ch. 3",
     )
-    fluid = cooling.fluid
+    fluid = plant.fluid
     w.add(
         "m_c",
         "Coolant speed in the tubes",
         "V / A_c",
         fluid.speed,
         "speed_m_s",
-        {"V": cooling.flow, "A_c": core.coolant_area},
+        {"V": plant.flow, "A_c": core.coolant_area},
         "arithmetic",
     )
     w.add(
@@ -143,7 +144,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "eps * C_min * (T_lim - T_air)",
         cooling.at_limit.heat,
         "heat",
-        {"eps": cooling.at_limit.effectiveness, "C_min": least, "T_lim": cooling.limit, "T_air": on.air_in},
+        {"eps": cooling.at_limit.effectiveness, "C_min": least, "T_lim": plant.limit, "T_air": on.air_in},
         "mason1955, exact series, both unmixed",
     )
     r = cooling.response
@@ -155,7 +156,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
             cooling.capacity,
             "heat",
             {
-                "T_lim": cooling.limit,
+                "T_lim": plant.limit,
                 "w_m": r.weight_metal,
                 "T_m": cooling.start_metal,
                 "w_c": r.weight_coolant,

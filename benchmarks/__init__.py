@@ -1,0 +1,1 @@
+"""Benchmarks: medians and ratios in one run, never timed tests."""

@@ -1,0 +1,70 @@
+"""The core in-process: whole builds, core points, against scalar general libraries in the same run."""
+
+from __future__ import annotations
+
+import numpy as np
+from CoolProp.CoolProp import PropsSI
+from ht import effectiveness_from_NTU
+
+from benchmarks.timing import Line, against, median
+from gauge_well.core import sizing
+from gauge_well.core.heat import radiator
+from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
+from gauge_well.core.heat.louvred_fin import LouvredFin
+from gauge_well.core.heat.radiator import RadiatorCore
+from gauge_well.core.media import air, coolant
+from gauge_well.services.sizing import size_document
+from gauge_well.sheet import load, resolve
+from gauge_well.sheet.demo import NAMES, demo
+
+POINTS = 2500
+SCALAR = 100  # scalar solves timed, then scaled up to POINTS
+
+
+def builds() -> list[Line]:
+    """Whole builds: core alone, and from document to plain report."""
+    lines = []
+    for name in NAMES:
+        document = demo(name)
+        case = resolve(load(document)).case
+        duties = len(document["duties"])
+        lines.append(median(f"whole build {name}, {duties} duties, core", lambda c=case: sizing.size(c), target=0.030))
+        lines.append(median(f"whole build {name}, document to report", lambda d=document: size_document(d)))
+    return lines
+
+
+def core_points() -> list[Line]:
+    """2,500 points of one core: air side, coolant side, exact effectiveness, heat."""
+    fin = LouvredFin(1.4e-3, 8e-3, 0.08e-3, 1.2e-3, 6.6e-3, 27.0, 2e-3, 26e-3)
+    body = RadiatorCore(0.625, 0.4, 0.026, 1.0, 1.0, 0.0, fin, 0.28e-3, 190.0)
+    speed, litres = np.meshgrid(np.linspace(0.5, 12.0, 50), np.linspace(20.0, 250.0, 50))
+    rho = float(air.density(311.15, 101325.0))
+
+    def points() -> np.ndarray:
+        airs = radiator.air_side(body, rho * speed * body.face, 328.0)
+        fluid = radiator.coolant_side(body, litres / 6e4, 370.0, 0.527)
+        return radiator.shed(body, airs, fluid, 373.65, 311.15).heat
+
+    ntu, ratio = np.linspace(0.2, 4.0, POINTS), np.linspace(0.05, 0.95, POINTS)
+    scalar = [(float(n), float(c)) for n, c in zip(ntu[:: POINTS // SCALAR], ratio[:: POINTS // SCALAR], strict=True)]
+    library = median(
+        "library: effectiveness, scalar",
+        lambda: [effectiveness_from_NTU(n, c, subtype="crossflow") for n, c in scalar],
+        repeats=5,
+    )
+    temperatures = np.linspace(300.0, 370.0, POINTS)
+    properties = median(
+        "library: coolant density and viscosity, scalar",
+        lambda: [
+            PropsSI(k, "T", float(t), "P", 3e5, "INCOMP::MEG[0.527]") for t in temperatures[:SCALAR] for k in "DV"
+        ],
+        repeats=5,
+    )
+    scale = POINTS / SCALAR
+    return [
+        median(f"{POINTS} core points, all of it", points, target=0.025),
+        against(median(f"{POINTS} effectiveness", lambda: crossflow_unmixed_mason(ntu, ratio)), library, scale),
+        against(
+            median(f"{POINTS} coolant properties", lambda: coolant.properties(temperatures, 0.527)), properties, scale
+        ),
+    ]
