@@ -115,17 +115,14 @@ def zones(path: AirPath, bay: Value) -> Zones:
     )
 
 
-def _bare(path: AirPath, unknown: Array) -> tuple[Array, Array]:
-    """No shroud: fan-covered and open parts side by side; the unknown is the bay pressure."""
+def _bare(path: AirPath, flow: Array) -> tuple[Array, Array]:
+    """No shroud: fan-covered and open parts side by side; the unknown is the hot flow out of the bay."""
     covered = as_array(path.covered)
-    z = zones(path, unknown)
+    z = zones(path, path.back_pressure(flow))
     u = covered * z.fan + (1.0 - covered) * z.open
-    out = path.exit_area * _signed_root(
-        (unknown - BASE_PRESSURE * as_array(path.dynamic_head)) * 2.0 / (as_array(path.exit_loss) * path.density_hot)
-    )
     # Heat is carried by air in either direction; the open part may blow back at standstill.
     effective = covered * np.abs(z.fan) + (1.0 - covered) * np.maximum(z.open, 0.0)
-    return (u * path.face * path.expansion - out), effective
+    return u * path.face * path.expansion - flow, effective
 
 
 RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
@@ -134,15 +131,20 @@ RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
 }
 
 
-def solve_pressure(path: AirPath, shroud: str) -> Array:
-    """Plenum pressure behind flaps, or bay pressure without a shroud [Pa]: the one unknown there."""
+def solve_unknown(path: AirPath, shroud: str) -> Array:
+    """The one unknown: plenum pressure behind flaps [Pa], or flow out of the bay without a shroud [m3/s]."""
     residual = RESIDUALS[shroud]
     q = as_array(path.dynamic_head)
     reach = as_array(path.fan_pressure) * as_array(path.fan_share) + as_array(path.ram) * q + 0.2 * q + 1.0
     shape = np.broadcast_shapes(np.shape(reach), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face))
-    low = np.broadcast_to(-reach - 1.0, shape)
-    high = np.broadcast_to(reach + 1.0, shape)
-    return find_root(lambda x: residual(path, x)[0], low, high, tolerance=1e-5)
+    if shroud == "none":
+        # All that pushes, spent on the way out alone, is more than can flow.
+        high = path.exit_area * np.sqrt(2.0 * reach / (as_array(path.exit_loss) * path.density_hot))
+        low, tolerance = -1e-3 * high, 1e-6
+    else:
+        low, high, tolerance = -reach - 1.0, reach + 1.0, 1e-4
+    low, high = np.broadcast_to(low, shape), np.broadcast_to(high, shape)
+    return find_root(lambda x: residual(path, x)[0], low, high, tolerance=tolerance)
 
 
 def face_velocity(path: AirPath, shroud: str) -> Array:
@@ -152,4 +154,4 @@ def face_velocity(path: AirPath, shroud: str) -> Array:
     """
     if shroud == "full":
         return _full(path)
-    return RESIDUALS[shroud](path, solve_pressure(path, shroud))[1]
+    return RESIDUALS[shroud](path, solve_unknown(path, shroud))[1]

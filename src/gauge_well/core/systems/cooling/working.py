@@ -7,7 +7,7 @@ import numpy as np
 from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.cooling.air import AirPath, solve_pressure, zones
+from gauge_well.core.systems.cooling.air import AirPath, solve_unknown, zones
 from gauge_well.core.systems.cooling.model import Cooling, Shown, heat_made, pick_fan
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
@@ -196,9 +196,18 @@ def _air_steps(w: Working, shroud: str, path: AirPath, u: Array, face: Value) ->
     given: dict[str, Value] = {"K_ram": path.ram, "q": path.dynamic_head, "a": path.a, "b": path.b}
     scale = as_array(path.ram) * path.dynamic_head + path.fan_pressure
     if shroud == "none":
-        bay = solve_pressure(path, shroud)
+        flow = solve_unknown(path, shroud)
+        bay = path.back_pressure(flow)
         z = zones(path, bay)
-        w.add("p_bay", "Bay over the air outside", "p_bay", bay, "pressure_small", {"p_bay": bay}, source)
+        w.add(
+            "p_bay",
+            "Bay over the air outside",
+            "0.5 * K_out * rho_hot * (V / A_out) ** 2 - 0.1 * q",
+            bay,
+            "pressure_small",
+            {"K_out": path.exit_loss, "rho_hot": path.density_hot, "V": flow, "A_out": path.exit_area, "q": given["q"]},
+            source,
+        )
         quadratic = "2 * d / (a + sqrt(a ** 2 + 4 * b * abs(d)))"
         for symbol, name, drive, b, velocity in (
             ("u_fan", "Air speed where the fan covers", z.drive_fan, z.b_fan, z.fan),
@@ -217,7 +226,7 @@ def _air_steps(w: Working, shroud: str, path: AirPath, u: Array, face: Value) ->
         return
     flow = u * face * path.expansion
     if shroud == "flaps":
-        plenum = solve_pressure(path, shroud)
+        plenum = solve_unknown(path, shroud)
         inputs = given | {"u": u, "p_plenum": plenum, "p_bay": path.back_pressure(flow)}
         formula = "K_ram * q - (a * u + b * u * abs(u)) - p_plenum - p_bay"
     else:
