@@ -27,5 +27,5 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
     return { lead: block.title, strong, tail: `${where}.`, detail: worst.sentence + also, short: true }
   }
   const lead = `${block.title} ${block.unknown.length ? 'as known' : ''}`.trim()
-  return { lead, strong: 'holds', tail: `: ${Math.round(worst.fill * 100)} % full${worst.duty ? ` at its fullest, ${name(worst.duty)}` : ''}.`, detail: worst.sentence + also, short: false }
+  return { lead, strong: 'holds', tail: `, ${Math.round(worst.fill * 100)} % full at most${where}.`, detail: worst.sentence + also, short: false }
 }

@@ -14,7 +14,7 @@ from gauge_well.core.typing import Array, clip
 
 SCAN = np.geomspace(0.1, 4.0, 9)
 REFINEMENTS = 6
-TOLERANCE = 3e-4  # on ln fill
+TOLERANCE = 1e-3  # on ln fill
 
 
 @dataclass(frozen=True)

@@ -197,7 +197,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   white-space: nowrap;
 }
 .number.inside {
-  transform: translateX(-100%);
+  transform: translateX(calc(-100% + 2px));
   padding: 0 9px 0 5px;
   background: var(--card);
   border-radius: 2px;
