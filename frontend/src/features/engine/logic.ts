@@ -4,7 +4,7 @@ export const PARTS = [
   { key: 'heat_to_coolant_w', name: 'coolant', colour: 'cooling' },
   { key: 'heat_to_oil_w', name: 'oil', colour: 'oil' },
   { key: 'exhaust_power_w', name: 'exhaust heat', colour: 'exhaust' },
-  { key: 'unburnt', name: 'unburnt', colour: 'fuel' },
+  { key: 'unburnt', name: 'unburnt', colour: 'brass' },
   { key: 'radiation_w', name: 'radiated', colour: 'duties' },
 ] as const
 
