@@ -10,11 +10,13 @@ import tempfile
 import time
 import unittest
 import urllib.request
+import uuid
 from pathlib import Path
 from unittest import mock
 
 from gauge_well.launch import say, serving, setup
 from gauge_well.launch.cluster import FORMAT, Cluster, free_port
+from tests import database
 from tests.support import ROOT
 
 
@@ -141,9 +143,9 @@ class WholeStart(unittest.TestCase):
         self.folder = Path(holder.name) / "state"
         self.port = free_port()
 
-    def start(self) -> subprocess.Popen[str]:
+    def start(self, extra: dict[str, str] | None = None) -> subprocess.Popen[str]:
         env = {k: v for k, v in os.environ.items() if k not in ("DATABASE_URL", "PYTHONPATH")}
-        env["GAUGE_WELL_STATE"] = str(self.folder)
+        env |= {"GAUGE_WELL_STATE": str(self.folder)} | (extra or {})
         process = subprocess.Popen(
             [str(ROOT / "gw"), "demo", "--port", str(self.port)],
             env=env,
@@ -176,6 +178,25 @@ class WholeStart(unittest.TestCase):
         with urllib.request.urlopen(request, timeout=20) as response:
             body = response.read()
         return json.loads(body) if body else {}
+
+    def test_a_server_of_ones_own(self) -> None:
+        name = f"t_{uuid.uuid4().hex[:12]}"
+        url = database.make(name)
+        self.addCleanup(database.drop, name)
+        process = self.start({"DATABASE_URL": url})
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), 3)
+        self.assertEqual(self.stop(process), 0)
+        self.assertFalse(self.folder.exists())
+
+    def test_a_server_that_is_not_there(self) -> None:
+        env = os.environ | {"DATABASE_URL": "postgresql://u:p@127.0.0.1:1/none"}
+        found = subprocess.run(
+            [str(ROOT / "gw"), "demo", "--port", str(self.port)], env=env, capture_output=True, text=True, check=False
+        )
+        self.assertEqual(found.returncode, 2)
+        self.assertIn("The database does not answer", found.stdout)
+        self.assertIn("Check DATABASE_URL", found.stdout)
+        self.assertNotIn("Traceback", found.stdout + found.stderr)
 
     def test_start_keep_and_stop(self) -> None:
         process = self.start()

@@ -5,6 +5,7 @@ from __future__ import annotations
 import hashlib
 import os
 import shutil
+import subprocess
 import sys
 from collections.abc import Iterable
 from pathlib import Path
@@ -55,7 +56,7 @@ def install_packages(packages: Iterable[str]) -> None:
     prefix: list[str] = []
     if os.geteuid() != 0:
         sudo = shutil.which("sudo")
-        if sudo is None or os.system(f"{sudo} -n true >/dev/null 2>&1") != 0:
+        if sudo is None or not _may_sudo(sudo):
             raise say.Stop(
                 f"Not installed: {', '.join(names)}, and you may not install packages here.",
                 "sudo " + advice.split(": ")[1],
@@ -69,6 +70,13 @@ def install_packages(packages: Iterable[str]) -> None:
         env=env,
         advice=advice,
     )
+
+
+def _may_sudo(sudo: str) -> bool:
+    """Whether sudo lets us; at a terminal it may ask for the password once."""
+    if subprocess.run([sudo, "-n", "true"], capture_output=True, check=False).returncode == 0:
+        return True
+    return sys.stdin.isatty() and subprocess.run([sudo, "-v"], check=False).returncode == 0
 
 
 def _digest(paths: Iterable[Path]) -> str:

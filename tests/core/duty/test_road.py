@@ -100,6 +100,19 @@ class Enough(NumbersCase):
         at = road.choose_gear(engine, vehicle, 125e3, np.array([80 / 3.6]), grade, RHO, 0.0, 900.0, None)
         self.close(at.most[0], at.required[0], rel=1e-6)
 
+    def test_time_to_a_speed(self) -> None:
+        """Never under the closed forms (constant power 1.05 m v2 / 2P, and half a g), and for a 125 kW car of
+        1400 kg 7 to 11 s to 100 km/h (common practice)."""
+        engine, vehicle = parts()
+        v = 100 / 3.6
+        found = road.time_to_speed(engine, vehicle, 125e3, v, RHO, 900.0)
+        assert found is not None
+        self.assertGreater(found, 1.05 * 1400 * v**2 / (2 * 125e3 * 0.92))
+        self.assertGreater(found, v / (0.5 * 9.80665))
+        self.between(found, 6.0, 11.0)
+        self.assertLess(road.time_to_speed(engine, vehicle, 200e3, v, RHO, 900.0) or 99.0, found)
+        self.assertIsNone(road.time_to_speed(engine, vehicle, 5e3, v, RHO, 900.0))
+
     def test_hopeless_climb(self) -> None:
         engine, vehicle = parts(machine__mass="40 t")
         held = road.hold(engine, vehicle, 125e3, 20.0, 0.9, RHO, 0.0, 900.0, None)

@@ -28,9 +28,9 @@ const figures = computed(() => build.report?.systems.fuel?.figures[duties.value[
     </template>
     <template #instrument>
       <section class="card pad">
-        <div class="head">
+        <div class="cardhead">
           <h2 class="label">From tank to engine</h2>
-          <select v-model="index" class="pick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+          <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
         </div>
         <FuelCircuit v-if="data" :data="data" :figures="figures" />
       </section>
@@ -38,22 +38,3 @@ const figures = computed(() => build.report?.systems.fuel?.figures[duties.value[
     </template>
   </StationFrame>
 </template>
-
-<style scoped>
-.card.pad {
-  padding: 12px 14px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 6px;
-}
-.pick {
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--card);
-  padding: 2px 4px;
-  font-size: 14px;
-}
-</style>

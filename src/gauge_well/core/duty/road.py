@@ -236,3 +236,25 @@ def steepest_grade(
     share = force / (mass * GRAVITY) / np.hypot(1.0, vehicle.rolling)
     angle = float(np.arcsin(clip(share, -1.0, 1.0)) - np.arctan(vehicle.rolling))
     return max(float(np.tan(min(angle, 1.4))), 0.0)
+
+
+TRACTION = 0.5  # of the weight at most, common practice
+ROTATING = 1.05  # mass with what turns, common practice
+ROLLING_START = 0.5  # m/s
+
+
+def time_to_speed(
+    engine: Engine, vehicle: Vehicle, wanted: float, speed: float, density: float, accessories: float
+) -> float | None:
+    """Time [s] from standstill to ``speed`` [m/s] on the level, or None when it is never reached.
+
+    ``t = int 1.05 m dv / (F - F_road)`` with F the most any gear gives, half the weight at most;
+    gear changes are not counted (gillespie1992).
+    """
+    v = np.linspace(ROLLING_START, speed, SPEED_POINTS)
+    at = choose_gear(engine, vehicle, wanted, v, 0.0, density, 0.0, accessories, None)
+    pull = np.minimum((at.most - accessories) * vehicle.efficiency / v, TRACTION * vehicle.mass * GRAVITY)
+    spare = pull - vehicle.power(v, 0.0, density, 0.0) * vehicle.efficiency / v
+    if np.any(spare <= 0.0):
+        return None
+    return float(np.trapezoid(ROTATING * vehicle.mass / spare, v))

@@ -9,7 +9,7 @@ import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.duty.model import Case, Duties
-from gauge_well.core.duty.road import steepest_grade, top_speed
+from gauge_well.core.duty.road import steepest_grade, time_to_speed, top_speed
 from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.facts import need
 from gauge_well.core.media import air
@@ -17,7 +17,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array
 from gauge_well.core.working import Step, Working
 
-GRADE_SPEED = 80.0 / 3.6
+GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
 
 
 def enough(duties: Duties) -> Check | None:
@@ -85,7 +85,7 @@ def figures(op: Operation) -> dict[str, Array]:
 
 
 def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapping[str, float]) -> dict[str, float]:
-    """What the claim implies, top speed and the steepest grade at 80 km/h on a road."""
+    """What the claim implies; on a road also top speed, time to 100 km/h, steepest grade at 80 km/h."""
     found = dict(claimed)
     road = [case for case in duties.cases if case.held is not None]
     if road and duties.vehicle is not None:
@@ -96,6 +96,9 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
         found["steepest_grade"] = steepest_grade(
             engine, duties.vehicle, wanted, GRADE_SPEED, density, tow, case.accessories
         )
+        seconds = time_to_speed(engine, duties.vehicle, wanted, SPRINT_SPEED, density, case.accessories)
+        if seconds is not None:
+            found["time_to_100_km_h_s"] = seconds
     return found
 
 

@@ -183,6 +183,15 @@ class Parts(NumbersCase):
         self.close([tight["capacity"], tight["fill"]], [-1e-3, 2.04], abs=1e-9)
         self.assertEqual(tight["state"], "short")
 
+    def test_core_in_its_opening(self) -> None:
+        """600 mm in 640 is 94 % of it; 400 mm in 380 does not go in."""
+        fits = changed(ROAD, installation__opening_width="640 mm")
+        self.close(check_of(report(fits), "cooling", "opening")["fill"], 600 / 640, abs=1e-9)
+        high = check_of(report(changed(fits, installation__opening_height="380 mm")), "cooling", "opening")
+        self.close(high["fill"], 400 / 380, abs=1e-9)
+        self.assertIn("high", high["sentence"])
+        self.assertNotIn("opening", {c["id"] for c in report(ROAD)["systems"]["cooling"]["checks"]})
+
     def test_no_fan_stands_open(self) -> None:
         raw = changed(
             ROAD,

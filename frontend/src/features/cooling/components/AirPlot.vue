@@ -55,9 +55,9 @@ const option = computed(() => {
 
 <template>
   <section class="card pad">
-    <div class="head">
+    <div class="cardhead">
       <h2 class="label">Air through the core: what pushes, what resists</h2>
-      <select v-model="index" class="pick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+      <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
     </div>
     <template v-if="option && data && !data.unknown">
       <ChartPanel :option="option" label="Pressure over air flow: fan and ram against core, grille and bay" />
@@ -75,22 +75,6 @@ const option = computed(() => {
 </template>
 
 <style scoped>
-.card.pad {
-  padding: 12px 14px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 6px;
-}
-.pick {
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--card);
-  padding: 2px 4px;
-  font-size: 14px;
-}
 .drag {
   display: grid;
   grid-template-columns: auto 1fr 84px;

@@ -8,7 +8,10 @@ import { KEEP, layers } from '../logic'
 /** The stack ahead of the engine, to scale against the room measured. */
 const build = useBuild()
 const words = useVocabulary()
-const field = computed(() => words.field('installation.depth_available'))
+const fields = computed(() => ['depth_available', 'opening_width', 'opening_height'].flatMap((name) => {
+  const field = words.field(`installation.${name}`)
+  return field ? [{ path: `installation.${name}`, field }] : []
+}))
 const si = (path: string) => build.build?.facts[path]?.si ?? null
 const room = computed(() => si('installation.depth_available'))
 const parts = computed(() => {
@@ -37,7 +40,7 @@ const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
 <template>
   <section class="card pad">
     <h2 class="label">Depth in front of the engine, to scale</h2>
-    <FactRow v-if="field" path="installation.depth_available" :field="field" />
+    <FactRow v-for="item in fields" :key="item.path" :path="item.path" :field="item.field" />
     <svg v-if="parts" viewBox="0 -40 1040 150" role="img" :aria-label="`Stack ahead of the engine: ${words.show(left, 'length')} left, ${words.show(KEEP, 'length')} to keep`">
       <g v-for="box in boxes" :key="box.name">
         <rect :x="box.x" y="0" :width="box.width" height="100" :class="box.kind" />
@@ -53,9 +56,6 @@ const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
 </template>
 
 <style scoped>
-.card.pad {
-  padding: 12px 14px;
-}
 svg {
   width: 100%;
   max-height: 150px;

@@ -38,9 +38,6 @@ const legend = computed(() => rows.value[0]?.parts ?? [])
 </template>
 
 <style scoped>
-.card.pad {
-  padding: 12px 14px;
-}
 .legend {
   display: flex;
   flex-wrap: wrap;

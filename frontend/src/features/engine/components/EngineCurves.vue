@@ -39,9 +39,3 @@ const option = computed(() => {
     <p v-else class="mute">Give fuel, size, power and speed to see it.</p>
   </section>
 </template>
-
-<style scoped>
-.card.pad {
-  padding: 12px 14px;
-}
-</style>

@@ -47,9 +47,6 @@ const option = computed(() => {
 </template>
 
 <style scoped>
-.card.pad {
-  padding: 12px 14px;
-}
 .drag {
   display: grid;
   grid-template-columns: auto 1fr 56px auto;

@@ -18,7 +18,7 @@ from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, p
 from gauge_well.core.typing import Array
 from gauge_well.core.validity import Notice
 
-PARTS = {"core_fan": "Core and fan", "stack": "Depth to the pulley"}
+PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan"}
 CAUTIONS = (
     Caution(
         "hot_coolant",
@@ -52,8 +52,8 @@ def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
     """Solve cooling for the context's duties; a missing part leaves its check unknown."""
     needs: list[Need] = need.needs(context, given)
-    stack = checks.stack_check(context, given)
-    gates = [stack] if stack is not None else []
+    room = (checks.stack_check(context, given), checks.opening_check(context, given))
+    gates = [check for check in room if check is not None]
     missing = _missing(given)
     try:
         if missing:

@@ -87,6 +87,34 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
     )
 
 
+def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
+    """Core against the opening it goes into, the tighter way; None when either was not measured."""
+    pairs = [
+        (name, float(np.max(as_array(size))), float(np.max(as_array(room))))
+        for name, size, room in (
+            ("wide", facts.core_width, context.installation.opening_width),
+            ("high", facts.core_height, context.installation.opening_height),
+        )
+        if size is not None and room is not None
+    ]
+    if not pairs:
+        return None
+    way, size, room = max(pairs, key=lambda pair: pair[1] / pair[2])
+    template = "The core is {size} {way}, the opening {room}; the tanks want room besides."
+    return Check(
+        "opening",
+        "Core in its opening",
+        "stack",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "length",
+        size,
+        room,
+        ratio_fill(size, room),
+        sentences=(Sentence(template, {"size": (size, "length"), "way": way, "room": (room, "length")}),),
+    )
+
+
 def notices(cooling: Cooling, context: Context) -> list[Notice]:
     """Rules of thumb and ranges: said, not judged."""
     found: list[Notice] = []
