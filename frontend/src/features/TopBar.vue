@@ -24,8 +24,8 @@ const saved = computed(() => {
 
 <template>
   <header class="bar noprint">
-    <button class="fold" type="button" aria-label="Stations" @click="emit('rail')">☰</button>
-    <router-link class="brand" to="/" aria-label="Gauge Well, to the shelf">
+    <button v-if="build.build" class="fold" type="button" aria-label="Stations" @click="emit('rail')">☰</button>
+    <router-link class="brand" :class="{ whole: !build.build }" to="/" aria-label="Gauge Well, to the shelf">
       <svg viewBox="0 0 14 28" width="14" height="28" aria-hidden="true"><rect x="1" y="1" width="12" height="26" rx="6" fill="none" stroke="currentColor" stroke-width="2" /><rect x="4" y="13" width="6" height="11" rx="3" fill="currentColor" /></svg>
       <span>Gauge Well</span>
     </router-link>
@@ -136,7 +136,7 @@ const saved = computed(() => {
     min-width: 40px;
     min-height: 44px;
   }
-  .brand span,
+  .brand:not(.whole) span,
   .ambient,
   .units,
   .help,

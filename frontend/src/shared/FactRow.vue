@@ -56,6 +56,7 @@ async function pick(event: Event): Promise<void> {
 .pick {
   margin-left: auto;
   max-width: 190px;
+  field-sizing: content;
   border: 0;
   border-bottom: 1px dotted transparent;
   background: var(--card);

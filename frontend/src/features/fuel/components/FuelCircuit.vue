@@ -16,7 +16,7 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
 </script>
 
 <template>
-  <svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
+  <div class="scroll"><svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
     <rect x="12" y="86" width="128" height="92" class="box" />
     <line x1="12" y1="112" x2="140" y2="112" class="level" />
     <text x="24" y="104">tank</text>
@@ -38,12 +38,20 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
     <text x="152" y="152" class="strong" :class="{ over: tight === 'pump' }">pump {{ pump }}{{ volts ? ` at ${volts}` : '' }}</text>
     <text x="152" y="174" class="strong" :class="{ over: tight === 'pump' }">asked {{ words.show(data.asked, 'flow_fuel') }} with its reserve</text>
     <text x="152" y="196">inlet {{ words.show(figures.vapour_margin_pa ?? null, 'pressure_difference') }} over boiling</text>
-  </svg>
+  </svg></div>
 </template>
 
 <style scoped>
+.scroll {
+  overflow-x: auto;
+}
 svg {
   width: 100%;
+}
+@media (max-width: 720px) {
+  svg {
+    min-width: 520px;
+  }
 }
 .box {
   fill: var(--card);
