@@ -24,8 +24,39 @@ class InstallationFacts:
     )
     opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room")
     opening_height: Value | None = quantity("Opening height", "length", 0.05, 3.0, group="Room")
+    engine_yaw: Value | None = quantity(
+        "Engine turned", "angle", -3.2, 3.2, group="Lie", help="0 lengthwise, 90 transverse, 180 rear-facing."
+    )
+    engine_pitch: Value | None = quantity("Engine's front up", "angle", -0.6, 0.6, group="Lie")
+    engine_roll: Value | None = quantity("Engine's left side up", "angle", -1.2, 1.2, group="Lie")
+    pan_ground: Value | None = quantity(
+        "Pan over the ground",
+        "height",
+        -0.2,
+        2.0,
+        group="Under the pan",
+        help="Lowest point, loaded, wheels on the ground.",
+    )
+    ground_needed: Value | None = quantity("Clearance wanted", "height", 0.01, 1.0, group="Under the pan")
+    pan_crossmember: Value | None = quantity("Pan to crossmember", "height", -0.2, 1.0, group="Under the pan")
+    pan_steering: Value | None = quantity("Pan to steering", "height", -0.2, 1.0, group="Under the pan")
+
+
+# Ground clearance wanted by kind of machine [m] (common practice).
+GROUND = {"off_road": 0.20, "truck": 0.18, "tractor": 0.30, "hillclimb": 0.06}
+GROUND_USUAL = 0.12
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
-    """Nothing here has an honest general default: room is measured."""
-    return {}
+    """How the engine lies and the clearance wanted; room itself is measured, never supplied."""
+    rules: dict[str, Rule] = {}
+    kind = context.get("machine", {}).get("kind")
+    for name, value, note in (
+        ("engine_yaw", 0.0, "lengthwise"),
+        ("engine_pitch", 0.0, "level"),
+        ("engine_roll", 0.0, "upright"),
+        ("ground_needed", GROUND.get(str(kind), GROUND_USUAL), "usual for the machine"),
+    ):
+        if given.get(name) is None:
+            rules[name] = Rule(value, note)
+    return rules

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -23,7 +23,7 @@ from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
 from gauge_well.core.systems.base import Context, Need, Result, System, duty_values, points
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import Array, as_array
 from gauge_well.core.validity import Notice
 
 REPORT_FORMAT = "gauge-well-report/1"
@@ -72,7 +72,12 @@ def make_context(case: BuildCase, engine: Engine | None = None) -> tuple[Context
     if not duties.cases:
         raise MissingFact(next(iter(missing.values()), "duties"))
     mean, peak = points(engine, duties, wanted, 1.0)
-    return Context(engine, case.machine, case.installation, duties, wanted, mean, peak), missing
+    context = Context(engine, case.machine, case.installation, duties, wanted, mean, peak)
+    given: dict[str, Array] = {}
+    for system in SYSTEMS.values():
+        if system.applies(case.machine) is None:
+            given |= system.gives(context, case.systems[system.id])
+    return replace(context, given=given), missing
 
 
 def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:

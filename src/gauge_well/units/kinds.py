@@ -80,11 +80,13 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("grade", "share", "%", "%", 3, 1),
     Kind("ratio", "share", "1", "1", 4, 3),
     Kind("count", "share", "1", "1", 3, 0),
+    Kind("acceleration", "acceleration", "g0", "g0", 3, 2),
     Kind("angle", "angle", "deg", "deg", 3, 1),
     Kind("time", "time", "s", "s", 4, 1),
     Kind("time_short", "time", "ms", "ms", 3, 2),
     Kind("voltage", "voltage", "V", "V", 3, 1),
     Kind("current", "current", "A", "A", 3, 1),
     Kind("density", "density", "kg/m3", "kg/m3", 4, 3),
+    Kind("viscosity", "viscosity", "mm2/s", "mm2/s", 3, 1),
     Kind("conductance", "conductance", "W/K", "W/K", 4, 0),
 )

@@ -173,6 +173,7 @@ _ALL = (
     _unit("g0", "g", "acceleration", GRAVITY, "gee"),
     _unit("m/s2", "m/s²", "acceleration", 1.0, "m/s2"),
     _unit("kg/m3", "kg/m³", "density", 1.0, "kg/m3", "g/l"),
+    _unit("mm2/s", "mm²/s", "viscosity", 1e-6, "mm2/s", "cst", "cSt", "centistokes"),
     _unit("W/K", "W/K", "conductance", 1.0, "w/k"),
 )
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table, text
+from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Value
 
 # label, drag area [m2], mass [kg], road speed kinds (True when it runs on a road).
@@ -68,6 +69,16 @@ KINDS: Mapping[str, str] = {
     "typed": "typed in: power, speed, air",
 }
 POWER_DRIVEN = frozenset({"pull", "work", "boat", "run"})
+# What a kind of duty asks of the oil by default: braking, cornering, pulling [g], heel [rad] (common practice).
+MOTION: Mapping[str, tuple[float, float, float, float]] = {
+    "road": (0.50, 0.35, 0.25, 0.0),
+    "idle": (0.0, 0.0, 0.0, 0.0),
+    "pull": (0.20, 0.15, 0.40, 0.0),
+    "work": (0.10, 0.05, 0.10, 0.0),
+    "boat": (0.10, 0.10, 0.10, 0.21),
+    "run": (0.90, 1.00, 0.60, 0.0),
+    "typed": (0.0, 0.0, 0.0, 0.0),
+}
 STARTS: Mapping[str, str] = {
     "warm": "warm",
     "cool": "coolant at 70 °C",
@@ -143,6 +154,10 @@ class DutyFacts:
     start: str | None = choice("Starts", STARTS)
     air_conditioning: str | None = choice("Air-conditioning", YES_NO)
     tow: str | None = choice("With the trailer", YES_NO)
+    braking: Value | None = quantity("Braking", "acceleration", 0.0, 30.0, help="What the tyres can do there.")
+    cornering: Value | None = quantity("Cornering, either way", "acceleration", 0.0, 40.0)
+    pulling: Value | None = quantity("Pulling away", "acceleration", 0.0, 20.0)
+    heel: Value | None = quantity("Heel or side slope", "angle", 0.0, 0.8, help="Either way.")
 
 
 def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -161,6 +176,10 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     rule("altitude", 0.0, "sea level")
     rule("start", "cool" if kind == "run" else "warm", "by kind")
     rule("air_conditioning", "no", "off")
+    braking, cornering, pulling, heel = MOTION[kind]
+    for name, value in (("braking", braking), ("cornering", cornering), ("pulling", pulling)):
+        rule(name, value * GRAVITY, "usual for the duty")
+    rule("heel", heel, "usual for the duty")
     if kind == "road":
         rule("grade", 0.0, "level")
         rule("tow", "no", "no trailer")

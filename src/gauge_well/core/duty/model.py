@@ -13,6 +13,7 @@ from gauge_well.core.engine.model import Engine
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.media import air
+from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, as_array
 
 ALTERNATOR_EFFICIENCY = 0.55
@@ -46,6 +47,10 @@ class Case:
     grade: float = 0.0
     accessories: float = 0.0
     wide_open: float = 0.0
+    braking: float = 0.0  # g
+    cornering: float = 0.0
+    pulling: float = 0.0
+    heel: float = 0.0  # rad
 
 
 @dataclass(frozen=True)
@@ -67,6 +72,10 @@ class Duties:
 
 def _number(value: Value | None, field: str) -> float:
     return float(np.max(as_array(need(value, field))))
+
+
+def _in_g(value: Value | None) -> float:
+    return 0.0 if value is None else _number(value, "") / GRAVITY
 
 
 def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> float:
@@ -144,6 +153,10 @@ def solve_duty(
         grade=grade,
         accessories=accessories,
         wide_open=0.0 if peak_power is None else 1.0,
+        braking=_in_g(facts.braking),
+        cornering=_in_g(facts.cornering),
+        pulling=_in_g(facts.pulling),
+        heel=_number(facts.heel, "") if facts.heel is not None else 0.0,
     )
     return case, vehicle
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -23,7 +23,8 @@ from gauge_well.core.working import Step
 class Context:
     """What every system is given: the engine, the duties and both operating points.
 
-    ``mean`` serves heat, ``peak`` serves flow; both at the wanted power.
+    ``mean`` serves heat, ``peak`` serves flow; both at the wanted power. ``given`` is what systems hand
+    to each other (oil heat to the coolant), by figure name.
     """
 
     engine: Engine
@@ -33,6 +34,7 @@ class Context:
     wanted: float
     mean: Operation
     peak: Operation
+    given: Mapping[str, Array] = field(default_factory=dict)
 
     @property
     def own_coolant_heat(self) -> Array:
@@ -115,6 +117,8 @@ class System:
     solve : callable
         (context, facts) -> Result.
     cautions : sequence of Caution
+    gives : callable
+        (context, facts) -> what other systems take from this one, before any is solved.
     instrument : callable
         (context, facts, options) -> plain data for the station's plot.
     """
@@ -128,7 +132,13 @@ class System:
     refuse: Callable[[Any], None]
     solve: Callable[[Context, Any], Result]
     cautions: Sequence[Caution]
+    gives: Callable[[Context, Any], Mapping[str, Array]]
     instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]
+
+
+def gives_nothing(context: Context, facts: Any) -> Mapping[str, Array]:
+    """For systems that hand nothing to others."""
+    return {}
 
 
 def duty_values(array: Array, count: int) -> list[float]:

@@ -48,7 +48,7 @@ class Limit(NumbersCase):
         at = limiting_ambient(context, heat, first)
         again = prepare(context, first.plant, at)
         inside = (at > 225.0) & (at < 360.0)
-        self.close((heat / again.capacity)[inside], 1.0, abs=2e-3)
+        self.close((heat / again.capacity)[inside], 1.0, abs=3e-3)
 
     def test_hotter_air_carries_less(self) -> None:
         context, _, first = solved(STEADY)
@@ -100,7 +100,7 @@ class Gauge(NumbersCase):
 
 class Duration(NumbersCase):
     def test_a_pull_raises_a_sound_car_by_about_seven_kelvin(self) -> None:
-        """220 kW, 20 s from warm (common practice; 4 to 11)."""
+        """220 kW, 20 s from warm (common practice; 4 to 12, oil heat by way of the block counted)."""
         raw = changed(
             ROAD,
             engine__rated_power="220 kW",
@@ -112,7 +112,7 @@ class Duration(NumbersCase):
         )
         figures = report(raw)["systems"]["cooling"]["figures"]["pull"]
         start = 361.15 + 2.0
-        self.between(figures["end_of_duty_k"] - start, 4.0, 11.0)
+        self.between(figures["end_of_duty_k"] - start, 4.0, 12.0)
 
     def test_longer_carries_less(self) -> None:
         lengths = ("10 s", "60 s", "5 min", "60 min", None)
@@ -205,7 +205,7 @@ class Parts(NumbersCase):
 
     def test_coolers_that_share_the_radiator(self) -> None:
         base = row_of(report(STEADY), "core_fan", "load")["fill"]
-        with_oil = row_of(report(changed(STEADY, cooling__oil_cooler="water")), "core_fan", "load")["fill"]
+        with_oil = row_of(report(changed(STEADY, oil__cooler="water")), "core_fan", "load")["fill"]
         slipping = changed(STEADY, cooling__gearbox_cooler="yes", machine__gearbox="automatic_slipping")
         self.assertGreater(with_oil, base)
         self.assertGreater(row_of(report(slipping), "core_fan", "load")["fill"], base)

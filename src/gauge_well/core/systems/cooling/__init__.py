@@ -11,7 +11,7 @@ from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air as air_media
-from gauge_well.core.systems.base import Caution, Context, Need, Result, System
+from gauge_well.core.systems.base import Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.cooling import checks, facts, need, working
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, plant_of, prepare, shown
@@ -122,6 +122,7 @@ SYSTEM: System = System(
     refuse=facts.refuse,
     solve=solve,
     cautions=CAUTIONS,
+    gives=gives_nothing,
     instrument=instrument,
 )
 

@@ -28,7 +28,6 @@ GRILLES: Mapping[str, tuple[str, float]] = {
     "usual": ("usual grille", 6.0),
     "dense": ("dense grille", 10.0),
 }
-OIL_COOLERS: Mapping[str, str] = {"none": "none, or into air", "water": "into the coolant"}
 # Generic pullers on a rig: diameter [m] -> free air [m3/s], shut-off [Pa]; common practice.
 FAN_DIAMETERS = np.array([0.25, 0.30, 0.35, 0.40, 0.45])
 FAN_FREE_AIR = np.array([0.36, 0.55, 0.75, 0.95, 1.15])
@@ -82,7 +81,6 @@ class CoolingFacts:
     coolant_flow: Value | None = quantity("Coolant flow", "flow", 1e-5, 0.05, group="Coolant")
     coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant")
     hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant")
-    oil_cooler: str | None = choice("Oil cooler", OIL_COOLERS, group="Coolant")
     gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
 
 
@@ -136,7 +134,6 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("cap_pressure", 103e3, "15 psi cap")
     rule("glycol", 0.5, "half and half")
     rule("hose_bore", 0.038, "a common hose")
-    rule("oil_cooler", "none", "none stated")
     rule("gearbox_cooler", "no", "none stated")
     return rules
 

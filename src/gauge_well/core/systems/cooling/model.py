@@ -31,6 +31,8 @@ THERMOSTAT_RANGE = 12.0
 FILM = 3.0  # K by which coolant in the tubes is colder than where it enters, for its properties
 METAL_STANDS = 30.0  # K over coolant at rated heat
 METAL_SHARE = 0.5
+# What the oil system hands over: share of its heat that reaches the coolant, less what air takes first [W].
+OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"
 METAL_START = 0.25  # of METAL_STANDS in a warm start: it was cruising
 COOLANT_HEAT = 3570.0 * 1.04  # J/LK
 CORE_HEAT = 900.0 * 1000.0  # J/m3K
@@ -353,10 +355,11 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
 
 
 def heat_made(cooling: Cooling, context: Context, mean: Operation) -> Array:
-    """Heat that lands in this coolant [W]: engine, and the coolers that share the radiator."""
+    """Heat that lands in this coolant [W]: engine, oil by way of the block, coolers that share the radiator."""
     heat = mean.heat_to_coolant
-    if cooling.plant.facts.oil_cooler == "water":
-        heat = heat + mean.heat_to_oil
+    if OIL_SHARE in context.given:
+        through = context.given[OIL_SHARE] * mean.heat_to_oil - context.given[OIL_BACK]
+        heat = heat + np.maximum(through, 0.0)
     if cooling.plant.facts.gearbox_cooler == "yes":
         heat = heat + context.duties.column("gearbox_heat") * mean.power / context.mean.power
     return np.asarray(heat)

@@ -10,7 +10,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.systems.base import Caution, Context, Result, System
+from gauge_well.core.systems.base import Caution, Context, Result, System, gives_nothing
 from gauge_well.core.systems.fuel import checks, facts, model, need, pump, working
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.typing import Array
@@ -118,6 +118,7 @@ SYSTEM: System = System(
     refuse=pump.refuse,
     solve=solve,
     cautions=CAUTIONS,
+    gives=gives_nothing,
     instrument=instrument,
 )
 

@@ -1,0 +1,54 @@
+"""Engine oils: viscosity over temperature and density."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.typing import Array, Value, as_array
+
+T_40, T_100 = 313.15, 373.15
+DENSITY_15, EXPANSION = 875.0, 0.65  # kg/m3 at 15 degC; kg/m3 less for each kelvin (oil_tables)
+HEAT_CAPACITY = 2100.0  # J/kgK, warm
+
+
+@dataclass(frozen=True)
+class Oil:
+    """A grade by its kinematic viscosity at 40 and 100 degC [m2/s]."""
+
+    id: str
+    label: str
+    at_40: float
+    at_100: float
+
+
+# Typical oils of each grade (oil_tables).
+OILS: Mapping[str, Oil] = {
+    o.id: o
+    for o in (
+        Oil("5w30", "5W-30", 63e-6, 11e-6),
+        Oil("10w40", "10W-40", 96e-6, 14.4e-6),
+        Oil("15w40", "15W-40", 105e-6, 14.3e-6),
+        Oil("20w50", "20W-50", 155e-6, 17.8e-6),
+        Oil("sae30", "SAE 30", 93e-6, 10.8e-6),
+    )
+}
+
+
+def viscosity_walther(oil: Oil, temperature: Value) -> Array:
+    """Kinematic viscosity [m2/s] at ``temperature`` [K], 250 to 450.
+
+    ``log10 log10(nu + 0.7) = A - B log10 T`` with nu in mm2/s, through both known points
+    (astm_d341).
+    """
+    z40, z100 = (np.log10(np.log10(nu * 1e6 + 0.7)) for nu in (oil.at_40, oil.at_100))
+    slope = (z40 - z100) / (np.log10(T_100) - np.log10(T_40))
+    z = z40 - slope * (np.log10(as_array(temperature)) - np.log10(T_40))
+    return np.asarray((10.0 ** (10.0**z) - 0.7) * 1e-6)
+
+
+def density(temperature: Value) -> Array:
+    """Density [kg/m3] at ``temperature`` [K]."""
+    return np.asarray(DENSITY_15 - EXPANSION * (as_array(temperature) - 288.15))

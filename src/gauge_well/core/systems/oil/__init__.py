@@ -1,0 +1,167 @@
+"""Oil: pan and pickup, temperature, pressure, suction."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+import numpy as np
+
+from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.duty.facts import MachineFacts
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.media import oils
+from gauge_well.core.systems.base import Caution, Context, Result, System
+from gauge_well.core.systems.oil import checks, facts, model, need, working
+from gauge_well.core.systems.oil.instrument import instrument
+from gauge_well.core.systems.oil.pan import Pan, pan_of
+from gauge_well.core.typing import Array
+
+PARTS = {
+    "pan": "Oil pan and pickup",
+    "cooler": "Oil temperature",
+    "pressure": "Oil pressure",
+    "suction": "Oil suction",
+    "room": "Room round the pan",
+}
+CAUTIONS = (
+    Caution(
+        "hot_oil",
+        "Oil",
+        "Hot oil burns and used oil harms skin: gloves, a tray that holds it all, and hand it in.",
+    ),
+    Caution(
+        "hanging_engine",
+        "Pan",
+        "Never reach under an engine that hangs from a hoist: set it on rated stands or mounts first.",
+    ),
+)
+
+
+def applies(machine: MachineFacts) -> str | None:
+    """Oil is judged on every machine."""
+    return None
+
+
+def refuse(given: facts.OilFacts) -> None:
+    """Raise CoreError for a pan that cannot be; one not given whole is fine."""
+    if given.pan_shape is None:
+        return
+    try:
+        pan_of(given)
+    except MissingFact:
+        return
+
+
+def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
+    """The pan, or the fields it lacks."""
+    try:
+        return pan_of(given), ()
+    except MissingFact:
+        pass
+    names = ["pan_shape", "pickup_x"]
+    if given.pan_shape == "outline":
+        names += ["pan_outline"] + (["pan_width"] if given.pan_widths is None else [])
+    else:
+        names += ["pan_length", "pan_width", "pan_depth"]
+        names += ["well_length", "shallow_depth"] if given.pan_shape in ("rear_well", "front_well") else []
+    return None, tuple(f"oil.{n}" for n in names if getattr(given, n) is None)
+
+
+def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
+    """What of the oil's heat reaches the coolant."""
+    pan, _ = _pan(given)
+    share, back = model.hand_over(model.ways_out(context, given, pan))
+    return {"oil_heat_to_coolant_share": share, "oil_heat_to_air_w": back}
+
+
+def solve(context: Context, given: facts.OilFacts) -> Result:
+    """Solve oil for the context's duties; a missing part leaves its check unknown."""
+    pan, missing = _pan(given)
+    ways = model.ways_out(context, given, pan)
+    gates: list[Check] = list(checks.room_checks(context))
+    unknown: list[Unknown] = []
+    coverage, limits = None, None
+    if pan is None:
+        unknown.append(Unknown("pickup", "Pickup covered", "pan", missing))
+    else:
+        coverage = model.coverage(context, given, pan)
+        limits = model.effective(given, coverage.covered)
+        gates.insert(0, checks.volume_check(given, pan))
+        pickup = checks.pickup_check(context, coverage, limits)
+        if float(pickup.fill) > 1.0 and given.baffle == "unknown":
+            # A maker's pan may well have a trap door: without knowing, it is not called short.
+            unknown.append(Unknown("pickup", "Pickup covered", "pan", ("oil.baffle",)))
+        else:
+            gates.insert(0, pickup)
+    hot = checks.temperature_check(context, given, ways, context.mean)
+    if given.cooler in ("air", "water") and given.cooler_conductance is None:
+        unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler_conductance",)))
+    elif given.cooler is None and float(np.max(hot.fill)) > 1.0:
+        # The engine may well have a cooler of its own: without knowing, it is not called short.
+        unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler",)))
+
+    def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
+        found = [*gates, checks.suction_check(context, given, ways, mean)]
+        if not any(u.part == "cooler" for u in unknown):
+            found.append(checks.temperature_check(context, given, ways, mean))
+        pressure = checks.pressure_check(context, given, ways, mean)
+        return found if pressure is None else [*found, pressure]
+
+    return Result(
+        checks=judge,
+        unknown=unknown,
+        figures=_figures(context, given, pan, ways, coverage, limits),
+        needs=need.needs(context, given, pan, ways),
+        notices=list(checks.notices(context, given, pan, coverage)),
+        working=lambda index: working.steps(context, given, pan, ways, index),
+    )
+
+
+def _figures(
+    context: Context,
+    given: facts.OilFacts,
+    pan: Pan | None,
+    ways: model.Ways,
+    coverage: model.Coverage | None,
+    limits: Array | None,
+) -> dict[str, Array]:
+    mean = context.mean
+    hot = model.temperature(ways, mean.heat_to_oil)
+    flow = model.pump_flow(given, mean.speed)
+    oil = oils.OILS[given.grade or "10w40"]
+    figures = {
+        "oil_in_sump_m3": model.in_sump(given),
+        "oil_temperature_k": hot,
+        "oil_viscosity_m2_s": oils.viscosity_walther(oil, hot),
+        "oil_flow_m3_s": flow,
+        "oil_suction_pa": context.duties.column("pressure") - model.suction_drop(given, flow, hot),
+    }
+    pressure = model.gauge_pressure(given, mean.speed, hot)
+    if pressure is not None:
+        figures["oil_pressure_pa"] = pressure
+    if context.installation.pan_ground is not None:
+        figures["pan_ground_clearance_m"] = np.asarray(context.installation.pan_ground, dtype=float)
+    if pan is not None and coverage is not None and limits is not None:
+        figures["oil_over_pickup_m"] = coverage.head.min(axis=1)[None, :, None]
+        figures["pickup_clearance_m"] = np.asarray(pan.pickup[2] - pan.floor)
+        for i, name in enumerate(("forward", "aft", "left", "right")):
+            figures[f"g_limit_{name}"] = limits[:, i][None, :, None]
+    return figures
+
+
+SYSTEM: System = System(
+    id="oil",
+    title="Oil",
+    facts=facts.OilFacts,
+    fill=facts.fill,
+    parts=PARTS,
+    applies=applies,
+    refuse=refuse,
+    solve=solve,
+    cautions=CAUTIONS,
+    gives=gives,
+    instrument=instrument,
+)
+
+__all__ = ["SYSTEM"]

@@ -1,0 +1,237 @@
+"""Oil's demands against its capacities."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, ratio_fill
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.facts import need
+from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.oil import model
+from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Ways
+from gauge_well.core.systems.oil.pan import Pan
+from gauge_well.core.typing import Array, as_array
+from gauge_well.core.validity import Notice
+
+CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
+CLEARANCE = (0.006, 0.010)  # m, pickup over the floor
+
+SAID = {"pulling": "pulling away", "braking": "braking", "left": "turning left", "right": "turning right"}
+
+
+def worst_direction(coverage: Coverage, limits: Array) -> tuple[int, int, Array]:
+    """Duty and direction with the fullest pickup, and all fills (duty, direction)."""
+    open_ended = limits >= G_MOST
+    fill = np.where(open_ended, 0.0, ratio_fill(coverage.asked, limits))
+    # Bare at rest: over any brim, whatever is asked.
+    fill = np.where(limits <= 0.0, FILL_MAX, fill)
+    duty, way = np.unravel_index(int(np.argmax(fill)), fill.shape)
+    return int(duty), int(way), fill
+
+
+def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
+    """Acceleration asked against covered, in the duty and direction that uncovers first."""
+    duty, way, fill = worst_direction(coverage, limits)
+    asked, got = float(coverage.asked[duty, way]), float(limits[duty, way])
+    name = SAID[list(DIRECTIONS)[way]]
+    values: dict[str, tuple[float, str] | str] = {
+        "asked": (asked * GRAVITY, "acceleration"),
+        "got": (got * GRAVITY, "acceleration"),
+        "way": name,
+        "duty": context.duties.cases[duty].name.lower(),
+        "rest": (float(np.min(coverage.rest)), "size"),
+    }
+    if got <= 0.0:
+        template = "The pickup draws air at rest on {duty}."
+    elif got >= G_MOST:
+        template = "Stays covered whatever the duties ask; {rest} over it at rest."
+    else:
+        template = "Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest."
+    return Check(
+        "pickup",
+        "Pickup covered",
+        "pan",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "acceleration",
+        asked * GRAVITY,
+        got * GRAVITY,
+        np.asarray(fill[duty, way]),
+        sentences=(Sentence(template, values),),
+    )
+
+
+def volume_check(facts: OilFacts, pan: Pan) -> Check:
+    """All the oil against what the pan holds to its rail."""
+    oil = float(np.max(as_array(need(facts.oil_quantity, "oil.oil_quantity"))))
+    template = "{oil} in a pan that holds {holds} to the rail."
+    return Check(
+        "pan_volume",
+        "Oil in the pan",
+        "pan",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "volume",
+        oil,
+        pan.holds,
+        ratio_fill(oil, pan.holds),
+        sentences=(Sentence(template, {"oil": (oil, "volume"), "holds": (pan.holds, "volume")}),),
+    )
+
+
+def room_checks(context: Context) -> list[Check]:
+    """Measured gaps under and beside the pan against what is kept."""
+    lie = context.installation
+    found = []
+    for id, name, gap, kept in (
+        ("ground", "Pan over the ground", lie.pan_ground, lie.ground_needed),
+        ("crossmember", "Pan to crossmember", lie.pan_crossmember, CROSSMEMBER),
+        ("steering", "Pan to steering", lie.pan_steering, STEERING),
+    ):
+        if gap is None or kept is None:
+            continue
+        actual, wanted = float(np.max(as_array(gap))), float(np.max(as_array(kept)))
+        sentence = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
+        found.append(
+            Check(
+                id,
+                name,
+                "room",
+                CheckClass.LIMIT,
+                Scales.GATE,
+                "height",
+                wanted,
+                actual,
+                gap_fill(actual, wanted),
+                sentences=(sentence,),
+            )
+        )
+    return found
+
+
+def temperature_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check:
+    """Oil over the air against its limit over the air."""
+    hot = model.temperature(ways, mean.heat_to_oil)
+    limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
+    count = len(context.duties.cases)
+    shown, most = duty_values(hot, count), float(np.max(limit))
+    demand, capacity = np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient
+    return Check(
+        "oil_temperature",
+        "Oil temperature",
+        "cooler",
+        CheckClass.LIMIT,
+        None,
+        "temperature_difference",
+        demand,
+        capacity,
+        ratio_fill(demand, capacity),
+        sentences=tuple(
+            Sentence("Reaches {t}; {limit} is allowed.", {"t": (t, "temperature"), "limit": (most, "temperature")})
+            for t in shown
+        ),
+    )
+
+
+def suction_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check:
+    """Lost on the way to the pump against what leaves 55 kPa absolute at its inlet."""
+    flow = model.pump_flow(facts, mean.speed)
+    lost = model.suction_drop(facts, flow, model.temperature(ways, mean.heat_to_oil))
+    allowed = context.duties.column("pressure") - model.SUCTION_LEAST
+    count = len(context.duties.cases)
+    losses = duty_values(lost, count)
+    return Check(
+        "oil_suction",
+        "Oil suction",
+        "suction",
+        CheckClass.LIMIT,
+        None,
+        "pressure_difference",
+        lost,
+        allowed,
+        ratio_fill(lost, allowed),
+        code="" if np.all(allowed > 0.0) else "cannot_suck",
+        sentences=tuple(
+            Sentence(
+                "{lost} lost to the pump with hot oil; {allowed} is allowed.",
+                {"lost": (losses[i], "pressure_difference"), "allowed": (a, "pressure_difference")},
+            )
+            for i, a in enumerate(duty_values(allowed, count))
+        ),
+    )
+
+
+def pressure_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check | None:
+    """Pressure hot against the school's least; None without a reading."""
+    hot = model.temperature(ways, mean.heat_to_oil)
+    found = model.gauge_pressure(facts, mean.speed, hot)
+    if found is None:
+        return None
+    wanted = model.least_pressure(facts, mean.speed, context.engine.rated_speed)
+    count = len(context.duties.cases)
+    has, asks = duty_values(found, count), duty_values(wanted, count)
+    return Check(
+        "oil_pressure",
+        "Oil pressure",
+        "pressure",
+        CheckClass.LIMIT,
+        None,
+        "pressure_gauge",
+        wanted,
+        found,
+        gap_fill(found, wanted),
+        sentences=tuple(
+            Sentence(
+                "{has} at {rpm}; {asks} is wanted.",
+                {
+                    "has": (has[i], "pressure_gauge"),
+                    "asks": (asks[i], "pressure_gauge"),
+                    "rpm": (case.engine_speed, "speed_rpm"),
+                },
+            )
+            for i, case in enumerate(context.duties.cases)
+        ),
+    )
+
+
+def notices(context: Context, facts: OilFacts, pan: Pan | None, coverage: Coverage | None) -> Sequence[Notice]:
+    """Guides and what stands behind the answer."""
+    found: list[Notice] = []
+    if facts.hot_pressure is None:
+        found.append(
+            Notice(
+                "pressure_not_judged",
+                Sentence("Oil pressure is not judged: give one hot reading with its engine speed."),
+                "oil.hot_pressure",
+            )
+        )
+    if pan is None or coverage is None:
+        return found
+    gap = float(pan.pickup[2] - pan.floor)
+    if not CLEARANCE[0] <= gap <= CLEARANCE[1]:
+        found.append(
+            Notice(
+                "pickup_clearance",
+                Sentence(
+                    "The pickup stands {gap} over the floor; {low} to {high} is usual.",
+                    {"gap": (gap, "length"), "low": (CLEARANCE[0], "length"), "high": (CLEARANCE[1], "length")},
+                ),
+                "oil.pickup_clearance",
+            )
+        )
+    found.append(
+        Notice(
+            "quasi_static",
+            Sentence(
+                "Coverage is for steady acceleration: the oil has had time to move. An uncovering shorter than "
+                "about half a second may be ridden out."
+            ),
+        )
+    )
+    return found

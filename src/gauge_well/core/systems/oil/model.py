@@ -1,0 +1,248 @@
+"""Oil solved: what stays over the pickup, temperature, pressure, suction."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.facts import need
+from gauge_well.core.flow.pipe import pressure_drop
+from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle, to_engine
+from gauge_well.core.geometry.free_surface import surface_height, volume_below
+from gauge_well.core.media import oils
+from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.roots import find_root
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.pan import Pan
+from gauge_well.core.typing import Array, Value, as_array
+
+G_MOST = 3.0  # beyond it a pickup counts as never uncovered
+G_SCAN = np.linspace(0.0, G_MOST, 25)
+BLOCK_STANDS = 45.0  # K of oil over coolant at rated heat with no other way out (30 to 60, common practice)
+COOLANT_OVER_THERMOSTAT = 10.0  # K at which a sound cooling system holds the coolant under load
+PAN_STILL, PAN_MOVING, PAN_AIR = 10.0, 5.5, 0.2  # W/m2K; per root of m/s; of road speed under the car
+COOLER_STILL = 0.25  # of an air cooler's conductance with no air moving; whole from 15 m/s
+COOLER_SPEED = 15.0
+SUCTION_LEAST = 55e3  # Pa absolute, common practice
+PICKUP_LOSS = 2.5  # sieve, bend and inlet
+OIL_WARM, OIL_SOAKED, COOL_START = 12.0, 16.0, 343.15  # K over the thermostat; K
+# Direction of the vehicle's acceleration: forward and left parts.
+DIRECTIONS = {"pulling": (1.0, 0.0), "braking": (-1.0, 0.0), "left": (0.0, 1.0), "right": (0.0, -1.0)}
+
+
+def rotation_of(context: Context) -> Array:
+    """How the engine lies in the vehicle."""
+    lie = context.installation
+    angles = (lie.engine_yaw, lie.engine_pitch, lie.engine_roll)
+    return engine_to_vehicle(*(0.0 if a is None else float(np.max(as_array(a))) for a in angles))
+
+
+def in_sump(facts: OilFacts) -> Array:
+    """Oil left in the pan running [m3]."""
+    quantity = as_array(need(facts.oil_quantity, "oil.oil_quantity"))
+    return np.maximum(quantity - as_array(need(facts.oil_up, "oil.oil_up")), 0.05 * quantity)
+
+
+def covered(
+    pan: Pan, rotation: Array, volume: Value, forward: Value, left: Value, grade: Value = 0.0, heel: Value = 0.0
+) -> Array:
+    """Largest acceleration [g] along (forward, left) before the pickup draws air.
+
+    Parameters
+    ----------
+    pan : Pan
+    rotation : array (3, 3)
+        Engine to vehicle.
+    volume : float or array
+        Oil in the pan [m3].
+    forward, left : float or array
+        Direction in the vehicle, a unit vector.
+    grade, heel : float or array
+        Standing tilt: tangent, and [rad] with the left side down.
+
+    Returns
+    -------
+    array
+        3 where it never uncovers up to there; 0 where it is bare at rest.
+
+    Notes
+    -----
+    The pickup uncovers when the plane through it has the oil's whole volume under it: one root, not
+    two. The first crossing is sought on a scan, then refined. Quasi-static.
+    """
+    f, s, t, h, v = np.broadcast_arrays(*(as_array(x) for x in (forward, left, grade, heel, volume)))
+
+    def surplus(g: Array) -> Array:
+        n = to_engine(apparent_up(g * f, g * s, 0.0, t, h), rotation)
+        return np.asarray(volume_below(pan.body, n, n @ pan.pickup) - v)
+
+    steps = G_SCAN.reshape((-1,) + (1,) * f.ndim)
+    scan = surplus(steps)
+    bare = scan > 0.0
+    i = np.where(bare.any(axis=0), np.argmax(bare, axis=0), G_SCAN.size)
+    high = np.minimum(i, G_SCAN.size - 1)
+    low = np.maximum(high - 1, 0)
+    ends = [np.take_along_axis(scan, k[None], 0)[0] for k in (low, high)]
+    found = find_root(surplus, G_SCAN[low], G_SCAN[high], tolerance=1e-4, values=(ends[0], ends[1]))
+    return np.asarray(np.where(i == 0, 0.0, np.where(i == G_SCAN.size, G_MOST, found)))
+
+
+def head(pan: Pan, rotation: Array, volume: Value, up: Array) -> Array:
+    """Oil over the pickup along apparent gravity [m], for a free surface square to ``up`` (..., 3)."""
+    n = to_engine(up, rotation)
+    return np.asarray(surface_height(pan.body, n, as_array(volume)) - n @ pan.pickup)
+
+
+@dataclass(frozen=True)
+class Coverage:
+    """Asked and covered acceleration [g] in each direction (duty, direction), and oil over the pickup there."""
+
+    asked: Array
+    covered: Array
+    head: Array
+    rest: Array
+
+
+def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
+    """Work every duty's braking, cornering and pulling, either heel, on its grade."""
+    rotation, volume = rotation_of(context), in_sump(facts)
+    cases = context.duties.cases
+    asked = np.array([[c.pulling, c.braking, c.cornering, c.cornering] for c in cases])
+    f, s = (np.array([d[k] for d in DIRECTIONS.values()])[None, :] for k in (0, 1))
+    # Heel goes with the way the surface is thrown: a left turn throws oil to the right.
+    sign = np.array([0.0, 0.0, -1.0, 1.0])[None, :]
+    heel = np.array([c.heel for c in cases])[:, None] * sign
+    grade = np.array([c.grade for c in cases])[:, None]
+    keys = np.stack(np.broadcast_arrays(grade, heel, f, s), axis=-1).reshape(-1, 4)
+    unique, back = np.unique(keys, axis=0, return_inverse=True)
+    found = covered(pan, rotation, volume, unique[:, 2], unique[:, 3], unique[:, 0], unique[:, 1])
+    limits = found[back.ravel()].reshape(asked.shape)
+    # A fifth column stands still on the grade, so that one search serves all.
+    still = np.zeros((len(cases), 1))
+    along, across, lean = (np.hstack([np.broadcast_to(v, asked.shape), still]) for v in (asked * f, asked * s, heel))
+    heads = head(pan, rotation, volume, apparent_up(along, across, 0.0, grade, lean))
+    return Coverage(asked, limits, heads[:, :4], heads[:, 4])
+
+
+def effective(facts: OilFacts, limits: Array) -> Array:
+    """Covered acceleration with the baffle's stated one [g]."""
+    if facts.baffle == "given" and facts.baffle_g is not None:
+        return np.maximum(limits, float(np.max(as_array(facts.baffle_g))) / GRAVITY)
+    return limits
+
+
+@dataclass(frozen=True)
+class Ways:
+    """Conductances out of the oil [W/K]: through the block, the pan's skin, a cooler into air or coolant.
+
+    ``start`` is the oil's temperature as a duty begins; ``settled`` how far it has gone from there to its
+    steady state by the end of the duty, ``mean`` how far as a mean over it (both 1 for a lasting one).
+    """
+
+    block: Array
+    pan: Array
+    air: Array
+    water: Array
+    coolant: Array
+    ambient: Array
+    start: Array
+    settled: Array
+    mean: Array
+
+    @property
+    def total(self) -> Array:
+        """Sum of all."""
+        return self.block + self.pan + self.air + self.water
+
+
+def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
+    """Where oil heat goes; a pan not known is taken as 0.25 m2 of skin."""
+    speed = context.duties.column("air_speed")
+    skin = (PAN_STILL + PAN_MOVING * np.sqrt(PAN_AIR * speed)) * (0.25 if pan is None else pan.wetted)
+    rated_oil = context.mean.heat_to_oil / np.maximum(
+        (context.mean.fuel_mass_flow / context.mean.rated_fuel) ** 0.75, 1e-9
+    )
+    own = float(np.max(rated_oil)) * context.engine.rated_power / context.wanted
+    ua = as_array(0.0 if facts.cooler_conductance is None else facts.cooler_conductance)
+    moving = COOLER_STILL + (1.0 - COOLER_STILL) * np.minimum(speed / COOLER_SPEED, 1.0)
+    thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
+    block, ambient = as_array(own / BLOCK_STANDS), context.duties.column("ambient")
+    air = np.asarray(ua * moving * (facts.cooler == "air"))
+    water = np.asarray(ua * float(facts.cooler == "water") + 0.0 * speed)
+    start = _start(context, float(np.max(thermostat)), ambient)
+    capacity = as_array(need(facts.oil_quantity, "oil.oil_quantity")) * oils.density(oils.T_100) * oils.HEAT_CAPACITY
+    times = np.minimum(context.duties.column("duration"), 1e9) * (block + skin + air + water) / capacity
+    settled = -np.expm1(-times)
+    coolant_ = thermostat + COOLANT_OVER_THERMOSTAT
+    return Ways(block, np.asarray(skin), air, water, coolant_, ambient, start, settled, 1.0 - settled / times)
+
+
+def _start(context: Context, thermostat: float, ambient: Array) -> Array:
+    """Oil temperature at the start of each duty [K]."""
+    warm = thermostat + OIL_WARM
+    by_start = {"warm": warm, "cool": COOL_START, "soaked": thermostat + OIL_SOAKED}
+    cold = np.ravel(ambient)
+    return np.array([by_start.get(c.start, cold[i]) for i, c in enumerate(context.duties.cases)]).reshape(1, -1, 1)
+
+
+def temperature(ways: Ways, heat: Array) -> Array:
+    """Oil temperature at the end of a duty [K].
+
+    Steady ``(Q + UA_c T_c + UA_a T_a) / sum UA``, approached from the start as one lump
+    (incropera2007, ch. 5).
+    """
+    to_coolant, to_air = ways.block + ways.water, ways.pan + ways.air
+    steady = (heat + to_coolant * ways.coolant + to_air * ways.ambient) / ways.total
+    return np.asarray(ways.start + (steady - ways.start) * ways.settled)
+
+
+def hand_over(ways: Ways) -> tuple[Array, Array]:
+    """Share of oil heat that reaches the coolant, and what is taken off first [W], as means over a duty.
+
+    ``Q = UA_c (T_mean - T_c)``, linear in the heat: the air takes some of the coolant's own by this way.
+    """
+    to_coolant = ways.block + ways.water
+    share = to_coolant / ways.total * ways.mean
+    back = share * (ways.pan + ways.air) * (ways.coolant - ways.ambient)
+    return np.asarray(share), np.asarray(back - (1.0 - ways.mean) * to_coolant * (ways.start - ways.coolant))
+
+
+def gauge_pressure(facts: OilFacts, speed: Value, oil_temperature: Value) -> Array | None:
+    """Oil pressure [Pa gauge] from one hot reading: bearings leak in proportion to pressure over viscosity.
+
+    ``p = p_hot (N / N_hot) mu(T) / mu(100 degC)``, held at the relief; None when no reading is given.
+    """
+    if facts.hot_pressure is None or facts.hot_pressure_speed is None:
+        return None
+    oil = oils.OILS[facts.grade or "10w40"]
+    thin = oils.viscosity_walther(oil, oil_temperature) * oils.density(oil_temperature)
+    hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
+    free = as_array(facts.hot_pressure) * (as_array(speed) / facts.hot_pressure_speed) * thin / hot
+    return np.minimum(free, as_array(need(facts.relief_pressure, "oil.relief_pressure")))
+
+
+def least_pressure(facts: OilFacts, speed: Value, rated_speed: float) -> Array:
+    """Least oil pressure [Pa gauge] by the school chosen."""
+    if facts.pressure_school == "maker":
+        return as_array(need(facts.least_pressure, "oil.least_pressure")) * as_array(speed) / rated_speed
+    return 70.0 * as_array(speed)
+
+
+def pump_flow(facts: OilFacts, speed: Value) -> Array:
+    """Oil the pump moves [m3/s] at an engine speed [rev/min]."""
+    return as_array(need(facts.pump_displacement, "oil.pump_displacement")) * as_array(speed) / 60.0
+
+
+def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
+    """Lost between sump and pump [Pa]; Hagen-Poiseuille when cold, with sieve and bend."""
+    oil = oils.OILS[facts.grade or "10w40"]
+    return pressure_drop(
+        flow,
+        need(facts.pickup_bore, "oil.pickup_bore"),
+        need(facts.pickup_length, "oil.pickup_length"),
+        oils.density(oil_temperature),
+        oils.viscosity_walther(oil, oil_temperature),
+        PICKUP_LOSS,
+    )

@@ -1,0 +1,129 @@
+"""The working of one duty's oil."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from gauge_well.core.facts import need
+from gauge_well.core.geometry.frames import apparent_up, to_engine
+from gauge_well.core.geometry.free_surface import surface_height, volume_below
+from gauge_well.core.media import oils
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.oil import model
+from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.pan import Pan
+from gauge_well.core.working import Step, Working
+
+
+def steps(context: Context, facts: OilFacts, pan: Pan | None, ways: model.Ways, index: int) -> list[Step]:
+    """Explain one duty: oil in the pan, its surface under braking, temperature, viscosity, pressure, suction."""
+    w = Working(index)
+    case = context.duties.cases[index]
+    volume = model.in_sump(facts)
+    w.add(
+        "V",
+        "Oil in the pan, running",
+        "maximum(V_all - V_up, 0.05 * V_all)",
+        volume,
+        "volume",
+        {"V_all": need(facts.oil_quantity, ""), "V_up": need(facts.oil_up, "")},
+        "common practice",
+    )
+    if pan is not None:
+        up = apparent_up(-case.braking, 0.0, 0.0, case.grade, 0.0)
+        n = to_engine(up, model.rotation_of(context))
+        d = surface_height(pan.body, n, volume)
+        w.add(
+            "d",
+            "Surface under braking, along its normal",
+            "V_under - V",
+            d,
+            "length",
+            {"V_under": volume_below(pan.body, n, d), "V": volume},
+            "arithmetic, exact over tetrahedra",
+            solved=True,
+            scale=volume,
+        )
+        w.add(
+            "h",
+            "Oil over the pickup under braking",
+            "d - (n_x * x + n_y * y + n_z * z)",
+            d - n @ pan.pickup,
+            "length",
+            {
+                "d": d,
+                "n_x": n[0],
+                "n_y": n[1],
+                "n_z": n[2],
+                "x": pan.pickup[0],
+                "y": pan.pickup[1],
+                "z": pan.pickup[2],
+            },
+            "arithmetic",
+        )
+    heat = context.mean.heat_to_oil
+    hot = model.temperature(ways, heat)
+    w.add(
+        "T_oil",
+        "Oil at the end of the duty",
+        "T_0 + ((Q + (U_b + U_w) * T_c + (U_p + U_a) * T_a) / (U_b + U_w + U_p + U_a) - T_0) * s",
+        hot,
+        "temperature",
+        {
+            "Q": heat,
+            "U_b": ways.block,
+            "U_w": ways.water,
+            "T_c": ways.coolant,
+            "U_p": ways.pan,
+            "U_a": ways.air,
+            "T_a": ways.ambient,
+            "T_0": ways.start,
+            "s": ways.settled,
+        },
+        "incropera2007, ch. 5; block stands 45 K",
+    )
+    oil = oils.OILS[facts.grade or "10w40"]
+    thin = oils.viscosity_walther(oil, hot)
+    w.add("nu", "Viscosity there", "nu", thin, "viscosity", {"nu": thin}, "astm_d341, oil_tables")
+    pressure = model.gauge_pressure(facts, context.mean.speed, hot)
+    if pressure is not None and facts.hot_pressure is not None and facts.hot_pressure_speed is not None:
+        at_hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
+        w.add(
+            "p",
+            "Oil pressure",
+            "minimum(p_hot * N / N_hot * mu / mu_100, p_relief)",
+            pressure,
+            "pressure_gauge",
+            {
+                "p_hot": facts.hot_pressure,
+                "N": context.mean.speed,
+                "N_hot": facts.hot_pressure_speed,
+                "mu": thin * oils.density(hot),
+                "mu_100": at_hot,
+                "p_relief": need(facts.relief_pressure, ""),
+            },
+            "bearings leak as pressure over viscosity",
+        )
+    flow = model.pump_flow(facts, context.mean.speed)
+    w.add(
+        "q",
+        "Oil the pump moves",
+        "V_p * N / 60",
+        flow,
+        "flow",
+        {"V_p": need(facts.pump_displacement, ""), "N": context.mean.speed},
+        "arithmetic",
+    )
+    lost = model.suction_drop(facts, flow, hot)
+    w.add("dp", "Lost to the pump", "dp", lost, "pressure_difference", {"dp": lost}, "churchill1977; crane410")
+    limit = need(facts.oil_limit, "")
+    w.add(
+        "fill",
+        "Oil over the air, against its limit over the air",
+        "maximum(T_oil - T_a, 0) / (T_lim - T_a)",
+        np.maximum(hot - ways.ambient, 0.0) / (limit - ways.ambient),
+        "share",
+        {"T_oil": hot, "T_a": ways.ambient, "T_lim": limit},
+        "arithmetic",
+    )
+    return w.steps

@@ -1,0 +1,320 @@
+"""Oil: coverage against the trade's figures, temperature by hand, pressure, suction, edges."""
+
+import time
+
+import numpy as np
+
+from gauge_well.core.errors import CoreError
+from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle
+from gauge_well.core.media import oils
+from gauge_well.core.systems.oil import model, need
+from gauge_well.core.systems.oil.instrument import instrument
+from gauge_well.core.systems.oil.pan import pan_of
+from gauge_well.sheet import SheetError
+from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
+
+# The worked pan: rear well 220 x 250 mm, 90 deep, shallow front 300 mm; 5.5 L all of it in the pan.
+PAN = {
+    "pan_shape": "rear_well",
+    "pan_length": "520 mm",
+    "pan_width": "250 mm",
+    "pan_depth": "90 mm",
+    "well_length": "220 mm",
+    "shallow_depth": "0 mm",
+    "pickup_x": "110 mm",
+    "pickup_clearance": "8 mm",
+    "oil_quantity": "5.5 L",
+    "oil_up": "0 L",
+    "baffle": "none",
+    "cooler": "none",
+}
+OIL = changed(ROAD, oil=PAN)
+UPRIGHT = engine_to_vehicle(0.0, 0.0, 0.0)
+
+
+def pan(**paths: object) -> tuple:
+    facts = facts_of(changed(OIL, **{f"oil__{k}": v for k, v in paths.items()}), "oil")
+    return facts, pan_of(facts)
+
+
+class Coverage(NumbersCase):
+    def test_worked_pan(self) -> None:
+        """Oil over the pickup 86 mm at rest, 39 at 0.3 g of braking, 6 at 0.5, bare at 1 g (common practice; 3 mm)."""
+        _, body = pan()
+        up = apparent_up(-np.array([0.0, 0.3, 0.5]), 0.0, 0.0)
+        self.close(model.head(body, UPRIGHT, 5.5e-3, up) * 1e3, [86.0, 39.0, 6.0], abs=3.0)
+        self.assertLess(float(model.head(body, UPRIGHT, 5.5e-3, apparent_up(-1.0, 0.0, 0.0))), -0.05)
+        self.between(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0), 0.45, 0.58, "fails by about 0.55 g")
+
+    def test_head_is_nought_at_the_covered_acceleration(self) -> None:
+        _, body = pan()
+        for f, s in model.DIRECTIONS.values():
+            g = float(model.covered(body, UPRIGHT, 5.5e-3, f, s))
+            if 0.0 < g < model.G_MOST:
+                self.close(model.head(body, UPRIGHT, 5.5e-3, apparent_up(g * f, g * s, 0.0)), 0.0, abs=1e-5)
+
+    def test_a_turned_engine_turns_its_rose(self) -> None:
+        """What a lengthwise engine covers braking, a rear-facing one covers pulling away, a transverse one cornering."""
+        _, body = pan()
+        braking = model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0)
+        self.close(model.covered(body, engine_to_vehicle(np.pi, 0.0, 0.0), 5.5e-3, 1.0, 0.0), braking, abs=1e-3)
+        self.close(model.covered(body, engine_to_vehicle(np.pi / 2, 0.0, 0.0), 5.5e-3, 0.0, -1.0), braking, abs=1e-3)
+
+    def test_more_oil_covers_more(self) -> None:
+        _, body = pan()
+        self.rising([float(model.covered(body, UPRIGHT, v, -1.0, 0.0)) for v in (3.5e-3, 4.5e-3, 5.5e-3, 7e-3)])
+
+    def test_bare_at_rest_and_never_bare(self) -> None:
+        _, body = pan()
+        self.close(model.covered(body, UPRIGHT, 1e-4, -1.0, 0.0), 0.0)
+        _, deep = pan(
+            pan_shape="box",
+            pan_length="80 mm",
+            pan_width="60 mm",
+            pan_depth="900 mm",
+            pickup_x="40 mm",
+            oil_quantity="4.5 L",
+        )
+        self.close(model.covered(deep, UPRIGHT, 4.3e-3, -1.0, 0.0), model.G_MOST)
+
+    def test_climbing_counts_against_pulling_away(self) -> None:
+        _, body = pan()
+        level = float(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0))
+        self.assertGreater(float(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0, 0.15)), level)
+        self.assertLess(float(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0, -0.15)), level)
+
+    def test_a_rose_for_three_quantities_is_quick(self) -> None:
+        """72 directions, three quantities; the bound is wide so that it is no timed test: it guards against loops."""
+        _, body = pan()
+        angle = np.linspace(0.0, 2 * np.pi, 72, endpoint=False)
+        started = time.perf_counter()
+        found = model.covered(body, UPRIGHT, np.array([4e-3, 5e-3, 6e-3])[:, None], np.cos(angle), np.sin(angle))
+        self.assertEqual(found.shape, (3, 72))
+        self.assertLess(time.perf_counter() - started, 3.0)
+        self.close(found[:, 1:36], found[:, :36:-1], abs=2e-3, note="a middle pickup covers left as right")
+
+
+class Checks(NumbersCase):
+    def test_without_a_baffle_it_is_short(self) -> None:
+        raw = changed(OIL, duties=[{"id": "run", "kind": "run", "ambient": "20 C"}])
+        found = check_of(report(raw), "oil", "pickup")
+        self.assertGreater(found["fill"], 1.0)
+        self.assertIn("braking", found["sentence"])
+        self.assertEqual(report(raw)["first_to_give"]["check"], "pickup")
+
+    def test_a_makers_baffle_not_known_is_not_called_short(self) -> None:
+        raw = changed(OIL, oil__baffle=None, duties=[{"id": "run", "kind": "run", "ambient": "20 C"}])
+        block = report(raw)["systems"]["oil"]
+        self.assertEqual(block["unknown"][0]["missing"], ["oil.baffle"])
+        self.assertNotIn("pickup", {c["id"] for c in block["checks"]})
+
+    def test_a_baffles_stated_figure_counts(self) -> None:
+        raw = changed(
+            OIL, oil__baffle=None, oil__baffle_g="1.4 g", duties=[{"id": "run", "kind": "run", "ambient": "20 C"}]
+        )
+        self.close(check_of(report(raw), "oil", "pickup")["capacity"], 1.4 * 9.80665, rel=1e-6)
+
+    def test_room_round_the_pan(self) -> None:
+        """120 mm kept on the road: 90 mm is 2 - 90/120 = 1.25."""
+        raw = changed(OIL, installation__pan_ground="90 mm", installation__pan_steering="30 mm")
+        self.close(check_of(report(raw), "oil", "ground")["fill"], 1.25, abs=1e-9)
+        self.close(check_of(report(raw), "oil", "steering")["fill"], 0.5, abs=1e-9)
+
+    def test_missing_pan(self) -> None:
+        block = report(changed(ROAD, oil={}))["systems"]["oil"]
+        self.assertEqual(
+            set(block["unknown"][0]["missing"]),
+            {"oil.pan_shape", "oil.pickup_x", "oil.pan_length", "oil.pan_width", "oil.pan_depth"},
+        )
+        self.assertLessEqual({"oil_quantity", "oil_over_floor"}, {n["quantity"] for n in block["need"]})
+
+    def test_cannot_be(self) -> None:
+        crossed = {"pan_shape": "outline", "pan_outline": "0 mm, 0 mm\n400 mm, 150 mm\n400 mm, 0 mm\n0 mm, 150 mm"}
+        for field, paths in (
+            ("oil.pan_outline", crossed),
+            ("oil.pickup_x", {"pickup_x": "700 mm"}),
+            ("oil.pickup_y", {"pickup_y": "300 mm"}),
+            ("oil.oil_quantity", {"oil_quantity": "60 L"}),
+            ("oil.well_length", {"well_length": "600 mm"}),
+        ):
+            with self.assertRaises(SheetError) as caught:
+                report(changed(OIL, **{f"oil__{k}": v for k, v in paths.items()}))
+            self.assertEqual(caught.exception.problems[0].field, field)
+            self.assertTrue(caught.exception.problems[0].allowed)
+
+    def test_own_outline_is_the_preset(self) -> None:
+        """The worked pan typed corner by corner holds the same and covers the same."""
+        own = {
+            "pan_shape": "outline",
+            "pan_outline": "0 mm, 0 mm\n0 mm, 90 mm\n220 mm, 90 mm\n220 mm, 0 mm\n520 mm, 0 mm",
+        }
+        _, preset = pan(shallow_depth="20 mm")
+        _, typed = pan(
+            **own
+            | {"pan_outline": "0 mm, 0 mm\n0 mm, 90 mm\n220 mm, 90 mm\n220 mm, 20 mm\n520 mm, 20 mm\n520 mm, 0 mm"}
+        )
+        self.close(typed.holds, preset.holds, rel=1e-12)
+        self.close(
+            model.covered(typed, UPRIGHT, 5e-3, -1.0, 0.0), model.covered(preset, UPRIGHT, 5e-3, -1.0, 0.0), abs=1e-4
+        )
+
+    def test_widths_by_station(self) -> None:
+        """A pan half as wide at one end holds three quarters."""
+        _, plain = pan(pan_shape="box")
+        _, tapered = pan(pan_shape="box", pan_widths="0 mm, 250 mm\n520 mm, 125 mm")
+        self.close(tapered.holds / plain.holds, 0.75, rel=1e-9)
+
+
+class Heat(NumbersCase):
+    def test_steady_temperature_by_hand(self) -> None:
+        """Sum of Q and UA T over sum of UA; with no other way out oil stands 45 K over the coolant at rated heat."""
+        raw = changed(OIL, duties=[{"id": "w", "kind": "work", "air_speed": "0 km/h", "ambient": "30 C"}])
+        context, facts = context_of(raw), facts_of(raw, "oil")
+        ways = model.ways_out(context, facts, pan_of(facts))
+        q = context.mean.heat_to_oil
+        expected = (q + ways.block * ways.coolant + ways.pan * ways.ambient) / (ways.block + ways.pan)
+        self.close(model.temperature(ways, q), expected, rel=1e-9)
+        self.close(q / ways.block, 45.0, rel=1e-6)
+        lone = (q + ways.block * ways.coolant) / ways.block
+        self.close(lone - ways.coolant, 45.0, rel=1e-6)
+
+    def test_heat_is_not_counted_twice(self) -> None:
+        """What goes to the coolant and what goes to the air make up the oil's heat, steady."""
+        raw = changed(
+            OIL,
+            duties=[{"id": "w", "kind": "work", "air_speed": "40 km/h", "ambient": "30 C"}],
+            oil__cooler="air",
+            oil__cooler_conductance="120 W/K",
+        )
+        context, facts = context_of(raw), facts_of(raw, "oil")
+        ways = model.ways_out(context, facts, pan_of(facts))
+        q = context.mean.heat_to_oil
+        share, back = model.hand_over(ways)
+        hot = model.temperature(ways, q)
+        air = (ways.pan + ways.air) * (hot - ways.ambient)
+        self.close(share * q - back + air, q, rel=1e-6)
+        self.close(share * q - back, (ways.block + ways.water) * (hot - ways.coolant), rel=1e-6)
+
+    def test_a_short_pull_does_not_reach_its_steady_heat(self) -> None:
+        fills = []
+        for length in ("5 s", "20 s", "120 s", "60 min"):
+            raw = changed(OIL, duties=[{"id": "p", "kind": "pull", "ambient": "35 C", "duration": length}])
+            fills.append(check_of(report(raw), "oil", "oil_temperature", "p")["fill"])
+        self.rising(fills)
+
+    def test_coolers(self) -> None:
+        duty = [{"id": "w", "kind": "work", "air_speed": "60 km/h", "ambient": "30 C"}]
+
+        def fill(**paths: object) -> tuple[float, float]:
+            found = report(changed(OIL, duties=duty, **paths))
+            return check_of(found, "oil", "oil_temperature", "w")["fill"], check_of(found, "cooling", "heat", "w")[
+                "fill"
+            ]
+
+        bare, air = fill(), fill(oil__cooler="air", oil__cooler_conductance="150 W/K")
+        water = fill(oil__cooler="water", oil__cooler_conductance="150 W/K")
+        self.assertLess(air[0], bare[0])
+        self.assertLess(water[0], bare[0])
+        self.assertLess(air[1], bare[1], "air takes heat off the radiator")
+        self.assertGreater(water[1], bare[1], "water brings it there")
+
+    def test_a_cooler_without_its_conductance_is_unknown(self) -> None:
+        block = report(changed(OIL, oil__cooler="air", oil__cooler_conductance=None))["systems"]["oil"]
+        self.assertEqual(block["unknown"][0]["missing"], ["oil.cooler_conductance"])
+
+    def test_a_cooler_nobody_spoke_of_is_unknown_where_it_matters(self) -> None:
+        """Hot without one: not called short, the need says what to look for. Cool without one: it holds."""
+        hard = changed(
+            OIL,
+            oil__cooler=None,
+            engine__rated_power="180 kW",
+            engine__aspiration="turbo",
+            duties=[{"id": "w", "kind": "work", "air_speed": "70 km/h", "ambient": "40 C"}],
+        )
+        block = report(hard)["systems"]["oil"]
+        self.assertIn(["oil.cooler"], [u["missing"] for u in block["unknown"]])
+        self.assertIn("oil_cooler_conductance", {n["quantity"] for n in block["need"]})
+        easy = report(
+            changed(OIL, oil__cooler=None, duties=[{"id": "m", "kind": "road", "speed": "90 km/h", "ambient": "20 C"}])
+        )
+        self.assertLess(check_of(easy, "oil", "oil_temperature", "m")["fill"], 1.0)
+
+    def test_the_needed_cooler_just_serves(self) -> None:
+        raw = changed(
+            OIL,
+            engine__rated_power="180 kW",
+            engine__aspiration="turbo",
+            duties=[{"id": "w", "kind": "work", "air_speed": "70 km/h", "ambient": "40 C"}],
+        )
+        needs = {n["quantity"]: n["value"] for n in report(raw)["systems"]["oil"]["need"]}
+        cooled = changed(raw, oil__cooler="air", oil__cooler_conductance=f"{needs['oil_cooler_conductance']} W/K")
+        self.close(check_of(report(cooled), "oil", "oil_temperature", "w")["fill"], 1.0, abs=1e-6)
+
+
+class Hydraulics(NumbersCase):
+    def test_one_reading_carries_over_speed_and_heat(self) -> None:
+        """Double speed doubles it to the relief; half the viscosity halves it."""
+        facts = facts_of(
+            changed(
+                OIL, oil__hot_pressure="200 kPa", oil__hot_pressure_speed="2000 rpm", oil__relief_pressure="450 kPa"
+            ),
+            "oil",
+        )
+        self.close(
+            model.gauge_pressure(facts, np.array([1000.0, 2000.0, 4000.0, 6000.0]), 373.15),
+            [100e3, 200e3, 400e3, 450e3],
+            rel=1e-9,
+        )
+        oil = oils.OILS["10w40"]
+        thin = (
+            oils.viscosity_walther(oil, 403.15)
+            * oils.density(403.15)
+            / (oils.viscosity_walther(oil, 373.15) * oils.density(373.15))
+        )
+        self.close(model.gauge_pressure(facts, 2000.0, 403.15), 200e3 * thin, rel=1e-9)
+
+    def test_schools_of_least_pressure(self) -> None:
+        """10 psi for each 1000 rpm is 70 kPa (common practice)."""
+        facts = facts_of(OIL, "oil")
+        self.close(model.least_pressure(facts, 3000.0, 6000.0), 210e3, rel=0.02)
+        maker = facts_of(changed(OIL, oil__pressure_school="maker", oil__least_pressure="300 kPa"), "oil")
+        self.close(model.least_pressure(maker, 6000.0, 6000.0), 300e3, rel=1e-9)
+
+    def test_cold_suction_against_hagen_poiseuille(self) -> None:
+        """Laminar at -10 degC: 128 mu L Q / (pi D^4) and 2.5 heads."""
+        facts = facts_of(OIL, "oil")
+        t, q = 263.15, 8e-5
+        mu = float(oils.viscosity_walther(oils.OILS["10w40"], t) * oils.density(t))
+        speed = q / (np.pi / 4 * 0.02**2)
+        expected = 128 * mu * 0.25 * q / (np.pi * 0.02**4) + 2.5 * 0.5 * float(oils.density(t)) * speed**2
+        self.close(model.suction_drop(facts, q, t), expected, rel=1e-3)
+
+    def test_pressure_is_judged_only_with_a_reading(self) -> None:
+        self.assertIn("pressure_not_judged", {n["code"] for n in report(OIL)["systems"]["oil"]["notices"]})
+        read = report(changed(OIL, oil__hot_pressure="3 bar", oil__hot_pressure_speed="3000 rpm"))
+        self.assertIn("oil_pressure", {c["id"] for c in read["systems"]["oil"]["checks"]})
+        self.assertEqual(row_of(read, "pressure", "load")["system"], "oil")
+
+
+class Needs(NumbersCase):
+    def test_the_needed_quantity_just_covers(self) -> None:
+        raw = changed(
+            OIL, duties=[{"id": "m", "kind": "road", "speed": "80 km/h", "braking": "0.4 g", "ambient": "20 C"}]
+        )
+        context, facts = context_of(raw), facts_of(raw, "oil")
+        wanted = need.needs(context, facts, pan_of(facts), model.ways_out(context, facts, pan_of(facts)))[0].value
+        again = changed(raw, oil__oil_quantity=f"{wanted * 1e3:.6f} L")
+        self.close(check_of(report(again), "oil", "pickup")["fill"], 1.0, abs=2e-3)
+
+
+class Instrument(NumbersCase):
+    def test_surface_and_rose(self) -> None:
+        context, facts = context_of(OIL), facts_of(OIL, "oil")
+        found = instrument(context, facts, {"duty": 0.0, "forward": -0.3, "left": 0.0})
+        self.close(found["head"], 0.039, abs=0.003)
+        self.close(found["rest_head"], 0.086, abs=0.002)
+        self.assertEqual(len(found["rose"]["covered"]), 72)
+        for options in ({"duty": 9.0}, {"forward": 8.0}):
+            with self.assertRaises(CoreError):
+                instrument(context, facts, options)
+        self.assertEqual(instrument(context, facts_of(changed(ROAD, oil={}), "oil"), {})["unknown"], ["oil.pan_shape"])
