@@ -24,6 +24,7 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "bench-hillclimb": ("/builds/chalk-hare", WIDE, "light"),
     "machine": ("/builds/quarry-mule/duties", WIDE, "light"),
     "engine": ("/builds/quarry-mule/engine", WIDE, "light"),
+    "oil": ("/builds/chalk-hare/oil", WIDE, "light"),
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "fuel": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),

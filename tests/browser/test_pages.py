@@ -10,7 +10,7 @@ from tests.browser.pages import AXE, PHONE, WIDE, BrowserCase
 from tests.support import ROOT
 
 DEMOS = ("quarry-mule", "dripping-well", "chalk-hare")
-STATIONS = ("", "/duties", "/engine", "/cooling", "/fuel", "/need")
+STATIONS = ("", "/duties", "/engine", "/oil", "/cooling", "/fuel", "/need")
 PAGES = ["/", "/new", *(f"/builds/{demo}{station}" for demo in DEMOS[:1] for station in STATIONS)]
 FIRST_PAGE_KILOBYTES = 400
 
@@ -69,7 +69,7 @@ class Pages(BrowserCase):
 
     def test_keys(self) -> None:
         page = self.go("/builds/quarry-mule")
-        for key, path in (("3", "cooling"), (".", "fuel"), (",", "cooling"), ("2", "engine"), ("0", "")):
+        for key, path in (("4", "cooling"), (".", "fuel"), (",", "cooling"), ("3", "oil"), ("2", "engine"), ("0", "")):
             page.keyboard.press(key)
             page.wait_for_url(f"**/builds/quarry-mule{'/' + path if path else ''}")
         page.keyboard.press("?")
@@ -121,6 +121,27 @@ class Pages(BrowserCase):
         for _ in range(10):
             slider.press("ArrowLeft")
         expect(given).not_to_have_text(before)
+
+    def test_the_oil_moves_with_the_acceleration(self) -> None:
+        """By keys and by dragging the point of the rose; the pan says what is left over the pickup."""
+        page = self.go("/builds/chalk-hare/oil")
+        pan = page.get_by_role("img", name=re.compile("Pan from the side"))
+        expect(pan).to_be_visible()
+        slider = page.get_by_role("slider", name="Acceleration along")
+        before = pan.get_attribute("aria-label") or ""
+        slider.focus()
+        for _ in range(8):
+            slider.press("ArrowRight")
+        expect(pan).not_to_have_attribute("aria-label", before)
+        rose = page.get_by_role("img", name=re.compile("Covered acceleration")).bounding_box()
+        assert rose is not None
+        middle = (rose["x"] + rose["width"] / 2, rose["y"] + rose["height"] / 2)
+        page.mouse.move(*middle)
+        page.mouse.down()
+        page.mouse.move(middle[0], middle[1] - 0.38 * rose["height"], steps=5)
+        page.mouse.up()
+        expect(page.get_by_text(re.compile(r"1\.[3-6]\d g braking")).first).to_be_visible()
+        expect(pan).to_have_attribute("aria-label", re.compile("draws air"))
 
     def test_need_sheet(self) -> None:
         page = self.go("/builds/quarry-mule/need")

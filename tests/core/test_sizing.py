@@ -240,7 +240,7 @@ class Headline(NumbersCase):
         raw = changed(demo_document("quarry-mule"), installation__depth_available="100 mm")
         found = report(raw)
         self.assertEqual(found["first_to_give"]["check"], "stack")
-        self.assertIn("Room for core and fan", found["headline"]["sentence"])
+        self.assertIn("Depth to the pulley", found["headline"]["sentence"])
 
     def test_then_a_load_that_is_short(self) -> None:
         found = report(demo_document("quarry-mule"))

@@ -15,6 +15,6 @@ describe('find', () => {
     expect(search([hit('Width')], '  ')).toEqual([])
   })
   it('knows where a section is edited', () => {
-    expect([stationOf('machine'), stationOf('installation'), stationOf('fuel')]).toEqual(['duties', 'cooling', 'fuel'])
+    expect([stationOf('machine'), stationOf('installation', 'Room'), stationOf('installation', 'Lie'), stationOf('fuel')]).toEqual(['duties', 'cooling', 'oil', 'fuel'])
   })
 })

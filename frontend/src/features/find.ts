@@ -7,8 +7,12 @@ export interface Hit {
   hash: string
 }
 
-/** Station on which a section of the sheet is edited. */
-export const stationOf = (section: string): string => ({ machine: 'duties', installation: 'cooling' })[section] ?? section
+/** Station on which a fact is edited, by its section of the sheet and its group. */
+export function stationOf(section: string, group = ''): string {
+  if (section === 'machine') return 'duties'
+  if (section === 'installation') return group === 'Room' ? 'cooling' : 'oil'
+  return section
+}
 
 /** Everything that can be found by name: facts, checks and steps of working. */
 export function index(words: Vocabulary, report: Report): Hit[] {
@@ -16,7 +20,7 @@ export function index(words: Vocabulary, report: Report): Hit[] {
   for (const section of Object.values(words.sections)) {
     if (section.id === 'duties') continue
     for (const field of section.fields) {
-      hits.push({ label: field.label, where: `${section.title} · ${field.group || 'fact'}`, station: stationOf(section.id), hash: `#${section.id}.${field.name}` })
+      hits.push({ label: field.label, where: `${section.title} · ${field.group || 'fact'}`, station: stationOf(section.id, field.group), hash: `#${section.id}.${field.name}` })
     }
   }
   for (const [id, block] of Object.entries(report.systems)) {

@@ -347,7 +347,7 @@ def _rows(
         for i, check in own:
             if check.scales is Scales.GATE:
                 entry = by_key[check.id, ""]
-                rows.append(_row(system, part, label, "gate", entry, reach_code="gate"))
+                rows.append(_row(system, part, check.name, "gate", entry, reach_code="gate"))
                 continue
             for d, case in enumerate(cases):
                 reach = found[system.id, i, d]

@@ -14,7 +14,7 @@ const guesses = computed(() =>
       const field = words.field(fact.path)
       const section = fact.path.split('.')[0] ?? ''
       if (!field || fact.path === 'wanted' || section === 'duties') return []
-      return [{ path: fact.path, label: `${words.words?.sections[section]?.title}: ${field.label.toLowerCase()}`, shown: fact.shown, station: stationOf(section), help: field.help }]
+      return [{ path: fact.path, label: `${words.words?.sections[section]?.title}: ${field.label.toLowerCase()}`, shown: fact.shown, station: stationOf(section, field.group), help: field.help }]
     }),
 )
 </script>

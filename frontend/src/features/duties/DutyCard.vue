@@ -12,12 +12,12 @@ const words = useVocabulary()
 const all = ref(false)
 const COMMON = ['name', 'ambient', 'duration']
 const BY_KIND: Record<string, string[]> = {
-  road: ['speed', 'grade', 'tow', 'air_conditioning'],
+  road: ['speed', 'grade', 'tow', 'air_conditioning', 'braking', 'cornering'],
   idle: ['air_conditioning'],
   pull: ['power_share', 'air_speed', 'start'],
-  run: ['power_share', 'air_speed', 'start'],
-  work: ['power_share', 'air_speed'],
-  boat: ['speed_share', 'boat_exponent'],
+  run: ['power_share', 'air_speed', 'start', 'braking', 'cornering', 'pulling'],
+  work: ['power_share', 'air_speed', 'heel'],
+  boat: ['speed_share', 'boat_exponent', 'heel'],
   typed: ['engine_power', 'engine_speed', 'air_speed'],
 }
 const fields = computed<Field[]>(() => {

@@ -15,7 +15,7 @@ from gauge_well.core.systems.fuel import checks, facts, model, need, pump, worki
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.typing import Array
 
-PARTS = {"pump": "Fuel pump", "injectors": "Injectors", "suction": "Suction side"}
+PARTS = {"pump": "Fuel pump", "injectors": "Injectors", "suction": "Fuel suction"}
 CAUTIONS = (
     Caution(
         "fuel_vapour",

@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import FactPanel from '../../shared/FactPanel.vue'
+import StationFrame from '../../shared/StationFrame.vue'
+import PanBench from './components/PanBench.vue'
+</script>
+
+<template>
+  <StationFrame system="oil">
+    <template #fitted="{ block }">
+      <FactPanel section="oil" :cautions="block?.cautions ?? []" />
+      <FactPanel section="installation" title="How it lies" :only="['Lie', 'Under the pan']" />
+    </template>
+    <template #instrument>
+      <PanBench />
+    </template>
+  </StationFrame>
+</template>

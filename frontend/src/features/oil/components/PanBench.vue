@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useInstrument } from '../../../shared/useInstrument'
+import { useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+import type { OilInstrument } from '../logic'
+import CoverRose from './CoverRose.vue'
+import TiltingPan from './TiltingPan.vue'
+
+/** The tilting pan beside its rose: drag the acceleration and the oil moves. */
+const build = useBuild()
+const words = useVocabulary()
+const duties = computed(() => build.report?.duties ?? [])
+const index = ref(0)
+const dragged = ref<{ forward: number; left: number } | null>(null)
+watch(duties, (all) => {
+  // The duty that asks most is the one to look at first.
+  const asks = all.map((d) => Math.max(build.build?.facts[`duties.${d.id}.braking`]?.si ?? 0, build.build?.facts[`duties.${d.id}.cornering`]?.si ?? 0))
+  index.value = Math.max(asks.indexOf(Math.max(...asks)), 0)
+}, { immediate: true })
+watch(index, () => (dragged.value = null))
+const options = computed(() => ({ duty: index.value, ...(dragged.value ?? {}) }))
+const { data } = useInstrument<OilInstrument>('oil', options)
+const move = (forward: number, left: number) => (dragged.value = { forward, left })
+const along = computed({ get: () => Math.round(100 * (data.value?.forward ?? 0)) / 100, set: (value: number) => move(value, data.value?.left ?? 0) })
+const across = computed({ get: () => Math.round(100 * (data.value?.left ?? 0)) / 100, set: (value: number) => move(data.value?.forward ?? 0, value) })
+const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none' : `${Math.abs(value).toFixed(2)} g ${value > 0 ? plus : minus}`)
+</script>
+
+<template>
+  <section class="card pad">
+    <div class="cardhead">
+      <h2 class="label">Oil in the pan: drag the acceleration</h2>
+      <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+    </div>
+    <template v-if="data && !data.unknown">
+      <div class="pair">
+        <TiltingPan :data="data" />
+        <CoverRose :data="data" @move="move" />
+      </div>
+      <div class="drag">
+        <span class="label">Along</span>
+        <input v-model.number="along" type="range" min="-1.5" max="1.5" step="0.05" aria-label="Acceleration along" :aria-valuetext="way(along, 'pulling away', 'braking')" />
+        <span class="figure">{{ way(along, 'pulling away', 'braking') }}</span>
+        <span class="label">Across</span>
+        <input v-model.number="across" type="range" min="-1.5" max="1.5" step="0.05" aria-label="Acceleration across" :aria-valuetext="way(across, 'turning left', 'turning right')" />
+        <span class="figure">{{ way(across, 'turning left', 'turning right') }}</span>
+      </div>
+      <p class="mute">{{ words.show(data.volume, 'volume') }} in the pan running, {{ words.show(data.rest_head, 'size') }} over the pickup at rest; the pan holds {{ words.show(data.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
+        <button v-if="dragged" class="textlink" type="button" @click="dragged = null">back to the duty's braking</button>
+      </p>
+    </template>
+    <p v-else class="mute empty">Give the pan's shape and size and where the pickup lies, to see whether it stays covered.</p>
+  </section>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+}
+.drag {
+  display: grid;
+  grid-template-columns: auto 1fr 128px;
+  gap: 2px 14px;
+  align-items: center;
+}
+.empty {
+  padding: 40px 0;
+}
+@media (max-width: 720px) {
+  .pair {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
