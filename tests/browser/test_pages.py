@@ -138,9 +138,9 @@ class Pages(BrowserCase):
         middle = (rose["x"] + rose["width"] / 2, rose["y"] + rose["height"] / 2)
         page.mouse.move(*middle)
         page.mouse.down()
-        page.mouse.move(middle[0], middle[1] - 0.38 * rose["height"], steps=5)
+        page.mouse.move(middle[0], middle[1] + 0.38 * rose["height"], steps=5)
         page.mouse.up()
-        expect(page.get_by_text(re.compile(r"1\.[3-6]\d g braking")).first).to_be_visible()
+        expect(page.get_by_text(re.compile(r"1\.[3-6]\d g pulling away")).first).to_be_visible()
         expect(pan).to_have_attribute("aria-label", re.compile("draws air"))
 
     def test_need_sheet(self) -> None:

@@ -2,6 +2,7 @@
 
 import threading
 
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import builds
 from gauge_well.services.builds import NotFound, Stale
 from gauge_well.sheet import SheetError
@@ -139,4 +140,4 @@ class Demos(DatabaseCase):
         cards = {c["id"]: c for c in builds.shelf(self.engine)}
         self.assertEqual(cards[NAMES[0]]["name"], "Mine now")
         self.assertNotIn(NAMES[1], cards)
-        self.assertEqual(set(cards[NAMES[0]]["wells"]), {"engine", "cooling", "fuel"})
+        self.assertEqual(set(cards[NAMES[0]]["wells"]), {"engine", *SYSTEMS})
