@@ -25,6 +25,8 @@ class Spec:
         Allowed SI range, ends included, for quantities.
     choices : mapping id -> label
     columns : kinds of the columns of a table.
+    words : mapping
+        What may be typed in words in a table's last column.
     part : str
         The fitted part the field belongs to; a part is never filled by rule.
     help : str
@@ -43,6 +45,7 @@ class Spec:
     group: str = ""
     help: str = ""
     count_field: str = ""
+    words: Mapping[str, float] | None = None
 
 
 def quantity(
@@ -79,9 +82,10 @@ def table(
     part: str = "",
     group: str = "",
     help: str = "",
+    words: Mapping[str, float] | None = None,
 ) -> Any:
     """Declare a table of rows; ``columns`` are (name, kind)."""
-    spec = Spec(label, "table", columns=columns, part=part, group=group, help=help)
+    spec = Spec(label, "table", columns=columns, part=part, group=group, help=help, words=words)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 

@@ -40,6 +40,9 @@ class InstallationFacts:
     ground_needed: Value | None = quantity("Clearance wanted", "height", 0.01, 1.0, group="Under the pan")
     pan_crossmember: Value | None = quantity("Pan to crossmember", "height", -0.2, 1.0, group="Under the pan")
     pan_steering: Value | None = quantity("Pan to steering", "height", -0.2, 1.0, group="Under the pan")
+    exhaust_ground: Value | None = quantity("Exhaust over the ground", "height", -0.2, 2.0, group="Round the exhaust")
+    exhaust_loom: Value | None = quantity("Exhaust to loom and hoses", "height", 0.0, 2.0, group="Round the exhaust")
+    exhaust_fuel: Value | None = quantity("Exhaust to fuel parts", "height", 0.0, 2.0, group="Round the exhaust")
 
 
 # Ground clearance wanted by kind of machine [m] (common practice).

@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core import headline
-from gauge_well.core.checks import Check, Scales, State, states_of
+from gauge_well.core.checks import Check, CheckClass, Scales, State, states_of
 from gauge_well.core.duty import model as duty_model
 from gauge_well.core.duty.facts import DutyFacts, MachineFacts
 from gauge_well.core.engine import facts as engine_facts
@@ -273,7 +273,9 @@ def _system_block(
     dicts = _check_dicts(checks, context)
     rows = _rows(system, checks, dicts, found, context, result)
     limits = {c["id"] + c["duty"]: c["fill"] for c in dicts if c["class"] == "limit"}
-    worst = max(dicts, key=lambda c: c["fill"], default=None)
+    # What only costs governs where there is no limit to.
+    binding = [c for c in dicts if c["class"] == "limit"] or dicts
+    worst = max(binding, key=lambda c: c["fill"], default=None)
     power_rows = [r for r in rows if r["kind"] == "power" and r["reach_code"] != "unknown"]
     reach = min((r["reach_w"] for r in power_rows if r["reach_w"] is not None), default=None)
     codes = {r["reach_code"] for r in power_rows}
@@ -341,7 +343,7 @@ def _rows(
     by_key = {(c["id"], c["duty"]): c for c in dicts}
     rows: list[dict[str, Any]] = []
     for part, label in system.parts.items():
-        own = [(i, c) for i, c in enumerate(checks) if c.part == part]
+        own = [(i, c) for i, c in enumerate(checks) if c.part == part and c.check_class is CheckClass.LIMIT]
         power: list[tuple[float, Check, int, Reach]] = []
         load: list[tuple[float, Check, int, Reach]] = []
         for i, check in own:

@@ -111,7 +111,11 @@ class _Reader:
                 "for instance " + (spec.help.split("`")[1] if "`" in spec.help else names),
             )
         values = []
-        for cell, (name, kind) in zip(cells, spec.columns, strict=True):
+        for i, (cell, (name, kind)) in enumerate(zip(cells, spec.columns, strict=True)):
+            word = cell.strip().lower()
+            if spec.words and i == len(spec.columns) - 1 and word in spec.words:
+                values.append(spec.words[word])
+                continue
             try:
                 reading = read(cell, kind, unit_for(kind, self.prefer).id)
             except ReadingError as error:

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import cooling, fuel, oil
+from gauge_well.core.systems import cooling, exhaust, fuel, oil
 from gauge_well.core.systems.base import System
 
-SYSTEMS: Mapping[str, System] = {s.id: s for s in (oil.SYSTEM, cooling.SYSTEM, fuel.SYSTEM)}
+SYSTEMS: Mapping[str, System] = {s.id: s for s in (oil.SYSTEM, exhaust.SYSTEM, cooling.SYSTEM, fuel.SYSTEM)}
 
 # Part of the product, not worked out yet: said in every report, so that silence never reads as fine.
-NOT_BUILT = ("Exhaust", "Air", "Electrics", "Fit", "Controls")
+NOT_BUILT = ("Air", "Electrics", "Fit", "Controls")

@@ -1,0 +1,99 @@
+"""Exhaust: back pressure, temperature, clearance, pipe by pipe from flange to tip."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.duty.facts import MachineFacts
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.systems.base import Caution, Context, Result, System, gives_nothing
+from gauge_well.core.systems.exhaust import checks, facts, model, need, working
+from gauge_well.core.systems.exhaust.instrument import instrument
+from gauge_well.core.typing import Array
+
+PARTS = {"pipe": "Exhaust pipe", "room": "Room round the exhaust"}
+CAUTIONS = (
+    Caution(
+        "carbon_monoxide",
+        "Pipe",
+        "Exhaust gas kills without a smell. Run the engine outdoors; mend every leak ahead of and under the cabin.",
+    ),
+    Caution(
+        "hot_pipe",
+        "Heat",
+        "Pipes stay hot for half an hour. Keep looms, hoses and fuel away by the gaps given, or shield them.",
+    ),
+    Caution("noise_and_emission", "Limit", "Local rules decide on noise, catalysts and type approval."),
+)
+
+
+def applies(machine: MachineFacts) -> str | None:
+    """Why the exhaust is not judged here, or None."""
+    if machine.kind == "boat":
+        return "wet exhausts are not worked out yet"
+    return None
+
+
+def solve(context: Context, given: facts.ExhaustFacts) -> Result:
+    """Solve the exhaust for the context's duties; a missing pipe leaves its check unknown."""
+    gates: list[Check] = checks.room_checks(context, given)
+    needs = need.needs(context, given)
+    try:
+        segments = model.segments_of(given)
+    except MissingFact as error:
+        names = ("pipe_diameter", "pipe_length")
+        missing = tuple(f"exhaust.{n}" for n in names if getattr(given, n) is None) or (error.field,)
+        return Result(
+            checks=lambda mean, peak: gates,
+            unknown=[Unknown("back_pressure", "Back pressure", "pipe", missing)],
+            figures={},
+            needs=needs,
+            notices=[],
+            working=lambda index: [],
+        )
+    base = model.march(context, given, segments, context.peak)
+
+    def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
+        found = base if peak is context.peak else model.march(context, given, segments, peak)
+        return [checks.pressure_check(context, given, found, peak), *gates]
+
+    figures: dict[str, Array] = {
+        "exhaust_back_pressure_pa": base.back_pressure,
+        "exhaust_velocity_max_m_s": base.speed,
+        "exhaust_mach_max": base.mach,
+        "exhaust_tip_k": base.tip,
+        "pipe_surface_max_k": base.surface,
+        "exhaust_power_loss_w": model.power_cost(context, base.back_pressure, context.peak.power),
+        "primary_length_m": model.primary_length(context.engine.rated_speed),
+    }
+    if context.installation.exhaust_ground is not None:
+        figures["ground_clearance_m"] = np.asarray(context.installation.exhaust_ground, dtype=float)
+    return Result(
+        checks=judge,
+        unknown=[],
+        figures=figures,
+        needs=needs,
+        notices=list(checks.notices(context, given, base)),
+        working=lambda index: working.steps(context, given, base, index),
+    )
+
+
+SYSTEM: System = System(
+    id="exhaust",
+    title="Exhaust",
+    facts=facts.ExhaustFacts,
+    fill=facts.fill,
+    parts=PARTS,
+    applies=applies,
+    refuse=facts.refuse,
+    solve=solve,
+    cautions=CAUTIONS,
+    gives=gives_nothing,
+    instrument=instrument,
+)
+
+__all__ = ["SYSTEM"]

@@ -1,0 +1,115 @@
+"""The exhaust's demands against its capacities."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fill
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.exhaust import model
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.model import Marched
+from gauge_well.core.typing import as_array
+from gauge_well.core.validity import Notice
+
+# Gaps kept [m]: bare, shielded (common practice).
+TO_LOOM = {False: 0.075, True: 0.025}
+TO_FUEL = 0.100
+MACH_SAID = 0.3
+
+
+def pressure_check(context: Context, facts: ExhaustFacts, found: Marched, op: Operation) -> Check:
+    """Back pressure at the flange against what the engine tolerates; what it costs is said."""
+    limit, harmful = model.tolerated(context, facts)
+    cost = model.power_cost(context, found.back_pressure, op.power)
+    count = len(context.duties.cases)
+    back, lost = duty_values(found.back_pressure, count), duty_values(cost, count)
+    word = "is allowed" if harmful else "is usual at most"
+    return Check(
+        "back_pressure",
+        "Back pressure",
+        "pipe",
+        CheckClass.LIMIT if harmful else CheckClass.COST,
+        None,
+        "pressure_difference",
+        found.back_pressure,
+        limit,
+        ratio_fill(np.maximum(found.back_pressure, 0.0), limit),
+        sentences=tuple(
+            Sentence(
+                "{back} at the flange; {limit} " + word + ". It costs about {cost}.",
+                {
+                    "back": (back[i], "pressure_difference"),
+                    "limit": (limit, "pressure_difference"),
+                    "cost": (lost[i], "power"),
+                },
+            )
+            for i in range(count)
+        ),
+    )
+
+
+def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
+    """Measured gaps round the pipe against what is kept."""
+    lie, shielded = context.installation, facts.shielded == "yes"
+    found = []
+    for id, name, gap, kept in (
+        ("pipe_ground", "Exhaust over the ground", lie.exhaust_ground, lie.ground_needed),
+        ("pipe_loom", "Exhaust to loom and hoses", lie.exhaust_loom, TO_LOOM[shielded]),
+        ("pipe_fuel", "Exhaust to fuel parts", lie.exhaust_fuel, TO_FUEL),
+    ):
+        if gap is None or kept is None:
+            continue
+        actual, wanted = float(np.max(as_array(gap))), float(np.max(as_array(kept)))
+        sentence = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
+        found.append(
+            Check(
+                id,
+                name,
+                "room",
+                CheckClass.LIMIT,
+                Scales.GATE,
+                "height",
+                wanted,
+                actual,
+                gap_fill(actual, wanted),
+                sentences=(sentence,),
+                danger=id == "pipe_fuel",
+            )
+        )
+    return found
+
+
+def notices(context: Context, facts: ExhaustFacts, found: Marched) -> Sequence[Notice]:
+    """Choking, fast gas, and what back pressure costs."""
+    said: list[Notice] = []
+    cases = context.duties.cases
+    count = len(cases)
+    mach = duty_values(found.mach, count)
+    i = int(np.argmax(mach))
+    if bool(np.any(found.choked)) or mach[i] >= 0.999:
+        said.append(
+            Notice(
+                "choked",
+                Sentence("The gas chokes in the pipe: no more flows at that power."),
+                "exhaust.pipe_diameter",
+                cases[i].id,
+            )
+        )
+    elif mach[i] > MACH_SAID:
+        said.append(
+            Notice(
+                "mach",
+                Sentence(
+                    "Gas runs at Mach {m} on {duty}; above 0.3 losses climb fast.",
+                    {"m": f"{mach[i]:.2f}", "duty": cases[i].name.lower()},
+                ),
+                "exhaust.pipe_diameter",
+                cases[i].id,
+            )
+        )
+    return said

@@ -1,0 +1,119 @@
+"""What the exhaust needs to know, and its defaults by rule."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.errors import CoreError
+from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table
+from gauge_well.core.typing import Value
+
+LAYOUTS: Mapping[str, str] = {
+    "single": "one pipe all the way",
+    "merged": "two pipes into one",
+    "twin": "two pipes all the way",
+}
+# Loss factors K on the pipe's own dynamic head (common practice).
+LOSSES: Mapping[str, float] = {
+    "pipe": 0.0,
+    "flex": 0.3,
+    "straight": 1.0,
+    "catalyst": 3.5,
+    "chambered": 4.0,
+    "reversed": 7.0,
+}
+SILENCERS: Mapping[str, tuple[str, float]] = {
+    "none": ("none", 0.0),
+    "straight": ("straight-through", LOSSES["straight"]),
+    "chambered": ("louvred or chambered", LOSSES["chambered"]),
+    "reversed": ("reversed flow", LOSSES["reversed"]),
+}
+# Back pressure an engine tolerates [Pa]: (spark, boosted) (common practice; the maker's figure rules).
+TOLERATED: Mapping[tuple[bool, bool], float] = {
+    (True, False): 20e3,
+    (True, True): 10e3,
+    (False, False): 10e3,
+    (False, True): 7.5e3,
+}
+BEND_LEAST = 0.6  # of the outside diameter: tighter, the inside of the bend folds
+# Outside diameters sold [m] (common practice).
+TUBES = np.array([35, 38.1, 42.4, 44.5, 50.8, 55, 57, 63.5, 70, 76.2, 88.9, 101.6, 114.3, 127, 152.4]) * 1e-3
+WALL = 0.0015
+
+
+@dataclass(frozen=True)
+class ExhaustFacts:
+    """Pipes from flange (turbine outlet) to tip. SI; diameters are outside, as tube is sold."""
+
+    layout: str | None = choice("Layout", LAYOUTS, group="Pipe")
+    pipe_diameter: Value | None = quantity("Tube, outside", "length", 0.012, 0.4, part="pipe", group="Pipe")
+    pipe_length: Value | None = quantity("Whole length", "length", 0.05, 30.0, part="pipe", group="Pipe")
+    bends: Value | None = quantity(
+        "Bends, all together", "angle", 0.0, 40.0, group="Pipe", help="Sum of their angles: four right angles are 360."
+    )
+    bend_ratio: Value | None = quantity("Bend radius over diameter", "ratio", 0.1, 12.0, group="Pipe")
+    silencer: str | None = choice("Silencer", {k: v[0] for k, v in SILENCERS.items()}, group="Pipe")
+    catalyst: str | None = choice("Catalyst or filter", YES_NO, group="Pipe")
+    pipes: tuple[tuple[float, ...], ...] | None = table(
+        "Piece by piece",
+        (("outside", "length"), ("length", "length"), ("bends", "angle"), ("part", "ratio")),
+        group="Pipe",
+        words=LOSSES,
+        help="From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, "
+        "catalyst, chambered, reversed, or a loss factor.",
+    )
+    merge_after: Value | None = quantity("Pieces before the merge", "count", 1, 30, group="Pipe")
+    lagged: Value | None = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat")
+    wall: Value | None = quantity("Wall", "length", 0.0005, 0.008, group="Heat")
+    roughness: Value | None = quantity("Roughness inside", "length", 1e-6, 1e-3, group="Heat")
+    tolerated: Value | None = quantity(
+        "Back pressure allowed", "pressure_difference", 500.0, 1e5, group="Limit", help="The engine maker's figure."
+    )
+    shielded: str | None = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
+
+
+def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
+    """Defaults for what has one; the pipe itself has none."""
+    rules: dict[str, Rule] = {}
+
+    def rule(name: str, value: Any, note: str, source: str = "common practice") -> None:
+        if given.get(name) is None:
+            rules[name] = Rule(value, note, source)
+
+    rule("layout", "single", "one pipe")
+    rule("bends", 2.0 * np.pi, "four right angles")
+    rule("bend_ratio", 1.5, "a usual mandrel bend")
+    rule("silencer", "chambered", "a usual silencer")
+    rule("catalyst", "no", "none stated")
+    rule("merge_after", 1.0, "after the first piece")
+    rule("lagged", 0.0, "bare")
+    rule("wall", WALL, "1.5 mm tube")
+    rule("roughness", 45e-6, "steel tube", "crane410")
+    rule("shielded", "no", "none stated")
+    return rules
+
+
+def refuse(facts: ExhaustFacts) -> None:
+    """Raise :class:`CoreError` for a bend tighter than its tube or a tube thinner than its walls."""
+    ratio = facts.bend_ratio
+    if ratio is not None and np.any(np.asarray(ratio) < BEND_LEAST):
+        raise CoreError(
+            "bend_too_tight",
+            "exhaust.bend_ratio",
+            ratio,
+            f"{BEND_LEAST:g} diameters or more",
+            "A bend of that radius is tighter than its tube.",
+        )
+    for row in facts.pipes or ():
+        if row[0] <= 2.0 * float(np.max(np.asarray(facts.wall if facts.wall is not None else WALL))):
+            raise CoreError(
+                "no_bore",
+                "exhaust.pipes",
+                row[0],
+                "wider than both its walls",
+                "A piece has no bore left inside its walls.",
+            )

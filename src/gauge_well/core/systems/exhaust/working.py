@@ -1,0 +1,84 @@
+"""The working of one duty's exhaust, piece by piece."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from gauge_well.core.media import air
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.exhaust import model
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.model import Marched
+from gauge_well.core.working import Step, Working
+
+
+def steps(context: Context, facts: ExhaustFacts, found: Marched | None, index: int) -> list[Step]:
+    """Gas, each piece's loss from tip to flange, the sum, what it costs."""
+    if found is None:
+        return []
+    w = Working(index)
+    op = context.peak
+    w.add(
+        "m_ex",
+        "Gas",
+        "m_f + m_a",
+        op.exhaust_mass_flow,
+        "mass_flow_s",
+        {"m_f": op.fuel_mass_flow, "m_a": op.air_mass_flow},
+        "arithmetic",
+    )
+    w.add(
+        "T_0",
+        "Gas at the flange",
+        "T_0",
+        op.after_turbine_temperature,
+        "temperature",
+        {"T_0": op.after_turbine_temperature},
+        "engine, after the turbine where there is one",
+    )
+    for i, piece in reversed(list(enumerate(found.pieces))):
+        s, p = piece.segment, piece.pressure
+        g = piece.mass_flow / (np.pi / 4.0 * np.asarray(s.bore) ** 2)
+        down, up = piece.downstream / (air.R_AIR * piece.cool), p.upstream / (air.R_AIR * piece.warm)
+        w.add(
+            f"dp_{i + 1}",
+            f"Piece {i + 1}: pressure lost",
+            "p_up - p_down - ((f * L / D + K) * G ** 2 / (2 * rho) + G ** 2 * (1 / rho_d - 1 / rho_u))",
+            p.upstream - piece.downstream,
+            "pressure_difference",
+            {
+                "p_up": p.upstream,
+                "p_down": piece.downstream,
+                "f": p.friction,
+                "L": s.length,
+                "D": s.bore,
+                "K": s.loss,
+                "G": g,
+                "rho": p.density,
+                "rho_d": down,
+                "rho_u": up,
+            },
+            "churchill1977; crane410; momentum balance",
+            solved=True,
+            scale=np.maximum(np.abs(p.upstream - piece.downstream), 100.0),
+        )
+    w.add(
+        "p_back",
+        "Back pressure",
+        "p_flange - p_air",
+        found.back_pressure,
+        "pressure_difference",
+        {"p_flange": found.pieces[0].pressure.upstream, "p_air": context.duties.column("pressure")},
+        "arithmetic",
+    )
+    limit, _ = model.tolerated(context, facts)
+    w.add(
+        "fill",
+        "Against what is tolerated",
+        "maximum(p_back, 0) / p_max",
+        np.maximum(found.back_pressure, 0.0) / limit,
+        "share",
+        {"p_back": found.back_pressure, "p_max": limit},
+        "common practice",
+    )
+    return w.steps

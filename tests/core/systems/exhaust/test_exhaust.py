@@ -1,0 +1,208 @@
+"""The exhaust as a whole: the trade's figures, layouts, limits and costs, faults named."""
+
+import itertools
+
+import numpy as np
+
+from gauge_well.core.systems.exhaust import model
+from gauge_well.core.systems.exhaust.instrument import instrument
+from gauge_well.sheet import SheetError
+from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
+
+EIGHT = changed(
+    ROAD,
+    engine={
+        "fuel": "petrol",
+        "aspiration": "natural",
+        "displacement": "5 L",
+        "cylinders": "8",
+        "rated_power": "224 kW",
+        "rated_speed": "5500 rpm",
+    },
+    duties=[{"id": "p", "kind": "pull", "ambient": "30 C"}],
+)
+
+
+def back(raw: dict) -> float:
+    return float(report(raw)["systems"]["exhaust"]["figures"]["p"]["exhaust_back_pressure_pa"])
+
+
+def four_metres(bore_mm: float, layout: str, silencer: float) -> dict:
+    """4 m, four right angles, one silencer; bore plus 1.5 mm walls."""
+    tube = f"{bore_mm + 3} mm"
+    rows = f"{tube}, 1.5 m, 180 deg, pipe\n{tube}, 1 m, 90 deg, pipe\n{tube}, 1.5 m, 90 deg, {silencer}"
+    return changed(EIGHT, exhaust={"layout": layout, "pipes": rows})
+
+
+class Trade(NumbersCase):
+    def test_worked_eight(self) -> None:
+        """224 kW V8, 4 m, 4 bends, silencer K 3 to 6: single 63.5 mm 50 to 70 kPa, single 76 24 to 36, twin 63.5
+        13 to 20 (common practice; ends 8 % soft)."""
+        for bore, layout, low, high in ((63.5, "single", 50, 70), (76.0, "single", 24, 36), (63.5, "twin", 13, 20)):
+            found = [back(four_metres(bore, layout, k)) / 1e3 for k in (3, 6)]
+            self.between(found, 0.92 * low, 1.08 * high, f"{bore} {layout}")
+
+    def test_primary_length(self) -> None:
+        """About 0.98 m at 6000 rev/min: 588 m/s times 120 over 12 times 6000 (common practice)."""
+        self.close(model.primary_length(6000.0), 0.98, abs=0.01)
+
+    def test_power_lost(self) -> None:
+        """1.5 % for each 10 kPa without boost (common practice)."""
+        context = context_of(EIGHT)
+        self.close(model.power_cost(context, np.asarray(20e3), np.asarray(224e3)), 0.03 * 224e3, rel=1e-9)
+
+
+class Shape(NumbersCase):
+    def test_merged_lies_between_twin_and_single(self) -> None:
+        single, merged, twin = (back(four_metres(63.5, layout, 3)) for layout in ("single", "merged", "twin"))
+        self.assertTrue(twin < merged < single, f"{twin} {merged} {single}")
+
+    def test_words_are_loss_factors(self) -> None:
+        rows = "66.5 mm, 1.5 m, 180 deg, {0}\n66.5 mm, 2.5 m, 180 deg, pipe"
+        named, plain = (back(changed(EIGHT, exhaust={"pipes": rows.format(k)})) for k in ("chambered", "4"))
+        self.close(named, plain, rel=1e-9)
+        with self.assertRaises(SheetError):
+            report(changed(EIGHT, exhaust={"pipes": rows.format("trumpet")}))
+
+    def test_whole_pipe_is_four_pieces(self) -> None:
+        whole = {"pipe_diameter": "66.5 mm", "pipe_length": "4 m", "silencer": "chambered"}
+        pieces = "\n".join(
+            f"66.5 mm, {0.3 * 4 if i != 1 else 0.4} m, {108 if i != 1 else 36} deg, {k}"
+            for i, k in enumerate(("pipe", "pipe", "pipe", "chambered"))
+        )
+        self.close(back(changed(EIGHT, exhaust=whole)), back(changed(EIGHT, exhaust={"pipes": pieces})), rel=1e-6)
+
+    def test_every_influence(self) -> None:
+        base = {"pipe_diameter": "76.2 mm", "pipe_length": "4 m"}
+
+        def with_(**more: str) -> float:
+            return back(changed(EIGHT, exhaust=base | more))
+
+        self.falling([with_(pipe_diameter=d) for d in ("57 mm", "63.5 mm", "76.2 mm", "88.9 mm")])
+        self.rising([with_(pipe_length=x) for x in ("1 m", "3 m", "6 m")])
+        self.rising([with_(silencer=s) for s in ("none", "straight", "chambered", "reversed")])
+        self.assertGreater(with_(catalyst="yes"), with_())
+        self.assertGreater(with_(bend_ratio="1"), with_(bend_ratio="2"))
+
+    def test_wrapping_the_front_keeps_the_gas_hot(self) -> None:
+        rows = "66.5 mm, 1 m, 90 deg, pipe\n66.5 mm, 3 m, 180 deg, pipe"
+        bare, wrapped = (
+            report(changed(EIGHT, exhaust={"pipes": rows, "lagged": n}))["systems"]["exhaust"]["figures"]["p"]
+            for n in ("0", "1")
+        )
+        self.assertGreater(wrapped["exhaust_tip_k"], bare["exhaust_tip_k"])
+
+
+class Verdict(NumbersCase):
+    NARROW = {"pipe_diameter": "50.8 mm", "pipe_length": "4 m"}
+
+    def test_unboosted_petrol_only_pays(self) -> None:
+        """Over the usual most is a cost, not a limit: the state holds, the power lost is said."""
+        found = report(changed(EIGHT, exhaust=self.NARROW))
+        check = check_of(found, "exhaust", "back_pressure", "p")
+        self.assertGreater(check["fill"], 1.0)
+        self.assertEqual((check["class"], found["systems"]["exhaust"]["state"]), ("cost", "holds"))
+        self.assertIn("costs about", check["sentence"])
+        self.assertNotIn("pipe", {r["part"] for r in found["rows"] if r["system"] == "exhaust"})
+
+    def test_makers_figure_is_a_limit(self) -> None:
+        found = report(changed(EIGHT, exhaust=self.NARROW | {"tolerated": "25 kPa"}))
+        self.assertEqual(found["systems"]["exhaust"]["state"], "short")
+        self.assertEqual(row_of(found, "pipe", "power")["reach_code"], "value")
+
+    def test_turbo_diesel_tolerates_little(self) -> None:
+        """5 to 7.5 kPa unless the maker says (common practice)."""
+        raw = changed(
+            EIGHT,
+            engine={
+                "fuel": "diesel",
+                "aspiration": "turbo",
+                "displacement": "3 L",
+                "rated_power": "130 kW",
+                "rated_speed": "3800 rpm",
+            },
+            exhaust=self.NARROW,
+        )
+        check = check_of(report(raw), "exhaust", "back_pressure", "p")
+        self.close(check["capacity"], 7.5e3)
+        self.assertEqual(check["class"], "limit")
+
+    def test_reach_is_not_wanted_over_fill(self) -> None:
+        """Drop goes with the square of flow: reach falls near the root of the fill, not with it."""
+        found = report(changed(EIGHT, exhaust=self.NARROW | {"tolerated": "25 kPa"}))
+        row = row_of(found, "pipe", "power")
+        self.close(row["reach_w"] / found["wanted_w"], row["fill"] ** -0.5, rel=0.12)
+
+    def test_room(self) -> None:
+        raw = changed(
+            EIGHT, exhaust=self.NARROW, installation__exhaust_loom="50 mm", installation__exhaust_fuel="60 mm"
+        )
+        self.close(check_of(report(raw), "exhaust", "pipe_loom")["fill"], 2 - 50 / 75, abs=1e-9)
+        self.assertTrue(check_of(report(raw), "exhaust", "pipe_fuel")["danger"])
+        shielded = changed(raw, exhaust__shielded="yes")
+        self.close(check_of(report(shielded), "exhaust", "pipe_loom")["fill"], 0.0)
+
+    def test_missing_pipe(self) -> None:
+        block = report(changed(EIGHT, exhaust={}))["systems"]["exhaust"]
+        self.assertEqual(block["unknown"][0]["missing"], ["exhaust.pipe_diameter", "exhaust.pipe_length"])
+        self.assertIn("exhaust_tube", {n["quantity"] for n in block["need"]})
+
+    def test_faults_are_named(self) -> None:
+        for field, paths in (
+            ("exhaust.bend_ratio", {"bend_ratio": "0.4"}),
+            ("exhaust.pipes", {"pipes": "2.5 mm, 1 m, 0 deg, pipe"}),
+        ):
+            with self.assertRaises(SheetError) as caught:
+                report(changed(EIGHT, exhaust=self.NARROW | paths))
+            self.assertEqual(caught.exception.problems[0].field, field)
+
+    def test_choked_flow_is_said_and_finite(self) -> None:
+        found = report(changed(EIGHT, exhaust={"pipe_diameter": "28 mm", "pipe_length": "1 m", "silencer": "none"}))
+        block = found["systems"]["exhaust"]
+        self.assertIn("choked", {n["code"] for n in block["notices"]})
+        self.assertEqual(check_of(found, "exhaust", "back_pressure", "p")["fill"], 9.99)
+        self.assertEqual(found["systems"]["fuel"]["title"], "Fuel")
+
+    def test_boats_wait(self) -> None:
+        found = report(changed(ROAD, machine={"kind": "boat"}, duties=[{"id": "d", "kind": "boat"}]))
+        self.assertIn({"system": "Exhaust", "why": "wet exhausts are not worked out yet"}, found["not_judged"])
+
+
+class Needs(NumbersCase):
+    def test_the_needed_tube_serves_and_the_next_smaller_does_not(self) -> None:
+        base = {"pipe_length": "4 m", "tolerated": "20 kPa"}
+        needs = {n["quantity"]: n["value"] for n in report(changed(EIGHT, exhaust=base))["systems"]["exhaust"]["need"]}
+        from gauge_well.core.systems.exhaust.facts import TUBES
+
+        i = int(np.argmin(np.abs(TUBES - needs["exhaust_tube"])))
+        fills = [
+            check_of(
+                report(changed(EIGHT, exhaust=base | {"pipe_diameter": f"{1e3 * TUBES[k]:.4f} mm"})),
+                "exhaust",
+                "back_pressure",
+                "p",
+            )["fill"]
+            for k in (i, i - 1)
+        ]
+        self.assertTrue(fills[0] <= 1.0 < fills[1], str(fills))
+
+    def test_rule_beside_it(self) -> None:
+        """2.2 cfm a hp through 115 cfm a square inch: 224 kW (300.4 hp) asks 5.75 square inches, 68.7 mm bore."""
+        needs = {n["quantity"]: n["value"] for n in report(EIGHT)["systems"]["exhaust"]["need"]}
+        self.close(needs["exhaust_tube_by_rule"], 0.0687 + 0.003, abs=5e-4)
+
+
+class Instrument(NumbersCase):
+    def test_profile_runs_down_to_the_air(self) -> None:
+        raw = four_metres(63.5, "single", 3)
+        found = instrument(context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0})
+        pieces = found["pieces"]
+        self.close(pieces[0]["up"], found["back_pressure"], rel=1e-9)
+        self.close(pieces[-1]["down"], 0.0, abs=1e-6)
+        for a, b in itertools.pairwise(pieces):
+            self.close([a["down"], a["cool"], a["to"]], [b["up"], b["warm"], b["from"]], rel=1e-9)
+        wider = instrument(context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0, "bore_scale": 1.2})
+        self.assertLess(wider["back_pressure"], 0.6 * found["back_pressure"])
+        self.assertEqual(
+            instrument(context_of(EIGHT), facts_of(EIGHT, "exhaust"), {})["unknown"], ["exhaust.pipe_diameter"]
+        )
