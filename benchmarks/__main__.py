@@ -5,7 +5,7 @@ from __future__ import annotations
 import os
 import platform
 
-from benchmarks.core import builds, core_points
+from benchmarks.core import builds, core_points, geometry
 from benchmarks.timing import table
 from benchmarks.web import size_over_http
 
@@ -13,7 +13,7 @@ from benchmarks.web import size_over_http
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
-    print(table([*builds(), *core_points(), *size_over_http()]))
+    print(table([*builds(), *core_points(), *geometry(), *size_over_http()]))
 
 
 if __name__ == "__main__":

@@ -13,6 +13,9 @@ from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.media import air, coolant
+from gauge_well.core.systems.exhaust import model as exhaust
+from gauge_well.core.systems.oil import model as oil
+from gauge_well.core.systems.oil.pan import pan_of
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import NAMES, demo
@@ -31,6 +34,31 @@ def builds() -> list[Line]:
         lines.append(median(f"whole build {name}, {duties} duties, core", lambda c=case: sizing.size(c), target=0.030))
         lines.append(median(f"whole build {name}, document to report", lambda d=document: size_document(d)))
     return lines
+
+
+def geometry() -> list[Line]:
+    """The oil's rose and a long twin exhaust."""
+    document = demo("chalk-hare")
+    case = resolve(load(document)).case
+    context, _ = sizing.make_context(case)
+    pan, rotation = pan_of(case.systems["oil"]), oil.rotation_of(context)
+    angle = np.linspace(0.0, 2.0 * np.pi, 72, endpoint=False)
+    quantities = np.array([3e-3, 4e-3, 5e-3])[:, None]
+    rows = "\n".join(f"63.5 mm, 350 mm, 30 deg, {0.5 if i % 4 else 'straight'}" for i in range(12))
+    twin = resolve(load(document | {"exhaust": {"layout": "twin", "pipes": rows}})).case.systems["exhaust"]
+    segments = exhaust.segments_of(twin)
+    return [
+        median(
+            "rose of 72 directions, three quantities",
+            lambda: oil.covered(pan, rotation, quantities, np.cos(angle), np.sin(angle)),
+            target=0.100,
+        ),
+        median(
+            "12-piece twin exhaust, 3 duties",
+            lambda: exhaust.march(context, twin, segments, context.peak),
+            target=0.015,
+        ),
+    ]
 
 
 def core_points() -> list[Line]:

@@ -52,6 +52,7 @@ ROAD: dict[str, Any] = {
         "cooler": "air",
         "cooler_conductance": "40 W/K",
     },
+    "exhaust": {"pipe_diameter": "63.5 mm", "pipe_length": "4 m"},
     "cooling": {
         "core_width": "600 mm",
         "core_height": "400 mm",

@@ -10,7 +10,7 @@ from tests.browser.pages import AXE, PHONE, WIDE, BrowserCase
 from tests.support import ROOT
 
 DEMOS = ("quarry-mule", "dripping-well", "chalk-hare")
-STATIONS = ("", "/duties", "/engine", "/oil", "/cooling", "/fuel", "/need")
+STATIONS = ("", "/duties", "/engine", "/oil", "/exhaust", "/cooling", "/fuel", "/need")
 PAGES = ["/", "/new", *(f"/builds/{demo}{station}" for demo in DEMOS[:1] for station in STATIONS)]
 FIRST_PAGE_KILOBYTES = 400
 
@@ -69,7 +69,8 @@ class Pages(BrowserCase):
 
     def test_keys(self) -> None:
         page = self.go("/builds/quarry-mule")
-        for key, path in (("4", "cooling"), (".", "fuel"), (",", "cooling"), ("3", "oil"), ("2", "engine"), ("0", "")):
+        stations = (("5", "cooling"), (".", "fuel"), (",", "cooling"), ("4", "exhaust"), ("3", "oil"), ("2", "engine"))
+        for key, path in (*stations, ("0", "")):
             page.keyboard.press(key)
             page.wait_for_url(f"**/builds/quarry-mule{'/' + path if path else ''}")
         page.keyboard.press("?")
@@ -142,6 +143,18 @@ class Pages(BrowserCase):
         page.mouse.up()
         expect(page.get_by_text(re.compile(r"1\.[3-6]\d g pulling away")).first).to_be_visible()
         expect(pan).to_have_attribute("aria-label", re.compile("draws air"))
+
+    def test_the_profile_moves_with_the_bore(self) -> None:
+        page = self.go("/builds/quarry-mule/exhaust")
+        pipe = page.get_by_role("img", name=re.compile("Exhaust from flange to tip"))
+        before = pipe.get_attribute("aria-label") or ""
+        slider = page.get_by_role("slider", name="All bores")
+        slider.focus()
+        for _ in range(15):
+            slider.press("ArrowRight")
+        expect(pipe).not_to_have_attribute("aria-label", before)
+        self.type_fact("exhaust.tolerated", "30 kPa")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Exhaust runs")
 
     def test_need_sheet(self) -> None:
         page = self.go("/builds/quarry-mule/need")

@@ -184,7 +184,7 @@ class WholeStart(unittest.TestCase):
         url = database.make(name)
         self.addCleanup(database.drop, name)
         process = self.start({"DATABASE_URL": url})
-        self.assertEqual(len(self.ask("/api/builds")["builds"]), 3)
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), 4)
         self.assertEqual(self.stop(process), 0)
         self.assertFalse(self.folder.exists())
 
@@ -200,7 +200,7 @@ class WholeStart(unittest.TestCase):
 
     def test_start_keep_and_stop(self) -> None:
         process = self.start()
-        self.assertEqual(len(self.ask("/api/builds")["builds"]), 3)
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), 4)
         self.ask("/api/builds/chalk-hare", "DELETE")
         with urllib.request.urlopen(f"http://127.0.0.1:{self.port}/builds/quarry-mule", timeout=20) as page:
             self.assertIn('id="app"', page.read().decode())
@@ -210,5 +210,5 @@ class WholeStart(unittest.TestCase):
         self.assertIsNone(Cluster(self.folder).running_port())
         serving.check_port(self.port)
         again = self.start()
-        self.assertEqual(len(self.ask("/api/builds")["builds"]), 2)
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), 3)
         self.assertEqual(self.stop(again), 0)

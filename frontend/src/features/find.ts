@@ -10,7 +10,7 @@ export interface Hit {
 /** Station on which a fact is edited, by its section of the sheet and its group. */
 export function stationOf(section: string, group = ''): string {
   if (section === 'machine') return 'duties'
-  if (section === 'installation') return group === 'Room' ? 'cooling' : 'oil'
+  if (section === 'installation') return { Room: 'cooling', 'Round the exhaust': 'exhaust' }[group] ?? 'oil'
   return section
 }
 

@@ -25,6 +25,9 @@ describe('verdict', () => {
   it('says how full it gets at most', () => {
     expect(said(block([check(0.74)]))).toBe('Cooling holds, 74 % full at most: long grade.')
   })
+  it('says what only costs', () => {
+    expect(said(block([{ ...check(1.4), class: 'cost' }]))).toBe('Cooling costs power: long grade.')
+  })
   it('says what is not known', () => {
     const unknown = [{ check: 'heat', name: 'Heat', part: 'core_fan', missing: ['cooling.core_width'] }]
     expect(said(block([], unknown))).toBe('Cooling is not known yet.')

@@ -22,6 +22,9 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   const where = worst.duty ? `: ${name(worst.duty)}` : ''
   const points = Math.round(Math.abs(worst.fill - 1) * 100)
   const also = missing ? ` Not known yet: ${missing}.` : ''
+  if (worst.fill > 1 && worst.class === 'cost') {
+    return { lead: block.title, strong: 'costs power', tail: `${where}.`, detail: worst.sentence + also, short: false }
+  }
   if (worst.fill > 1) {
     const strong = worst.fill >= 9.99 ? 'fails' : `runs ${points || '<1'} % over`
     return { lead: block.title, strong, tail: `${where}.`, detail: worst.sentence + also, short: true }

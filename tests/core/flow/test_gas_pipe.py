@@ -96,9 +96,7 @@ class Bends(NumbersCase):
         """The library's Crane method for a right angle, 20 %: it interpolates otherwise between radii."""
         for ratio in (1.0, 1.5, 2.0, 3.0):
             friction = float(gas_pipe.friction_rough(45e-6 / 0.06))
-            expected = fluids.bend_rounded(
-                Di=0.06, angle=90.0, fd=friction, bend_diameters=ratio, method="Crane"
-            )
+            expected = fluids.bend_rounded(Di=0.06, angle=90.0, fd=friction, bend_diameters=ratio, method="Crane")
             self.close(gas_pipe.bend_loss_crane(np.pi / 2, ratio, friction), expected, rel=0.2)
 
     def test_rough_friction(self) -> None:

@@ -6,7 +6,7 @@ import json
 from importlib import resources
 from typing import Any
 
-NAMES = ("quarry-mule", "dripping-well", "chalk-hare")
+NAMES = ("quarry-mule", "dripping-well", "chalk-hare", "reed-otter")
 
 
 def demo(name: str) -> dict[str, Any]:

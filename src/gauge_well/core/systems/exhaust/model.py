@@ -136,12 +136,16 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
 
 
 def tolerated(context: Context, facts: ExhaustFacts) -> tuple[float, bool]:
-    """Back pressure allowed [Pa], and whether passing it does damage (it only costs power otherwise)."""
+    """Back pressure allowed [Pa], and whether passing it does damage.
+
+    A maker's figure and a diesel's usual one are limits; a petrol engine without a maker's figure only
+    pays for more in power.
+    """
     boosted = context.engine.facts.aspiration == "turbo"
     spark = context.engine.fuel.spark
     if facts.tolerated is not None:
         return float(np.max(as_array(facts.tolerated))), True
-    return TOLERATED[spark, boosted], boosted or not spark
+    return TOLERATED[spark, boosted], not spark
 
 
 def power_cost(context: Context, back_pressure: Array, power: Array) -> Array:

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import FactPanel from '../../shared/FactPanel.vue'
+import StationFrame from '../../shared/StationFrame.vue'
+import { useInstrument } from '../../shared/useInstrument'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
+import UnrolledPipe from './components/UnrolledPipe.vue'
+import type { ExhaustInstrument } from './logic'
+
+const build = useBuild()
+const words = useVocabulary()
+const duties = computed(() => build.report?.duties ?? [])
+const index = ref(0)
+const scale = ref(100)
+watch(() => build.report?.systems.exhaust?.governing?.duty, (id) => {
+  const found = duties.value.findIndex((d) => d.id === id)
+  if (found >= 0) index.value = found
+}, { immediate: true })
+watch(() => build.build?.revision, () => (scale.value = 100))
+const options = computed(() => ({ duty: index.value, bore_scale: scale.value / 100 }))
+const { data } = useInstrument<ExhaustInstrument>('exhaust', options)
+const judged = computed(() => build.report?.systems.exhaust !== undefined)
+</script>
+
+<template>
+  <StationFrame system="exhaust">
+    <template #fitted="{ block }">
+      <FactPanel section="exhaust" :cautions="block?.cautions ?? []" />
+      <FactPanel section="installation" title="Gaps" :only="['Round the exhaust']" />
+    </template>
+    <template #instrument>
+      <section v-if="judged" class="card pad">
+        <div class="cardhead">
+          <h2 class="label">Where the pressure goes, flange to tip</h2>
+          <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+        </div>
+        <template v-if="data && !data.unknown">
+          <UnrolledPipe :data="data" />
+          <div class="drag">
+            <span class="label">All bores</span>
+            <input v-model.number="scale" type="range" min="60" max="160" step="1" aria-label="All bores" :aria-valuetext="`${scale} %`" />
+            <span class="figure">{{ scale }} %</span>
+            <button v-if="scale !== 100" class="textlink" type="button" @click="scale = 100">as fitted</button>
+          </div>
+          <p class="mute">Costs about {{ words.show(data.cost, 'power') }}; fastest gas Mach {{ data.mach.toFixed(2) }}; outside of the pipe {{ words.show(Math.max(...data.pieces.map((p) => p.surface)), 'temperature') }} at its hottest.</p>
+        </template>
+        <p v-else class="mute empty">Give the tube's outside diameter and the whole length, or the pipe piece by piece, to see where the pressure goes.</p>
+      </section>
+    </template>
+  </StationFrame>
+</template>
+
+<style scoped>
+.drag {
+  display: grid;
+  grid-template-columns: auto 1fr 56px auto;
+  gap: 14px;
+  align-items: center;
+}
+.empty {
+  padding: 40px 0;
+}
+</style>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useVocabulary } from '../../../stores/vocabulary'
+import { costliest, heat, partName, places, type ExhaustInstrument } from '../logic'
+
+/** The pipe unrolled from flange to tip: width by bore, colour by heat; below it where the pressure goes. */
+const props = defineProps<{ data: ExhaustInstrument }>()
+const words = useVocabulary()
+const WIDTH = 560
+const at = computed(() => places(props.data.pieces, WIDTH, 74))
+const widest = computed(() => Math.max(...props.data.pieces.map((p) => p.outside)))
+const half = (outside: number) => (26 * outside) / widest.value
+const most = computed(() => Math.max(props.data.back_pressure, props.data.limit, 1) * 1.12)
+const y = (pascal: number) => 236 - (110 * pascal) / most.value
+const profile = computed(() => props.data.pieces.map((p, i) => `L${at.value[i]?.[0]} ${y(p.up)}L${at.value[i]?.[1]} ${y(p.down)}`).join('').replace('L', 'M'))
+const worst = computed(() => costliest(props.data.pieces))
+const over = computed(() => props.data.back_pressure > props.data.limit)
+</script>
+
+<template>
+  <div class="scroll"><svg viewBox="-6 -8 640 268" role="img" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`">
+    <g v-for="(piece, i) in data.pieces" :key="i">
+      <rect :x="at[i]?.[0]" :y="56 - half(piece.outside)" :width="(at[i]?.[1] ?? 0) - (at[i]?.[0] ?? 0)" :height="2 * half(piece.outside)" class="pipe" :class="{ lagged: piece.lagged }" :style="{ '--heat': heat(0.5 * (piece.warm + piece.cool)) }" />
+      <text :x="(at[i]?.[0] ?? 0) + 3" y="10">{{ piece.share < 1 ? '2 × ' : '' }}{{ words.show(piece.outside, 'size') }}</text>
+      <text :x="(at[i]?.[0] ?? 0) + 3" y="25">{{ partName(piece.part) }}{{ piece.lagged ? ', lagged' : '' }}</text>
+      <text :x="(at[i]?.[0] ?? 0) + 3" y="102">{{ words.show(piece.warm, 'temperature') }}</text>
+      <text :x="((at[i]?.[0] ?? 0) + (at[i]?.[1] ?? 0)) / 2" y="252" text-anchor="middle" :class="{ worst: i === worst }">{{ words.show(piece.up - piece.down, 'pressure_difference') }}</text>
+    </g>
+    <text :x="WIDTH + 4" y="102">{{ words.show(data.tip, 'temperature') }}</text>
+    <rect :x="at[worst]?.[0]" y="116" :width="(at[worst]?.[1] ?? 0) - (at[worst]?.[0] ?? 0)" height="120" class="band" />
+    <line x1="0" :x2="WIDTH" y1="236" y2="236" class="floor" />
+    <line x1="0" :x2="WIDTH" :y1="y(data.limit)" :y2="y(data.limit)" class="limit" />
+    <text :x="WIDTH" :y="y(data.limit) - 5" text-anchor="end" class="strong">{{ data.harmful ? 'the engine tolerates' : 'usual at most' }} {{ words.show(data.limit, 'pressure_difference') }}</text>
+    <path :d="profile" class="pressure" />
+    <circle cx="0" :cy="y(data.back_pressure)" r="5" class="ring" :class="{ over }" />
+    <text x="10" :y="y(data.back_pressure) + (data.back_pressure > 0.75 * most ? 16 : -7)" class="strong" :class="{ over }">{{ words.show(data.back_pressure, 'pressure_difference') }} at the flange</text>
+  </svg></div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+svg {
+  width: 100%;
+}
+.pipe {
+  fill: color-mix(in oklab, var(--over) calc(100% * var(--heat)), var(--glass));
+  stroke: var(--ink);
+}
+.lagged {
+  stroke-width: 3;
+  stroke-dasharray: 4 3;
+}
+.band {
+  fill: var(--over-soft);
+  opacity: 0.6;
+}
+.floor {
+  stroke: var(--line);
+}
+.limit {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.pressure {
+  fill: none;
+  stroke: var(--exhaust);
+  stroke-width: 2.5;
+}
+.ring {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 2.5;
+}
+.ring.over {
+  stroke: var(--over);
+}
+text {
+  font: 500 13px var(--labels);
+  fill: var(--mute);
+}
+.strong,
+.worst {
+  font-weight: 600;
+  fill: var(--ink);
+}
+.strong.over {
+  fill: var(--over);
+}
+@media (max-width: 720px) {
+  svg {
+    min-width: 540px;
+  }
+}
+</style>

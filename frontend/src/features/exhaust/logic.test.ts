@@ -1,0 +1,19 @@
+import { describe, expect, it } from 'vitest'
+import { costliest, heat, partName, places, type PipePiece } from './logic'
+
+const piece = (from: number, to: number, up: number, down: number): PipePiece => ({ from, to, outside: 0.06, part: 0, share: 1, lagged: false, warm: 900, cool: 800, surface: 600, speed: 100, up, down })
+const pipe = [piece(0, 1, 9000, 7000), piece(1, 1.1, 7000, 2500), piece(1.1, 3, 2500, 0)]
+
+describe('unrolled pipe', () => {
+  it('finds where most pressure goes', () => expect(costliest(pipe)).toBe(1))
+  it('fills the width, every piece wide enough to name', () => {
+    const found = places(pipe, 600, 60)
+    expect(found[0]?.[0]).toBe(0)
+    expect(found.at(-1)?.[1]).toBeCloseTo(600)
+    expect(Math.min(...found.map(([a, b]) => b - a))).toBeGreaterThan(50)
+  })
+  it('names parts and heat', () => {
+    expect([partName(0), partName(4), partName(2.5)]).toEqual(['pipe', 'chambered', 'K 2.5'])
+    expect([heat(200), heat(1300)]).toEqual([0, 1])
+  })
+})

@@ -1,0 +1,55 @@
+export interface PipePiece {
+  from: number
+  to: number
+  outside: number
+  part: number
+  share: number
+  lagged: boolean
+  warm: number
+  cool: number
+  surface: number
+  speed: number
+  up: number
+  down: number
+}
+
+export interface ExhaustInstrument {
+  unknown?: string[]
+  duty: string
+  pieces: PipePiece[]
+  back_pressure: number
+  tip: number
+  limit: number
+  harmful: boolean
+  mach: number
+  cost: number
+  bore_scale: number
+}
+
+/** What a piece is, by its loss factor, as the sheet's words have it. */
+export function partName(loss: number): string {
+  const named: Record<string, string> = { 0: 'pipe', 0.3: 'flex', 1: 'straight-through', 3.5: 'catalyst', 4: 'chambered', 7: 'reversed' }
+  return named[loss] ?? `K ${loss}`
+}
+
+/** The piece in which most pressure is lost. */
+export function costliest(pieces: PipePiece[]): number {
+  const lost = pieces.map((p) => p.up - p.down)
+  return lost.indexOf(Math.max(...lost))
+}
+
+/** Share of the way from cold to hot, for colouring; 300 to 1,200 K. */
+export const heat = (kelvin: number) => Math.min(Math.max((kelvin - 300) / 900, 0), 1)
+
+/** Drawn places along the pipe: to scale, but every piece wide enough to be named. */
+export function places(pieces: PipePiece[], width: number, least: number): [number, number][] {
+  const whole = pieces.reduce((sum, p) => sum + (p.to - p.from), 0) || 1
+  const wanted = pieces.map((p) => Math.max(((p.to - p.from) / whole) * width, least))
+  const scale = width / wanted.reduce((sum, w) => sum + w, 0)
+  let x = 0
+  return wanted.map((w) => {
+    const from = x
+    x += w * scale
+    return [from, x]
+  })
+}
