@@ -21,7 +21,8 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   if (!worst) return { lead: block.title, strong: 'is not known yet', tail: '.', detail: missing ? `Missing for: ${missing}.` : '', short: false }
   const where = worst.duty ? `: ${name(worst.duty)}` : ''
   const points = Math.round(Math.abs(worst.fill - 1) * 100)
-  const also = missing ? ` Not known yet: ${missing}.` : ''
+  const dear = block.checks.filter((c) => c.class === 'cost' && c.fill > 1 && worst.class !== 'cost').sort((a, b) => b.fill - a.fill)[0]
+  const also = (dear ? ` ${dear.name} costs power: ${dear.sentence}` : '') + (missing ? ` Not known yet: ${missing}.` : '')
   if (worst.fill > 1 && worst.class === 'cost') {
     return { lead: block.title, strong: 'costs power', tail: `${where}.`, detail: worst.sentence + also, short: false }
   }

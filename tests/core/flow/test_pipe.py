@@ -25,6 +25,17 @@ class Friction(NumbersCase):
             self.close(pipe.friction_factor_churchill(re, 1e-4), colebrook, rel=0.04)
 
 
+class Drain(NumbersCase):
+    def test_its_fall_is_the_laminar_drop(self) -> None:
+        """The flow let down loses, by the library's Hagen-Poiseuille, what the fall gives."""
+        bore, slope, nu, rho, length = 0.012, np.radians(25.0), 1.2e-5, 840.0, 0.4
+        q = float(pipe.gravity_flow(bore, slope, nu))
+        speed = q / (np.pi / 4 * bore**2)
+        re = speed * bore / nu
+        lost = fluids.friction_laminar(re) * length / bore * rho * speed**2 / 2
+        self.close(lost, rho * 9.80665 * length * np.sin(slope), rel=1e-6)
+
+
 class Drop(NumbersCase):
     def test_against_the_library(self) -> None:
         q, bore, length, rho, nu = 3e-5, 6e-3, 4.0, 745.0, 0.6e-6

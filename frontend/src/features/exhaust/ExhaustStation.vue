@@ -6,14 +6,15 @@ import { useInstrument } from '../../shared/useInstrument'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import UnrolledPipe from './components/UnrolledPipe.vue'
-import type { ExhaustInstrument } from './logic'
+import { hardest, type ExhaustInstrument } from './logic'
 
 const build = useBuild()
 const words = useVocabulary()
 const duties = computed(() => build.report?.duties ?? [])
 const index = ref(0)
 const scale = ref(100)
-watch(() => build.report?.systems.exhaust?.governing?.duty, (id) => {
+// The duty that loses most pressure is the one to look at first.
+watch(() => hardest(build.report?.systems.exhaust?.checks ?? []), (id) => {
   const found = duties.value.findIndex((d) => d.id === id)
   if (found >= 0) index.value = found
 }, { immediate: true })

@@ -1,3 +1,5 @@
+import type { Check } from '../../api/client'
+
 export interface PipePiece {
   from: number
   to: number
@@ -28,8 +30,14 @@ export interface ExhaustInstrument {
 
 /** What a piece is, by its loss factor, as the sheet's words have it. */
 export function partName(loss: number): string {
-  const named: Record<string, string> = { 0: 'pipe', 0.3: 'flex', 1: 'straight-through', 3.5: 'catalyst', 4: 'chambered', 7: 'reversed' }
+  const named: Record<string, string> = { 0: 'pipe', 0.3: 'flex', 1: 'straight', 3.5: 'catalyst', 4: 'chambered', 7: 'reversed' }
   return named[loss] ?? `K ${loss}`
+}
+
+/** The duty whose back pressure is fullest. */
+export function hardest(checks: Pick<Check, 'id' | 'duty' | 'fill'>[]): string {
+  const own = checks.filter((c) => c.id === 'back_pressure')
+  return own.reduce((worst, c) => (c.fill > worst.fill ? c : worst), own[0] ?? { duty: '', fill: 0 }).duty
 }
 
 /** The piece in which most pressure is lost. */

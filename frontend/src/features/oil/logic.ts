@@ -1,7 +1,17 @@
 export type Point = [number, number]
 
+export interface PressureCurves {
+  speed: number[]
+  cold: number[]
+  hot: number[]
+  least: number[]
+  hot_temperature: number
+  at: number
+}
+
 export interface OilInstrument {
   unknown?: string[]
+  pressure: PressureCurves | null
   duty: string
   forward: number
   left: number

@@ -85,10 +85,12 @@ def lose_heat(
     outside = as_array(bore) + 2.0 * as_array(wall)
     resistance = outside / (inner * bore) + lagging
     t = ambient + 0.7 * (start - ambient)
+    radiates = EMISSIVITY * STEFAN_BOLTZMANN
+    conducts = 1.0 / resistance + OUTSIDE
+    driven = start / resistance + OUTSIDE * ambient + radiates * ambient**4
     for _ in range(NEWTON_STEPS):
-        lost = OUTSIDE * (t - ambient) + EMISSIVITY * STEFAN_BOLTZMANN * (t**4 - ambient**4)
-        slope = OUTSIDE + 4.0 * EMISSIVITY * STEFAN_BOLTZMANN * t**3
-        t = t + ((start - t) / resistance - lost) / (1.0 / resistance + slope)
+        cube = radiates * t * t * t
+        t = (driven + 3.0 * cube * t) / (conducts + 4.0 * cube)
     flux = (start - t) / resistance
     u = flux / np.maximum(start - ambient, 1e-6)
     end = ambient + (start - ambient) * np.exp(-u * np.pi * outside * length / (mass_flow * heat_capacity))
@@ -127,13 +129,15 @@ def lose_pressure(
     re = g * bore / air.viscosity(0.5 * (warm + cool))
     f = friction_factor_churchill(re, as_array(roughness) / bore)
     rho_down = downstream / (air.R_AIR * cool)
-    warmth, k = air.R_AIR * warm, f * length / bore + loss
-    up = downstream + k * g**2 / (2.0 * rho_down)
+    warmth, drag = air.R_AIR * warm, (f * length / bore + loss) * g**2
+    spread, least = g**2 * warmth, 0.2 * downstream
+    known = downstream + g**2 / rho_down
+    up = downstream + drag / (2.0 * rho_down)
     for _ in range(PRESSURE_STEPS):
         both = up / warmth + rho_down
-        gap = up - downstream - k * g**2 / both - g**2 * (1.0 / rho_down - warmth / up)
-        slope = 1.0 + k * g**2 / (warmth * both**2) - g**2 * warmth / up**2
-        up = np.maximum(up - gap / np.maximum(slope, SLOPE_LEAST), 0.2 * downstream)
+        dragged, thrust = drag / both, spread / up
+        slope = 1.0 + dragged / (warmth * both) - thrust / up
+        up = np.maximum(up - (up - known - dragged + thrust) / np.maximum(slope, SLOPE_LEAST), least)
     rho_up = up / warmth
     rho = 0.5 * (rho_up + rho_down)
     acceleration = g**2 * (1.0 / rho_down - 1.0 / rho_up)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, as_array
 
 DRAWN_TUBE_ROUGHNESS = 1.5e-6  # m, crane410
@@ -29,6 +30,23 @@ def friction_factor_churchill(reynolds: Value, relative_roughness: Value) -> Arr
 def bore_area(bore: Value) -> Array:
     """Area [m2] of a round bore [m]."""
     return np.pi / 4.0 * as_array(bore) ** 2
+
+
+def gravity_flow(bore: Value, slope: Value, viscosity: Value) -> Array:
+    """Flow [m3/s] a full bore lets down by its weight alone, laminar: ``pi g sin(th) D^4 / (128 nu)``.
+
+    Hagen-Poiseuille (incropera2007, ch. 8) with the fall as the pressure.
+
+    Parameters
+    ----------
+    bore : float or array
+        [m].
+    slope : float or array
+        Angle below the level [rad], 0 to pi / 2.
+    viscosity : float or array
+        Kinematic [m2/s].
+    """
+    return np.asarray(np.pi * GRAVITY * np.sin(slope) * as_array(bore) ** 4 / (128.0 * as_array(viscosity)))
 
 
 def pressure_drop(

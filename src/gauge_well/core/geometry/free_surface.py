@@ -11,7 +11,7 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.roots import find_root
-from gauge_well.core.typing import Array, as_array
+from gauge_well.core.typing import Array, as_array, clip
 
 SURFACE_TOLERANCE = 1e-12  # m
 
@@ -40,9 +40,8 @@ class Body:
 
 
 def _between(d: Array, low: Array, high: Array) -> Array:
-    """How far ``d`` stands between two heights, 0 to 1; nought where they are equal."""
-    span = high - low
-    return np.asarray(np.where(span > 0.0, np.clip((d - low) / np.where(span > 0.0, span, 1.0), 0.0, 1.0), 0.0))
+    """How far ``d`` stands between two heights, 0 to 1; equal heights are never the branch taken."""
+    return clip((d - low) / np.maximum(high - low, 1e-300), 0.0, 1.0)
 
 
 def share_below(heights: Array, d: Array) -> Array:
@@ -76,6 +75,11 @@ def share_below(heights: Array, d: Array) -> Array:
     return np.asarray(np.where(d <= h0, 0.0, np.where(d >= h3, 1.0, found)))
 
 
+def corner_heights(body: Body, normal: Array) -> Array:
+    """Heights (..., n, 4) of every tetrahedron's corners along ``normal`` (..., 3), rising [m]."""
+    return np.sort(np.einsum("nkc,...c->...nk", body.tetrahedra, normal), axis=-1)
+
+
 def volume_below(body: Body, normal: Array, d: Array) -> Array:
     """Volume [m3] of the body where ``normal . r <= d``.
 
@@ -87,8 +91,7 @@ def volume_below(body: Body, normal: Array, d: Array) -> Array:
     d : array (...)
         [m].
     """
-    heights = np.sort(np.einsum("nkc,...c->...nk", body.tetrahedra, normal), axis=-1)
-    return np.asarray(share_below(heights, as_array(d)[..., None]) @ body.volumes)
+    return np.asarray(share_below(corner_heights(body, normal), as_array(d)[..., None]) @ body.volumes)
 
 
 def surface_height(body: Body, normal: Array, volume: Array) -> Array:
@@ -102,12 +105,13 @@ def surface_height(body: Body, normal: Array, volume: Array) -> Array:
     n = np.broadcast_to(n, (*shape, 3))
     want = np.broadcast_to(as_array(volume), shape)
     knots = np.sort(np.einsum("mc,...c->...m", body.vertices, n), axis=-1)
-    held = volume_below(body, n[..., None, :], knots)
+    heights = corner_heights(body, n)
+    held = share_below(heights[..., None, :, :], knots[..., None]) @ body.volumes
     i = np.clip(np.sum(held < want[..., None], axis=-1), 1, knots.shape[-1] - 1)[..., None]
     low, high = (np.take_along_axis(knots, j, -1)[..., 0] for j in (i - 1, i))
     v_low, v_high = (np.take_along_axis(held, j, -1)[..., 0] for j in (i - 1, i))
     return find_root(
-        lambda d: volume_below(body, n, d) - want,
+        lambda d: share_below(heights, d[..., None]) @ body.volumes - want,
         low,
         high,
         tolerance=SURFACE_TOLERANCE,

@@ -143,11 +143,11 @@ def temperature_of(gas: Products, enthalpy: Value) -> Array:
     """Temperature [K] at which the gas holds ``enthalpy`` [J/kg fuel] over 25 degC.
 
     Newton on the NASA polynomials from a constant-cp start; enthalpy is smooth and convex enough
-    that five steps reach rounding between 250 and 3000 K.
+    that three steps reach rounding between 250 and 3000 K.
     """
     target = as_array(enthalpy) + gas.reference
     t = clip(T_REFERENCE + as_array(enthalpy) / (gas.mass * 1200.0), 250.0, 3000.0)
-    for _ in range(5):
+    for _ in range(3):
         h, cp = _enthalpy_and_cp(gas, t)
         t = clip(t - (h - target) / cp, 230.0, 3400.0)
     return np.asarray(t)

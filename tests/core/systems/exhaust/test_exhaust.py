@@ -4,7 +4,7 @@ import itertools
 
 import numpy as np
 
-from gauge_well.core.systems.exhaust import model
+from gauge_well.core.systems.exhaust import model, need
 from gauge_well.core.systems.exhaust.instrument import instrument
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
@@ -186,6 +186,27 @@ class Needs(NumbersCase):
         ]
         self.assertTrue(fills[0] <= 1.0 < fills[1], str(fills))
 
+    def test_pipe_by_piece_serves_and_steps_down(self) -> None:
+        """Marched with the tubes it names, the pipe meets the limit; none is wider than the whole tube."""
+        for layout, merge in (("single", 1), ("twin", 1), ("merged", 2)):
+            rows = [("1.2 m", "90 deg", "pipe"), ("0.8 m", "0 deg", "catalyst")]
+            rows += [("1 m", "120 deg", "pipe"), ("1.4 m", "90 deg", "straight")]
+
+            def pipes(tubes: list[str], rows: list = rows) -> str:
+                return "\n".join(", ".join([t, *row]) for t, row in zip(tubes, rows, strict=True))
+
+            base = {"layout": layout, "tolerated": "24 kPa", "merge_after": str(merge)}
+            raw = changed(EIGHT, exhaust=base | {"pipes": pipes(["76 mm"] * 4)})
+            needs = {n.quantity: n for n in need.needs(context_of(raw), facts_of(raw, "exhaust"))}
+            said = needs["exhaust_tube_by_piece"].sentence
+            starts = {int(name[1:]): value for name, (value, _) in said.values.items()}
+            tubes = [starts[max(k for k in starts if k <= i)] for i in range(4)]
+            again = changed(raw, exhaust__pipes=pipes([f"{1e3 * t:.6f} mm" for t in tubes]))
+            self.between(check_of(report(again), "exhaust", "back_pressure", "p")["fill"], 0.6, 1.0, layout)
+            self.assertLessEqual(max(tubes), needs["exhaust_tube"].value)
+            runs = [tubes] if layout != "merged" else [tubes[:2], tubes[2:]]
+            self.assertTrue(all(run == sorted(run, reverse=True) for run in runs), f"{layout}: {tubes}")
+
     def test_rule_beside_it(self) -> None:
         """2.2 cfm a hp through 115 cfm a square inch: 224 kW (300.4 hp) asks 5.75 square inches, 68.7 mm bore."""
         needs = {n["quantity"]: n["value"] for n in report(EIGHT)["systems"]["exhaust"]["need"]}
@@ -204,5 +225,6 @@ class Instrument(NumbersCase):
         wider = instrument(context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0, "bore_scale": 1.2})
         self.assertLess(wider["back_pressure"], 0.6 * found["back_pressure"])
         self.assertEqual(
-            instrument(context_of(EIGHT), facts_of(changed(EIGHT, exhaust={}), "exhaust"), {})["unknown"], ["exhaust.pipe_diameter"]
+            instrument(context_of(EIGHT), facts_of(changed(EIGHT, exhaust={}), "exhaust"), {})["unknown"],
+            ["exhaust.pipe_diameter"],
         )

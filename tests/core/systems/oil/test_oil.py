@@ -42,8 +42,8 @@ class Coverage(NumbersCase):
         """Oil over the pickup 86 mm at rest, 39 at 0.3 g of braking, 6 at 0.5, bare at 1 g (common practice; 3 mm)."""
         _, body = pan()
         up = apparent_up(-np.array([0.0, 0.3, 0.5]), 0.0, 0.0)
-        self.close(model.head(body, UPRIGHT, 5.5e-3, up) * 1e3, [86.0, 39.0, 6.0], abs=3.0)
-        self.assertLess(float(model.head(body, UPRIGHT, 5.5e-3, apparent_up(-1.0, 0.0, 0.0))), -0.05)
+        self.close(model.head(body, up, 5.5e-3) * 1e3, [86.0, 39.0, 6.0], abs=3.0)
+        self.assertLess(float(model.head(body, apparent_up(-1.0, 0.0, 0.0), 5.5e-3)), -0.05)
         self.between(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0), 0.45, 0.58, "fails by about 0.55 g")
 
     def test_head_is_nought_at_the_covered_acceleration(self) -> None:
@@ -51,7 +51,7 @@ class Coverage(NumbersCase):
         for f, s in model.DIRECTIONS.values():
             g = float(model.covered(body, UPRIGHT, 5.5e-3, f, s))
             if 0.0 < g < model.G_MOST:
-                self.close(model.head(body, UPRIGHT, 5.5e-3, apparent_up(g * f, g * s, 0.0)), 0.0, abs=1e-5)
+                self.close(model.head(body, apparent_up(g * f, g * s, 0.0), 5.5e-3), 0.0, abs=1e-5)
 
     def test_a_turned_engine_turns_its_rose(self) -> None:
         """What a lengthwise engine covers braking, a rear-facing one covers pulling away, a transverse one cornering."""
@@ -296,13 +296,40 @@ class Hydraulics(NumbersCase):
         self.assertEqual(row_of(read, "pressure", "load")["system"], "oil")
 
 
+class TurboReturn(NumbersCase):
+    def drained(self, **facts: str) -> dict:
+        return report(changed(OIL, oil={"turbo_drain_bore": "16 mm", "turbo_drain_slope": "30 deg"} | facts))
+
+    def test_asked_only_where_it_is_told(self) -> None:
+        self.assertNotIn("turbo_drain_flow", {c["id"] for c in report(OIL)["systems"]["oil"]["checks"]})
+
+    def test_flow_by_hand(self) -> None:
+        """A quarter of pi g sin 30 0.016^4 / (128 nu), with the report's own viscosity."""
+        found = self.drained(turbo_oil_flow="2.5 L/min")
+        check = check_of(found, "oil", "turbo_drain_flow")
+        figures = found["systems"]["oil"]["figures"].values()
+        thick = max(f["oil_viscosity_m2_s"] for f in figures)
+        self.close(check["capacity"], 0.25 * np.pi * 9.80665 * 0.5 * 0.016**4 / (128 * thick), rel=1e-9)
+        self.close(check["fill"], 2.5e-3 / 60 / check["capacity"], rel=1e-9)
+
+    def test_flat_return_fails(self) -> None:
+        """15 degrees at least (common practice); a level one lets nothing down."""
+        fall = check_of(self.drained(turbo_drain_slope="15 deg", turbo_oil_flow="2 L/min"), "oil", "turbo_drain_slope")
+        self.close(fall["fill"], 1.0, abs=1e-9)
+        level = self.drained(turbo_drain_slope="0 deg", turbo_oil_flow="2 L/min")
+        self.assertEqual(check_of(level, "oil", "turbo_drain_flow")["fill_code"], "level")
+        self.assertEqual(row_of(level, "drain", "gate")["reach_code"], "gate")
+
+
 class Needs(NumbersCase):
     def test_the_needed_quantity_just_covers(self) -> None:
         raw = changed(
             OIL, duties=[{"id": "m", "kind": "road", "speed": "80 km/h", "braking": "0.4 g", "ambient": "20 C"}]
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
-        wanted = need.needs(context, facts, pan_of(facts), model.ways_out(context, facts, pan_of(facts)))[0].value
+        pan = pan_of(facts)
+        ways = model.ways_out(context, facts, pan)
+        wanted = need.needs(context, facts, pan, model.coverage(context, facts, pan), ways)[0].value
         again = changed(raw, oil__oil_quantity=f"{wanted * 1e3:.6f} L")
         self.close(check_of(report(again), "oil", "pickup")["fill"], 1.0, abs=2e-3)
 

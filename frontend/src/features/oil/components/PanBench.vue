@@ -5,6 +5,7 @@ import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import type { OilInstrument } from '../logic'
 import CoverRose from './CoverRose.vue'
+import PressurePlot from './PressurePlot.vue'
 import TiltingPan from './TiltingPan.vue'
 
 /** The tilting pan beside its rose: drag the acceleration and the oil moves. */
@@ -52,6 +53,7 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
     </template>
     <p v-else class="mute empty">Give the pan's shape and size and where the pickup lies, to see whether it stays covered.</p>
   </section>
+  <PressurePlot v-if="data" :data="data.pressure" />
 </template>
 
 <style scoped>

@@ -28,6 +28,7 @@ const level = computed(() => {
 const foot = computed(() => flip([props.data.pickup[0], props.data.pickup[2]]))
 const tip = computed<Point>(() => [foot.value[0] + MM * props.data.head * props.data.normal[0], foot.value[1] - MM * props.data.head * props.data.normal[2]])
 const said = computed(() => (props.data.head >= 0 ? `${words.show(props.data.head, 'size')} over the pickup` : `${words.show(-props.data.head, 'size')} short: draws air`))
+const rightward = computed(() => foot.value[0] < box.value.left + 0.55 * box.value.width) // where there is room to write
 const depth = computed(() => -Math.min(...props.data.outline.map((p) => p[1])))
 const length = computed(() => Math.max(...props.data.outline.map((p) => p[0])) - Math.min(...props.data.outline.map((p) => p[0])))
 const rail = computed(() => -MM * Math.max(...props.data.outline.map((p) => p[1])))
@@ -43,7 +44,7 @@ const rail = computed(() => -MM * Math.max(...props.data.outline.map((p) => p[1]
     <rect :x="foot[0] - 4 * unit" :y="box.top" :width="8 * unit" :height="foot[1] - box.top - 6 * unit" class="pipe" />
     <path :d="`M${foot[0] - 22 * unit} ${foot[1]}h${44 * unit}l${-8 * unit} ${-12 * unit}h${-28 * unit}z`" class="foot" />
     <line :x1="foot[0] + 30 * unit" :y1="foot[1]" :x2="tip[0] + 30 * unit" :y2="tip[1]" :class="['head', { over: data.head < 0 }]" />
-    <text :x="foot[0] + 38 * unit" :y="foot[1] - 18 * unit" :class="['said', { over: data.head < 0 }]">{{ said }}</text>
+    <text :x="foot[0] + (rightward ? 10 : -10) * unit" :y="box.top + 18 * unit" :text-anchor="rightward ? 'start' : 'end'" :class="['said', { over: data.head < 0 }]">{{ said }}</text>
     <text :x="box.left + box.width / 2" :y="box.top - 10 * unit" text-anchor="middle">{{ words.show(length, 'size') }} · front of the engine →</text>
     <text :x="box.left + box.width + 8 * unit" :y="rail + MM * depth * 0.55">{{ words.show(depth, 'size') }}</text>
     <text :x="box.left + box.width + 8 * unit" :y="rail + 5 * unit">rail</text>

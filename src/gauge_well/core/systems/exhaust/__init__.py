@@ -56,10 +56,15 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
             working=lambda index: [],
         )
     base = model.march(context, given, segments, context.peak)
+    _, harmful = model.tolerated(context, given)
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
-        found = base if peak is context.peak else model.march(context, given, segments, peak)
-        return [checks.pressure_check(context, given, found, peak), *gates]
+        if peak is context.peak:
+            return [*gates, checks.pressure_check(context, given, base, peak)]
+        # What only costs has no reach: other powers need not be marched.
+        if not harmful:
+            return gates
+        return [*gates, checks.pressure_check(context, given, model.march(context, given, segments, peak), peak)]
 
     figures: dict[str, Array] = {
         "exhaust_back_pressure_pa": base.back_pressure,

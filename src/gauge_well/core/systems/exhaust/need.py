@@ -14,6 +14,63 @@ from gauge_well.core.systems.exhaust.facts import TUBES, WALL, ExhaustFacts
 HP = 745.69987158
 CFM_PER_HP, CFM_PER_AREA = 2.2, 115.0 / 0.0254**2  # flow-per-power rule: cfm for a hp, cfm through a square metre
 USUAL_LENGTH = 4.0
+STEPPED = 0.97  # of the limit: what stepping down aims at where banks merge, so that its one march seldom fails
+
+
+def _stepped(
+    context: Context, facts: ExhaustFacts, found: model.Marched, size: int, limit: float, duty: int
+) -> list[float]:
+    """Tube of each piece [m], the pieces stepped down in turn from one ``size``, the cheapest step first.
+
+    Gas cools on its way, so that a pipe steps down towards its tip and never up, but where two banks
+    merge. Each loss is taken from the march of whole sizes: with wider pipe ahead and narrower behind,
+    its gas is cooler and denser than there, so that the sum errs high. Where banks merge it may err low:
+    that outcome is marched once more, and steps are taken back where it does not meet the limit.
+    """
+    shape = (TUBES.size, len(context.duties.cases), 1)
+    losses = np.stack(
+        [np.broadcast_to(p.pressure.upstream - p.downstream, shape)[:, duty, 0] for p in found.pieces], axis=1
+    )
+    choice, taken = [size] * losses.shape[1], []
+    merged = facts.layout == "merged"
+    room = (STEPPED if merged else 1.0) * limit - float(losses[size].sum())
+    shares = [p.segment.share for p in found.pieces]
+    last = len(shares) - 1
+    while True:
+        free = [i for i in range(last + 1) if i == last or shares[i] != shares[i + 1] or choice[i + 1] < choice[i]]
+        steps = [(losses[choice[i] - 1, i] - losses[choice[i], i], i) for i in free if choice[i] > 0]
+        if not steps or min(steps)[0] > room:
+            break
+        cost, i = min(steps)
+        room -= cost
+        choice[i] -= 1
+        taken.append(i)
+    whole = model.segments_of(facts) if merged else []
+    while merged and taken:
+        trial = [replace(s, bore=float(TUBES[t]) - 2.0 * WALL) for s, t in zip(whole, choice, strict=True)]
+        if float(np.max(model.march(context, facts, trial, context.peak).back_pressure)) <= limit:
+            break
+        choice[taken.pop()] += 1
+    return [float(TUBES[t]) for t in choice]
+
+
+def _pieces(tubes: list[float]) -> Need:
+    """One sentence for neighbours of one size."""
+    slots: dict[str, tuple[float, str]] = {}
+    said, start = [], 0
+    for i in range(1, len(tubes) + 1):
+        if i == len(tubes) or tubes[i] != tubes[start]:
+            slots[f"t{start}"] = (tubes[start], "size")
+            which = f"piece {start + 1}" if i - start == 1 else f"pieces {start + 1} to {i}"
+            said.append(f"{{t{start}}} for {which}")
+            start = i
+    return Need(
+        "pipe",
+        "exhaust_tube_by_piece",
+        max(tubes),
+        "size",
+        Sentence("Or piece by piece from the flange: " + ", ".join(said) + ".", slots),
+    )
 
 
 def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
@@ -27,8 +84,9 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
     else:
         bore = TUBES[:, None, None] - 2.0 * WALL
         segments = [replace(s, bore=bore) for s in model.segments_of(facts)]
-    back = model.march(context, trial, segments, context.peak).back_pressure
-    worst = np.broadcast_to(back, (TUBES.size, len(context.duties.cases), 1)).max(axis=(1, 2))
+    found_at = model.march(context, trial, segments, context.peak)
+    back = np.broadcast_to(found_at.back_pressure, (TUBES.size, len(context.duties.cases), 1))
+    worst = back.max(axis=(1, 2))
     enough = np.flatnonzero(worst <= limit)
     pipes = "two tubes" if facts.layout == "twin" else "tube"
     found = []
@@ -51,6 +109,11 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
                 ),
             )
         )
+        if facts.pipes is not None:
+            duty = int(np.argmax(back[int(enough[0]), :, 0]))
+            stepped = _stepped(context, facts, found_at, int(enough[0]), limit, duty)
+            if len(set(stepped)) > 1:
+                found.append(_pieces(stepped))
     else:
         found.append(
             Need(

@@ -22,6 +22,7 @@ PARTS = {
     "cooler": "Oil temperature",
     "pressure": "Oil pressure",
     "suction": "Oil suction",
+    "drain": "Turbo's oil return",
     "room": "Room round the pan",
 }
 CAUTIONS = (
@@ -94,6 +95,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
             unknown.append(Unknown("pickup", "Pickup covered", "pan", ("oil.baffle",)))
         else:
             gates.insert(0, pickup)
+    gates += checks.drain_checks(given, model.temperature(ways, context.mean.heat_to_oil))
     hot = checks.temperature_check(context, given, ways, context.mean)
     if given.cooler in ("air", "water") and given.cooler_conductance is None:
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler_conductance",)))
@@ -112,9 +114,9 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         checks=judge,
         unknown=unknown,
         figures=_figures(context, given, pan, ways, coverage, limits),
-        needs=need.needs(context, given, pan, ways),
+        needs=need.needs(context, given, pan, coverage, ways),
         notices=list(checks.notices(context, given, pan, coverage)),
-        working=lambda index: working.steps(context, given, pan, ways, index),
+        working=lambda index: working.steps(context, given, pan, coverage, ways, index),
     )
 
 
@@ -140,6 +142,9 @@ def _figures(
     pressure = model.gauge_pressure(given, mean.speed, hot)
     if pressure is not None:
         figures["oil_pressure_pa"] = pressure
+    drain = model.turbo_drain(given, hot)
+    if drain is not None:
+        figures["drain_flow_m3_s"] = drain
     if context.installation.pan_ground is not None:
         figures["pan_ground_clearance_m"] = np.asarray(context.installation.pan_ground, dtype=float)
     if pan is not None and coverage is not None and limits is not None:

@@ -115,6 +115,50 @@ def room_checks(context: Context) -> list[Check]:
     return found
 
 
+def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
+    """A turbo's return: its fall against 15 degrees, and what it lets down in the coolest duty."""
+    flows = model.turbo_drain(facts, float(np.min(hot)))
+    if flows is None or facts.turbo_drain_slope is None or facts.turbo_oil_flow is None:
+        return []
+    slope, has, asks = (float(np.max(as_array(v))) for v in (facts.turbo_drain_slope, flows, facts.turbo_oil_flow))
+    return [
+        Check(
+            "turbo_drain_slope",
+            "Turbo's oil return falls",
+            "drain",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "angle",
+            model.DRAIN_SLOPE,
+            slope,
+            gap_fill(slope, model.DRAIN_SLOPE),
+            sentences=(
+                Sentence(
+                    "Falls at {has}; {asks} at least.", {"has": (slope, "angle"), "asks": (model.DRAIN_SLOPE, "angle")}
+                ),
+            ),
+        ),
+        Check(
+            "turbo_drain_flow",
+            "Turbo's oil return lets down",
+            "drain",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "flow",
+            asks,
+            has,
+            ratio_fill(asks, has),
+            code="" if has > 0.0 else "level",
+            sentences=(
+                Sentence(
+                    "Lets down {has} half full and foaming; {asks} comes.",
+                    {"has": (has, "flow"), "asks": (asks, "flow")},
+                ),
+            ),
+        ),
+    ]
+
+
 def temperature_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check:
     """Oil over the air against its limit over the air."""
     hot = model.temperature(ways, mean.heat_to_oil)

@@ -70,6 +70,13 @@ class OilFacts:
     least_pressure: Value | None = quantity(
         "Maker's least, at rated speed", "pressure_gauge", 1e4, 1e6, group="Pressure"
     )
+    turbo_drain_bore: Value | None = quantity(
+        "Bore", "length", 0.003, 0.06, part="drain", group="Turbo's oil return", help="The narrowest place counts."
+    )
+    turbo_drain_slope: Value | None = quantity(
+        "Falls at", "angle", 0.0, 1.5708, part="drain", group="Turbo's oil return", help="Its flattest run, from level."
+    )
+    turbo_oil_flow: Value | None = quantity("Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return")
     cooler: str | None = choice("Oil cooler", COOLERS, part="cooler", group="Cooler")
     cooler_conductance: Value | None = quantity("Cooler's conductance", "conductance", 1.0, 5000.0, group="Cooler")
 
@@ -97,5 +104,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("grade", "15w40" if diesel else "10w40", "usual for the fuel")
     rule("oil_limit", 403.15, "130 °C for good mineral oil")
     rule("relief_pressure", 450e3, "usual relief")
+    if engine.get("aspiration") == "turbo":
+        rule("turbo_oil_flow", 2.5e-3 / 60.0, "2 to 3 L/min hot")
     rule("pressure_school", "per_speed", "10 psi for each 1000 rpm")
     return rules

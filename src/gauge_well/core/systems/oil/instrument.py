@@ -13,9 +13,35 @@ from gauge_well.core.geometry.free_surface import surface_height
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.pan import CRANKCASE, pan_of
+from gauge_well.core.systems.oil.pan import CRANKCASE, Pan, pan_of
 
 PETALS = 72
+COLD = 293.15
+SPEEDS = 24
+
+
+def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> dict[str, Any] | None:
+    """Oil pressure over engine speed: cold at 20 degC, hot as the duty ends, and the least wanted; None without a
+    reading."""
+    ways = model.ways_out(context, facts, pan)
+    hot = float(
+        np.broadcast_to(model.temperature(ways, context.mean.heat_to_oil), (1, len(context.duties.cases), 1))[
+            0, index, 0
+        ]
+    )
+    speed = np.linspace(0.1, 1.0, SPEEDS) * context.engine.rated_speed
+    curves = [model.gauge_pressure(facts, speed, t) for t in (COLD, hot)]
+    if curves[0] is None or curves[1] is None:
+        return None
+    wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
+    return {
+        "speed": speed.tolist(),
+        "cold": curves[0].tolist(),
+        "hot": curves[1].tolist(),
+        "least": wanted.tolist(),
+        "hot_temperature": hot,
+        "at": context.duties.cases[index].engine_speed,
+    }
 
 
 def instrument(context: Context, facts: OilFacts, options: Mapping[str, float]) -> dict[str, Any]:
@@ -37,7 +63,7 @@ def instrument(context: Context, facts: OilFacts, options: Mapping[str, float]) 
     try:
         pan = pan_of(facts)
     except MissingFact as error:
-        return {"unknown": [error.field]}
+        return {"unknown": [error.field], "pressure": pressure(context, facts, None, index)}
     rotation, volume = model.rotation_of(context), model.in_sump(facts)
     n = to_engine(apparent_up(forward, left, 0.0, case.grade, 0.0), rotation)
     rest = to_engine(apparent_up(0.0, 0.0, 0.0, case.grade, 0.0), rotation)
@@ -63,4 +89,5 @@ def instrument(context: Context, facts: OilFacts, options: Mapping[str, float]) 
         "rose": {"angle": angle.tolist(), "covered": model.effective(facts, petals).tolist(), "bare": petals.tolist()},
         "asked": {"pulling": case.pulling, "braking": case.braking, "cornering": case.cornering},
         "most": model.G_MOST,
+        "pressure": pressure(context, facts, pan, index),
     }

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.facts import need
-from gauge_well.core.flow.pipe import pressure_drop
+from gauge_well.core.flow.pipe import gravity_flow, pressure_drop
 from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle, to_engine
 from gauge_well.core.geometry.free_surface import surface_height, volume_below
 from gauge_well.core.media import oils
@@ -26,6 +26,8 @@ PAN_STILL, PAN_MOVING, PAN_AIR = 10.0, 5.5, 0.2  # W/m2K; per root of m/s; of ro
 COOLER_STILL = 0.25  # of an air cooler's conductance with no air moving; whole from 15 m/s
 COOLER_SPEED = 15.0
 SUCTION_LEAST = 55e3  # Pa absolute, common practice
+DRAIN_SHARE = 0.25  # half full, half of that foam
+DRAIN_SLOPE = np.radians(15.0)  # least fall of a return (common practice)
 PICKUP_LOSS = 2.5  # sieve, bend and inlet
 OIL_WARM, OIL_SOAKED, COOL_START = 12.0, 16.0, 343.15  # K over the thermostat; K
 # Direction of the vehicle's acceleration: forward and left parts.
@@ -89,20 +91,21 @@ def covered(
     return np.asarray(np.where(i == 0, 0.0, np.where(i == G_SCAN.size, G_MOST, found)))
 
 
-def head(pan: Pan, rotation: Array, volume: Value, up: Array) -> Array:
-    """Oil over the pickup along apparent gravity [m], for a free surface square to ``up`` (..., 3)."""
-    n = to_engine(up, rotation)
-    return np.asarray(surface_height(pan.body, n, as_array(volume)) - n @ pan.pickup)
+def head(pan: Pan, normal: Array, volume: Value) -> Array:
+    """Oil over the pickup along apparent gravity [m], for surfaces square to ``normal`` (..., 3), engine axes."""
+    return np.asarray(surface_height(pan.body, normal, as_array(volume)) - normal @ pan.pickup)
 
 
 @dataclass(frozen=True)
 class Coverage:
-    """Asked and covered acceleration [g] in each direction (duty, direction), and oil over the pickup there."""
+    """Asked and covered acceleration [g] in each direction (duty, direction), and oil over the pickup there
+    along apparent gravity [m]; the surface's normal there in engine axes (duty, direction, 3)."""
 
     asked: Array
     covered: Array
     head: Array
     rest: Array
+    normal: Array
 
 
 def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
@@ -122,8 +125,9 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     # A fifth column stands still on the grade, so that one search serves all.
     still = np.zeros((len(cases), 1))
     along, across, lean = (np.hstack([np.broadcast_to(v, asked.shape), still]) for v in (asked * f, asked * s, heel))
-    heads = head(pan, rotation, volume, apparent_up(along, across, 0.0, grade, lean))
-    return Coverage(asked, limits, heads[:, :4], heads[:, 4])
+    n = to_engine(apparent_up(along, across, 0.0, grade, lean), rotation)
+    heads = head(pan, n, volume)
+    return Coverage(asked, limits, heads[:, :4], heads[:, 4], n[:, :4])
 
 
 def effective(facts: OilFacts, limits: Array) -> Array:
@@ -221,6 +225,18 @@ def gauge_pressure(facts: OilFacts, speed: Value, oil_temperature: Value) -> Arr
     hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
     free = as_array(facts.hot_pressure) * (as_array(speed) / facts.hot_pressure_speed) * thin / hot
     return np.minimum(free, as_array(need(facts.relief_pressure, "oil.relief_pressure")))
+
+
+def turbo_drain(facts: OilFacts, oil_temperature: Value) -> Array | None:
+    """What a turbo's return lets down [m3/s]: half its bore, halved again for foam (common practice).
+
+    None where bore or slope are not known.
+    """
+    if facts.turbo_drain_bore is None or facts.turbo_drain_slope is None:
+        return None
+    oil = oils.OILS[facts.grade or "10w40"]
+    full = gravity_flow(facts.turbo_drain_bore, facts.turbo_drain_slope, oils.viscosity_walther(oil, oil_temperature))
+    return np.asarray(DRAIN_SHARE * full)
 
 
 def least_pressure(facts: OilFacts, speed: Value, rated_speed: float) -> Array:

@@ -5,7 +5,6 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.facts import need
-from gauge_well.core.geometry.frames import apparent_up, to_engine
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
@@ -19,9 +18,11 @@ REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 OVER_PICKUP = 0.02  # m left over the pickup
 
 
-def needs(context: Context, facts: OilFacts, pan: Pan | None, ways: model.Ways) -> list[Need]:
+def needs(
+    context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None, ways: model.Ways
+) -> list[Need]:
     """Quantity, oil over the pickup or a baffle, cooler conductance."""
-    found = [_quantity(context, facts, pan)]
+    found = [_quantity(context, facts, pan, coverage)]
     cases = context.duties.cases
     hardest = max(max(c.braking, c.cornering, c.pulling) for c in cases)
     if pan is None:
@@ -66,9 +67,9 @@ def needs(context: Context, facts: OilFacts, pan: Pan | None, ways: model.Ways) 
     return found
 
 
-def _quantity(context: Context, facts: OilFacts, pan: Pan | None) -> Need:
+def _quantity(context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None) -> Need:
     """By the pan: what keeps the pickup covered in every duty; by displacement where no pan is known."""
-    if pan is None:
+    if pan is None or coverage is None:
         litres = float(np.max(as_array(context.engine.displacement))) * 1e3
         volume = (2.5 + litres) * 1e-3
         return Need(
@@ -78,15 +79,7 @@ def _quantity(context: Context, facts: OilFacts, pan: Pan | None) -> Need:
             "volume",
             Sentence("About {v} of oil, by engine size; the pan decides.", {"v": (volume, "volume")}),
         )
-    rotation = model.rotation_of(context)
-    up = []
-    for case in context.duties.cases:
-        for (forward, left), asked in zip(
-            model.DIRECTIONS.values(), (case.pulling, case.braking, case.cornering, case.cornering), strict=True
-        ):
-            heel = -case.heel * left
-            up.append(apparent_up(asked * forward, asked * left, 0.0, case.grade, heel))
-    n = to_engine(np.array(up), rotation)
+    n = coverage.normal
     under = float(np.max(volume_below(pan.body, n, n @ pan.pickup)))
     raised = float(np.max(as_array(need(facts.oil_up, "oil.oil_up"))))
     volume = under + raised

@@ -5,8 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.facts import need
-from gauge_well.core.geometry.frames import apparent_up, to_engine
-from gauge_well.core.geometry.free_surface import surface_height, volume_below
+from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media import oils
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
@@ -14,11 +13,14 @@ from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.working import Step, Working
 
+BRAKING = tuple(model.DIRECTIONS).index("braking")
 
-def steps(context: Context, facts: OilFacts, pan: Pan | None, ways: model.Ways, index: int) -> list[Step]:
+
+def steps(
+    context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None, ways: model.Ways, index: int
+) -> list[Step]:
     """Explain one duty: oil in the pan, its surface under braking, temperature, viscosity, pressure, suction."""
     w = Working(index)
-    case = context.duties.cases[index]
     volume = model.in_sump(facts)
     w.add(
         "V",
@@ -29,10 +31,9 @@ def steps(context: Context, facts: OilFacts, pan: Pan | None, ways: model.Ways, 
         {"V_all": need(facts.oil_quantity, ""), "V_up": need(facts.oil_up, "")},
         "common practice",
     )
-    if pan is not None:
-        up = apparent_up(-case.braking, 0.0, 0.0, case.grade, 0.0)
-        n = to_engine(up, model.rotation_of(context))
-        d = surface_height(pan.body, n, volume)
+    if pan is not None and coverage is not None:
+        n = coverage.normal[index, BRAKING]
+        d = coverage.head[index, BRAKING] + n @ pan.pickup
         w.add(
             "d",
             "Surface under braking, along its normal",

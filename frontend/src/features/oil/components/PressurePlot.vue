@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, inject } from 'vue'
+import { plotOption } from '../../../shared/chart'
+import { read, THEME } from '../../../shared/theme'
+import { useVocabulary } from '../../../stores/vocabulary'
+import type { PressureCurves } from '../logic'
+
+/** Oil pressure over engine speed, cold and as hot as the duty makes it, against the least wanted. */
+const props = defineProps<{ data: PressureCurves | null }>()
+const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const words = useVocabulary()
+const look = inject(THEME)
+const option = computed(() => {
+  const data = props.data
+  if (!data || look === undefined) return null
+  void look.dark.value
+  const line = (values: number[]) => values.map((p, i): [number, number] => [words.value(data.speed[i] ?? 0, 'speed_rpm'), words.value(p, 'pressure_gauge')])
+  return plotOption({
+    x: words.unit('speed_rpm'), y: words.unit('pressure_gauge'),
+    lines: [
+      { name: `hot, ${words.show(data.hot_temperature, 'temperature')}`, points: line(data.hot), colour: read('oil'), at: 0.6, side: 'top' },
+      { name: `cold, ${words.show(293.15, 'temperature')}`, points: line(data.cold), colour: read('ink'), at: 0.25, side: 'top' },
+      { name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.8, side: 'bottom', dashed: true },
+    ],
+    mark: { x: words.value(data.at, 'speed_rpm'), text: 'duty', colour: read('brass') },
+  })
+})
+</script>
+
+<template>
+  <section class="card pad">
+    <h2 class="label">Oil pressure over speed</h2>
+    <ChartPanel v-if="option" :option="option" label="Oil pressure over engine speed: cold, hot and the least wanted" />
+    <p v-else class="mute empty">Read the gauge once with the oil at 100 °C, below the relief, and give pressure and speed.</p>
+  </section>
+</template>
+
+<style scoped>
+.empty {
+  padding: 28px 0;
+}
+</style>
