@@ -84,7 +84,7 @@ def _the(label: str) -> tuple[str, str]:
 
 def _gate(row: Row) -> Sentence:
     sentence: Sentence = row["sentence"]
-    return Sentence(f"{row['label']}: " + sentence.template, sentence.values)
+    return Sentence(f"{row['label']}: " + _phrase(sentence.template), sentence.values)
 
 
 def _load(row: Row, names: Mapping[str, str]) -> Sentence:

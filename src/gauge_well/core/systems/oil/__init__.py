@@ -84,7 +84,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
     unknown: list[Unknown] = []
     coverage, limits = None, None
     if pan is None:
-        unknown.append(Unknown("pickup", "Pickup covered", "pan", missing))
+        unknown.append(Unknown("pickup", "Pickup", "pan", missing))
     else:
         coverage = model.coverage(context, given, pan)
         limits = model.effective(given, coverage.covered)
@@ -92,7 +92,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         pickup = checks.pickup_check(context, coverage, limits)
         if float(pickup.fill) > 1.0 and given.baffle == "unknown":
             # A maker's pan may well have a trap door: without knowing, it is not called short.
-            unknown.append(Unknown("pickup", "Pickup covered", "pan", ("oil.baffle",)))
+            unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.baffle",)))
         else:
             gates.insert(0, pickup)
     gates += checks.drain_checks(given, model.temperature(ways, context.mean.heat_to_oil))

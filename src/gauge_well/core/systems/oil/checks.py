@@ -55,7 +55,7 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
         template = "Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest."
     return Check(
         "pickup",
-        "Pickup covered",
+        "Pickup",
         "pan",
         CheckClass.LIMIT,
         Scales.GATE,
