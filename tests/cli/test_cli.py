@@ -36,7 +36,7 @@ class Size(unittest.TestCase):
     def test_text_for_people(self) -> None:
         for name in NAMES:
             found = run("size", "--demo", name, "--text").stdout
-            for word in ("What each part is good for", "Cooling:", "Fuel:", "What to look for", "Mind"):
+            for word in ("What each part is good for", "Oil:", "Fuel:", "What to look for", "Mind"):
                 self.assertIn(word, found)
             self.assertNotIn("{", found)
         missing = run("size", "-", "--text", stdin=json.dumps(changed(ROAD, cooling={}))).stdout

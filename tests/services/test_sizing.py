@@ -50,6 +50,11 @@ class Facts(unittest.TestCase):
         self.assertTrue(facts["cooling.fin_count"]["note"])
         self.assertNotIn("fuel.pump_table", facts)
 
+    def test_a_table_keeps_the_words_typed(self) -> None:
+        rows = "63.5 mm, 700 mm, 90 deg, pipe\n63.5 mm, 300 mm, 0 deg, catalyst\n63.5 mm, 1 m, 0 deg, 2.5"
+        shown = sizing.facts_of(*sizing.check(changed(ROAD, exhaust={"pipes": rows})))["exhaust.pipes"]["shown"]
+        self.assertEqual([row.split(" · ")[-1] for row in shown.split("; ")], ["pipe", "catalyst", "2.5"])
+
     def test_a_core_refusal_speaks_the_builds_units(self) -> None:
         with self.assertRaises(SheetError) as caught:
             sizing.size_document(

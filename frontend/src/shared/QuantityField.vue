@@ -103,9 +103,9 @@ function turnEvidence(): void {
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>
-      <button class="value figure" :class="{ absent: !fact }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
+      <button class="value figure" :class="{ absent: !fact, rows: isTable }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
         <span v-if="original" class="original mute">{{ original }}</span>
-        {{ fact ? fact.shown : 'give' }}
+        {{ fact ? (isTable ? fact.shown.replaceAll('; ', '\n') : fact.shown) : 'give' }}
       </button>
       <button v-if="fact" class="chip evidence" :class="fact.evidence" type="button"
         :title="given ? `${words.words?.evidence[fact.evidence]}. Tap to change` : `${fact.note} (${fact.source})`" :aria-label="`${field.label}, how known: ${NAMES[fact.evidence]}`" @click="turnEvidence" @keydown.e.prevent="turnEvidence">
@@ -116,6 +116,10 @@ function turnEvidence(): void {
 </template>
 
 <style scoped>
+.rows {
+  white-space: pre-line;
+  text-align: right;
+}
 .quantity {
   margin-left: auto;
   display: inline-flex;

@@ -21,15 +21,16 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   if (!worst) return { lead: block.title, strong: 'is not known yet', tail: '.', detail: missing ? `Missing for: ${missing}.` : '', short: false }
   const where = worst.duty ? `: ${name(worst.duty)}` : ''
   const points = Math.round(Math.abs(worst.fill - 1) * 100)
+  const plain = worst.duty ? worst.sentence : `${worst.name}: ${worst.sentence}`
   const dear = block.checks.filter((c) => c.class === 'cost' && c.fill > 1 && worst.class !== 'cost').sort((a, b) => b.fill - a.fill)[0]
   const also = (dear ? ` ${dear.name} costs power: ${dear.sentence}` : '') + (missing ? ` Not known yet: ${missing}.` : '')
   if (worst.fill > 1 && worst.class === 'cost') {
-    return { lead: block.title, strong: 'costs power', tail: `${where}.`, detail: worst.sentence + also, short: false }
+    return { lead: block.title, strong: 'costs power', tail: `${where}.`, detail: plain + also, short: false }
   }
   if (worst.fill > 1) {
     const strong = worst.fill >= 9.99 ? 'fails' : `runs ${points || '<1'} % over`
-    return { lead: block.title, strong, tail: `${where}.`, detail: worst.sentence + also, short: true }
+    return { lead: block.title, strong, tail: `${where}.`, detail: plain + also, short: true }
   }
   const lead = `${block.title} ${block.unknown.length ? 'as known' : ''}`.trim()
-  return { lead, strong: 'holds', tail: `, ${Math.round(worst.fill * 100)} % full at most${where}.`, detail: worst.sentence + also, short: false }
+  return { lead, strong: 'holds', tail: `, ${Math.round(worst.fill * 100)} % full at most${where}.`, detail: plain + also, short: false }
 }

@@ -21,3 +21,8 @@ def as_array(value: Value) -> Array:
 def clip(value: Value, low: Value, high: Value) -> Array:
     """Hold ``value`` between ``low`` and ``high``; a fifth of the time of ``np.clip`` on small arrays."""
     return np.asarray(np.minimum(np.maximum(value, low), high))
+
+
+def largest(value: Value) -> float:
+    """Largest number of ``value``; itself where it is one number."""
+    return float(value) if isinstance(value, float | int) else float(value.max())

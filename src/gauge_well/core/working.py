@@ -5,9 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-import numpy as np
-
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Value, as_array
 
 
 @dataclass(frozen=True)
@@ -39,13 +37,12 @@ class Working:
 
     def pick(self, value: Value) -> float:
         """Return the number of ``value`` that belongs to this duty at the wanted power."""
-        array = np.asarray(value, dtype=np.float64)
-        if array.ndim == 0:
-            return float(array)
+        array = as_array(value)
+        if array.ndim < 2:
+            return float(array.flat[0])
         # Axes are (..., duty, sample): the duty axis is the last but one.
-        duty = self.index if array.ndim >= 2 and array.shape[-2] > 1 else 0
-        picked = array[..., duty, 0] if array.ndim >= 2 else array[0]
-        return float(np.ravel(picked)[0])
+        duty = self.index if array.shape[-2] > 1 else 0
+        return float(array[..., duty, 0].flat[0])
 
     def add(
         self,

@@ -60,11 +60,13 @@ def _shown(spec: Spec, value: Any, sheet: Sheet) -> tuple[str, float | None]:
     if spec.kind == "text":
         return str(value), None
     if spec.kind == "table":
+        named = {value: word for word, value in (spec.words or {}).items()}
         rows = [
-            " · ".join(show(cell, kind, sheet.prefer) for cell, (_, kind) in zip(row, spec.columns, strict=True))
-            for row in value
+            [show(cell, kind, sheet.prefer) for cell, (_, kind) in zip(row, spec.columns, strict=True)] for row in value
         ]
-        return "; ".join(rows), None
+        for row, cells in zip(value, rows, strict=True):
+            cells[-1] = named.get(row[-1], cells[-1])
+        return "; ".join(" · ".join(cells) for cells in rows), None
     number = float(value)
     return show(number, spec.kind, sheet.prefer), number
 

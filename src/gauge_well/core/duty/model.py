@@ -14,7 +14,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, largest
 
 ALTERNATOR_EFFICIENCY = 0.55
 STEERING = 300.0  # W
@@ -71,7 +71,7 @@ class Duties:
 
 
 def _number(value: Value | None, field: str) -> float:
-    return float(np.max(as_array(need(value, field))))
+    return largest(need(value, field))
 
 
 def _in_g(value: Value | None) -> float:
@@ -79,7 +79,7 @@ def _in_g(value: Value | None) -> float:
 
 
 def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> float:
-    electrical = float(np.max(machine.electrical_load)) if machine.electrical_load is not None else 0.0
+    electrical = largest(machine.electrical_load) if machine.electrical_load is not None else 0.0
     total = electrical / ALTERNATOR_EFFICIENCY + STEERING
     if facts.air_conditioning == "yes":
         total += AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING

@@ -11,7 +11,7 @@ from gauge_well.core.duty.facts import DRIVES, MachineFacts
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array, clip, largest
 
 TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
 SPEED_TOP = 120.0
@@ -68,20 +68,20 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
     """Build from facts; MissingFact names what is absent."""
     gears: tuple[float, ...] = ()
     if facts.gear_ratios and facts.final_drive is not None and facts.tyre_diameter is not None:
-        circumference = np.pi * float(np.max(facts.tyre_diameter)) * TYRE_ROLLING
-        ratio = float(np.max(facts.final_drive)) / circumference * 60.0
+        circumference = np.pi * largest(facts.tyre_diameter) * TYRE_ROLLING
+        ratio = largest(facts.final_drive) / circumference * 60.0
         gears = tuple(sorted((row[0] * ratio for row in facts.gear_ratios), reverse=True))
 
     def number(value: Value | None, name: str) -> float:
-        return float(np.max(as_array(need(value, f"machine.{name}"))))
+        return largest(need(value, f"machine.{name}"))
 
     return Vehicle(
         number(facts.mass, "mass"),
         number(facts.drag_area, "drag_area"),
         number(facts.rolling_resistance, "rolling_resistance"),
         DRIVES[facts.drive or "rear"][1],
-        float(np.max(facts.trailer_mass)) if facts.trailer_mass is not None else 0.0,
-        float(np.max(facts.trailer_drag_area)) if facts.trailer_drag_area is not None else 0.0,
+        largest(facts.trailer_mass) if facts.trailer_mass is not None else 0.0,
+        largest(facts.trailer_drag_area) if facts.trailer_drag_area is not None else 0.0,
         gears,
     )
 
@@ -92,7 +92,7 @@ def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) 
     Unknown gearing: 0.40 of rated speed at 100 km/h cruising, 0.55 climbing, by road speed
     between, and gears a step lower each from there to rated speed (common practice).
     """
-    idle = float(np.max(as_array(need(engine.facts.idle_speed, "engine.idle_speed"))))
+    idle = largest(need(engine.facts.idle_speed, "engine.idle_speed"))
     v = as_array(speed)[..., None]
     if vehicle.gears:
         return np.asarray(np.maximum(v * np.array(vehicle.gears), idle))
@@ -143,7 +143,7 @@ def choose_gear(
     The lowest rpm with at least 0.25 of rated speed (diesel 0.45) and 15 % torque in hand;
     failing that, the gear with most power there (common practice).
     """
-    limit = float(np.max(as_array(need(engine.facts.limit_speed, "engine.limit_speed"))))
+    limit = largest(need(engine.facts.limit_speed, "engine.limit_speed"))
     floor = (0.25 if engine.fuel.spark else 0.45) * engine.rated_speed
     required = vehicle.power(speeds, grade, density, tow) + accessories
     if pinned is not None:

@@ -26,7 +26,7 @@ from gauge_well.core.media.combustion import (
     temperature_of,
 )
 from gauge_well.core.media.fuels import Fuel
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array, clip, largest
 
 EXPONENT_HEAT = 0.75  # of coolant and oil heat against fuel flow; heywood1988, ch. 12
 REJECTED_MOST = 0.62  # of released energy to coolant and oil
@@ -83,8 +83,8 @@ def engine_of(facts: EngineFacts) -> Engine:
         facts,
         facts.fuel_record,
         TorqueCurve(facts),
-        float(np.max(as_array(need(facts.rated_power, "engine.rated_power")))),
-        float(np.max(as_array(need(facts.rated_speed, "engine.rated_speed")))),
+        largest(need(facts.rated_power, "engine.rated_power")),
+        largest(need(facts.rated_speed, "engine.rated_speed")),
         need(facts.displacement, "engine.displacement"),
         need(facts.bsfc, "engine.bsfc"),
         need(facts.excess_air, "engine.excess_air"),

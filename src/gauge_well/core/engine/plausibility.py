@@ -4,15 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-import numpy as np
-
 from gauge_well.core.engine.facts import NATURAL_BMEP
 from gauge_well.core.engine.model import Engine, operate
 from gauge_well.core.engine.torque import RAD_PER_RPM
 from gauge_well.core.errors import CoreError
 from gauge_well.core.media import air
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import largest
 from gauge_well.core.validity import Notice
 
 # bmep [Pa]: notice, refuse (heywood1988, ch. 2; the refusals are ours).
@@ -35,18 +33,18 @@ def figures(engine: Engine, wanted: float) -> dict[str, float]:
     density = air.density(op.intake_temperature, INLET_P + op.manifold_gauge)
     swept = engine.displacement * engine.rated_speed * engine.swept_rate_factor
     return {
-        "rated_bmep_pa": float(np.max(op.bmep)),
-        "mean_piston_speed_m_s": float(np.max(engine.piston_speed(engine.rated_speed))),
-        "volumetric_efficiency": float(np.max(op.air_mass_flow / (density * swept))),
-        "released_brake_share": float(np.max(op.power / op.released)),
-        "rated_exhaust_temperature_k": float(np.max(op.exhaust_temperature)),
-        "rated_excess_air": float(np.max(op.excess_air)),
+        "rated_bmep_pa": largest(op.bmep),
+        "mean_piston_speed_m_s": largest(engine.piston_speed(engine.rated_speed)),
+        "volumetric_efficiency": largest(op.air_mass_flow / (density * swept)),
+        "released_brake_share": largest(op.power / op.released),
+        "rated_exhaust_temperature_k": largest(op.exhaust_temperature),
+        "rated_excess_air": largest(op.excess_air),
     }
 
 
 def refuse(engine: Engine, wanted: float) -> None:
     """Raise :class:`CoreError` for a mean effective pressure no such engine reaches."""
-    bmep = float(np.max(engine.bmep(wanted, engine.rated_speed)))
+    bmep = largest(engine.bmep(wanted, engine.rated_speed))
     boosted = engine.facts.aspiration != "natural"
     most = BMEP[(engine.fuel.spark, boosted)][1]
     if engine.facts.cycle == "two_stroke":
@@ -120,7 +118,7 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
     facts = engine.facts
     if facts.peak_torque is not None:
         rated_torque = engine.rated_power / (engine.rated_speed * RAD_PER_RPM)
-        backup = float(np.max(as_array(facts.peak_torque))) / rated_torque
+        backup = largest(facts.peak_torque) / rated_torque
         if backup < 0.999:
             say(
                 "torque_below_power",

@@ -6,7 +6,7 @@ import numpy as np
 from scipy.interpolate import PchipInterpolator
 
 from gauge_well.core.engine.facts import EngineFacts
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array, clip, largest
 
 RAD_PER_RPM = np.pi / 30.0
 
@@ -23,15 +23,15 @@ class TorqueCurve:
     """
 
     def __init__(self, facts: EngineFacts) -> None:
-        rated_n = float(np.max(as_array(facts.rated_speed)))  # type: ignore[arg-type]
-        rated_t = float(np.max(as_array(facts.rated_power))) / (rated_n * RAD_PER_RPM)  # type: ignore[arg-type]
+        rated_n = largest(facts.rated_speed)  # type: ignore[arg-type]
+        rated_t = largest(facts.rated_power) / (rated_n * RAD_PER_RPM)  # type: ignore[arg-type]
         if facts.torque_curve is not None:
             points = {row[0]: row[1] for row in facts.torque_curve}
         else:
-            peak_t = float(np.max(as_array(facts.peak_torque)))  # type: ignore[arg-type]
-            peak_n = float(np.max(as_array(facts.peak_torque_speed)))  # type: ignore[arg-type]
-            idle = float(np.max(as_array(facts.idle_speed)))  # type: ignore[arg-type]
-            limit = float(np.max(as_array(facts.limit_speed)))  # type: ignore[arg-type]
+            peak_t = largest(facts.peak_torque)  # type: ignore[arg-type]
+            peak_n = largest(facts.peak_torque_speed)  # type: ignore[arg-type]
+            idle = largest(facts.idle_speed)  # type: ignore[arg-type]
+            limit = largest(facts.limit_speed)  # type: ignore[arg-type]
             points = {rated_n: rated_t, peak_n: max(peak_t, rated_t)}
             if idle < peak_n:
                 # Half to three quarters of peak torque at idle is usual (common practice).

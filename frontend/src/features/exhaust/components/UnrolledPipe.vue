@@ -33,7 +33,7 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
     <text :x="WIDTH" :y="y(data.limit) - 5" text-anchor="end" class="strong">{{ data.harmful ? 'the engine tolerates' : 'usual at most' }} {{ words.show(data.limit, 'pressure_difference') }}</text>
     <path :d="profile" class="pressure" />
     <circle cx="0" :cy="y(data.back_pressure)" r="5" class="ring" :class="{ over }" />
-    <text x="10" :y="y(data.back_pressure) + (data.back_pressure > 0.75 * most ? 16 : -7)" class="strong" :class="{ over }">{{ words.show(data.back_pressure, 'pressure_difference') }} at the flange</text>
+    <text x="10" :y="y(data.back_pressure) - 9" class="strong" :class="{ over }">{{ words.show(data.back_pressure, 'pressure_difference') }} at the flange</text>
   </svg></div>
 </template>
 

@@ -18,9 +18,9 @@ const option = computed(() => {
   return plotOption({
     x: words.unit('speed_rpm'), y: words.unit('pressure_gauge'),
     lines: [
-      { name: `hot, ${words.show(data.hot_temperature, 'temperature')}`, points: line(data.hot), colour: read('oil'), at: 0.6, side: 'top' },
+      { name: `hot, ${words.show(data.hot_temperature, 'temperature')}`, points: line(data.hot), colour: read('oil'), at: 0.55, side: 'left' },
       { name: `cold, ${words.show(293.15, 'temperature')}`, points: line(data.cold), colour: read('ink'), at: 0.25, side: 'top' },
-      { name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.8, side: 'bottom', dashed: true },
+      { name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.7, side: 'right', dashed: true },
     ],
     mark: { x: words.value(data.at, 'speed_rpm'), text: 'duty', colour: read('brass') },
   })

@@ -11,7 +11,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
-from gauge_well.core.typing import Array, as_array
+from gauge_well.core.typing import Array, as_array, largest
 from gauge_well.core.validity import Notice
 
 
@@ -90,7 +90,7 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
 def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
     """Core against the opening it goes into, the tighter way; None when either was not measured."""
     pairs = [
-        (name, float(np.max(as_array(size))), float(np.max(as_array(room))))
+        (name, largest(size), largest(room))
         for name, size, room in (
             ("wide", facts.core_width, context.installation.opening_width),
             ("high", facts.core_height, context.installation.opening_height),

@@ -18,7 +18,7 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, face_velocity
 from gauge_well.core.systems.cooling.facts import ADVERTISED, GRILLES, OPENINGS, CoolingFacts
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array, clip, largest
 
 BOILING_MARGIN = 10.0  # K
 CONDENSER_LOSS = 8.0
@@ -163,7 +163,7 @@ def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[
     """
     if facts.coolant_flow is not None:
         speed = facts.coolant_flow_speed or context.engine.rated_speed
-        return as_array(facts.coolant_flow), float(np.max(as_array(speed))), "given"
+        return as_array(facts.coolant_flow), largest(speed), "given"
     bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
     hose = HOSE_SPEED * np.pi / 4.0 * bore**2
     warm = coolant.properties(363.15, glycol)
@@ -238,7 +238,7 @@ def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) ->
 
 def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[Array, Array]:
     """Coolant and metal temperature at the start of each duty [K]."""
-    thermostat = float(np.max(as_array(need(context.engine.facts.thermostat, "engine.thermostat"))))
+    thermostat = largest(need(context.engine.facts.thermostat, "engine.thermostat"))
     warm = thermostat + START_OVER_THERMOSTAT
     by_start = {
         "warm": (warm, METAL_START * METAL_STANDS),

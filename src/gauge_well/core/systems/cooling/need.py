@@ -13,7 +13,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, heat_made, plant_of, prepare
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import largest
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
 ASPECT = 1.5
@@ -27,7 +27,7 @@ def reference_depth(facts: CoolingFacts, room: float | None) -> float:
     """Depth the core is sought at: the fitted one, else the thickest standard one that goes in
     (26 mm when the room is not known)."""
     if facts.core_depth is not None:
-        return float(np.max(as_array(facts.core_depth)))
+        return largest(facts.core_depth)
     if room is None:
         return 0.026
     left = room - USUAL_FAN_DEPTH - CORE_TO_FAN - MOVING_PARTS
@@ -41,7 +41,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     full shroud, and interpolating where the fullest duty just fits.
     """
     room = context.installation.depth_available
-    depth = reference_depth(facts, None if room is None else float(np.max(room)))
+    depth = reference_depth(facts, None if room is None else largest(room))
     faces = FACES[:, None, None]
     trial = replace(
         facts,
@@ -125,8 +125,8 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                 )
             )
     boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol
-    warm = coolant.properties(float(np.max(limit)) - DROP_RATED, glycol)
-    rated = float(np.max(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity)))
+    warm = coolant.properties(largest(limit) - DROP_RATED, glycol)
+    rated = largest(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity))
     found.append(
         Need(
             "pump",
@@ -149,7 +149,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (bore, "size")}),
         )
     )
-    own = float(np.max(need(context.engine.facts.coolant_limit, "engine.coolant_limit")))
+    own = largest(need(context.engine.facts.coolant_limit, "engine.coolant_limit"))
     lowest = float(np.min(limit))
     if lowest < own - 0.1:
         found.append(

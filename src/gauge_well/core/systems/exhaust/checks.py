@@ -13,7 +13,7 @@ from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import largest
 from gauge_well.core.validity import Notice
 
 # Gaps kept [m]: bare, shielded (common practice).
@@ -64,7 +64,7 @@ def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
     ):
         if gap is None or kept is None:
             continue
-        actual, wanted = float(np.max(as_array(gap))), float(np.max(as_array(kept)))
+        actual, wanted = largest(gap), largest(kept)
         sentence = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
         found.append(
             Check(

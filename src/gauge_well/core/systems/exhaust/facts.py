@@ -10,7 +10,7 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Value, largest
 
 LAYOUTS: Mapping[str, str] = {
     "single": "one pipe all the way",
@@ -109,7 +109,7 @@ def refuse(facts: ExhaustFacts) -> None:
             "A bend of that radius is tighter than its tube.",
         )
     for row in facts.pipes or ():
-        if row[0] <= 2.0 * float(np.max(np.asarray(facts.wall if facts.wall is not None else WALL))):
+        if row[0] <= 2.0 * largest(np.asarray(facts.wall if facts.wall is not None else WALL)):
             raise CoreError(
                 "no_bore",
                 "exhaust.pipes",

@@ -15,7 +15,7 @@ from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import LOSSES, SILENCERS, TOLERATED, ExhaustFacts
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, as_array, largest
 
 LAGGING = 0.012 / 0.09  # m2K/W: 12 mm of wrap at 0.09 W/mK (common practice)
 POWER_COST = {True: 0.10, False: 0.15}  # of power for each 100 kPa: boosted, not (common practice)
@@ -42,7 +42,7 @@ class Segment:
 
 
 def _one(value: Value | None, field: str) -> float:
-    return float(np.max(as_array(need(value, f"exhaust.{field}"))))
+    return largest(need(value, f"exhaust.{field}"))
 
 
 def rows_of(facts: ExhaustFacts) -> list[tuple[Value, float, float, float]]:
@@ -144,7 +144,7 @@ def tolerated(context: Context, facts: ExhaustFacts) -> tuple[float, bool]:
     boosted = context.engine.facts.aspiration == "turbo"
     spark = context.engine.fuel.spark
     if facts.tolerated is not None:
-        return float(np.max(as_array(facts.tolerated))), True
+        return largest(facts.tolerated), True
     return TOLERATED[spark, boosted], not spark
 
 

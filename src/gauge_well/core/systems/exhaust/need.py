@@ -10,6 +10,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import TUBES, WALL, ExhaustFacts
+from gauge_well.core.typing import largest
 
 HP = 745.69987158
 CFM_PER_HP, CFM_PER_AREA = 2.2, 115.0 / 0.0254**2  # flow-per-power rule: cfm for a hp, cfm through a square metre
@@ -48,7 +49,7 @@ def _stepped(
     whole = model.segments_of(facts) if merged else []
     while merged and taken:
         trial = [replace(s, bore=float(TUBES[t]) - 2.0 * WALL) for s, t in zip(whole, choice, strict=True)]
-        if float(np.max(model.march(context, facts, trial, context.peak).back_pressure)) <= limit:
+        if largest(model.march(context, facts, trial, context.peak).back_pressure) <= limit:
             break
         choice[taken.pop()] += 1
     return [float(TUBES[t]) for t in choice]

@@ -10,7 +10,7 @@ from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.fuel import model
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import as_array, largest
 from gauge_well.core.validity import Notice
 
 LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides
@@ -36,7 +36,7 @@ def pump_check(circuit: model.Circuit, point: model.PumpPoint, peak: Operation, 
         if got[i] > 0.0
         else Sentence(
             "The pump cannot reach {p}, the pressure asked of it.",
-            {"p": (float(np.max(circuit.rail_gauge)), "pressure_gauge")},
+            {"p": (largest(circuit.rail_gauge), "pressure_gauge")},
         )
         for i in range(count)
     )
@@ -96,7 +96,7 @@ def suction_check(circuit: model.Circuit, point: model.PumpPoint | None, peak: O
     at = model.suction(circuit, model.drawn(circuit, point, peak))
     lost, allowed = at.source - at.inlet, at.source - at.least
     margin = duty_values(at.inlet - at.least, count)
-    temperature = float(np.max(circuit.temperature))
+    temperature = largest(circuit.temperature)
     sentences = tuple(
         Sentence(
             "{m} over boiling at the pump inlet, fuel at {t}.",
@@ -133,14 +133,14 @@ def notices(
     """Guides and assumptions worth saying."""
     facts = circuit.facts
     found: list[Notice] = []
-    flow = float(np.max(model.drawn(circuit, point, context.peak)))
+    flow = largest(model.drawn(circuit, point, context.peak))
     for bore, name, guide, where in (
         (facts.line_bore, "line", LINE_SPEED, "fuel.line_bore"),
         (facts.suction_bore, "suction", SUCTION_SPEED, "fuel.suction_bore"),
     ):
         if bore is None or (name == "suction" and facts.pump_place == "tank"):
             continue
-        speed = flow / float(np.max(bore_area(bore)))
+        speed = flow / largest(bore_area(bore))
         if speed > guide * 1.001:
             found.append(
                 Notice(
@@ -181,7 +181,7 @@ def notices(
     if (
         facts.reference == "atmosphere"
         and circuit.way.injectors
-        and float(np.max(context.peak.manifold_gauge)) > 0.2 * float(np.max(floor))
+        and largest(context.peak.manifold_gauge) > 0.2 * largest(floor)
     ):
         found.append(
             Notice(

@@ -9,7 +9,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.fuel import model
 from gauge_well.core.systems.fuel.checks import LINE_SPEED, SUCTION_SPEED
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import as_array, largest
 
 
 def needs(context: Context, circuit: model.Circuit) -> list[Need]:
@@ -20,8 +20,8 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
     worst = int(np.argmax(np.ravel(flows)))
     flow = float(np.ravel(flows)[worst]) * (1.0 + circuit.reserve)
     lift = float(np.ravel(np.broadcast_to(model.manifold_lift(circuit, peak), flows.shape))[worst])
-    pressure = float(np.max(circuit.rail_gauge)) + lift + float(np.max(model.line_drop(circuit, flow)))
-    volts = float(np.max(as_array(need(facts.supply_voltage, "fuel.supply_voltage")))) - 0.5
+    pressure = largest(circuit.rail_gauge) + lift + largest(model.line_drop(circuit, flow))
+    volts = largest(need(facts.supply_voltage, "fuel.supply_voltage")) - 0.5
     electric = facts.pump_drive == "electric"
     found = [
         Need(
@@ -74,7 +74,7 @@ def _injector(context: Context, circuit: model.Circuit) -> Need:
     dp = np.maximum(rail - peak.manifold_gauge, 1e3)
     room = np.maximum(circuit.ceiling - dead, 0.02)
     each = model.burned(peak, circuit.fuel) / count / room
-    size = float(np.max(each * np.sqrt(rated / dp)))
+    size = largest(each * np.sqrt(rated / dp))
     return Need(
         "injectors",
         "injector_flow",
@@ -83,9 +83,9 @@ def _injector(context: Context, circuit: model.Circuit) -> Need:
         Sentence(
             "{n} injectors of {size} each, rated at {p}.",
             {
-                "n": f"{float(np.max(count)):.0f}",
+                "n": f"{largest(count):.0f}",
                 "size": (size, "injector_flow"),
-                "p": (float(np.max(rated)), "pressure_difference"),
+                "p": (largest(rated), "pressure_difference"),
             },
         ),
     )

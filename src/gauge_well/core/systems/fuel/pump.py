@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, as_array, largest
 
 RULE_SHUT_OFF = 2.6  # times the rating pressure, at which a one-point pump stops (from memory)
 
@@ -57,7 +57,7 @@ def refuse(facts: FuelFacts) -> None:
 
 def curve_of(facts: FuelFacts) -> PumpCurve:
     """Build from a table, two points, or one point with the shut-off by rule."""
-    count = float(np.max(as_array(need(facts.pump_count, "fuel.pump_count"))))
+    count = largest(need(facts.pump_count, "fuel.pump_count"))
     if facts.pump_table is not None:
         rows = sorted(facts.pump_table)
         pressure = np.array([row[0] for row in rows])
@@ -79,10 +79,10 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
                 "The pump table must give less flow at more pressure; one row is out of order.",
             )
         return PumpCurve(pressure, flow * count, False)
-    p1 = float(np.max(as_array(need(facts.pump_pressure, "fuel.pump_pressure"))))
-    q1 = float(np.max(as_array(need(facts.pump_flow, "fuel.pump_flow"))))
+    p1 = largest(need(facts.pump_pressure, "fuel.pump_pressure"))
+    q1 = largest(need(facts.pump_flow, "fuel.pump_flow"))
     if facts.pump_flow_2 is not None and facts.pump_pressure_2 is not None:
-        p2, q2 = float(np.max(facts.pump_pressure_2)), float(np.max(facts.pump_flow_2))
+        p2, q2 = largest(facts.pump_pressure_2), largest(facts.pump_flow_2)
         if p2 == p1 or (q2 - q1) * (p2 - p1) >= 0.0:
             raise CoreError(
                 "points_not_falling",

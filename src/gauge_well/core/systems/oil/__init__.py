@@ -15,7 +15,7 @@ from gauge_well.core.systems.base import Caution, Context, Result, System
 from gauge_well.core.systems.oil import checks, facts, model, need, working
 from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import Pan, pan_of
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, largest
 
 PARTS = {
     "pan": "Oil pan and pickup",
@@ -99,7 +99,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
     hot = checks.temperature_check(context, given, ways, context.mean)
     if given.cooler in ("air", "water") and given.cooler_conductance is None:
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler_conductance",)))
-    elif given.cooler is None and float(np.max(hot.fill)) > 1.0:
+    elif given.cooler is None and largest(hot.fill) > 1.0:
         # The engine may well have a cooler of its own: without knowing, it is not called short.
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler",)))
 

@@ -16,7 +16,7 @@ from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Ways
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import Array, as_array
+from gauge_well.core.typing import Array, as_array, largest
 from gauge_well.core.validity import Notice
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
@@ -69,7 +69,7 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
 
 def volume_check(facts: OilFacts, pan: Pan) -> Check:
     """All the oil against what the pan holds to its rail."""
-    oil = float(np.max(as_array(need(facts.oil_quantity, "oil.oil_quantity"))))
+    oil = largest(need(facts.oil_quantity, "oil.oil_quantity"))
     template = "{oil} in a pan that holds {holds} to the rail."
     return Check(
         "pan_volume",
@@ -96,7 +96,7 @@ def room_checks(context: Context) -> list[Check]:
     ):
         if gap is None or kept is None:
             continue
-        actual, wanted = float(np.max(as_array(gap))), float(np.max(as_array(kept)))
+        actual, wanted = largest(gap), largest(kept)
         sentence = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
         found.append(
             Check(
@@ -120,7 +120,7 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
     flows = model.turbo_drain(facts, float(np.min(hot)))
     if flows is None or facts.turbo_drain_slope is None or facts.turbo_oil_flow is None:
         return []
-    slope, has, asks = (float(np.max(as_array(v))) for v in (facts.turbo_drain_slope, flows, facts.turbo_oil_flow))
+    slope, has, asks = (largest(v) for v in (facts.turbo_drain_slope, flows, facts.turbo_oil_flow))
     return [
         Check(
             "turbo_drain_slope",
@@ -164,7 +164,7 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, mean: Opera
     hot = model.temperature(ways, mean.heat_to_oil)
     limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
     count = len(context.duties.cases)
-    shown, most = duty_values(hot, count), float(np.max(limit))
+    shown, most = duty_values(hot, count), largest(limit)
     demand, capacity = np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient
     return Check(
         "oil_temperature",

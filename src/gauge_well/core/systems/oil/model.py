@@ -16,7 +16,7 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, as_array, largest
 
 G_MOST = 3.0  # beyond it a pickup counts as never uncovered
 G_SCAN = np.linspace(0.0, G_MOST, 25)
@@ -38,7 +38,7 @@ def rotation_of(context: Context) -> Array:
     """How the engine lies in the vehicle."""
     lie = context.installation
     angles = (lie.engine_yaw, lie.engine_pitch, lie.engine_roll)
-    return engine_to_vehicle(*(0.0 if a is None else float(np.max(as_array(a))) for a in angles))
+    return engine_to_vehicle(*(0.0 if a is None else largest(a) for a in angles))
 
 
 def in_sump(facts: OilFacts) -> Array:
@@ -133,7 +133,7 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
 def effective(facts: OilFacts, limits: Array) -> Array:
     """Covered acceleration with the baffle's stated one [g]."""
     if facts.baffle == "given" and facts.baffle_g is not None:
-        return np.maximum(limits, float(np.max(as_array(facts.baffle_g))) / GRAVITY)
+        return np.maximum(limits, largest(facts.baffle_g) / GRAVITY)
     return limits
 
 
@@ -168,14 +168,14 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     rated_oil = context.mean.heat_to_oil / np.maximum(
         (context.mean.fuel_mass_flow / context.mean.rated_fuel) ** 0.75, 1e-9
     )
-    own = float(np.max(rated_oil)) * context.engine.rated_power / context.wanted
+    own = largest(rated_oil) * context.engine.rated_power / context.wanted
     ua = as_array(0.0 if facts.cooler_conductance is None else facts.cooler_conductance)
     moving = COOLER_STILL + (1.0 - COOLER_STILL) * np.minimum(speed / COOLER_SPEED, 1.0)
     thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
     block, ambient = as_array(own / BLOCK_STANDS), context.duties.column("ambient")
     air = np.asarray(ua * moving * (facts.cooler == "air"))
     water = np.asarray(ua * float(facts.cooler == "water") + 0.0 * speed)
-    start = _start(context, float(np.max(thermostat)), ambient)
+    start = _start(context, largest(thermostat), ambient)
     capacity = as_array(need(facts.oil_quantity, "oil.oil_quantity")) * oils.density(oils.T_100) * oils.HEAT_CAPACITY
     times = np.minimum(context.duties.column("duration"), 1e9) * (block + skin + air + water) / capacity
     settled = -np.expm1(-times)

@@ -12,7 +12,7 @@ from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import as_array, largest
 
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 OVER_PICKUP = 0.02  # m left over the pickup
@@ -26,11 +26,7 @@ def needs(
     cases = context.duties.cases
     hardest = max(max(c.braking, c.cornering, c.pulling) for c in cases)
     if pan is None:
-        depth = (
-            float(np.max(as_array(need(facts.pickup_clearance, "oil.pickup_clearance"))))
-            + hardest * REACH
-            + OVER_PICKUP
-        )
+        depth = largest(need(facts.pickup_clearance, "oil.pickup_clearance")) + hardest * REACH + OVER_PICKUP
         found.append(
             Need(
                 "pan",
@@ -46,7 +42,7 @@ def needs(
     heat = context.mean.heat_to_oil
     limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
     rest = ways.block * (limit - ways.coolant) + ways.pan * (limit - ways.ambient)
-    wanted = float(np.max((heat - rest) / np.maximum(limit - ways.ambient, 1.0)))
+    wanted = largest((heat - rest) / np.maximum(limit - ways.ambient, 1.0))
     if wanted > 0.0:
         found.append(
             Need(
@@ -70,7 +66,7 @@ def needs(
 def _quantity(context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None) -> Need:
     """By the pan: what keeps the pickup covered in every duty; by displacement where no pan is known."""
     if pan is None or coverage is None:
-        litres = float(np.max(as_array(context.engine.displacement))) * 1e3
+        litres = largest(context.engine.displacement) * 1e3
         volume = (2.5 + litres) * 1e-3
         return Need(
             "pan",
@@ -80,8 +76,8 @@ def _quantity(context: Context, facts: OilFacts, pan: Pan | None, coverage: mode
             Sentence("About {v} of oil, by engine size; the pan decides.", {"v": (volume, "volume")}),
         )
     n = coverage.normal
-    under = float(np.max(volume_below(pan.body, n, n @ pan.pickup)))
-    raised = float(np.max(as_array(need(facts.oil_up, "oil.oil_up"))))
+    under = largest(volume_below(pan.body, n, n @ pan.pickup))
+    raised = largest(need(facts.oil_up, "oil.oil_up"))
     volume = under + raised
     template = "{v} of oil keeps the pickup covered in every duty; the pan holds {holds} to the rail."
     if volume > pan.holds:

@@ -11,7 +11,7 @@ from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import need
 from gauge_well.core.geometry.free_surface import Body, check_polygon, prism, volume_below
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, largest
 
 CRANKCASE = 0.13  # m over the rail in which oil may pile up before it meets the crank (common practice)
 LEVEL = np.array([0.0, 0.0, 1.0])
@@ -42,7 +42,7 @@ class Pan:
 
 
 def _one(value: Value | None, field: str) -> float:
-    return float(np.max(as_array(need(value, f"oil.{field}"))))
+    return largest(need(value, f"oil.{field}"))
 
 
 def outline_of(facts: OilFacts) -> Array:
