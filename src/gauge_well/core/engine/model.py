@@ -55,6 +55,11 @@ class Engine:
         """Cycles a second for one rev/min: 1/120 four-stroke, 1/60 two-stroke."""
         return 1.0 / (60.0 * self.facts.strokes_per_cycle_rev)
 
+    @cached_property
+    def rated_products(self) -> Products:
+        """Burned gas at full load."""
+        return products(self.fuel, self.excess_air)
+
     def piston_speed(self, speed: Value) -> Array:
         """Mean piston speed [m/s]."""
         return 2.0 * as_array(need(self.facts.stroke, "engine.stroke")) * speed / 60.0
@@ -206,8 +211,7 @@ def operate(
     # Rated point: fixes the indicated efficiency and the rated heats.
     rated_bmep = engine.bmep(wanted, engine.rated_speed)
     rated_fuel = as_array(engine.bsfc) * wanted
-    rated_products = products(fuel, engine.excess_air)
-    rated_released = 1.0 - rated_products.chemical_loss - UNBURNED
+    rated_released = 1.0 - engine.rated_products.chemical_loss - UNBURNED
     swept_rated = engine.displacement * engine.rated_speed * engine.swept_rate_factor
     indicated = (
         (rated_bmep + engine.losses(rated_bmep, engine.rated_speed))
