@@ -9,7 +9,7 @@ from enum import StrEnum
 import numpy as np
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array, clip, largest
 
 FILL_MAX = 9.99
 
@@ -121,3 +121,14 @@ def states_of(fills: Mapping[str, float], unknown: bool) -> State:
     if unknown:
         return State.UNKNOWN
     return State.HOLDS
+
+
+def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | None, danger: bool = False) -> list[Check]:
+    """A measured gap against the one kept [m], whatever the power; nothing where either is not known."""
+    if gap is None or kept is None:
+        return []
+    actual, wanted = largest(gap), largest(kept)
+    said = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
+    fill = gap_fill(actual, wanted)
+    limit = CheckClass.LIMIT
+    return [Check(id, name, part, limit, Scales.GATE, "height", wanted, actual, fill, sentences=(said,), danger=danger)]

@@ -53,12 +53,6 @@ const judged = computed(() => build.report?.systems.exhaust !== undefined)
 </template>
 
 <style scoped>
-.drag {
-  display: grid;
-  grid-template-columns: auto 1fr 56px auto;
-  gap: 14px;
-  align-items: center;
-}
 .empty {
   padding: 40px 0;
 }

@@ -335,6 +335,20 @@ class Needs(NumbersCase):
 
 
 class Instrument(NumbersCase):
+    def test_pressure_cold_and_hot(self) -> None:
+        """Cold oil stands higher, both are held at the relief, and hot at the duty's speed is the duty's figure."""
+        raw = changed(
+            OIL, oil={"hot_pressure": "3 bar", "hot_pressure_speed": "3000 rpm", "relief_pressure": "4.5 bar"}
+        )
+        found = instrument(context_of(raw), facts_of(raw, "oil"), {"duty": 0.0})
+        curves = {k: np.array(found["pressure"][k]) for k in ("speed", "cold", "hot")}
+        self.assertTrue(np.all(curves["cold"] >= curves["hot"]))
+        self.close(curves["cold"].max(), 450e3, rel=1e-9)
+        duty = report(raw)["duties"][0]["id"]
+        read = report(raw)["systems"]["oil"]["figures"][duty]["oil_pressure_pa"]
+        self.close(np.interp(found["pressure"]["at"], curves["speed"], curves["hot"]), read, rel=5e-3)
+        self.assertIsNone(instrument(context_of(OIL), facts_of(OIL, "oil"), {"duty": 0.0})["pressure"])
+
     def test_surface_and_rose(self) -> None:
         context, facts = context_of(OIL), facts_of(OIL, "oil")
         found = instrument(context, facts, {"duty": 0.0, "forward": -0.3, "left": 0.0})

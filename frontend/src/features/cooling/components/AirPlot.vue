@@ -76,10 +76,7 @@ const option = computed(() => {
 
 <style scoped>
 .drag {
-  display: grid;
   grid-template-columns: auto 1fr 84px;
-  gap: 14px;
-  align-items: center;
 }
 .empty {
   padding: 40px 0;

@@ -47,12 +47,6 @@ const option = computed(() => {
 </template>
 
 <style scoped>
-.drag {
-  display: grid;
-  grid-template-columns: auto 1fr 56px auto;
-  gap: 14px;
-  align-items: center;
-}
 .empty {
   padding: 28px 0;
 }

@@ -64,10 +64,8 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
   align-items: center;
 }
 .drag {
-  display: grid;
   grid-template-columns: auto 1fr 128px;
-  gap: 2px 14px;
-  align-items: center;
+  row-gap: 2px;
 }
 .empty {
   padding: 40px 0;

@@ -6,14 +6,13 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, gap_gate, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import largest
 from gauge_well.core.validity import Notice
 
 # Gaps kept [m]: bare, shielded (common practice).
@@ -55,33 +54,12 @@ def pressure_check(context: Context, facts: ExhaustFacts, found: Marched, op: Op
 
 def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
     """Measured gaps round the pipe against what is kept."""
-    lie, shielded = context.installation, facts.shielded == "yes"
-    found = []
-    for id, name, gap, kept in (
-        ("pipe_ground", "Exhaust over the ground", lie.exhaust_ground, lie.ground_needed),
-        ("pipe_loom", "Exhaust to loom and hoses", lie.exhaust_loom, TO_LOOM[shielded]),
-        ("pipe_fuel", "Exhaust to fuel parts", lie.exhaust_fuel, TO_FUEL),
-    ):
-        if gap is None or kept is None:
-            continue
-        actual, wanted = largest(gap), largest(kept)
-        sentence = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
-        found.append(
-            Check(
-                id,
-                name,
-                "room",
-                CheckClass.LIMIT,
-                Scales.GATE,
-                "height",
-                wanted,
-                actual,
-                gap_fill(actual, wanted),
-                sentences=(sentence,),
-                danger=id == "pipe_fuel",
-            )
-        )
-    return found
+    lie, to_loom = context.installation, TO_LOOM[facts.shielded == "yes"]
+    return [
+        *gap_gate("pipe_ground", "Exhaust over the ground", "room", lie.exhaust_ground, lie.ground_needed),
+        *gap_gate("pipe_loom", "Exhaust to loom and hoses", "room", lie.exhaust_loom, to_loom),
+        *gap_gate("pipe_fuel", "Exhaust to fuel parts", "room", lie.exhaust_fuel, TO_FUEL, danger=True),
+    ]
 
 
 def notices(context: Context, facts: ExhaustFacts, found: Marched) -> Sequence[Notice]:

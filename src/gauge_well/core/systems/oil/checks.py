@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, ratio_fill
+from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
@@ -88,31 +88,11 @@ def volume_check(facts: OilFacts, pan: Pan) -> Check:
 def room_checks(context: Context) -> list[Check]:
     """Measured gaps under and beside the pan against what is kept."""
     lie = context.installation
-    found = []
-    for id, name, gap, kept in (
-        ("ground", "Pan over the ground", lie.pan_ground, lie.ground_needed),
-        ("crossmember", "Pan to crossmember", lie.pan_crossmember, CROSSMEMBER),
-        ("steering", "Pan to steering", lie.pan_steering, STEERING),
-    ):
-        if gap is None or kept is None:
-            continue
-        actual, wanted = largest(gap), largest(kept)
-        sentence = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
-        found.append(
-            Check(
-                id,
-                name,
-                "room",
-                CheckClass.LIMIT,
-                Scales.GATE,
-                "height",
-                wanted,
-                actual,
-                gap_fill(actual, wanted),
-                sentences=(sentence,),
-            )
-        )
-    return found
+    return [
+        *gap_gate("ground", "Pan over the ground", "room", lie.pan_ground, lie.ground_needed),
+        *gap_gate("crossmember", "Pan to crossmember", "room", lie.pan_crossmember, CROSSMEMBER),
+        *gap_gate("steering", "Pan to steering", "room", lie.pan_steering, STEERING),
+    ]
 
 
 def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
