@@ -7,6 +7,8 @@ export interface PressureCurves {
   least: number[]
   hot_temperature: number
   at: number
+  cold_temperature: number
+  cold_speed: number
 }
 
 export interface OilInstrument {

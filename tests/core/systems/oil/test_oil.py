@@ -334,6 +334,24 @@ class Needs(NumbersCase):
         self.close(check_of(report(again), "oil", "pickup")["fill"], 1.0, abs=2e-3)
 
 
+class ColdSuction(NumbersCase):
+    def test_what_is_lost_there_leaves_55_kpa(self) -> None:
+        """A thin long pipe in thick oil: laminar, so Hagen-Poiseuille gives the speed by hand but for the fittings."""
+        raw = changed(OIL, oil={"pickup_bore": "12 mm", "pickup_length": "1 m", "pump_displacement": "30 cc"})
+        facts = facts_of(raw, "oil")
+        speed = model.suction_speed(facts, 283.15, 101325.0, 9000.0)
+        oil = oils.OILS[facts.grade]
+        nu, rho = float(oils.viscosity_walther(oil, 283.15)), float(oils.density(283.15))
+        q = 30e-6 * speed / 60
+        pipe = 128 * nu * rho * q / (np.pi * 0.012**4)
+        fittings = model.PICKUP_LOSS * rho * (q / (np.pi / 4 * 0.012**2)) ** 2 / 2
+        self.close(pipe + fittings, 101325 - 55e3, rel=2e-3)
+
+    def test_a_wide_pipe_passes_all(self) -> None:
+        facts = facts_of(changed(OIL, oil={"pickup_bore": "40 mm", "pickup_length": "0.1 m"}), "oil")
+        self.close(model.suction_speed(facts, 373.15, 101325.0, 6000.0), 6000.0, rel=1e-6)
+
+
 class Instrument(NumbersCase):
     def test_pressure_cold_and_hot(self) -> None:
         """Cold oil stands higher, both are held at the relief, and hot at the duty's speed is the duty's figure."""

@@ -19,18 +19,27 @@ const option = computed(() => {
     x: words.unit('speed_rpm'), y: words.unit('pressure_gauge'),
     lines: [
       { name: `hot, ${words.show(data.hot_temperature, 'temperature')}`, points: line(data.hot), colour: read('oil'), at: 0.55, side: 'left' },
-      { name: `cold, ${words.show(293.15, 'temperature')}`, points: line(data.cold), colour: read('ink'), at: 0.25, side: 'top' },
+      { name: `cold, ${words.show(data.cold_temperature, 'temperature')}`, points: line(data.cold), colour: read('ink'), at: 0.25, side: 'top' },
       { name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.7, side: 'right', dashed: true },
     ],
     mark: { x: words.value(data.at, 'speed_rpm'), text: 'duty', colour: read('brass') },
   })
+})
+const suction = computed(() => {
+  if (!props.data) return ''
+  const { cold_temperature: cold, cold_speed: up, speed } = props.data
+  const all = up >= 0.999 * (speed[speed.length - 1] ?? 0)
+  return `At ${words.show(cold, 'temperature')} the pickup passes all the pump asks ${all ? 'at any speed' : `up to ${words.show(up, 'speed_rpm')}: stay below until it warms`}.`
 })
 </script>
 
 <template>
   <section class="card pad">
     <h2 class="label">Oil pressure over speed</h2>
-    <ChartPanel v-if="option" :option="option" label="Oil pressure over engine speed: cold, hot and the least wanted" />
+    <template v-if="data && option">
+      <ChartPanel :option="option" label="Oil pressure over engine speed: cold, hot and the least wanted" />
+      <p class="mute">{{ suction }}</p>
+    </template>
     <p v-else class="mute empty">Read the gauge once with the oil at 100 °C, below the relief, and give pressure and speed.</p>
   </section>
 </template>

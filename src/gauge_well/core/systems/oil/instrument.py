@@ -33,6 +33,7 @@ def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> 
     curves = [model.gauge_pressure(facts, speed, t) for t in (COLD, hot)]
     if curves[0] is None or curves[1] is None:
         return None
+    air = float(np.ravel(context.duties.column("pressure"))[index])
     wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
     return {
         "speed": speed.tolist(),
@@ -41,6 +42,8 @@ def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> 
         "least": wanted.tolist(),
         "hot_temperature": hot,
         "at": context.duties.cases[index].engine_speed,
+        "cold_temperature": COLD,
+        "cold_speed": model.suction_speed(facts, COLD, air, context.engine.rated_speed),
     }
 
 

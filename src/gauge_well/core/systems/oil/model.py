@@ -227,6 +227,20 @@ def gauge_pressure(facts: OilFacts, speed: Value, oil_temperature: Value) -> Arr
     return np.minimum(free, as_array(need(facts.relief_pressure, "oil.relief_pressure")))
 
 
+def suction_speed(facts: OilFacts, oil_temperature: float, pressure: float, most: float) -> float:
+    """Engine speed [rev/min] up to which the pickup passes all the pump asks, ``most`` where beyond.
+
+    Solved for the speed at which the way to the pump leaves 55 kPa absolute: what is lost rises with flow.
+    """
+    found = find_root(
+        lambda n: suction_drop(facts, pump_flow(facts, n), oil_temperature) - (pressure - SUCTION_LEAST),
+        1.0,
+        most,
+        tolerance=1.0,
+    )
+    return float(found)
+
+
 def turbo_drain(facts: OilFacts, oil_temperature: Value) -> Array | None:
     """What a turbo's return lets down [m3/s]: half its bore, halved again for foam (common practice).
 
