@@ -21,6 +21,7 @@ class Pages(BrowserCase):
             ("quarry-mule", "Cannot hold the long grade"),
             ("dripping-well", "Holds 52"),
             ("chalk-hare", "Good for"),
+            ("reed-otter", "Pickup"),
         ):
             page = self.go(f"/builds/{demo}")
             expect(page.get_by_role("heading", level=1)).to_contain_text(word)
@@ -35,6 +36,16 @@ class Pages(BrowserCase):
                     "...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
                 )
                 self.assertLessEqual(wide, 0, f"{path} at {size['width']}")
+
+    def test_a_build_scrolls_under_its_bar(self) -> None:
+        """The window itself never scrolls: the bar and the stations stay."""
+        for size in (WIDE, PHONE):
+            self.page.set_viewport_size(size)
+            for path in (p for p in PAGES if p.startswith("/builds")):
+                self.go(path)
+                self.page.wait_for_function("() => document.querySelector('main')?.scrollHeight > 0")
+                over = self.page.evaluate("() => document.documentElement.scrollHeight - innerHeight")
+                self.assertLessEqual(over, 0, f"{path} at {size['width']}")
 
     def test_axe_finds_no_serious_fault(self) -> None:
         source = AXE.read_text()

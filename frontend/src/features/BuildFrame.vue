@@ -79,6 +79,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
 }
 .page {
   grid-area: page;
+  position: relative; /* holds what only screen readers see; outside, it would lengthen the window */
   overflow: auto;
   padding: 16px 16px 32px;
 }
