@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Value, largest
 
 
 @dataclass(frozen=True)
@@ -108,6 +108,11 @@ def need(value: Value | None, field: str) -> Value:
     if value is None:
         raise MissingFact(field)
     return value
+
+
+def need_number(value: Value | None, field: str) -> float:
+    """One number of a fact, its largest; raise :class:`MissingFact` naming ``field`` when it is not given."""
+    return largest(need(value, field))
 
 
 YES_NO: Mapping[str, str] = {"yes": "yes", "no": "no"}

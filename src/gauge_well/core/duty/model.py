@@ -11,7 +11,7 @@ from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, DutyFacts, Machi
 from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need_number
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, largest
@@ -70,12 +70,8 @@ class Duties:
         return [case.power_driven for case in self.cases]
 
 
-def _number(value: Value | None, field: str) -> float:
-    return largest(need(value, field))
-
-
 def _in_g(value: Value | None) -> float:
-    return 0.0 if value is None else _number(value, "") / GRAVITY
+    return 0.0 if value is None else need_number(value, "") / GRAVITY
 
 
 def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> float:
@@ -94,38 +90,38 @@ def solve_duty(
     kind = facts.kind
     if kind is None:
         raise MissingFact(f"{where}.kind")
-    ambient = _number(facts.ambient, f"{where}.ambient")
-    pressure = float(air.pressure_isa(_number(facts.altitude, f"{where}.altitude")))
+    ambient = need_number(facts.ambient, f"{where}.ambient")
+    pressure = float(air.pressure_isa(need_number(facts.altitude, f"{where}.altitude")))
     density = float(air.density(ambient, pressure))
-    air_speed = _number(facts.air_speed, f"{where}.air_speed") if facts.air_speed is not None else 0.0
-    speed = _number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
+    air_speed = need_number(facts.air_speed, f"{where}.air_speed") if facts.air_speed is not None else 0.0
+    speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
     idling = kind == "idle" or speed < 6.0
     accessories = _accessories(facts, machine, idling)
-    pinned = _number(facts.engine_speed, "") if facts.engine_speed is not None else None
+    pinned = need_number(facts.engine_speed, "") if facts.engine_speed is not None else None
     held: Held | None = None
     vehicle: Vehicle | None = None
-    grade = _number(facts.grade, "") if facts.grade is not None else 0.0
+    grade = need_number(facts.grade, "") if facts.grade is not None else 0.0
     tow = 1.0 if facts.tow == "yes" else 0.0
     peak_power: float | None = None
     rated = engine.rated_speed
     if kind == "road":
-        speed = _number(facts.speed, f"{where}.speed")
+        speed = need_number(facts.speed, f"{where}.speed")
         vehicle = vehicle_of(machine)
         held = hold(engine, vehicle, wanted, speed, grade, density, tow, accessories, pinned)
         power, rpm = held.power, held.engine_speed
         air_speed = min(air_speed, held.speed) if held.too_weak else air_speed
     elif kind == "idle":
         power = accessories
-        rpm = pinned if pinned is not None else _number(engine.facts.idle_speed, "engine.idle_speed")
+        rpm = pinned if pinned is not None else need_number(engine.facts.idle_speed, "engine.idle_speed")
     elif kind == "boat":
-        share = _number(facts.speed_share, f"{where}.speed_share")
-        power = wanted * min(share ** _number(facts.boat_exponent, f"{where}.boat_exponent"), 1.0)
+        share = need_number(facts.speed_share, f"{where}.speed_share")
+        power = wanted * min(share ** need_number(facts.boat_exponent, f"{where}.boat_exponent"), 1.0)
         rpm = pinned if pinned is not None else share * rated
     elif kind == "typed":
-        power = _number(facts.engine_power, f"{where}.engine_power")
-        rpm = _number(facts.engine_speed, f"{where}.engine_speed")
+        power = need_number(facts.engine_power, f"{where}.engine_power")
+        rpm = need_number(facts.engine_speed, f"{where}.engine_speed")
     else:
-        share = _number(facts.power_share, f"{where}.power_share")
+        share = need_number(facts.power_share, f"{where}.power_share")
         power = share * wanted
         rpm = pinned if pinned is not None else rated
         if kind in ("pull", "run"):
@@ -143,7 +139,7 @@ def solve_duty(
         air_speed=air_speed,
         ambient=ambient,
         pressure=pressure,
-        duration=_number(facts.duration, "") if facts.duration is not None else np.inf,
+        duration=need_number(facts.duration, "") if facts.duration is not None else np.inf,
         start=facts.start or "warm",
         condenser_heat=CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
         gearbox_heat=box * power,
@@ -156,7 +152,7 @@ def solve_duty(
         braking=_in_g(facts.braking),
         cornering=_in_g(facts.cornering),
         pulling=_in_g(facts.pulling),
-        heel=_number(facts.heel, "") if facts.heel is not None else 0.0,
+        heel=need_number(facts.heel, "") if facts.heel is not None else 0.0,
     )
     return case, vehicle
 

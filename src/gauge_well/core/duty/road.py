@@ -9,7 +9,7 @@ import numpy as np
 
 from gauge_well.core.duty.facts import DRIVES, MachineFacts
 from gauge_well.core.engine.model import Engine
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need_number
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, as_array, clip, largest
 
@@ -73,7 +73,7 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
         gears = tuple(sorted((row[0] * ratio for row in facts.gear_ratios), reverse=True))
 
     def number(value: Value | None, name: str) -> float:
-        return largest(need(value, f"machine.{name}"))
+        return need_number(value, f"machine.{name}")
 
     return Vehicle(
         number(facts.mass, "mass"),
@@ -92,7 +92,7 @@ def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) 
     Unknown gearing: 0.40 of rated speed at 100 km/h cruising, 0.55 climbing, by road speed
     between, and gears a step lower each from there to rated speed (common practice).
     """
-    idle = largest(need(engine.facts.idle_speed, "engine.idle_speed"))
+    idle = need_number(engine.facts.idle_speed, "engine.idle_speed")
     v = as_array(speed)[..., None]
     if vehicle.gears:
         return np.asarray(np.maximum(v * np.array(vehicle.gears), idle))
@@ -143,7 +143,7 @@ def choose_gear(
     The lowest rpm with at least 0.25 of rated speed (diesel 0.45) and 15 % torque in hand;
     failing that, the gear with most power there (common practice).
     """
-    limit = largest(need(engine.facts.limit_speed, "engine.limit_speed"))
+    limit = need_number(engine.facts.limit_speed, "engine.limit_speed")
     floor = (0.25 if engine.fuel.spark else 0.45) * engine.rated_speed
     required = vehicle.power(speeds, grade, density, tow) + accessories
     if pinned is not None:

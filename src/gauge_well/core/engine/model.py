@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 from gauge_well.core.engine.facts import ERAS, POWER_SHARES, EngineFacts
 from gauge_well.core.engine.friction import PMEP_DIESEL, fmep_diesel, fmep_petrol, pmep_petrol
 from gauge_well.core.engine.torque import TorqueCurve
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.media import air
 from gauge_well.core.media.combustion import (
     T_REFERENCE,
@@ -26,7 +26,7 @@ from gauge_well.core.media.combustion import (
     temperature_of,
 )
 from gauge_well.core.media.fuels import Fuel
-from gauge_well.core.typing import Array, Value, as_array, clip, largest
+from gauge_well.core.typing import Array, Value, as_array, clip
 
 EXPONENT_HEAT = 0.75  # of coolant and oil heat against fuel flow; heywood1988, ch. 12
 REJECTED_MOST = 0.62  # of released energy to coolant and oil
@@ -88,8 +88,8 @@ def engine_of(facts: EngineFacts) -> Engine:
         facts,
         facts.fuel_record,
         TorqueCurve(facts),
-        largest(need(facts.rated_power, "engine.rated_power")),
-        largest(need(facts.rated_speed, "engine.rated_speed")),
+        need_number(facts.rated_power, "engine.rated_power"),
+        need_number(facts.rated_speed, "engine.rated_speed"),
         need(facts.displacement, "engine.displacement"),
         need(facts.bsfc, "engine.bsfc"),
         need(facts.excess_air, "engine.excess_air"),

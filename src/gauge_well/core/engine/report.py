@@ -11,10 +11,10 @@ from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.duty.model import Case, Duties
 from gauge_well.core.duty.road import steepest_grade, time_to_speed, top_speed
 from gauge_well.core.engine.model import Engine, Operation, operate
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need_number
 from gauge_well.core.media import air
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, largest
+from gauge_well.core.typing import Array
 from gauge_well.core.working import Step, Working
 
 GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
@@ -214,8 +214,8 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
 
 def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) -> dict[str, Any]:
     """Full-load curves over speed for the station's plot."""
-    idle = largest(need(engine.facts.idle_speed, "engine.idle_speed"))
-    limit = largest(need(engine.facts.limit_speed, "engine.limit_speed"))
+    idle = need_number(engine.facts.idle_speed, "engine.idle_speed")
+    limit = need_number(engine.facts.limit_speed, "engine.limit_speed")
     speed = np.linspace(idle, limit, 61)
     power = engine.full_load_power(speed, wanted)
     op = operate(engine, wanted, power, speed, ambient, pressure)

@@ -329,7 +329,7 @@ class Needs(NumbersCase):
         context, facts = context_of(raw), facts_of(raw, "oil")
         pan = pan_of(facts)
         ways = model.ways_out(context, facts, pan)
-        wanted = need.needs(context, facts, pan, model.coverage(context, facts, pan), ways)[0].value
+        wanted = need.needs(context, facts, model.coverage(context, facts, pan), ways)[0].value
         again = changed(raw, oil__oil_quantity=f"{wanted * 1e3:.6f} L")
         self.close(check_of(report(again), "oil", "pickup")["fill"], 1.0, abs=2e-3)
 

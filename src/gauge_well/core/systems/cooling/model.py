@@ -9,7 +9,7 @@ import numpy as np
 from gauge_well.core.engine.facts import MATERIALS
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.two_node import TwoNode, respond
@@ -238,7 +238,7 @@ def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) ->
 
 def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[Array, Array]:
     """Coolant and metal temperature at the start of each duty [K]."""
-    thermostat = largest(need(context.engine.facts.thermostat, "engine.thermostat"))
+    thermostat = need_number(context.engine.facts.thermostat, "engine.thermostat")
     warm = thermostat + START_OVER_THERMOSTAT
     by_start = {
         "warm": (warm, METAL_START * METAL_STANDS),

@@ -6,7 +6,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need_number
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
@@ -149,7 +149,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (bore, "size")}),
         )
     )
-    own = largest(need(context.engine.facts.coolant_limit, "engine.coolant_limit"))
+    own = need_number(context.engine.facts.coolant_limit, "engine.coolant_limit")
     lowest = float(np.min(limit))
     if lowest < own - 0.1:
         found.append(

@@ -109,7 +109,7 @@ def refuse(facts: ExhaustFacts) -> None:
             "A bend of that radius is tighter than its tube.",
         )
     for row in facts.pipes or ():
-        if row[0] <= 2.0 * largest(np.asarray(facts.wall if facts.wall is not None else WALL)):
+        if row[0] <= 2.0 * largest(WALL if facts.wall is None else facts.wall):
             raise CoreError(
                 "no_bore",
                 "exhaust.pipes",

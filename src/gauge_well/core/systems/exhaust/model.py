@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
@@ -41,16 +41,12 @@ class Segment:
         return as_array(self.part) + self.bend
 
 
-def _one(value: Value | None, field: str) -> float:
-    return largest(need(value, f"exhaust.{field}"))
-
-
 def rows_of(facts: ExhaustFacts) -> list[tuple[Value, float, float, float]]:
     """(outside diameter, length, bend angle, loss) piece by piece; four pieces where only the whole is known."""
     if facts.pipes is not None:
         return [(row[0], row[1], row[2], row[3]) for row in facts.pipes]
     outside = as_array(need(facts.pipe_diameter, "exhaust.pipe_diameter"))
-    length, bends = _one(facts.pipe_length, "pipe_length"), _one(facts.bends, "bends")
+    length, bends = need_number(facts.pipe_length, "exhaust.pipe_length"), need_number(facts.bends, "exhaust.bends")
     catalyst = LOSSES["catalyst"] if facts.catalyst == "yes" else 0.0
     silencer = SILENCERS[facts.silencer or "chambered"][1]
     parts = (("pipe", 0.30, 0.0), ("catalyst", 0.10, catalyst), ("pipe", 0.30, 0.0), ("silencer", 0.30, silencer))
@@ -59,9 +55,9 @@ def rows_of(facts: ExhaustFacts) -> list[tuple[Value, float, float, float]]:
 
 def segments_of(facts: ExhaustFacts) -> list[Segment]:
     """Pieces from flange to tip; MissingFact names what is absent."""
-    wall, rough = _one(facts.wall, "wall"), _one(facts.roughness, "roughness")
-    ratio = _one(facts.bend_ratio, "bend_ratio")
-    merge, lagged = _one(facts.merge_after, "merge_after"), _one(facts.lagged, "lagged")
+    wall, rough = need_number(facts.wall, "exhaust.wall"), need_number(facts.roughness, "exhaust.roughness")
+    ratio = need_number(facts.bend_ratio, "exhaust.bend_ratio")
+    merge, lagged = need_number(facts.merge_after, "exhaust.merge_after"), need_number(facts.lagged, "exhaust.lagged")
     found = []
     for i, (outside, length, angle, loss) in enumerate(rows_of(facts)):
         bore = as_array(outside) - 2.0 * wall
@@ -113,7 +109,7 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
     """March gas of ``op`` through ``segments``: heat downstream, then pressure upstream."""
     ambient, pressure = context.duties.column("ambient"), context.duties.column("pressure")
     cp = heat_capacity(op.gas, op.after_turbine_temperature) / op.gas.mass
-    rough = _one(facts.roughness, "roughness")
+    rough = need_number(facts.roughness, "exhaust.roughness")
     temperature = op.after_turbine_temperature
     walked = []
     for segment in segments:

@@ -12,10 +12,8 @@ from gauge_well.core.systems.exhaust.model import Marched
 from gauge_well.core.working import Step, Working
 
 
-def steps(context: Context, facts: ExhaustFacts, found: Marched | None, index: int) -> list[Step]:
+def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> list[Step]:
     """Gas, each piece's loss from tip to flange, the sum, what it costs."""
-    if found is None:
-        return []
     w = Working(index)
     op = context.peak
     w.add(

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.fuel import model
@@ -21,7 +21,7 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
     flow = float(np.ravel(flows)[worst]) * (1.0 + circuit.reserve)
     lift = float(np.ravel(np.broadcast_to(model.manifold_lift(circuit, peak), flows.shape))[worst])
     pressure = largest(circuit.rail_gauge) + lift + largest(model.line_drop(circuit, flow))
-    volts = largest(need(facts.supply_voltage, "fuel.supply_voltage")) - 0.5
+    volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
     electric = facts.pump_drive == "electric"
     found = [
         Need(

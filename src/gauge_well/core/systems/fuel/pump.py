@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need_number
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.typing import Array, Value, as_array, largest
 
@@ -57,7 +57,7 @@ def refuse(facts: FuelFacts) -> None:
 
 def curve_of(facts: FuelFacts) -> PumpCurve:
     """Build from a table, two points, or one point with the shut-off by rule."""
-    count = largest(need(facts.pump_count, "fuel.pump_count"))
+    count = need_number(facts.pump_count, "fuel.pump_count")
     if facts.pump_table is not None:
         rows = sorted(facts.pump_table)
         pressure = np.array([row[0] for row in rows])
@@ -79,8 +79,8 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
                 "The pump table must give less flow at more pressure; one row is out of order.",
             )
         return PumpCurve(pressure, flow * count, False)
-    p1 = largest(need(facts.pump_pressure, "fuel.pump_pressure"))
-    q1 = largest(need(facts.pump_flow, "fuel.pump_flow"))
+    p1 = need_number(facts.pump_pressure, "fuel.pump_pressure")
+    q1 = need_number(facts.pump_flow, "fuel.pump_flow")
     if facts.pump_flow_2 is not None and facts.pump_pressure_2 is not None:
         p2, q2 = largest(facts.pump_pressure_2), largest(facts.pump_flow_2)
         if p2 == p1 or (q2 - q1) * (p2 - p1) >= 0.0:

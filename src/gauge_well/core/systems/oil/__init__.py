@@ -95,43 +95,41 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
             unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.baffle",)))
         else:
             gates.insert(0, pickup)
-    gates += checks.drain_checks(given, model.temperature(ways, context.mean.heat_to_oil))
-    hot = checks.temperature_check(context, given, ways, context.mean)
+    hot = model.temperature(ways, context.mean.heat_to_oil)
+    gates += checks.drain_checks(given, hot)
     if given.cooler in ("air", "water") and given.cooler_conductance is None:
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler_conductance",)))
-    elif given.cooler is None and largest(hot.fill) > 1.0:
+    elif given.cooler is None and largest(checks.temperature_check(context, given, ways, hot).fill) > 1.0:
         # The engine may well have a cooler of its own: without knowing, it is not called short.
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler",)))
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
-        found = [*gates, checks.suction_check(context, given, ways, mean)]
+        at = model.temperature(ways, mean.heat_to_oil)
+        found = [*gates, checks.suction_check(context, given, at, mean.speed)]
         if not any(u.part == "cooler" for u in unknown):
-            found.append(checks.temperature_check(context, given, ways, mean))
-        pressure = checks.pressure_check(context, given, ways, mean)
+            found.append(checks.temperature_check(context, given, ways, at))
+        pressure = checks.pressure_check(context, given, at, mean.speed)
         return found if pressure is None else [*found, pressure]
 
     return Result(
         checks=judge,
         unknown=unknown,
-        figures=_figures(context, given, pan, ways, coverage, limits),
-        needs=need.needs(context, given, pan, coverage, ways),
-        notices=list(checks.notices(context, given, pan, coverage)),
-        working=lambda index: working.steps(context, given, pan, coverage, ways, index),
+        figures=_figures(context, given, hot, coverage, limits),
+        needs=need.needs(context, given, coverage, ways),
+        notices=list(checks.notices(given, coverage)),
+        working=lambda index: working.steps(context, given, coverage, ways, index),
     )
 
 
 def _figures(
     context: Context,
     given: facts.OilFacts,
-    pan: Pan | None,
-    ways: model.Ways,
+    hot: Array,
     coverage: model.Coverage | None,
     limits: Array | None,
 ) -> dict[str, Array]:
-    mean = context.mean
-    hot = model.temperature(ways, mean.heat_to_oil)
-    flow = model.pump_flow(given, mean.speed)
-    oil = oils.OILS[given.grade or "10w40"]
+    flow = model.pump_flow(given, context.mean.speed)
+    oil = model.oil_of(given)
     figures = {
         "oil_in_sump_m3": model.in_sump(given),
         "oil_temperature_k": hot,
@@ -139,7 +137,7 @@ def _figures(
         "oil_flow_m3_s": flow,
         "oil_suction_pa": context.duties.column("pressure") - model.suction_drop(given, flow, hot),
     }
-    pressure = model.gauge_pressure(given, mean.speed, hot)
+    pressure = model.gauge_pressure(given, context.mean.speed, hot)
     if pressure is not None:
         figures["oil_pressure_pa"] = pressure
     drain = model.turbo_drain(given, hot)
@@ -147,9 +145,9 @@ def _figures(
         figures["drain_flow_m3_s"] = drain
     if context.installation.pan_ground is not None:
         figures["pan_ground_clearance_m"] = np.asarray(context.installation.pan_ground, dtype=float)
-    if pan is not None and coverage is not None and limits is not None:
+    if coverage is not None and limits is not None:
         figures["oil_over_pickup_m"] = coverage.head.min(axis=1)[None, :, None]
-        figures["pickup_clearance_m"] = np.asarray(pan.pickup[2] - pan.floor)
+        figures["pickup_clearance_m"] = np.asarray(coverage.pan.pickup[2] - coverage.pan.floor)
         for i, name in enumerate(("forward", "aft", "left", "right")):
             figures[f"g_limit_{name}"] = limits[:, i][None, :, None]
     return figures

@@ -7,8 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, ratio_fill
-from gauge_well.core.engine.model import Operation
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
@@ -69,7 +68,7 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
 
 def volume_check(facts: OilFacts, pan: Pan) -> Check:
     """All the oil against what the pan holds to its rail."""
-    oil = largest(need(facts.oil_quantity, "oil.oil_quantity"))
+    oil = need_number(facts.oil_quantity, "oil.oil_quantity")
     template = "{oil} in a pan that holds {holds} to the rail."
     return Check(
         "pan_volume",
@@ -139,9 +138,8 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
     ]
 
 
-def temperature_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check:
+def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array) -> Check:
     """Oil over the air against its limit over the air."""
-    hot = model.temperature(ways, mean.heat_to_oil)
     limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
     count = len(context.duties.cases)
     shown, most = duty_values(hot, count), largest(limit)
@@ -163,10 +161,9 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, mean: Opera
     )
 
 
-def suction_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check:
+def suction_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -> Check:
     """Lost on the way to the pump against what leaves 55 kPa absolute at its inlet."""
-    flow = model.pump_flow(facts, mean.speed)
-    lost = model.suction_drop(facts, flow, model.temperature(ways, mean.heat_to_oil))
+    lost = model.suction_drop(facts, model.pump_flow(facts, speed), hot)
     allowed = context.duties.column("pressure") - model.SUCTION_LEAST
     count = len(context.duties.cases)
     losses = duty_values(lost, count)
@@ -191,13 +188,12 @@ def suction_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation
     )
 
 
-def pressure_check(context: Context, facts: OilFacts, ways: Ways, mean: Operation) -> Check | None:
+def pressure_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -> Check | None:
     """Pressure hot against the school's least; None without a reading."""
-    hot = model.temperature(ways, mean.heat_to_oil)
-    found = model.gauge_pressure(facts, mean.speed, hot)
+    found = model.gauge_pressure(facts, speed, hot)
     if found is None:
         return None
-    wanted = model.least_pressure(facts, mean.speed, context.engine.rated_speed)
+    wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
     count = len(context.duties.cases)
     has, asks = duty_values(found, count), duty_values(wanted, count)
     return Check(
@@ -224,7 +220,7 @@ def pressure_check(context: Context, facts: OilFacts, ways: Ways, mean: Operatio
     )
 
 
-def notices(context: Context, facts: OilFacts, pan: Pan | None, coverage: Coverage | None) -> Sequence[Notice]:
+def notices(facts: OilFacts, coverage: Coverage | None) -> Sequence[Notice]:
     """Guides and what stands behind the answer."""
     found: list[Notice] = []
     if facts.hot_pressure is None:
@@ -235,9 +231,9 @@ def notices(context: Context, facts: OilFacts, pan: Pan | None, coverage: Covera
                 "oil.hot_pressure",
             )
         )
-    if pan is None or coverage is None:
+    if coverage is None:
         return found
-    gap = float(pan.pickup[2] - pan.floor)
+    gap = float(coverage.pan.pickup[2] - coverage.pan.floor)
     if not CLEARANCE[0] <= gap <= CLEARANCE[1]:
         found.append(
             Notice(

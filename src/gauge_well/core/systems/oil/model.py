@@ -12,6 +12,7 @@ from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle, to_e
 from gauge_well.core.geometry.free_surface import surface_height, volume_below
 from gauge_well.core.media import oils
 from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.media.oils import Oil
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil.facts import OilFacts
@@ -39,6 +40,11 @@ def rotation_of(context: Context) -> Array:
     lie = context.installation
     angles = (lie.engine_yaw, lie.engine_pitch, lie.engine_roll)
     return engine_to_vehicle(*(0.0 if a is None else largest(a) for a in angles))
+
+
+def oil_of(facts: OilFacts) -> Oil:
+    """The grade in it."""
+    return oils.OILS[facts.grade or "10w40"]
 
 
 def in_sump(facts: OilFacts) -> Array:
@@ -101,6 +107,7 @@ class Coverage:
     """Asked and covered acceleration [g] in each direction (duty, direction), and oil over the pickup there
     along apparent gravity [m]; the surface's normal there in engine axes (duty, direction, 3)."""
 
+    pan: Pan
     asked: Array
     covered: Array
     head: Array
@@ -127,7 +134,7 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     along, across, lean = (np.hstack([np.broadcast_to(v, asked.shape), still]) for v in (asked * f, asked * s, heel))
     n = to_engine(apparent_up(along, across, 0.0, grade, lean), rotation)
     heads = head(pan, n, volume)
-    return Coverage(asked, limits, heads[:, :4], heads[:, 4], n[:, :4])
+    return Coverage(pan, asked, limits, heads[:, :4], heads[:, 4], n[:, :4])
 
 
 def effective(facts: OilFacts, limits: Array) -> Array:
@@ -220,7 +227,7 @@ def gauge_pressure(facts: OilFacts, speed: Value, oil_temperature: Value) -> Arr
     """
     if facts.hot_pressure is None or facts.hot_pressure_speed is None:
         return None
-    oil = oils.OILS[facts.grade or "10w40"]
+    oil = oil_of(facts)
     thin = oils.viscosity_walther(oil, oil_temperature) * oils.density(oil_temperature)
     hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
     free = as_array(facts.hot_pressure) * (as_array(speed) / facts.hot_pressure_speed) * thin / hot
@@ -248,7 +255,7 @@ def turbo_drain(facts: OilFacts, oil_temperature: Value) -> Array | None:
     """
     if facts.turbo_drain_bore is None or facts.turbo_drain_slope is None:
         return None
-    oil = oils.OILS[facts.grade or "10w40"]
+    oil = oil_of(facts)
     full = gravity_flow(facts.turbo_drain_bore, facts.turbo_drain_slope, oils.viscosity_walther(oil, oil_temperature))
     return np.asarray(DRAIN_SHARE * full)
 
@@ -267,7 +274,7 @@ def pump_flow(facts: OilFacts, speed: Value) -> Array:
 
 def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
     """Lost between sump and pump [Pa]; Hagen-Poiseuille when cold, with sieve and bend."""
-    oil = oils.OILS[facts.grade or "10w40"]
+    oil = oil_of(facts)
     return pressure_drop(
         flow,
         need(facts.pickup_bore, "oil.pickup_bore"),

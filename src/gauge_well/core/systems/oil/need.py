@@ -4,29 +4,26 @@ from __future__ import annotations
 
 import numpy as np
 
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.typing import as_array, largest
 
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 OVER_PICKUP = 0.02  # m left over the pickup
 
 
-def needs(
-    context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None, ways: model.Ways
-) -> list[Need]:
+def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, ways: model.Ways) -> list[Need]:
     """Quantity, oil over the pickup or a baffle, cooler conductance."""
-    found = [_quantity(context, facts, pan, coverage)]
+    found = [_quantity(context, facts, coverage)]
     cases = context.duties.cases
     hardest = max(max(c.braking, c.cornering, c.pulling) for c in cases)
-    if pan is None:
-        depth = largest(need(facts.pickup_clearance, "oil.pickup_clearance")) + hardest * REACH + OVER_PICKUP
+    if coverage is None:
+        depth = need_number(facts.pickup_clearance, "oil.pickup_clearance") + hardest * REACH + OVER_PICKUP
         found.append(
             Need(
                 "pan",
@@ -63,9 +60,9 @@ def needs(
     return found
 
 
-def _quantity(context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None) -> Need:
+def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None) -> Need:
     """By the pan: what keeps the pickup covered in every duty; by displacement where no pan is known."""
-    if pan is None or coverage is None:
+    if coverage is None:
         litres = largest(context.engine.displacement) * 1e3
         volume = (2.5 + litres) * 1e-3
         return Need(
@@ -75,9 +72,9 @@ def _quantity(context: Context, facts: OilFacts, pan: Pan | None, coverage: mode
             "volume",
             Sentence("About {v} of oil, by engine size; the pan decides.", {"v": (volume, "volume")}),
         )
-    n = coverage.normal
+    pan, n = coverage.pan, coverage.normal
     under = largest(volume_below(pan.body, n, n @ pan.pickup))
-    raised = largest(need(facts.oil_up, "oil.oil_up"))
+    raised = need_number(facts.oil_up, "oil.oil_up")
     volume = under + raised
     template = "{v} of oil keeps the pickup covered in every duty; the pan holds {holds} to the rail."
     if volume > pan.holds:

@@ -8,10 +8,10 @@ from functools import cached_property, lru_cache
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.free_surface import Body, check_polygon, prism, volume_below
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import Array, Value, largest
+from gauge_well.core.typing import Array
 
 CRANKCASE = 0.13  # m over the rail in which oil may pile up before it meets the crank (common practice)
 LEVEL = np.array([0.0, 0.0, 1.0])
@@ -41,10 +41,6 @@ class Pan:
         return length * width + 2.0 * depth * (length + width)
 
 
-def _one(value: Value | None, field: str) -> float:
-    return largest(need(value, f"oil.{field}"))
-
-
 def outline_of(facts: OilFacts) -> Array:
     """Corners of the side view below the rail, round from the flywheel end; z up."""
     if facts.pan_shape == "outline":
@@ -52,10 +48,13 @@ def outline_of(facts: OilFacts) -> Array:
         points = np.array([[row[0], -row[1]] for row in rows])  # type: ignore[union-attr]
         check_polygon(points, "oil.pan_outline")
         return points
-    length, depth = _one(facts.pan_length, "pan_length"), _one(facts.pan_depth, "pan_depth")
+    length, depth = need_number(facts.pan_length, "oil.pan_length"), need_number(facts.pan_depth, "oil.pan_depth")
     if facts.pan_shape == "box":
         return np.array([[0.0, 0.0], [0.0, -depth], [length, -depth], [length, 0.0]])
-    well, shallow = _one(facts.well_length, "well_length"), _one(facts.shallow_depth, "shallow_depth")
+    well, shallow = (
+        need_number(facts.well_length, "oil.well_length"),
+        need_number(facts.shallow_depth, "oil.shallow_depth"),
+    )
     if well >= length or shallow >= depth:
         raise CoreError(
             "well_too_large",
@@ -100,12 +99,12 @@ def pan_of(facts: OilFacts) -> Pan:
     if facts.pan_widths is not None:
         stations = tuple(sorted((row[0], row[1]) for row in facts.pan_widths))
     else:
-        width = _one(facts.pan_width, "pan_width")
+        width = need_number(facts.pan_width, "oil.pan_width")
         stations = ((float(outline[:, 0].min()), width), (float(outline[:, 0].max()), width))
-    x, y = _one(facts.pickup_x, "pickup_x"), _one(facts.pickup_y, "pickup_y")
+    x, y = need_number(facts.pickup_x, "oil.pickup_x"), need_number(facts.pickup_y, "oil.pickup_y")
     corners = tuple((float(p), float(q)) for p, q in outline)
-    pan = _build(corners, stations, x, y, _one(facts.pickup_clearance, "pickup_clearance"))
-    oil = _one(facts.oil_quantity, "oil_quantity")
+    pan = _build(corners, stations, x, y, need_number(facts.pickup_clearance, "oil.pickup_clearance"))
+    oil = need_number(facts.oil_quantity, "oil.oil_quantity")
     if oil > pan.body.volume:
         raise CoreError(
             "more_than_it_holds",

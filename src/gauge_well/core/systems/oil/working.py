@@ -10,14 +10,13 @@ from gauge_well.core.media import oils
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.working import Step, Working
 
 BRAKING = tuple(model.DIRECTIONS).index("braking")
 
 
 def steps(
-    context: Context, facts: OilFacts, pan: Pan | None, coverage: model.Coverage | None, ways: model.Ways, index: int
+    context: Context, facts: OilFacts, coverage: model.Coverage | None, ways: model.Ways, index: int
 ) -> list[Step]:
     """Explain one duty: oil in the pan, its surface under braking, temperature, viscosity, pressure, suction."""
     w = Working(index)
@@ -31,7 +30,8 @@ def steps(
         {"V_all": need(facts.oil_quantity, ""), "V_up": need(facts.oil_up, "")},
         "common practice",
     )
-    if pan is not None and coverage is not None:
+    if coverage is not None:
+        pan = coverage.pan
         n = coverage.normal[index, BRAKING]
         d = coverage.head[index, BRAKING] + n @ pan.pickup
         w.add(
@@ -83,7 +83,7 @@ def steps(
         },
         "incropera2007, ch. 5; block stands 45 K",
     )
-    oil = oils.OILS[facts.grade or "10w40"]
+    oil = model.oil_of(facts)
     thin = oils.viscosity_walther(oil, hot)
     w.add("nu", "Viscosity there", "nu", thin, "viscosity", {"nu": thin}, "astm_d341, oil_tables")
     pressure = model.gauge_pressure(facts, context.mean.speed, hot)
