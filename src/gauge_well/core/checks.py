@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
 from enum import StrEnum
 
 import numpy as np
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, Value, as_array, clip, largest
+from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 FILL_MAX = 9.99
 
@@ -57,8 +57,8 @@ class Check:
         Fill code at the edges, empty when ordinary.
     judged : sequence of bool
         Which duties this check speaks of.
-    sentences : sequence of Sentence
-        One a duty, at the wanted power.
+    sentences : callable
+        One sentence a duty, at the wanted power; called where they are shown.
     """
 
     id: str
@@ -72,7 +72,7 @@ class Check:
     fill: Array
     code: str = ""
     judged: Sequence[bool] | None = None
-    sentences: Sequence[Sentence] = field(default_factory=tuple)
+    sentences: Callable[[], Sequence[Sentence]] = tuple
     danger: bool = False
 
 
@@ -127,8 +127,9 @@ def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | Non
     """A measured gap against the one kept [m], whatever the power; nothing where either is not known."""
     if gap is None or kept is None:
         return []
-    actual, wanted = largest(gap), largest(kept)
-    said = Sentence("{gap}; keep {kept}.", {"gap": (actual, "size"), "kept": (wanted, "size")})
-    fill = gap_fill(actual, wanted)
-    limit = CheckClass.LIMIT
-    return [Check(id, name, part, limit, Scales.GATE, "height", wanted, actual, fill, sentences=(said,), danger=danger)]
+    limit, fill = CheckClass.LIMIT, gap_fill(gap, kept)
+
+    def said() -> Sequence[Sentence]:
+        return (Sentence("{gap}; keep {kept}.", {"gap": (likely(gap), "size"), "kept": (likely(kept), "size")}),)
+
+    return [Check(id, name, part, limit, Scales.GATE, "height", kept, gap, fill, sentences=said, danger=danger)]

@@ -26,12 +26,13 @@ class Reach:
 
 
 def at_factors(context: Context, factors: Array) -> tuple[Operation, Operation]:
-    """Both operating points with the power scaled, factors on the power axis.
+    """Both operating points with the power scaled, factors on the power axis or on all three.
 
     Power-driven duties: the wanted power is scaled. Load-driven duties: the power asked is scaled at
     that engine speed, the wanted power stays. Held: speeds, friction, lambda, rated BSFC.
     """
-    f = np.asarray(factors, dtype=float).reshape(-1, 1, 1)
+    f = np.asarray(factors, dtype=float)
+    f = f.reshape(-1, 1, 1) if f.ndim == 1 else f
     duties = context.duties
     driven = np.array(duties.power_driven)[None, :, None]
     wanted = np.where(driven, context.wanted * f, context.wanted)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.typing import Value, largest
+from gauge_well.core.typing import Value, likely
 
 
 @dataclass(frozen=True)
@@ -33,6 +33,9 @@ class Spec:
         How it is found out in a workshop, or what the rule takes.
     count_field : str
         Field that receives the count of ``2x 11 in``.
+    spread : str
+        Row of the tolerance table it goes by, where that is not its kind's; ``exact`` for what is asked,
+        chosen or counted rather than measured.
     """
 
     label: str
@@ -46,6 +49,7 @@ class Spec:
     help: str = ""
     count_field: str = ""
     words: Mapping[str, float] | None = None
+    spread: str = ""
 
 
 def quantity(
@@ -58,9 +62,10 @@ def quantity(
     group: str = "",
     help: str = "",
     count_field: str = "",
+    spread: str = "",
 ) -> Any:
     """Declare a quantity field of a facts class."""
-    spec = Spec(label, kind, low, high, part=part, group=group, help=help, count_field=count_field)
+    spec = Spec(label, kind, low, high, part=part, group=group, help=help, count_field=count_field, spread=spread)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
@@ -83,9 +88,10 @@ def table(
     group: str = "",
     help: str = "",
     words: Mapping[str, float] | None = None,
+    spread: str = "",
 ) -> Any:
     """Declare a table of rows; ``columns`` are (name, kind)."""
-    spec = Spec(label, "table", columns=columns, part=part, group=group, help=help, words=words)
+    spec = Spec(label, "table", columns=columns, part=part, group=group, help=help, words=words, spread=spread)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
@@ -111,8 +117,8 @@ def need(value: Value | None, field: str) -> Value:
 
 
 def need_number(value: Value | None, field: str) -> float:
-    """One number of a fact, its largest; raise :class:`MissingFact` naming ``field`` when it is not given."""
-    return largest(need(value, field))
+    """One number of a fact, its likely one; raise :class:`MissingFact` naming ``field`` when it is not given."""
+    return likely(need(value, field))
 
 
 YES_NO: Mapping[str, str] = {"yes": "yes", "no": "no"}

@@ -8,6 +8,7 @@ from typing import Any
 from gauge_well.core.checks import State
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
+from gauge_well.core.typing import likely
 
 Row = Mapping[str, Any]
 
@@ -40,7 +41,7 @@ def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) ->
                 "Too weak for the {duty}: holds {held} of {asked}.",
                 {
                     "duty": _phrase(c.name),
-                    "held": (c.held.speed, "speed") if c.held else "",
+                    "held": (likely(c.held.speed), "speed") if c.held else "",
                     "asked": (c.asked_speed, "speed"),
                 },
             ),

@@ -37,7 +37,9 @@ class InstallationFacts:
         group="Under the pan",
         help="Lowest point, loaded, wheels on the ground.",
     )
-    ground_needed: Value | None = quantity("Clearance wanted", "height", 0.01, 1.0, group="Under the pan")
+    ground_needed: Value | None = quantity(
+        "Clearance wanted", "height", 0.01, 1.0, group="Under the pan", spread="exact"
+    )
     pan_crossmember: Value | None = quantity("Pan to crossmember", "height", -0.2, 1.0, group="Under the pan")
     pan_steering: Value | None = quantity("Pan to steering", "height", -0.2, 1.0, group="Under the pan")
     exhaust_ground: Value | None = quantity("Exhaust over the ground", "height", -0.2, 2.0, group="Round the exhaust")

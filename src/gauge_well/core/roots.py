@@ -98,3 +98,30 @@ def where_falling(x: Array, y: Array, at: Value) -> Array:
     y0, y1 = np.take_along_axis(ys, i - 1, 0)[0], np.take_along_axis(ys, i, 0)[0]
     fall = np.maximum(y0 - y1, 1e-300)
     return np.asarray(x0 + (x1 - x0) * clip((y0 - want) / fall, 0.0, 1.0))
+
+
+def polyline(x: Array, y: Array, at: Value) -> Array:
+    """Straight lines through points, the end slopes carried on beyond them.
+
+    Parameters
+    ----------
+    x, y : array
+        Points on the first axis, x rising; further axes broadcast with ``at``.
+    at : float or array
+        Where it is asked.
+
+    Returns
+    -------
+    array
+
+    Notes
+    -----
+    ``y = y0 + s0 (x - x0) + sum (s_k - s_k-1) max(x - x_k, 0)``, so that every sample may have points of
+    its own.
+    """
+    slope = np.diff(y, axis=0) / np.diff(x, axis=0)
+    p = as_array(at)
+    found = y[0] + slope[0] * (p - x[0])
+    for k in range(1, len(slope)):
+        found = found + (slope[k] - slope[k - 1]) * np.maximum(p - x[k], 0.0)
+    return np.asarray(found)

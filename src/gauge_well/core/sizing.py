@@ -3,44 +3,29 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
 
 from gauge_well.core import headline
+from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import Check, CheckClass, Scales, State, states_of
 from gauge_well.core.duty import model as duty_model
-from gauge_well.core.duty.facts import DutyFacts, MachineFacts
 from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.engine import plausibility
 from gauge_well.core.engine import report as engine_report
-from gauge_well.core.engine.facts import EngineFacts
 from gauge_well.core.engine.model import Engine, engine_of
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import Reach, ReachKey, reaches
-from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
 from gauge_well.core.systems.base import Context, Need, Result, System, duty_values, points
-from gauge_well.core.typing import Array, as_array
+from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.validity import Notice
 
 REPORT_FORMAT = "gauge-well-report/1"
 GOVERNING = "governing"
-
-
-@dataclass(frozen=True)
-class BuildCase:
-    """A whole build, resolved: SI facts, nothing of sheets or units."""
-
-    name: str
-    engine: EngineFacts
-    machine: MachineFacts
-    installation: InstallationFacts
-    duties: Sequence[tuple[str, DutyFacts]]
-    systems: Mapping[str, Any]
-    wanted: float | None
 
 
 def validate(case: BuildCase) -> Engine | None:
@@ -55,7 +40,7 @@ def validate(case: BuildCase) -> Engine | None:
         engine = engine_of(case.engine)
     except MissingFact:
         return None
-    plausibility.refuse(engine, engine.rated_power)
+    plausibility.refuse(engine, likely(engine.rated_power))
     if case.wanted is not None and case.wanted != engine.rated_power:
         try:
             plausibility.refuse(engine, case.wanted)
@@ -64,15 +49,17 @@ def validate(case: BuildCase) -> Engine | None:
     return engine
 
 
-def make_context(case: BuildCase, engine: Engine | None = None) -> tuple[Context, dict[str, str]]:
+def make_context(
+    case: BuildCase, engine: Engine | None = None, doubts: Mapping[str, Array] | None = None
+) -> tuple[Context, dict[str, str]]:
     """Solve engine and duties; returns the context and the duties left out with what they lack."""
     engine = engine or engine_of(case.engine)
-    wanted = case.wanted if case.wanted is not None else engine.rated_power
+    wanted = case.wanted if case.wanted is not None else likely(engine.rated_power)
     duties, missing = duty_model.solve(case.duties, case.machine, engine, wanted)
     if not duties.cases:
         raise MissingFact(next(iter(missing.values()), "duties"))
     mean, peak = points(engine, duties, wanted, 1.0)
-    context = Context(engine, case.machine, case.installation, duties, wanted, mean, peak)
+    context = Context(engine, case.machine, case.installation, duties, wanted, mean, peak, doubts=doubts or {})
     given: dict[str, Array] = {}
     for system in SYSTEMS.values():
         if system.applies(case.machine) is None:
@@ -121,8 +108,11 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
     found = reaches({id: result.checks for id, result in solved.items()}, context)
     rows: list[dict[str, Any]] = []
     for id, result in solved.items():
-        blocks[id], own = _system_block(SYSTEMS[id], context, result, found, explain)
-        rows += own
+        try:
+            blocks[id], own = _system_block(SYSTEMS[id], context, result, found, explain)
+            rows += own
+        except CoreError as error:
+            blocks[id] = _refused_block(SYSTEMS[id], error)
     not_judged += [{"system": f"Duty {id}", "why": f"{field} is missing"} for id, field in missing.items()]
     duties = [
         {
@@ -141,7 +131,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
         | {
             "duties": duties,
             "wanted_w": context.wanted,
-            "rated_w": context.engine.rated_power,
+            "rated_w": likely(context.engine.rated_power),
             "governed": context.engine.facts.governed == "yes",
             "not_judged": not_judged,
             "rows": rows,
@@ -240,6 +230,7 @@ def _check_dicts(checks: Sequence[Check], context: Context) -> list[dict[str, An
     for check in checks:
         gate = check.scales is Scales.GATE
         columns = 1 if gate else count
+        sentences = check.sentences()
         demand, capacity, fill = (duty_values(as_array(v), columns) for v in (check.demand, check.capacity, check.fill))
         for i in range(columns):
             if check.judged is not None and not check.judged[i]:
@@ -260,7 +251,7 @@ def _check_dicts(checks: Sequence[Check], context: Context) -> list[dict[str, An
                     "fill_code": check.code if capacity[i] <= 0.0 else "",
                     "state": (State.SHORT if fill[i] > 1.0 else State.HOLDS).value,
                     "danger": check.danger,
-                    "sentence": check.sentences[i] if i < len(check.sentences) else Sentence(""),
+                    "sentence": sentences[i] if i < len(sentences) else Sentence(""),
                 }
             )
     return found
@@ -293,15 +284,15 @@ def _system_block(
         ],
         "governing": {"check": worst["id"], "duty": worst["duty"]} if worst else None,
         "checks": dicts,
-        "figures": _by_duty({k: duty_values(v, count) for k, v in result.figures.items()}, context),
-        "need": [_need_dict(n) for n in result.needs],
+        "figures": _by_duty({k: duty_values(v, count) for k, v in result.figures().items()}, context),
+        "need": [_need_dict(n) for n in result.needs()],
         "working": {
             context.duties.cases[i].id: result.working(i)
             for i in _explained(context, explain, worst["duty"] if worst else "")
         },
         "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
-        "notices": list(result.notices),
+        "notices": list(result.notices()),
     }
     return block, rows
 
@@ -385,8 +376,8 @@ def _rows(
                     "load",
                     entry,
                     reach_code=reach.code,
-                    carries_w=None if reach.factor is None else reach.factor * cases[d].power,
-                    needs_w=cases[d].power,
+                    carries_w=None if reach.factor is None else reach.factor * likely(cases[d].power),
+                    needs_w=likely(cases[d].power),
                 )
             )
     for item in result.unknown:

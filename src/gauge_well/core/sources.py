@@ -6,6 +6,7 @@ COMMON_PRACTICE = "common practice"
 ARITHMETIC = "arithmetic"
 
 BIBLIOGRAPHY: dict[str, str] = {
+    "owen1998": "A. B. Owen, Scrambling Sobol and Niederreiter-Xing points, J. Complexity 14 (1998) 466-489. From memory.",
     "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (
         "F. P. Incropera, D. P. DeWitt, T. L. Bergman, A. S. Lavine, Fundamentals of Heat and "

@@ -1,7 +1,8 @@
 """Types the core shares.
 
 Every number of a case is a float or an array. Arrays are broadcast on the axes
-(power step, duty, sample); a size-one axis means "does not depend on it".
+(power step, duty, sample); a size-one axis means "does not depend on it". Where there are samples the
+first one holds the likely values, so that whatever is decided once for all samples is decided there.
 """
 
 from __future__ import annotations
@@ -21,6 +22,16 @@ def as_array(value: Value) -> Array:
 def clip(value: Value, low: Value, high: Value) -> Array:
     """Hold ``value`` between ``low`` and ``high``; a fifth of the time of ``np.clip`` on small arrays."""
     return np.asarray(np.minimum(np.maximum(value, low), high))
+
+
+def likely(value: Value) -> float:
+    """The likely value: the number itself, or the first of an array's samples."""
+    return float(value) if isinstance(value, float | int) else float(value.flat[0])
+
+
+def settled(value: Value) -> Value:
+    """A float where ``value`` is one number, else the array."""
+    return float(value) if np.ndim(value) == 0 else value
 
 
 def largest(value: Value) -> float:

@@ -10,6 +10,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from gauge_well.core.facts import Spec
+from gauge_well.core.tolerance import Half
 from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
@@ -31,6 +32,7 @@ class Fact:
     unit: str | None = None
     typed_value: float | None = None
     tolerance: str | None = None
+    half: Half | None = None
 
 
 @dataclass(frozen=True)
@@ -78,9 +80,8 @@ class _Reader:
         check_range(spec, reading.si, text, self.prefer)
         evidence = EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
         tolerance = entry.get("tolerance")
-        if tolerance:
-            read_tolerance(tolerance, spec)
-        fact = Fact(reading.si, text, evidence, reading.unit, reading.value, tolerance)
+        half = read_tolerance(tolerance, spec) if tolerance else None
+        fact = Fact(reading.si, text, evidence, reading.unit, reading.value, tolerance, half)
         normal = {"text": text, "value": reading.value, "unit": reading.unit, "evidence": evidence}
         return fact, normal | ({"tolerance": tolerance} if tolerance else {})
 
@@ -142,14 +143,20 @@ def check_range(spec: Spec, si: float, text: str, prefer: Preference) -> None:
     )
 
 
-def read_tolerance(text: str, spec: Spec) -> None:
-    """Check a typed tolerance: a share (``5 %``) or a quantity of the field's kind."""
+# A tolerance of these is typed as a difference: 3 K, not 3 degrees over freezing.
+DIFFERENCES = {"temperature": "temperature_difference", "pressure_absolute": "pressure_difference"}
+
+
+def read_tolerance(text: str, spec: Spec) -> Half:
+    """Half-range at 95 % from what was typed: a share (``5 %``) or a quantity of the field's kind."""
+    share = text.strip().endswith("%")
     try:
-        value = read(text, "share", "%").si if text.strip().endswith("%") else read(text, spec.kind).value
+        value = read(text, "share", "%").si if share else read(text, DIFFERENCES.get(spec.kind, spec.kind)).si
     except ReadingError as error:
         raise ReadingError("tolerance", f"Tolerance: {error.message}", text, "5 % or 3 mm") from error
     if value < 0.0:
         raise ReadingError("tolerance", "A tolerance is nought or more.", text, "5 % or 3 mm")
+    return Half(share=value) if share else Half(least=value)
 
 
 def _shape(raw: Mapping[str, Any]) -> dict[str, Any]:

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.facts import Rule
-from gauge_well.core.sizing import BuildCase
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.tolerance import Known
 from gauge_well.sheet.reading import Fact, Sheet
 from gauge_well.sheet.sections import DUTY, SECTIONS, Section
 
@@ -32,6 +33,19 @@ def _fill(
     return {name: rule.value for name, rule in rules.items()} | given, rules
 
 
+def facts_by_path(sheet: Sheet) -> Iterator[tuple[str, Fact]]:
+    """Every fact given but the power wanted, by dotted path."""
+    for id, facts in sheet.sections.items():
+        yield from ((f"{id}.{name}", fact) for name, fact in facts.items())
+    for key, facts in sheet.duties:
+        yield from ((f"duties.{key}.{name}", fact) for name, fact in facts.items())
+
+
+def known_of(fact: Fact) -> Known:
+    """How a fact is known: its evidence, and the builder's own tolerance where he gave one."""
+    return Known(fact.evidence, fact.half)
+
+
 def resolve(sheet: Sheet) -> Resolved:
     """Apply the rules in order: machine, engine, duties, installation, then the systems."""
     context: dict[str, dict[str, Any]] = {}
@@ -50,6 +64,7 @@ def resolve(sheet: Sheet) -> Resolved:
     for id in ("installation", *SYSTEMS):
         context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context)
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
+    known = {path: Known("rule") for path in rules} | {path: known_of(fact) for path, fact in facts_by_path(sheet)}
     built = {id: SECTIONS[id].facts(**context[id]) for id in SECTIONS}
     case = BuildCase(
         sheet.name,
@@ -59,6 +74,7 @@ def resolve(sheet: Sheet) -> Resolved:
         tuple(duties),
         {id: built[id] for id in SYSTEMS},
         sheet.wanted.value if sheet.wanted else None,
+        known,
     )
     stated = [
         fact

@@ -96,13 +96,13 @@ class MachineFacts:
     drag_area: Value | None = quantity(
         "Drag area (Cd A)", "area", 0.05, 20.0, group="Machine", help="Height x width x 0.85 x drag coefficient."
     )
-    rolling_resistance: Value | None = quantity("Rolling resistance", "ratio", 0.0, 0.2, group="Machine")
+    rolling_resistance: Value | None = quantity("Rolling resistance", "ratio", 0.0, 0.2, group="Machine", spread="loss")
     drive: str | None = choice("Driven", {k: v[0] for k, v in DRIVES.items()}, group="Driveline")
     gearbox: str | None = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
     gear_ratios: tuple[tuple[float, ...], ...] | None = table(
-        "Gear ratios", (("ratio", "ratio"),), group="Driveline", help="One a line, first gear first."
+        "Gear ratios", (("ratio", "ratio"),), group="Driveline", help="One a line, first gear first.", spread="exact"
     )
-    final_drive: Value | None = quantity("Final drive", "ratio", 0.5, 60.0, group="Driveline")
+    final_drive: Value | None = quantity("Final drive", "ratio", 0.5, 60.0, group="Driveline", spread="exact")
     tyre_diameter: Value | None = quantity("Tyre diameter", "length", 0.15, 3.0, group="Driveline")
     trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer")
     trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer")
@@ -140,17 +140,17 @@ class DutyFacts:
 
     name: str | None = text("Name")
     kind: str | None = choice("Kind", KINDS)
-    speed: Value | None = quantity("Speed", "speed", 0.0, 120.0)
-    grade: Value | None = quantity("Grade", "grade", -0.5, 1.5)
-    power_share: Value | None = quantity("Mean share of power", "share", 0.0, 1.0)
-    engine_power: Value | None = quantity("Engine power", "power", 0.0, 3e6)
-    engine_speed: Value | None = quantity("Engine speed", "speed_rpm", 100.0, 22000.0)
-    speed_share: Value | None = quantity("Share of rated speed", "share", 0.05, 1.2)
+    speed: Value | None = quantity("Speed", "speed", 0.0, 120.0, spread="exact")
+    grade: Value | None = quantity("Grade", "grade", -0.5, 1.5, spread="exact")
+    power_share: Value | None = quantity("Mean share of power", "share", 0.0, 1.0, spread="exact")
+    engine_power: Value | None = quantity("Engine power", "power", 0.0, 3e6, spread="exact")
+    engine_speed: Value | None = quantity("Engine speed", "speed_rpm", 100.0, 22000.0, spread="exact")
+    speed_share: Value | None = quantity("Share of rated speed", "share", 0.05, 1.2, spread="exact")
     boat_exponent: Value | None = quantity("Power follows speed to the", "ratio", 2.0, 3.5)
     air_speed: Value | None = quantity("Air over the core", "speed", 0.0, 120.0)
-    ambient: Value | None = quantity("Air outside", "temperature", 220.0, 335.0)
-    altitude: Value | None = quantity("Altitude", "distance", -430.0, 5500.0)
-    duration: Value | None = quantity("For", "time", 1.0, 1e6, help="Left open: for ever.")
+    ambient: Value | None = quantity("Air outside", "temperature", 220.0, 335.0, spread="exact")
+    altitude: Value | None = quantity("Altitude", "distance", -430.0, 5500.0, spread="exact")
+    duration: Value | None = quantity("For", "time", 1.0, 1e6, help="Left open: for ever.", spread="exact")
     start: str | None = choice("Starts", STARTS)
     air_conditioning: str | None = choice("Air-conditioning", YES_NO)
     tow: str | None = choice("With the trailer", YES_NO)

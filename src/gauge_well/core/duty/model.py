@@ -11,10 +11,10 @@ from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, DutyFacts, Machi
 from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import need_number
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Array, Value, largest
+from gauge_well.core.typing import Array, Value, as_array, likely, settled
 
 ALTERNATOR_EFFICIENCY = 0.55
 STEERING = 300.0  # W
@@ -24,45 +24,57 @@ CONDENSER_HEAT = 7000.0
 
 @dataclass(frozen=True)
 class Case:
-    """One duty solved at the wanted power."""
+    """One duty solved at the wanted power; what is a Value may be samples."""
 
     id: str
     name: str
     kind: str
     power_driven: bool
-    power: float
-    engine_speed: float
-    peak_power: float
-    peak_speed: float
-    air_speed: float
+    power: Value
+    engine_speed: Value
+    peak_power: Value
+    peak_speed: Value
+    air_speed: Value
     ambient: float
     pressure: float
     duration: float
     start: str
     condenser_heat: float
-    gearbox_heat: float
+    gearbox_heat: Value
     asked_speed: float
     held: Held | None
     tow: float = 0.0
     grade: float = 0.0
-    accessories: float = 0.0
+    accessories: Value = 0.0
     wide_open: float = 0.0
-    braking: float = 0.0  # g
-    cornering: float = 0.0
-    pulling: float = 0.0
-    heel: float = 0.0  # rad
+    braking: Value = 0.0  # g
+    cornering: Value = 0.0
+    pulling: Value = 0.0
+    heel: Value = 0.0  # rad
+
+    @property
+    def peaks(self) -> bool:
+        """Whether its peak differs from its mean, at the likely values."""
+        power, speed = (
+            likely(self.peak_power) != likely(self.power),
+            likely(self.peak_speed) != likely(self.engine_speed),
+        )
+        return power or speed
 
 
 @dataclass(frozen=True)
 class Duties:
-    """All duties as arrays of shape (1, duty, 1)."""
+    """All duties as arrays of shape (1, duty, 1), or (1, duty, sample)."""
 
     cases: tuple[Case, ...]
     vehicle: Vehicle | None
 
     def column(self, name: str) -> Array:
         """Return one attribute of all cases on the duty axis."""
-        return np.array([getattr(case, name) for case in self.cases], dtype=float)[None, :, None]
+        values = [getattr(case, name) for case in self.cases]
+        if any(isinstance(value, np.ndarray) for value in values):
+            return np.stack(np.broadcast_arrays(*values))[None]
+        return np.array(values, dtype=float)[None, :, None]
 
     @property
     def power_driven(self) -> list[bool]:
@@ -70,12 +82,12 @@ class Duties:
         return [case.power_driven for case in self.cases]
 
 
-def _in_g(value: Value | None) -> float:
-    return 0.0 if value is None else need_number(value, "") / GRAVITY
+def _in_g(value: Value | None) -> Value:
+    return 0.0 if value is None else value / GRAVITY
 
 
-def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> float:
-    electrical = largest(machine.electrical_load) if machine.electrical_load is not None else 0.0
+def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> Value:
+    electrical = machine.electrical_load if machine.electrical_load is not None else 0.0
     total = electrical / ALTERNATOR_EFFICIENCY + STEERING
     if facts.air_conditioning == "yes":
         total += AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING
@@ -93,7 +105,7 @@ def solve_duty(
     ambient = need_number(facts.ambient, f"{where}.ambient")
     pressure = float(air.pressure_isa(need_number(facts.altitude, f"{where}.altitude")))
     density = float(air.density(ambient, pressure))
-    air_speed = need_number(facts.air_speed, f"{where}.air_speed") if facts.air_speed is not None else 0.0
+    air_speed: Value = facts.air_speed if facts.air_speed is not None else 0.0
     speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
     idling = kind == "idle" or speed < 6.0
     accessories = _accessories(facts, machine, idling)
@@ -103,19 +115,23 @@ def solve_duty(
     grade = need_number(facts.grade, "") if facts.grade is not None else 0.0
     tow = 1.0 if facts.tow == "yes" else 0.0
     peak_power: float | None = None
+    power: Value
+    rpm: Value
     rated = engine.rated_speed
     if kind == "road":
         speed = need_number(facts.speed, f"{where}.speed")
         vehicle = vehicle_of(machine)
         held = hold(engine, vehicle, wanted, speed, grade, density, tow, accessories, pinned)
         power, rpm = held.power, held.engine_speed
-        air_speed = min(air_speed, held.speed) if held.too_weak else air_speed
+        weak = as_array(held.speed) < speed
+        air_speed = settled(np.where(weak, np.minimum(air_speed, held.speed), air_speed))
     elif kind == "idle":
         power = accessories
-        rpm = pinned if pinned is not None else need_number(engine.facts.idle_speed, "engine.idle_speed")
+        rpm = pinned if pinned is not None else need(engine.facts.idle_speed, "engine.idle_speed")
     elif kind == "boat":
         share = need_number(facts.speed_share, f"{where}.speed_share")
-        power = wanted * min(share ** need_number(facts.boat_exponent, f"{where}.boat_exponent"), 1.0)
+        exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
+        power = settled(wanted * np.minimum(share**exponent, 1.0))
         rpm = pinned if pinned is not None else share * rated
     elif kind == "typed":
         power = need_number(facts.engine_power, f"{where}.engine_power")
@@ -152,7 +168,7 @@ def solve_duty(
         braking=_in_g(facts.braking),
         cornering=_in_g(facts.cornering),
         pulling=_in_g(facts.pulling),
-        heel=need_number(facts.heel, "") if facts.heel is not None else 0.0,
+        heel=facts.heel if facts.heel is not None else 0.0,
     )
     return case, vehicle
 

@@ -9,9 +9,9 @@ import numpy as np
 
 from gauge_well.core.duty.facts import DRIVES, MachineFacts
 from gauge_well.core.engine.model import Engine
-from gauge_well.core.facts import need_number
+from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Array, Value, as_array, clip, largest
+from gauge_well.core.typing import Array, Value, as_array, clip
 
 TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
 SPEED_TOP = 120.0
@@ -41,15 +41,15 @@ def road_power(
 
 @dataclass(frozen=True)
 class Vehicle:
-    """What road load needs of a machine."""
+    """What road load needs of a machine; numbers may be samples."""
 
-    mass: float
-    drag_area: float
-    rolling: float
+    mass: Value
+    drag_area: Value
+    rolling: Value
     efficiency: float
-    trailer_mass: float
-    trailer_drag_area: float
-    gears: tuple[float, ...]  # rev/min per m/s, lowest gear first; empty when unknown
+    trailer_mass: Value
+    trailer_drag_area: Value
+    gears: tuple[Value, ...]  # rev/min per m/s, lowest gear first; empty when unknown
 
     def power(self, speed: Value, grade: Value, density: Value, tow: Value) -> Array:
         """Power [W] to hold ``speed`` [m/s]; ``tow`` is 1 with the trailer."""
@@ -66,55 +66,56 @@ class Vehicle:
 
 def vehicle_of(facts: MachineFacts) -> Vehicle:
     """Build from facts; MissingFact names what is absent."""
-    gears: tuple[float, ...] = ()
+    gears: tuple[Value, ...] = ()
     if facts.gear_ratios and facts.final_drive is not None and facts.tyre_diameter is not None:
-        circumference = np.pi * largest(facts.tyre_diameter) * TYRE_ROLLING
-        ratio = largest(facts.final_drive) / circumference * 60.0
-        gears = tuple(sorted((row[0] * ratio for row in facts.gear_ratios), reverse=True))
+        circumference = np.pi * as_array(facts.tyre_diameter) * TYRE_ROLLING
+        ratio = facts.final_drive / circumference * 60.0
+        gears = tuple(row * ratio for row in sorted((row[0] for row in facts.gear_ratios), reverse=True))
 
-    def number(value: Value | None, name: str) -> float:
-        return need_number(value, f"machine.{name}")
+    def number(value: Value | None, name: str) -> Value:
+        return need(value, f"machine.{name}")
 
     return Vehicle(
         number(facts.mass, "mass"),
         number(facts.drag_area, "drag_area"),
         number(facts.rolling_resistance, "rolling_resistance"),
         DRIVES[facts.drive or "rear"][1],
-        largest(facts.trailer_mass) if facts.trailer_mass is not None else 0.0,
-        largest(facts.trailer_drag_area) if facts.trailer_drag_area is not None else 0.0,
+        facts.trailer_mass if facts.trailer_mass is not None else 0.0,
+        facts.trailer_drag_area if facts.trailer_drag_area is not None else 0.0,
         gears,
     )
 
 
 def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) -> Array:
-    """Engine speed [rev/min] in every gear, on a new last axis.
+    """Engine speed [rev/min] in every gear, on a new first axis.
 
     Unknown gearing: 0.40 of rated speed at 100 km/h cruising, 0.55 climbing, by road speed
     between, and gears a step lower each from there to rated speed (common practice).
     """
-    idle = need_number(engine.facts.idle_speed, "engine.idle_speed")
-    v = as_array(speed)[..., None]
+    idle = need(engine.facts.idle_speed, "engine.idle_speed")
+    v = as_array(speed)
     if vehicle.gears:
-        return np.asarray(np.maximum(v * np.array(vehicle.gears), idle))
+        return np.stack([np.maximum(v * gear, idle) for gear in vehicle.gears])
     share = 0.55 if climbing else 0.40
     at_speed = share * engine.rated_speed * clip(v / 27.78, 0.6, 1.6)
     # Whatever the gears are, one a step lower can be had, as far as rated speed.
-    return clip(at_speed * DOWNSHIFTS, idle, max(engine.rated_speed, idle))
+    return clip(at_speed * DOWNSHIFTS.reshape((-1,) + (1,) * at_speed.ndim), idle, np.maximum(engine.rated_speed, idle))
 
 
 @dataclass(frozen=True)
 class Held:
     """How a road duty is met: the speed really held, its engine speed and power.
 
-    ``required`` and ``available`` [W] stand at the speed asked for.
+    ``required`` and ``available`` [W] stand at the speed asked for. ``too_weak`` speaks of the likely
+    values; the other numbers may be samples.
     """
 
-    speed: float
-    engine_speed: float
-    power: float
+    speed: Value
+    engine_speed: Value
+    power: Value
     too_weak: bool
-    required: float
-    available: float
+    required: Value
+    available: Value
 
 
 @dataclass(frozen=True)
@@ -135,7 +136,7 @@ def choose_gear(
     grade: float,
     density: float,
     tow: float,
-    accessories: float,
+    accessories: Value,
     pinned: float | None,
 ) -> Choice:
     """Pick the gear at each of ``speeds`` [m/s].
@@ -143,43 +144,48 @@ def choose_gear(
     The lowest rpm with at least 0.25 of rated speed (diesel 0.45) and 15 % torque in hand;
     failing that, the gear with most power there (common practice).
     """
-    limit = need_number(engine.facts.limit_speed, "engine.limit_speed")
+    limit = need(engine.facts.limit_speed, "engine.limit_speed")
     floor = (0.25 if engine.fuel.spark else 0.45) * engine.rated_speed
     required = vehicle.power(speeds, grade, density, tow) + accessories
-    if pinned is not None:
-        rpm = np.full((*speeds.shape, 1), pinned)
-    else:
-        rpm = gear_speeds(engine, vehicle, speeds, grade > 0.02)
+    rpm = (
+        np.full((1, *required.shape), pinned)
+        if pinned is not None
+        else gear_speeds(engine, vehicle, speeds, grade > 0.02)
+    )
     available = engine.full_load_power(np.minimum(rpm, limit), wanted)
-    usable = rpm <= limit * 1.0001
-    comfortable = usable & (rpm >= floor) & (available >= 1.15 * required[..., None])
+    usable = rpm <= as_array(limit) * 1.0001
+    comfortable = usable & (rpm >= floor) & (available >= 1.15 * required)
     score = np.where(comfortable, 1e12 - rpm, np.where(usable, available, -rpm))
-    best = np.argmax(score, axis=-1)[..., None]
+    best = np.argmax(score, axis=0)[None]
 
     def take(array: Array) -> Array:
-        return np.asarray(np.take_along_axis(array, best, -1)[..., 0])
+        return np.asarray(np.take_along_axis(np.broadcast_to(array, score.shape), best, 0)[0])
 
     reached = np.where(usable, available, 0.0)
-    return Choice(required, np.minimum(take(rpm), limit), take(reached), np.asarray(reached.max(axis=-1)))
+    return Choice(required, np.minimum(take(rpm), limit), take(reached), np.asarray(reached.max(axis=0)))
 
 
-SPEED_POINTS = 240
+SPEED_POINTS, SPEED_POINTS_SAMPLED = 240, 24
+ROUNDS, ROUNDS_SAMPLED = 2, 3
 
 
-def balance_speed(pick: Callable[[Array], Choice], top: float) -> float:
-    """Highest speed [m/s] up to ``top`` at which the engine still pulls, by two scans; 0 if none."""
-    low, high = 0.05, top
-    for _ in range(2):
-        grid = np.linspace(low, high, SPEED_POINTS)
+def balance_speed(pick: Callable[[Array], Choice], top: float, samples: int = 1) -> Array:
+    """Highest speed [m/s] up to ``top`` at which the engine still pulls, by scans; 0 if none.
+
+    One speed for each of ``samples``; many are scanned in coarser rows and once more.
+    """
+    points, rounds = (SPEED_POINTS, ROUNDS) if samples == 1 else (SPEED_POINTS_SAMPLED, ROUNDS_SAMPLED)
+    low, high = np.full(samples, 0.05), np.full(samples, top)
+    never = np.zeros(samples, dtype=bool)
+    for _ in range(rounds):
+        grid = np.linspace(low, high, points)
         at = pick(grid)
-        holding = np.flatnonzero(at.available >= at.required)
-        if not holding.size:
-            return 0.0
-        last = int(holding[-1])
-        if last == SPEED_POINTS - 1:
-            return high
-        low, high = float(grid[last]), float(grid[last + 1])
-    return low
+        holding = np.broadcast_to(at.available >= at.required, grid.shape)
+        never |= ~holding.any(axis=0)
+        last = points - 1 - np.argmax(holding[::-1], axis=0)
+        row = np.minimum(np.stack([last, last + 1]), points - 1)
+        low, high = np.take_along_axis(grid, row, 0)
+    return np.where(never, 0.0, low)
 
 
 def hold(
@@ -190,7 +196,7 @@ def hold(
     grade: float,
     density: float,
     tow: float,
-    accessories: float,
+    accessories: Value,
     pinned: float | None,
 ) -> Held:
     """Find the gear, or the speed at which a too weak engine balances."""
@@ -199,21 +205,31 @@ def hold(
         return choose_gear(engine, vehicle, wanted, speeds, grade, density, tow, accessories, pinned)
 
     at = pick(np.array([speed]))
-    required, available = float(at.required[0]), float(at.available[0])
-    if available >= required or speed <= 0.0:
-        return Held(speed, float(at.engine_speed[0]), required, False, required, available)
-    v = balance_speed(pick, speed)
-    there = pick(np.array([max(v, 0.05)]))
-    power = float(min(there.required[0], there.available[0]))
-    return Held(v, float(there.engine_speed[0]), power, True, required, available)
+    samples = at.required.size
+    weak = at.available < at.required
+    required, available = at.required, at.available
+    held, rpm, power = np.broadcast_to(speed, weak.shape), at.engine_speed, required
+    if speed > 0.0 and bool(weak.any()):
+        v = balance_speed(pick, speed, samples)
+        there = pick(np.maximum(v, 0.05))
+        held = np.where(weak, v, speed)
+        rpm = np.where(weak, there.engine_speed, rpm)
+        power = np.where(weak, np.minimum(there.required, there.available), power)
+
+    def out(value: Array) -> Value:
+        return float(value[0]) if samples == 1 else np.broadcast_to(value, (samples,))
+
+    too_weak = speed > 0.0 and bool(weak.flat[0])
+    return Held(out(held), out(rpm), out(power), too_weak, out(required), out(available))
 
 
 def top_speed(engine: Engine, vehicle: Vehicle, wanted: float, density: float, accessories: float) -> float:
     """Highest level speed [m/s] the engine can hold."""
-    return balance_speed(
+    found = balance_speed(
         lambda v: choose_gear(engine, vehicle, wanted, v, 0.0, density, 0.0, accessories, None),
         SPEED_TOP,
     )
+    return float(found[0])
 
 
 def steepest_grade(

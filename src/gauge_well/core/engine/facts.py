@@ -79,11 +79,12 @@ class EngineFacts:
         1.0,
         group="Identity",
         help="By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.",
+        spread="exact",
     )
     aspiration: str | None = choice("Aspiration", ASPIRATIONS, group="Identity")
     cycle: str | None = choice("Cycle", CYCLES, group="Identity")
     displacement: Value | None = quantity("Displacement", "displacement", 20e-6, 0.06, group="Identity")
-    cylinders: Value | None = quantity("Cylinders", "count", 1, 16, group="Identity")
+    cylinders: Value | None = quantity("Cylinders", "count", 1, 16, group="Identity", spread="exact")
     stroke: Value | None = quantity("Stroke", "length", 0.02, 0.4, group="Identity")
     rated_power: Value | None = quantity(
         "Rated power", "power", 500.0, 3e6, group="Output", help="What the engine makes as it is."
@@ -96,6 +97,7 @@ class EngineFacts:
         (("speed", "speed_rpm"), ("torque", "torque")),
         group="Output",
         help="One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.",
+        spread="exact",
     )
     idle_speed: Value | None = quantity("Idle", "speed_rpm", 100.0, 4000.0, group="Output")
     limit_speed: Value | None = quantity("Red line or governed", "speed_rpm", 400.0, 22000.0, group="Output")
@@ -114,12 +116,22 @@ class EngineFacts:
     bsfc: Value | None = quantity("Fuel for power (BSFC)", "bsfc", 3.9e-8, 2.2e-7, group="Heat and fuel")
     excess_air: Value | None = quantity("Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel")
     heat_school: str | None = choice("Heat to coolant by", HEAT_SCHOOLS, group="Heat and fuel")
-    coolant_share: Value | None = quantity("Coolant's share", "share", 0.05, 0.45, group="Heat and fuel")
-    coolant_heat: Value | None = quantity(
-        "Maker's heat to coolant", "heat", 100.0, 3e6, group="Heat and fuel", help="At rated power."
+    coolant_share: Value | None = quantity(
+        "Coolant's share", "share", 0.05, 0.45, group="Heat and fuel", spread="coolant_share"
     )
-    oil_share: Value | None = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel")
-    radiation_share: Value | None = quantity("Radiated share", "share", 0.0, 0.1, group="Heat and fuel")
+    coolant_heat: Value | None = quantity(
+        "Maker's heat to coolant",
+        "heat",
+        100.0,
+        3e6,
+        group="Heat and fuel",
+        help="At rated power.",
+        spread="coolant_share",
+    )
+    oil_share: Value | None = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel", spread="oil_share")
+    radiation_share: Value | None = quantity(
+        "Radiated share", "share", 0.0, 0.1, group="Heat and fuel", spread="oil_share"
+    )
     extra_share: Value | None = quantity(
         "Cooled manifold or gas cooler",
         "share",
@@ -127,12 +139,15 @@ class EngineFacts:
         0.15,
         group="Heat and fuel",
         help="Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.",
+        spread="oil_share",
     )
     era: str | None = choice("Design", {k: v[0] for k, v in ERAS.items()}, group="Heat and fuel")
     dry_mass: Value | None = quantity("Dry weight", "mass", 5.0, 6000.0, group="Body")
     material: str | None = choice("Made of", {k: v[0] for k, v in MATERIALS.items()}, group="Body")
     thermostat: Value | None = quantity("Thermostat opens", "temperature", 320.0, 385.0, group="Body")
-    coolant_limit: Value | None = quantity("Hottest coolant allowed", "temperature", 350.0, 400.0, group="Body")
+    coolant_limit: Value | None = quantity(
+        "Hottest coolant allowed", "temperature", 350.0, 400.0, group="Body", spread="exact"
+    )
 
     @property
     def fuel_record(self) -> Fuel:

@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 from gauge_well.core.engine.facts import ERAS, POWER_SHARES, EngineFacts
 from gauge_well.core.engine.friction import PMEP_DIESEL, fmep_diesel, fmep_petrol, pmep_petrol
 from gauge_well.core.engine.torque import TorqueCurve
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.media.combustion import (
     T_REFERENCE,
@@ -43,8 +43,8 @@ class Engine:
     facts: EngineFacts
     fuel: Fuel
     curve: TorqueCurve
-    rated_power: float
-    rated_speed: float
+    rated_power: Value
+    rated_speed: Value
     displacement: Value
     bsfc: Value
     excess_air: Value
@@ -70,7 +70,8 @@ class Engine:
 
     def full_load_power(self, speed: Value, wanted: Value) -> Array:
         """Full-load power [W] at ``speed`` with the curve scaled to ``wanted``."""
-        return self.curve.power(speed) * (as_array(wanted) / self.rated_power)
+        at = as_array(speed) * (self.curve.rated_speed / self.rated_speed)
+        return self.curve.power(at) * (as_array(wanted) / self.curve.rated_power)
 
     def losses(self, bmep: Value, speed: Value) -> Array:
         """Friction and pumping mep [Pa]."""
@@ -88,8 +89,8 @@ def engine_of(facts: EngineFacts) -> Engine:
         facts,
         facts.fuel_record,
         TorqueCurve(facts),
-        need_number(facts.rated_power, "engine.rated_power"),
-        need_number(facts.rated_speed, "engine.rated_speed"),
+        need(facts.rated_power, "engine.rated_power"),
+        need(facts.rated_speed, "engine.rated_speed"),
         need(facts.displacement, "engine.displacement"),
         need(facts.bsfc, "engine.bsfc"),
         need(facts.excess_air, "engine.excess_air"),

@@ -10,7 +10,7 @@ from gauge_well.core.engine.torque import RAD_PER_RPM
 from gauge_well.core.errors import CoreError
 from gauge_well.core.media import air
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import largest
+from gauge_well.core.typing import likely
 from gauge_well.core.validity import Notice
 
 # bmep [Pa]: notice, refuse (heywood1988, ch. 2; the refusals are ours).
@@ -33,18 +33,18 @@ def figures(engine: Engine, wanted: float) -> dict[str, float]:
     density = air.density(op.intake_temperature, INLET_P + op.manifold_gauge)
     swept = engine.displacement * engine.rated_speed * engine.swept_rate_factor
     return {
-        "rated_bmep_pa": largest(op.bmep),
-        "mean_piston_speed_m_s": largest(engine.piston_speed(engine.rated_speed)),
-        "volumetric_efficiency": largest(op.air_mass_flow / (density * swept)),
-        "released_brake_share": largest(op.power / op.released),
-        "rated_exhaust_temperature_k": largest(op.exhaust_temperature),
-        "rated_excess_air": largest(op.excess_air),
+        "rated_bmep_pa": likely(op.bmep),
+        "mean_piston_speed_m_s": likely(engine.piston_speed(engine.rated_speed)),
+        "volumetric_efficiency": likely(op.air_mass_flow / (density * swept)),
+        "released_brake_share": likely(op.power / op.released),
+        "rated_exhaust_temperature_k": likely(op.exhaust_temperature),
+        "rated_excess_air": likely(op.excess_air),
     }
 
 
 def refuse(engine: Engine, wanted: float) -> None:
     """Raise :class:`CoreError` for a mean effective pressure no such engine reaches."""
-    bmep = largest(engine.bmep(wanted, engine.rated_speed))
+    bmep = likely(engine.bmep(wanted, engine.rated_speed))
     boosted = engine.facts.aspiration != "natural"
     most = BMEP[(engine.fuel.spark, boosted)][1]
     if engine.facts.cycle == "two_stroke":
@@ -117,8 +117,8 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
         )
     facts = engine.facts
     if facts.peak_torque is not None:
-        rated_torque = engine.rated_power / (engine.rated_speed * RAD_PER_RPM)
-        backup = largest(facts.peak_torque) / rated_torque
+        rated_torque = likely(engine.rated_power) / (likely(engine.rated_speed) * RAD_PER_RPM)
+        backup = likely(facts.peak_torque) / rated_torque
         if backup < 0.999:
             say(
                 "torque_below_power",

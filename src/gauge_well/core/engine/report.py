@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 import numpy as np
@@ -14,7 +14,7 @@ from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.facts import need_number
 from gauge_well.core.media import air
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, Value, likely
 from gauge_well.core.working import Step, Working
 
 GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
@@ -25,9 +25,8 @@ def enough(duties: Duties) -> Check | None:
     held = [case.held for case in duties.cases]
     if not any(held):
         return None
-    required = np.array([h.required if h else 0.0 for h in held])[None, :, None]
-    available = np.array([h.available if h else 1.0 for h in held])[None, :, None]
-    sentences = tuple(_enough_sentence(case) for case in duties.cases)
+    required = _over_duties([h.required if h else 0.0 for h in held])
+    available = _over_duties([h.available if h else 1.0 for h in held])
     return Check(
         "enough",
         "Power for the speed",
@@ -39,18 +38,22 @@ def enough(duties: Duties) -> Check | None:
         np.maximum(available, 1.0),
         ratio_fill(required, np.maximum(available, 1.0)),
         judged=[h is not None for h in held],
-        sentences=sentences,
+        sentences=lambda: tuple(_enough_sentence(case) for case in duties.cases),
     )
+
+
+def _over_duties(values: Sequence[Value]) -> Array:
+    return np.stack(np.broadcast_arrays(*(np.atleast_1d(v) for v in values)))[None]
 
 
 def _enough_sentence(case: Case) -> Sentence:
     if case.held is None:
         return Sentence("")
     values: dict[str, tuple[float, str] | str] = {
-        "held": (case.held.speed, "speed"),
+        "held": (likely(case.held.speed), "speed"),
         "asked": (case.asked_speed, "speed"),
-        "needs": (case.held.required, "power"),
-        "rpm": (case.engine_speed, "speed_rpm"),
+        "needs": (likely(case.held.required), "power"),
+        "rpm": (likely(case.engine_speed), "speed_rpm"),
     }
     if case.held.too_weak:
         return Sentence("Holds {held} of {asked}; {asked} would take {needs}.", values)
@@ -91,12 +94,10 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
     if road and duties.vehicle is not None:
         case = road[-1]
         density = float(air.density(case.ambient, case.pressure))
-        tow = max(c.tow for c in road)
-        found["top_speed_m_s"] = top_speed(engine, duties.vehicle, wanted, density, case.accessories)
-        found["steepest_grade"] = steepest_grade(
-            engine, duties.vehicle, wanted, GRADE_SPEED, density, tow, case.accessories
-        )
-        seconds = time_to_speed(engine, duties.vehicle, wanted, SPRINT_SPEED, density, case.accessories)
+        tow, accessories = max(c.tow for c in road), likely(case.accessories)
+        found["top_speed_m_s"] = top_speed(engine, duties.vehicle, wanted, density, accessories)
+        found["steepest_grade"] = steepest_grade(engine, duties.vehicle, wanted, GRADE_SPEED, density, tow, accessories)
+        seconds = time_to_speed(engine, duties.vehicle, wanted, SPRINT_SPEED, density, accessories)
         if seconds is not None:
             found["time_to_100_km_h_s"] = seconds
     return found

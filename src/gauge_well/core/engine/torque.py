@@ -6,7 +6,7 @@ import numpy as np
 from scipy.interpolate import PchipInterpolator
 
 from gauge_well.core.engine.facts import EngineFacts
-from gauge_well.core.typing import Array, Value, as_array, clip, largest
+from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 RAD_PER_RPM = np.pi / 30.0
 
@@ -19,19 +19,20 @@ def power_from_torque(torque: Value, speed: Value) -> Array:
 class TorqueCurve:
     """Shape-preserving curve through given points, or through idle, peak, rated and limit.
 
-    Scaled to the wanted power at unchanged speeds: ``torque(N, wanted / rated)``.
+    Scaled to the wanted power at unchanged speeds: ``torque(N, wanted / rated)``. Samples of the rated
+    point stretch the likely curve; its shape is taken as known.
     """
 
     def __init__(self, facts: EngineFacts) -> None:
-        rated_n = largest(facts.rated_speed)  # type: ignore[arg-type]
-        rated_t = largest(facts.rated_power) / (rated_n * RAD_PER_RPM)  # type: ignore[arg-type]
+        rated_n = likely(facts.rated_speed)  # type: ignore[arg-type]
+        rated_t = likely(facts.rated_power) / (rated_n * RAD_PER_RPM)  # type: ignore[arg-type]
         if facts.torque_curve is not None:
             points = {row[0]: row[1] for row in facts.torque_curve}
         else:
-            peak_t = largest(facts.peak_torque)  # type: ignore[arg-type]
-            peak_n = largest(facts.peak_torque_speed)  # type: ignore[arg-type]
-            idle = largest(facts.idle_speed)  # type: ignore[arg-type]
-            limit = largest(facts.limit_speed)  # type: ignore[arg-type]
+            peak_t = likely(facts.peak_torque)  # type: ignore[arg-type]
+            peak_n = likely(facts.peak_torque_speed)  # type: ignore[arg-type]
+            idle = likely(facts.idle_speed)  # type: ignore[arg-type]
+            limit = likely(facts.limit_speed)  # type: ignore[arg-type]
             points = {rated_n: rated_t, peak_n: max(peak_t, rated_t)}
             if idle < peak_n:
                 # Half to three quarters of peak torque at idle is usual (common practice).
@@ -40,6 +41,7 @@ class TorqueCurve:
                 fall = 0.75 if facts.governed == "yes" else 0.88
                 points[limit] = fall * rated_t
         ordered = sorted(points.items())
+        self.rated_speed, self.rated_power = rated_n, rated_t * rated_n * RAD_PER_RPM
         self.speeds = np.array([p[0] for p in ordered])
         self.torques = np.array([p[1] for p in ordered])
         self._curve = PchipInterpolator(self.speeds, self.torques, extrapolate=False)

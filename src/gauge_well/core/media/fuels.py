@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.typing import Array, Value, as_array, largest
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 M_C, M_H, M_O, M_N2_AIR = 12.011, 1.008, 15.999, 28.16
 N2_PER_O2 = 3.773  # atmospheric nitrogen with its argon, mol/mol (heywood1988, ch. 3)
@@ -131,7 +131,7 @@ def burning(fuel_id: str, ethanol_share: Value | None) -> Fuel:
     fuel = FUELS[fuel_id]
     if ethanol_share is None or not fuel.spark:
         return fuel
-    return blend(largest(ethanol_share))
+    return blend(likely(ethanol_share))
 
 
 def vapour_pressure(fuel: Fuel, temperature: Value, rvp: Value | None = None) -> Array:

@@ -24,7 +24,7 @@ class Context:
     """What every system is given: the engine, the duties and both operating points.
 
     ``mean`` serves heat, ``peak`` serves flow; both at the wanted power. ``given`` is what systems hand
-    to each other (oil heat to the coolant), by figure name.
+    to each other (oil heat to the coolant), by figure name; ``doubts`` are samples of model factors.
     """
 
     engine: Engine
@@ -35,6 +35,11 @@ class Context:
     mean: Operation
     peak: Operation
     given: Mapping[str, Array] = field(default_factory=dict)
+    doubts: Mapping[str, Array] = field(default_factory=dict)
+
+    def doubt(self, factor: str) -> Value:
+        """What a model factor is multiplied by: 1, or its samples."""
+        return self.doubts.get(factor, 1.0)
 
     @property
     def own_coolant_heat(self) -> Array:
@@ -43,7 +48,7 @@ class Context:
         What belongs to the engine (its pump, its jackets) follows this, not the power wanted of it, so
         that it stays the same while reach is sought.
         """
-        return self.mean.rated_coolant * (self.engine.rated_power / self.wanted)
+        return np.asarray(self.mean.rated_coolant * (self.engine.rated_power / self.wanted))
 
     @property
     def own_fuel_flow(self) -> Array:
@@ -59,7 +64,7 @@ def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tupl
     ambient, pressure = duties.column("ambient"), duties.column("pressure")
     power, speed, wide_open = (duties.column(n) for n in ("power", "engine_speed", "wide_open"))
     mean = operate(engine, wanted, power * factor, speed, ambient, pressure, wide_open)
-    if all(c.peak_power == c.power and c.peak_speed == c.engine_speed for c in duties.cases):
+    if not any(c.peaks for c in duties.cases):
         return mean, mean
     peak = operate(engine, wanted, duties.column("peak_power") * factor, duties.column("peak_speed"), ambient, pressure)
     return mean, peak
@@ -87,13 +92,16 @@ class Caution:
 
 @dataclass(frozen=True)
 class Result:
-    """A system solved for one context, ready to be asked again at other powers."""
+    """A system solved for one context, ready to be asked again at other powers.
+
+    What only a whole report shows is called for, so that samples and remedies do not pay for it.
+    """
 
     checks: Callable[[Operation, Operation], Sequence[Check]]
     unknown: Sequence[Unknown]
-    figures: Mapping[str, Array]
-    needs: Sequence[Need]
-    notices: Sequence[Notice]
+    figures: Callable[[], Mapping[str, Array]]
+    needs: Callable[[], Sequence[Need]]
+    notices: Callable[[], Sequence[Notice]]
     working: Callable[[int], list[Step]]
 
 

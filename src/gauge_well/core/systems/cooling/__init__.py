@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from functools import cache
 
 import numpy as np
 
@@ -14,9 +15,17 @@ from gauge_well.core.media import air as air_media
 from gauge_well.core.systems.base import Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.cooling import checks, facts, need, working
 from gauge_well.core.systems.cooling.instrument import instrument
-from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, plant_of, prepare, shown
+from gauge_well.core.systems.cooling.model import (
+    Cooling,
+    Shown,
+    heat_made,
+    limiting_ambient,
+    plant_of,
+    prepare,
+    shown,
+)
 from gauge_well.core.typing import Array
-from gauge_well.core.validity import Notice
+from gauge_well.core.working import Step
 
 PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan"}
 CAUTIONS = (
@@ -51,35 +60,56 @@ def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
 
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
     """Solve cooling for the context's duties; a missing part leaves its check unknown."""
-    needs: list[Need] = need.needs(context, given)
     room = (checks.stack_check(context, given), checks.opening_check(context, given))
     gates = [check for check in room if check is not None]
     missing = _missing(given)
+
+    def needs() -> list[Need]:
+        return need.needs(context, given)
+
     try:
         if missing:
             raise MissingFact(missing[0])
-        solved = prepare(context, plant_of(context, given))
+        solved = prepare(context, plant_of(context, given), shares=(1.0,))
     except MissingFact as error:
         fields = missing or (error.field,)
         return Result(
             checks=lambda mean, peak: gates,
             unknown=[Unknown("heat", "Heat", "core_fan", fields)],
-            figures={},
+            figures=dict,
             needs=needs,
-            notices=[],
+            notices=list,
             working=lambda index: [],
         )
-    heat = heat_made(solved, context, context.mean)
-    seen = shown(solved, heat)
-    limiting = limiting_ambient(context, heat, solved)
+
+    @cache
+    def whole() -> tuple[Cooling, Shown, Array]:
+        """With the fan off as well as on, what the gauge shows and the limiting ambient."""
+        both = prepare(context, solved.plant)
+        heat = heat_made(both, context, context.mean)
+        return both, shown(both, heat), limiting_ambient(context, heat, both)
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         base = mean is context.mean
-        return [checks.heat_check(solved, context, mean, limiting if base else None), *gates]
+        return [checks.heat_check(solved, context, mean, (lambda: whole()[2]) if base else None), *gates]
 
-    notes: list[Notice] = checks.notices(solved, context)
+    def steps(index: int) -> list[Step]:
+        both, seen, limiting = whole()
+        return working.steps(both, context, seen, limiting, index)
+
+    return Result(
+        checks=judge,
+        unknown=[],
+        figures=lambda: _figures(context, *whole()),
+        needs=needs,
+        notices=lambda: checks.notices(solved, context),
+        working=steps,
+    )
+
+
+def _figures(context: Context, solved: Cooling, seen: Shown, limiting: Array) -> Mapping[str, Array]:
     on, plant = solved.airs, solved.plant
-    figures: Mapping[str, Array] = {
+    return {
         "coolant_out_k": seen.steady,
         "end_of_duty_k": seen.end,
         "coolant_limit_k": plant.limit,
@@ -94,7 +124,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         "ntu": solved.at_limit.ntu,
         "effectiveness": solved.at_limit.effectiveness,
         "heat_shed_w": solved.at_limit.heat,
-        "heat_made_w": heat,
+        "heat_made_w": heat_made(solved, context, context.mean),
         "heat_carried_w": solved.capacity,
         "fan_share": seen.fan_share,
         "thermostat_open": seen.thermostat_open,
@@ -102,14 +132,6 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         "heat_capacity_j_k": np.broadcast_to(plant.heat_capacity, plant.limit.shape),
         "air_density_kg_m3": air_media.density(solved.ambient, plant.pressure),
     }
-    return Result(
-        checks=judge,
-        unknown=[],
-        figures=figures,
-        needs=needs,
-        notices=notes,
-        working=lambda index: working.steps(solved, context, seen, limiting, index),
-    )
 
 
 SYSTEM: System = System(

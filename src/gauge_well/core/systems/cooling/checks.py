@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
+
 import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fill
@@ -11,21 +13,23 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
-from gauge_well.core.typing import Array, as_array, largest
+from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.validity import Notice
 
 
-def heat_check(cooling: Cooling, context: Context, mean: Operation, limiting: Array | None = None) -> Check:
+def heat_check(
+    cooling: Cooling, context: Context, mean: Operation, limiting: Callable[[], Array] | None = None
+) -> Check:
     """Heat made against heat shed with the coolant at its limit, for as long as the duty lasts."""
     heat = heat_made(cooling, context, mean)
-    count = len(context.duties.cases)
-    sentences = []
-    if limiting is not None:
-        holds_to = duty_values(limiting, count)
-        asked = duty_values(cooling.ambient, count)
-        made, carried = duty_values(heat, count), duty_values(cooling.capacity, count)
-        for i in range(count):
-            sentences.append(_sentence(holds_to[i], asked[i], made[i], carried[i]))
+
+    def said() -> Sequence[Sentence]:
+        if limiting is None:
+            return ()
+        count = len(context.duties.cases)
+        columns = (limiting(), cooling.ambient, heat, cooling.capacity)
+        return tuple(_sentence(*row) for row in zip(*(duty_values(c, count) for c in columns), strict=True))
+
     return Check(
         "heat",
         "Heat",
@@ -37,7 +41,7 @@ def heat_check(cooling: Cooling, context: Context, mean: Operation, limiting: Ar
         cooling.capacity,
         ratio_fill(heat, cooling.capacity),
         code="" if np.all(cooling.capacity > 0.0) else "ambient_over_limit",
-        sentences=tuple(sentences),
+        sentences=said,
     )
 
 
@@ -65,13 +69,17 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
     with_fan = facts.fan_kind in ("puller", "pusher") and facts.fan_depth is not None
     fan_depth = as_array(facts.fan_depth) if with_fan and facts.fan_depth is not None else as_array(0.0)
     left = gap_to_engine(room, facts.core_depth, fan_depth, CORE_TO_FAN if with_fan else 0.0)
-    number = float(np.ravel(left)[0])
-    sentence = Sentence(
-        "{left} left to the first moving thing; keep {keep}."
-        if number >= 0
-        else "The stack is {over} deeper than the room; keep {keep} clear besides.",
-        {"left": (number, "length"), "over": (-number, "length"), "keep": (MOVING_PARTS, "length")},
-    )
+
+    def said() -> Sequence[Sentence]:
+        number = likely(left)
+        template = (
+            "{left} left to the first moving thing; keep {keep}."
+            if number >= 0
+            else "The stack is {over} deeper than the room; keep {keep} clear besides."
+        )
+        sizes = {"left": number, "over": -number, "keep": MOVING_PARTS}
+        return (Sentence(template, {k: (v, "length") for k, v in sizes.items()}),)
+
     # A gap is drawn the other way round: what is needed is the capacity to be kept.
     return Check(
         "stack",
@@ -83,14 +91,14 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
         MOVING_PARTS,
         left,
         gap_fill(left, MOVING_PARTS),
-        sentences=(sentence,),
+        sentences=said,
     )
 
 
 def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
     """Core against the opening it goes into, the tighter way; None when either was not measured."""
     pairs = [
-        (name, largest(size), largest(room))
+        (name, as_array(size), as_array(room))
         for name, size, room in (
             ("wide", facts.core_width, context.installation.opening_width),
             ("high", facts.core_height, context.installation.opening_height),
@@ -99,7 +107,8 @@ def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
     ]
     if not pairs:
         return None
-    way, size, room = max(pairs, key=lambda pair: pair[1] / pair[2])
+    way, size, room = max(pairs, key=lambda pair: likely(pair[1] / pair[2]))
+    values: dict[str, tuple[float, str] | str] = {"size": (likely(size), "length"), "way": way}
     template = "The core is {size} {way}, the opening {room}; the tanks want room besides."
     return Check(
         "opening",
@@ -111,7 +120,7 @@ def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
         size,
         room,
         ratio_fill(size, room),
-        sentences=(Sentence(template, {"size": (size, "length"), "way": way, "room": (room, "length")}),),
+        sentences=lambda: (Sentence(template, values | {"room": (likely(room), "length")}),),
     )
 
 

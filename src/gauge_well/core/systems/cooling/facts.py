@@ -47,40 +47,40 @@ class CoolingFacts:
     fin_count: Value | None = quantity(
         "Fins", "fin_count", 150.0, 1500.0, group="Core", help="Lay a rule on the core and count."
     )
-    core_rows: Value | None = quantity("Rows of tubes", "count", 1, 6, group="Core")
-    core_passes: Value | None = quantity("Passes", "count", 1, 4, group="Core")
+    core_rows: Value | None = quantity("Rows of tubes", "count", 1, 6, group="Core", spread="exact")
+    core_passes: Value | None = quantity("Passes", "count", 1, 4, group="Core", spread="exact")
     core_direction: str | None = choice("Flow", FLOW_DIRECTIONS, group="Core")
     fin_material: str | None = choice("Fins of", {k: v[0] for k, v in FIN_MATERIALS.items()}, group="Core")
-    fin_length: Value | None = quantity("Fin height between tubes", "length", 0.003, 0.02, group="Core")
-    tube_height: Value | None = quantity("Tube height", "length", 0.001, 0.006, group="Core")
-    louvre_pitch: Value | None = quantity("Louvre pitch", "length", 0.0005, 0.004, group="Core")
+    fin_length: Value | None = quantity("Fin height between tubes", "length", 0.003, 0.02, group="Core", spread="gauge")
+    tube_height: Value | None = quantity("Tube height", "length", 0.001, 0.006, group="Core", spread="gauge")
+    louvre_pitch: Value | None = quantity("Louvre pitch", "length", 0.0005, 0.004, group="Core", spread="gauge")
     louvre_angle: Value | None = quantity("Louvre angle", "angle", 0.14, 0.70, group="Core")
     fan_kind: str | None = choice("Fan", FAN_KINDS, part="fan", group="Fan")
     fan_diameter: Value | None = quantity(
         "Fan diameter", "length", 0.12, 1.2, part="fan", group="Fan", count_field="fan_count"
     )
-    fan_count: Value | None = quantity("How many", "count", 1, 6, group="Fan")
+    fan_count: Value | None = quantity("How many", "count", 1, 6, group="Fan", spread="exact")
     fan_flow: Value | None = quantity(
         "Free air, each", "air_flow", 0.02, 8.0, group="Fan", help="With nothing in front of it."
     )
     fan_rating: str | None = choice("That figure is", RATINGS, group="Fan")
     fan_pressure: Value | None = quantity("Shut-off pressure", "pressure_small", 20.0, 2000.0, group="Fan")
     fan_depth: Value | None = quantity("Fan depth", "length", 0.01, 0.5, group="Fan")
-    fan_on: Value | None = quantity("Comes on", "temperature", 300.0, 400.0, group="Fan")
-    fan_off: Value | None = quantity("Goes off", "temperature", 300.0, 400.0, group="Fan")
+    fan_on: Value | None = quantity("Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact")
+    fan_off: Value | None = quantity("Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact")
     shroud: str | None = choice("Shroud", SHROUDS, group="Fan")
     opening: str | None = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
     grille: str | None = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
     condenser: str | None = choice("Condenser in front", YES_NO, group="Air")
     exit_area: Value | None = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")
-    exit_loss: Value | None = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air")
+    exit_loss: Value | None = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss")
     cap_pressure: Value | None = quantity(
         "Cap", "pressure_gauge", 0.0, 3e5, group="Coolant", help="Stamped on it. 0 for an open system."
     )
     glycol: Value | None = quantity("Glycol", "share", 0.0, 0.6, group="Coolant", help="By volume.")
     coolant_flow: Value | None = quantity("Coolant flow", "flow", 1e-5, 0.05, group="Coolant")
-    coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant")
-    hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant")
+    coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant", spread="exact")
+    hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")
     gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
 
 

@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gauge_well.core.engine.facts import MATERIALS
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.two_node import TwoNode, respond
@@ -18,7 +19,7 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, face_velocity
 from gauge_well.core.systems.cooling.facts import ADVERTISED, GRILLES, OPENINGS, CoolingFacts
-from gauge_well.core.typing import Array, Value, as_array, clip, largest
+from gauge_well.core.typing import Array, Value, as_array, clip
 
 BOILING_MARGIN = 10.0  # K
 CONDENSER_LOSS = 8.0
@@ -31,12 +32,14 @@ THERMOSTAT_RANGE = 12.0
 FILM = 3.0  # K by which coolant in the tubes is colder than where it enters, for its properties
 METAL_STANDS = 30.0  # K over coolant at rated heat
 METAL_SHARE = 0.5
+# Model factors, by the names under which doubts of them are drawn.
+J_DOUBT, F_DOUBT, AGEING_DOUBT, FAN_DOUBT, RAM_DOUBT = "louvred_j", "louvred_f", "ageing", "fan_derate", "ram"
 # What the oil system hands over: share of its heat that reaches the coolant, less what air takes first [W].
 OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"
 METAL_START = 0.25  # of METAL_STANDS in a warm start: it was cruising
 COOLANT_HEAT = 3570.0 * 1.04  # J/LK
 CORE_HEAT = 900.0 * 1000.0  # J/m3K
-START_OVER_THERMOSTAT = 2.0
+START_OVER_THERMOSTAT, SOAKED_OVER, COOL_START = 2.0, 14.0, 343.15
 # K over the air at which a shown temperature is first looked for.
 OVER_AIR = np.array([0.01, 30, 40, 46, 50, 54, 58, 62, 66, 70, 75, 80, 90, 110, 150, 240, 600.0])
 
@@ -78,15 +81,15 @@ class Fan:
     shroud: str
 
 
-def fan_of(facts: CoolingFacts) -> Fan:
-    """Build the fan; with none the face stands open."""
+def fan_of(facts: CoolingFacts, doubt: Value = 1.0) -> Fan:
+    """Build the fan; with none the face stands open. ``doubt`` multiplies what is taken off an advertised figure."""
     if need_choice(facts.fan_kind, "cooling.fan_kind") == "none":
         return Fan(1.0, 1.0, 0.0, "none")
     count = as_array(need(facts.fan_count, "cooling.fan_count"))
     diameter = as_array(need(facts.fan_diameter, "cooling.fan_diameter"))
     flow = as_array(need(facts.fan_flow, "cooling.fan_flow")) * count
     if facts.fan_rating == "advertised":
-        flow = flow * ADVERTISED
+        flow = flow * ADVERTISED * doubt
     if facts.fan_kind == "pusher":
         flow = flow * PUSHER
     return Fan(
@@ -153,22 +156,23 @@ class Cooling:
     start_metal: Array
     response: TwoNode
     capacity: Array
+    ageing: Array
 
 
-def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[Array, float, str]:
+def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[Array, Value, str]:
     """Coolant flow [m3/s] at ``speed`` [rev/min], and how it is known.
 
     By rule the smaller of a 7 K drop at the engine's rated power and 3.5 m/s in the hose; in
     proportion to speed.
     """
     if facts.coolant_flow is not None:
-        speed = facts.coolant_flow_speed or context.engine.rated_speed
-        return as_array(facts.coolant_flow), largest(speed), "given"
+        speed = context.engine.rated_speed if facts.coolant_flow_speed is None else facts.coolant_flow_speed
+        return as_array(facts.coolant_flow), speed, "given"
     bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
     hose = HOSE_SPEED * np.pi / 4.0 * bore**2
     warm = coolant.properties(363.15, glycol)
     rho_cp = warm.density * warm.heat_capacity
-    by_drop = np.max(context.own_coolant_heat) / (DROP_RATED * rho_cp)
+    by_drop = context.own_coolant_heat / (DROP_RATED * rho_cp)
     return np.minimum(hose, by_drop), context.engine.rated_speed, "rule"
 
 
@@ -183,11 +187,13 @@ def solve_air(
     hot: Value,
     shares: tuple[float, ...] = (0.0, 1.0),
     rise: Array | None = None,
+    doubts: tuple[Value, Value, Value] = (1.0, 1.0, 1.0),
 ) -> AirSolved:
     """Air flow for each fan share (leading axis; off and on), hot density in two passes.
 
     ``hot`` is the temperature of what heats the air, for the density behind the core. A known
-    ``rise`` of the air over the core saves the first pass.
+    ``rise`` of the air over the core saves the first pass. ``doubts`` multiply the correlations' j and
+    f, and the ram.
     """
     rho = air.density(ambient, pressure)
     q = 0.5 * rho * speed**2
@@ -203,13 +209,13 @@ def solve_air(
         out = ambient + rise
         rho_hot = air.density(out, pressure)
         film = 0.5 * (ambient + out)
-        a, b = radiator.resistance(core, rho, rho_hot, film)
+        a, b = radiator.resistance(core, rho, rho_hot, film, doubts[1])
         path = AirPath(
             face=core.face,
             covered=covered,
             a=a,
             b=b + 0.5 * front * rho,
-            ram=OPENINGS[facts.opening or "open_nose"][1],
+            ram=OPENINGS[facts.opening or "open_nose"][1] * as_array(doubts[2]),
             dynamic_head=q,
             density=rho,
             density_hot=rho_hot,
@@ -221,7 +227,7 @@ def solve_air(
         )
         velocity = face_velocity(path, fan.shroud)
         mass = rho * velocity * core.face
-        side = radiator.air_side(core, mass, film)
+        side = radiator.air_side(core, mass, film, radiator.J_FACTOR * doubts[0])
         air_in = ambient + recirculated + condenser / side.capacity_rate
         # Air leaves near 0.7 of the way to the coolant: enough for its density.
         rise = np.maximum(0.7 * (as_array(hot) - air_in), 0.0) + (air_in - ambient)
@@ -238,21 +244,17 @@ def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) ->
 
 def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[Array, Array]:
     """Coolant and metal temperature at the start of each duty [K]."""
-    thermostat = need_number(context.engine.facts.thermostat, "engine.thermostat")
+    thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
     warm = thermostat + START_OVER_THERMOSTAT
-    by_start = {
-        "warm": (warm, METAL_START * METAL_STANDS),
-        "cool": (343.15, 0.0),
-        "soaked": (warm + 14.0, 0.0),
-    }
-    coolant_t, metal_t = [], []
-    for i, case in enumerate(context.duties.cases):
-        cold = float(np.ravel(ambient)[min(i, ambient.size - 1)])
-        base, over = by_start.get(case.start, (cold, 0.0))
-        coolant_t.append(base)
-        metal_t.append(base + over)
-    shape = (1, -1, 1)
-    return np.array(coolant_t).reshape(shape), np.array(metal_t).reshape(shape)
+    starts = [case.start for case in context.duties.cases]
+
+    def where(start: str) -> NDArray[np.bool_]:
+        return np.array([s == start for s in starts])[None, :, None]
+
+    coolant_t = np.select(
+        [where("warm"), where("cool"), where("soaked")], [warm, COOL_START, warm + SOAKED_OVER], ambient
+    )
+    return coolant_t, coolant_t + np.where(where("warm"), METAL_START * METAL_STANDS, 0.0)
 
 
 def heat_capacities(context: Context, core: radiator.RadiatorCore) -> tuple[Array, Array]:
@@ -269,7 +271,7 @@ def heat_capacities(context: Context, core: radiator.RadiatorCore) -> tuple[Arra
 
 def plant_of(context: Context, facts: CoolingFacts) -> Plant:
     """Core, fan, coolant and its limit for each duty; MissingFact names what is absent."""
-    core, fan = core_of(facts), fan_of(facts)
+    core, fan = core_of(facts), fan_of(facts, context.doubt(FAN_DOUBT))
     duties = context.duties
     pressure = duties.column("pressure")
     glycol, boiling, limit = boiling_and_limit(context, facts, pressure)
@@ -319,9 +321,11 @@ def prepare(
         limit,
         shares,
         rise,
+        (context.doubt(J_DOUBT), context.doubt(F_DOUBT), context.doubt(RAM_DOUBT)),
     )
     side, air_in = _fan_state(airs.side, -1), _cut(airs.air_in, -1)
-    at_limit = radiator.shed(plant.core, side, plant.fluid, limit, air_in)
+    ageing = radiator.AGEING * as_array(context.doubt(AGEING_DOUBT))
+    at_limit = radiator.shed(plant.core, side, plant.fluid, limit, air_in, ageing)
     conductance = np.maximum(at_limit.heat / np.maximum(limit - air_in, 1e-3), 1e-3)
     start, start_metal = start_temperatures(context, limit, t_amb)
     response = respond(
@@ -329,7 +333,7 @@ def prepare(
     )
     free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * air_in
     capacity = (limit - free) / response.per_watt
-    return Cooling(plant, t_amb, airs, at_limit, air_in, start, start_metal, response, capacity)
+    return Cooling(plant, t_amb, airs, at_limit, air_in, start, start_metal, response, capacity, ageing)
 
 
 def _cut(value: Array, state: int) -> Array:
@@ -361,7 +365,7 @@ def heat_made(cooling: Cooling, context: Context, mean: Operation) -> Array:
         through = context.given[OIL_SHARE] * mean.heat_to_oil - context.given[OIL_BACK]
         heat = heat + np.maximum(through, 0.0)
     if cooling.plant.facts.gearbox_cooler == "yes":
-        heat = heat + context.duties.column("gearbox_heat") * mean.power / context.mean.power
+        heat = heat + context.duties.column("gearbox_heat") * (mean.power / context.mean.power)
     return np.asarray(heat)
 
 
@@ -385,7 +389,7 @@ def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
     plant = cooling.plant
     flow = plant.flow * lift_of(temperature, plant.thermostat)
     fluid = radiator.coolant_side(plant.core, flow, temperature - FILM, plant.glycol)
-    return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in).heat
+    return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
 
 
 def shown(cooling: Cooling, heat: Array) -> Shown:

@@ -13,7 +13,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, heat_made, plant_of, prepare
-from gauge_well.core.typing import largest
+from gauge_well.core.typing import largest, likely
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
 ASPECT = 1.5
@@ -27,7 +27,7 @@ def reference_depth(facts: CoolingFacts, room: float | None) -> float:
     """Depth the core is sought at: the fitted one, else the thickest standard one that goes in
     (26 mm when the room is not known)."""
     if facts.core_depth is not None:
-        return largest(facts.core_depth)
+        return likely(facts.core_depth)
     if room is None:
         return 0.026
     left = room - USUAL_FAN_DEPTH - CORE_TO_FAN - MOVING_PARTS
@@ -41,7 +41,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     full shroud, and interpolating where the fullest duty just fits.
     """
     room = context.installation.depth_available
-    depth = reference_depth(facts, None if room is None else largest(room))
+    depth = reference_depth(facts, None if room is None else likely(room))
     faces = FACES[:, None, None]
     trial = replace(
         facts,
@@ -135,7 +135,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             "flow",
             Sentence(
                 "A coolant pump moving {flow} at {rpm}.",
-                {"flow": (rated, "flow"), "rpm": (context.engine.rated_speed, "speed_rpm")},
+                {"flow": (rated, "flow"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
             ),
         )
     )

@@ -10,7 +10,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.systems.base import Caution, Context, Result, System, gives_nothing
+from gauge_well.core.systems.base import Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.exhaust import checks, facts, model, need, working
 from gauge_well.core.systems.exhaust.instrument import instrument
 from gauge_well.core.typing import Array
@@ -41,7 +41,10 @@ def applies(machine: MachineFacts) -> str | None:
 def solve(context: Context, given: facts.ExhaustFacts) -> Result:
     """Solve the exhaust for the context's duties; a missing pipe leaves its check unknown."""
     gates: list[Check] = checks.room_checks(context, given)
-    needs = need.needs(context, given)
+
+    def needs() -> Sequence[Need]:
+        return need.needs(context, given)
+
     try:
         segments = model.segments_of(given)
     except MissingFact as error:
@@ -50,9 +53,9 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
         return Result(
             checks=lambda mean, peak: gates,
             unknown=[Unknown("back_pressure", "Back pressure", "pipe", missing)],
-            figures={},
+            figures=dict,
             needs=needs,
-            notices=[],
+            notices=list,
             working=lambda index: [],
         )
     base = model.march(context, given, segments, context.peak)
@@ -66,6 +69,17 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
             return gates
         return [*gates, checks.pressure_check(context, given, model.march(context, given, segments, peak), peak)]
 
+    return Result(
+        checks=judge,
+        unknown=[],
+        figures=lambda: _figures(context, base),
+        needs=needs,
+        notices=lambda: list(checks.notices(context, given, base)),
+        working=lambda index: working.steps(context, given, base, index),
+    )
+
+
+def _figures(context: Context, base: model.Marched) -> dict[str, Array]:
     figures: dict[str, Array] = {
         "exhaust_back_pressure_pa": base.back_pressure,
         "exhaust_velocity_max_m_s": base.speed,
@@ -77,14 +91,7 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
     }
     if context.installation.exhaust_ground is not None:
         figures["ground_clearance_m"] = np.asarray(context.installation.exhaust_ground, dtype=float)
-    return Result(
-        checks=judge,
-        unknown=[],
-        figures=figures,
-        needs=needs,
-        notices=list(checks.notices(context, given, base)),
-        working=lambda index: working.steps(context, given, base, index),
-    )
+    return figures
 
 
 SYSTEM: System = System(

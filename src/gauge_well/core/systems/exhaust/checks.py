@@ -24,10 +24,23 @@ MACH_SAID = 0.3
 def pressure_check(context: Context, facts: ExhaustFacts, found: Marched, op: Operation) -> Check:
     """Back pressure at the flange against what the engine tolerates; what it costs is said."""
     limit, harmful = model.tolerated(context, facts)
-    cost = model.power_cost(context, found.back_pressure, op.power)
-    count = len(context.duties.cases)
-    back, lost = duty_values(found.back_pressure, count), duty_values(cost, count)
-    word = "is allowed" if harmful else "is usual at most"
+
+    def said() -> Sequence[Sentence]:
+        count = len(context.duties.cases)
+        cost = model.power_cost(context, found.back_pressure, op.power)
+        word = "is allowed" if harmful else "is usual at most"
+        return tuple(
+            Sentence(
+                "{back} at the flange; {limit} " + word + ". It costs about {cost}.",
+                {
+                    "back": (back, "pressure_difference"),
+                    "limit": (limit, "pressure_difference"),
+                    "cost": (lost, "power"),
+                },
+            )
+            for back, lost in zip(duty_values(found.back_pressure, count), duty_values(cost, count), strict=True)
+        )
+
     return Check(
         "back_pressure",
         "Back pressure",
@@ -38,17 +51,7 @@ def pressure_check(context: Context, facts: ExhaustFacts, found: Marched, op: Op
         found.back_pressure,
         limit,
         ratio_fill(np.maximum(found.back_pressure, 0.0), limit),
-        sentences=tuple(
-            Sentence(
-                "{back} at the flange; {limit} " + word + ". It costs about {cost}.",
-                {
-                    "back": (back[i], "pressure_difference"),
-                    "limit": (limit, "pressure_difference"),
-                    "cost": (lost[i], "power"),
-                },
-            )
-            for i in range(count)
-        ),
+        sentences=said,
     )
 
 

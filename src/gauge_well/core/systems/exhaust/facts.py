@@ -10,7 +10,7 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table
-from gauge_well.core.typing import Value, largest
+from gauge_well.core.typing import Value, likely
 
 LAYOUTS: Mapping[str, str] = {
     "single": "one pipe all the way",
@@ -50,7 +50,9 @@ class ExhaustFacts:
     """Pipes from flange (turbine outlet) to tip. SI; diameters are outside, as tube is sold."""
 
     layout: str | None = choice("Layout", LAYOUTS, group="Pipe")
-    pipe_diameter: Value | None = quantity("Tube, outside", "length", 0.012, 0.4, part="pipe", group="Pipe")
+    pipe_diameter: Value | None = quantity(
+        "Tube, outside", "length", 0.012, 0.4, part="pipe", group="Pipe", spread="gauge"
+    )
     pipe_length: Value | None = quantity("Whole length", "length", 0.05, 30.0, part="pipe", group="Pipe")
     bends: Value | None = quantity(
         "Bends, all together", "angle", 0.0, 40.0, group="Pipe", help="Sum of their angles: four right angles are 360."
@@ -66,12 +68,18 @@ class ExhaustFacts:
         help="From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, "
         "catalyst, chambered, reversed, or a loss factor.",
     )
-    merge_after: Value | None = quantity("Pieces before the merge", "count", 1, 30, group="Pipe")
-    lagged: Value | None = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat")
-    wall: Value | None = quantity("Wall", "length", 0.0005, 0.008, group="Heat")
-    roughness: Value | None = quantity("Roughness inside", "length", 1e-6, 1e-3, group="Heat")
+    merge_after: Value | None = quantity("Pieces before the merge", "count", 1, 30, group="Pipe", spread="exact")
+    lagged: Value | None = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat", spread="exact")
+    wall: Value | None = quantity("Wall", "length", 0.0005, 0.008, group="Heat", spread="gauge")
+    roughness: Value | None = quantity("Roughness inside", "length", 1e-6, 1e-3, group="Heat", spread="loss")
     tolerated: Value | None = quantity(
-        "Back pressure allowed", "pressure_difference", 500.0, 1e5, group="Limit", help="The engine maker's figure."
+        "Back pressure allowed",
+        "pressure_difference",
+        500.0,
+        1e5,
+        group="Limit",
+        help="The engine maker's figure.",
+        spread="exact",
     )
     shielded: str | None = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
 
@@ -109,7 +117,7 @@ def refuse(facts: ExhaustFacts) -> None:
             "A bend of that radius is tighter than its tube.",
         )
     for row in facts.pipes or ():
-        if row[0] <= 2.0 * largest(WALL if facts.wall is None else facts.wall):
+        if row[0] <= 2.0 * likely(WALL if facts.wall is None else facts.wall):
             raise CoreError(
                 "no_bore",
                 "exhaust.pipes",

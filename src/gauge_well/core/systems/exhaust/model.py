@@ -15,7 +15,7 @@ from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import LOSSES, SILENCERS, TOLERATED, ExhaustFacts
-from gauge_well.core.typing import Array, Value, as_array, largest
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 LAGGING = 0.012 / 0.09  # m2K/W: 12 mm of wrap at 0.09 W/mK (common practice)
 POWER_COST = {True: 0.10, False: 0.15}  # of power for each 100 kPa: boosted, not (common practice)
@@ -28,9 +28,9 @@ class Segment:
     """One piece: bore, wall, length [m], loss factor of part and bends together, share of the flow, lagged."""
 
     bore: Value
-    wall: float
+    wall: Value
     length: Value
-    part: float
+    part: Value
     bend: Value
     share: float
     lagged: bool
@@ -41,12 +41,12 @@ class Segment:
         return as_array(self.part) + self.bend
 
 
-def rows_of(facts: ExhaustFacts) -> list[tuple[Value, float, float, float]]:
+def rows_of(facts: ExhaustFacts) -> list[tuple[Value, Value, Value, Value]]:
     """(outside diameter, length, bend angle, loss) piece by piece; four pieces where only the whole is known."""
     if facts.pipes is not None:
         return [(row[0], row[1], row[2], row[3]) for row in facts.pipes]
     outside = as_array(need(facts.pipe_diameter, "exhaust.pipe_diameter"))
-    length, bends = need_number(facts.pipe_length, "exhaust.pipe_length"), need_number(facts.bends, "exhaust.bends")
+    length, bends = need(facts.pipe_length, "exhaust.pipe_length"), need(facts.bends, "exhaust.bends")
     catalyst = LOSSES["catalyst"] if facts.catalyst == "yes" else 0.0
     silencer = SILENCERS[facts.silencer or "chambered"][1]
     parts = (("pipe", 0.30, 0.0), ("catalyst", 0.10, catalyst), ("pipe", 0.30, 0.0), ("silencer", 0.30, silencer))
@@ -55,8 +55,8 @@ def rows_of(facts: ExhaustFacts) -> list[tuple[Value, float, float, float]]:
 
 def segments_of(facts: ExhaustFacts) -> list[Segment]:
     """Pieces from flange to tip; MissingFact names what is absent."""
-    wall, rough = need_number(facts.wall, "exhaust.wall"), need_number(facts.roughness, "exhaust.roughness")
-    ratio = need_number(facts.bend_ratio, "exhaust.bend_ratio")
+    wall, rough = need(facts.wall, "exhaust.wall"), need(facts.roughness, "exhaust.roughness")
+    ratio = need(facts.bend_ratio, "exhaust.bend_ratio")
     merge, lagged = need_number(facts.merge_after, "exhaust.merge_after"), need_number(facts.lagged, "exhaust.lagged")
     found = []
     for i, (outside, length, angle, loss) in enumerate(rows_of(facts)):
@@ -109,7 +109,7 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
     """March gas of ``op`` through ``segments``: heat downstream, then pressure upstream."""
     ambient, pressure = context.duties.column("ambient"), context.duties.column("pressure")
     cp = heat_capacity(op.gas, op.after_turbine_temperature) / op.gas.mass
-    rough = need_number(facts.roughness, "exhaust.roughness")
+    rough = need(facts.roughness, "exhaust.roughness")
     temperature = op.after_turbine_temperature
     walked = []
     for segment in segments:
@@ -140,7 +140,7 @@ def tolerated(context: Context, facts: ExhaustFacts) -> tuple[float, bool]:
     boosted = context.engine.facts.aspiration == "turbo"
     spark = context.engine.fuel.spark
     if facts.tolerated is not None:
-        return largest(facts.tolerated), True
+        return likely(facts.tolerated), True
     return TOLERATED[spark, boosted], not spark
 
 

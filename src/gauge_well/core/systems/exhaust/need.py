@@ -10,7 +10,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import TUBES, WALL, ExhaustFacts
-from gauge_well.core.typing import largest
+from gauge_well.core.typing import largest, likely
 
 HP = 745.69987158
 CFM_PER_HP, CFM_PER_AREA = 2.2, 115.0 / 0.0254**2  # flow-per-power rule: cfm for a hp, cfm through a square metre
@@ -153,7 +153,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
                 "size",
                 Sentence(
                     "Primaries about {l} long, give or take a fifth, to help at {rpm}.",
-                    {"l": (length, "size"), "rpm": (context.engine.rated_speed, "speed_rpm")},
+                    {"l": (length, "size"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
                 ),
             )
         )

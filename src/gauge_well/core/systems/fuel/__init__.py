@@ -69,9 +69,9 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
     return Result(
         checks=judge,
         unknown=unknown,
-        figures=_figures(context, circuit, base, has_injectors),
-        needs=need.needs(context, circuit),
-        notices=checks.notices(circuit, context, curve, base),
+        figures=lambda: _figures(context, circuit, base, has_injectors),
+        needs=lambda: need.needs(context, circuit),
+        notices=lambda: checks.notices(circuit, context, curve, base),
         working=lambda index: working.steps(circuit, curve, base, context, index),
     )
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, ratio_fill
@@ -10,7 +12,7 @@ from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.fuel import model
-from gauge_well.core.typing import as_array, largest
+from gauge_well.core.typing import as_array, largest, likely
 from gauge_well.core.validity import Notice
 
 LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides
@@ -19,27 +21,30 @@ LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides
 def pump_check(circuit: model.Circuit, point: model.PumpPoint, peak: Operation, count: int) -> Check:
     """Peak flow with its reserve against what the pump gives at rail pressure and real volts."""
     need_flow = model.demand(peak, circuit.fuel, circuit.facts) * (1.0 + circuit.reserve)
-    asked, got = duty_values(need_flow, count), duty_values(point.flow, count)
-    pressure, volts = duty_values(point.pressure, count), duty_values(point.voltage, count)
-    sentences = tuple(
-        Sentence(
-            "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}"
-            + (" and {v}." if circuit.facts.pump_drive == "electric" else "."),
-            {
-                "asked": (asked[i], "flow_fuel"),
-                "reserve": (circuit.reserve, "share"),
-                "got": (got[i], "flow_fuel"),
-                "p": (pressure[i], "pressure_gauge"),
-                "v": (volts[i], "voltage"),
-            },
+
+    def said() -> Sequence[Sentence]:
+        asked, got = duty_values(need_flow, count), duty_values(point.flow, count)
+        pressure, volts = duty_values(point.pressure, count), duty_values(point.voltage, count)
+        return tuple(
+            Sentence(
+                "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}"
+                + (" and {v}." if circuit.facts.pump_drive == "electric" else "."),
+                {
+                    "asked": (asked[i], "flow_fuel"),
+                    "reserve": (circuit.reserve, "share"),
+                    "got": (got[i], "flow_fuel"),
+                    "p": (pressure[i], "pressure_gauge"),
+                    "v": (volts[i], "voltage"),
+                },
+            )
+            if got[i] > 0.0
+            else Sentence(
+                "The pump cannot reach {p}, the pressure asked of it.",
+                {"p": (likely(circuit.rail_gauge), "pressure_gauge")},
+            )
+            for i in range(count)
         )
-        if got[i] > 0.0
-        else Sentence(
-            "The pump cannot reach {p}, the pressure asked of it.",
-            {"p": (largest(circuit.rail_gauge), "pressure_gauge")},
-        )
-        for i in range(count)
-    )
+
     return Check(
         "pump_flow",
         "Pump flow",
@@ -50,29 +55,32 @@ def pump_check(circuit: model.Circuit, point: model.PumpPoint, peak: Operation, 
         need_flow,
         point.flow,
         ratio_fill(need_flow, point.flow),
-        sentences=sentences,
+        sentences=said,
     )
 
 
 def injector_check(circuit: model.Circuit, context: Context, peak: Operation, count: int) -> Check:
     """Share of the cycle with dead time against the ceiling."""
     found = model.injectors(circuit, peak, context)
-    share = duty_values(found.share, count)
-    flow, dp = duty_values(found.flow, count), duty_values(found.pressure, count)
-    sentences = tuple(
-        Sentence(
-            "Open {share} of the cycle; {ceiling} is the ceiling. Each gives {flow} at {dp}.",
-            {
-                "share": (share[i], "share"),
-                "ceiling": (circuit.ceiling, "share"),
-                "flow": (flow[i], "injector_flow"),
-                "dp": (dp[i], "pressure_difference"),
-            },
+
+    def said() -> Sequence[Sentence]:
+        share = duty_values(found.share, count)
+        flow, dp = duty_values(found.flow, count), duty_values(found.pressure, count)
+        return tuple(
+            Sentence(
+                "Open {share} of the cycle; {ceiling} is the ceiling. Each gives {flow} at {dp}.",
+                {
+                    "share": (share[i], "share"),
+                    "ceiling": (circuit.ceiling, "share"),
+                    "flow": (flow[i], "injector_flow"),
+                    "dp": (dp[i], "pressure_difference"),
+                },
+            )
+            if flow[i] > 0.0
+            else Sentence("Manifold pressure is above the rail: no fuel gets in.")
+            for i in range(count)
         )
-        if flow[i] > 0.0
-        else Sentence("Manifold pressure is above the rail: no fuel gets in.")
-        for i in range(count)
-    )
+
     fill = np.where(found.flow > 0.0, ratio_fill(found.share, circuit.ceiling), 9.99)
     return Check(
         "injector_duty",
@@ -84,7 +92,7 @@ def injector_check(circuit: model.Circuit, context: Context, peak: Operation, co
         found.share,
         circuit.ceiling,
         fill,
-        sentences=sentences,
+        sentences=said,
     )
 
 
@@ -95,20 +103,22 @@ def suction_check(circuit: model.Circuit, point: model.PumpPoint | None, peak: O
     """
     at = model.suction(circuit, model.drawn(circuit, point, peak))
     lost, allowed = at.source - at.inlet, at.source - at.least
-    margin = duty_values(at.inlet - at.least, count)
-    temperature = largest(circuit.temperature)
-    sentences = tuple(
-        Sentence(
-            "{m} over boiling at the pump inlet, fuel at {t}.",
-            {"m": (m, "pressure_difference"), "t": (temperature, "temperature")},
+
+    def said() -> Sequence[Sentence]:
+        temperature = likely(circuit.temperature)
+        return tuple(
+            Sentence(
+                "{m} over boiling at the pump inlet, fuel at {t}.",
+                {"m": (m, "pressure_difference"), "t": (temperature, "temperature")},
+            )
+            if m >= 0
+            else Sentence(
+                "Fuel at {t} boils at the pump inlet, {m} short: lower the pump, cool the fuel or widen the line.",
+                {"m": (-m, "pressure_difference"), "t": (temperature, "temperature")},
+            )
+            for m in duty_values(at.inlet - at.least, count)
         )
-        if m >= 0
-        else Sentence(
-            "Fuel at {t} boils at the pump inlet, {m} short: lower the pump, cool the fuel or widen the line.",
-            {"m": (-m, "pressure_difference"), "t": (temperature, "temperature")},
-        )
-        for m in margin
-    )
+
     shape = np.broadcast_shapes(np.shape(lost), np.shape(allowed))
     fill = np.where(np.broadcast_to(allowed, shape) > 0.0, ratio_fill(np.maximum(lost, 0.0), allowed), 9.99)
     code = "" if np.all(allowed > 0.0) else "cannot_suck"
@@ -123,7 +133,7 @@ def suction_check(circuit: model.Circuit, point: model.PumpPoint | None, peak: O
         allowed,
         fill,
         code=code,
-        sentences=sentences,
+        sentences=said,
     )
 
 
@@ -140,7 +150,7 @@ def notices(
     ):
         if bore is None or (name == "suction" and facts.pump_place == "tank"):
             continue
-        speed = flow / largest(bore_area(bore))
+        speed = flow / likely(bore_area(bore))
         if speed > guide * 1.001:
             found.append(
                 Notice(
@@ -163,7 +173,7 @@ def notices(
                 Sentence(
                     "Only one point of the pump is known; that it stops at {p} is a rule. Give a second "
                     "point or a table.",
-                    {"p": (float(curve.pressure[-1]), "pressure_gauge")},
+                    {"p": (likely(curve.pressure[-1]), "pressure_gauge")},
                 ),
                 "fuel.pump_flow_2",
             )
@@ -181,7 +191,7 @@ def notices(
     if (
         facts.reference == "atmosphere"
         and circuit.way.injectors
-        and largest(context.peak.manifold_gauge) > 0.2 * largest(floor)
+        and largest(context.peak.manifold_gauge) > 0.2 * likely(floor)
     ):
         found.append(
             Notice(

@@ -66,12 +66,15 @@ class FuelFacts:
         1.0,
         group="System",
         help="The rest spills back: 0.2 to 0.9 by kind of injection pump.",
+        spread="loss",
     )
     injector_flow: Value | None = quantity(
         "Injector, each", "injector_flow", 5e-8, 1e-4, part="injectors", group="Injectors", count_field="injector_count"
     )
-    injector_pressure: Value | None = quantity("rated at", "pressure_difference", 5e4, 1.2e6, group="Injectors")
-    injector_count: Value | None = quantity("How many", "count", 1, 32, group="Injectors")
+    injector_pressure: Value | None = quantity(
+        "rated at", "pressure_difference", 5e4, 1.2e6, group="Injectors", spread="exact"
+    )
+    injector_count: Value | None = quantity("How many", "count", 1, 32, group="Injectors", spread="exact")
     dead_time: Value | None = quantity("Dead time", "time_short", 0.0, 4e-3, group="Injectors")
     ceiling: str | None = choice("Longest open", {k: v[0] for k, v in CEILINGS.items()}, group="Injectors")
     pump_flow: Value | None = quantity("Pump flow, each", "flow_fuel", 1e-7, 5e-3, part="pump", group="Pump")
@@ -86,17 +89,19 @@ class FuelFacts:
         group="Pump",
         help="One row a line, for instance `3 bar, 190 L/h`.",
     )
-    pump_count: Value | None = quantity("How many, side by side", "count", 1, 6, group="Pump")
+    pump_count: Value | None = quantity("How many, side by side", "count", 1, 6, group="Pump", spread="exact")
     pump_drive: str | None = choice("Pump is", PUMP_DRIVES, group="Pump")
-    rating_voltage: Value | None = quantity("Rated at", "voltage", 3.0, 60.0, group="Pump")
+    rating_voltage: Value | None = quantity("Rated at", "voltage", 3.0, 60.0, group="Pump", spread="exact")
     supply_voltage: Value | None = quantity("Volts at the battery, running", "voltage", 5.0, 60.0, group="Wiring")
     pump_current: Value | None = quantity("Pump draws", "current", 0.2, 80.0, group="Wiring")
     wire_length: Value | None = quantity("Wire, one way", "length", 0.1, 40.0, group="Wiring")
     wire_area: Value | None = quantity("Wire size", "wire_area", 0.2e-6, 100e-6, group="Wiring")
-    line_bore: Value | None = quantity("Line bore", "length", 0.002, 0.06, group="Line")
+    line_bore: Value | None = quantity("Line bore", "length", 0.002, 0.06, group="Line", spread="gauge")
     line_length: Value | None = quantity("Line length", "length", 0.0, 60.0, group="Line")
-    line_loss: Value | None = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line")
-    filter_drop: Value | None = quantity("Filter, at rated power", "pressure_difference", 0.0, 2e5, group="Line")
+    line_loss: Value | None = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line", spread="loss")
+    filter_drop: Value | None = quantity(
+        "Filter, at rated power", "pressure_difference", 0.0, 2e5, group="Line", spread="loss"
+    )
     pump_place: str | None = choice("Pump sits", PLACES, group="Suction")
     suction_lift: Value | None = quantity(
         "Pump inlet over the fuel",
@@ -106,7 +111,7 @@ class FuelFacts:
         group="Suction",
         help="At the lowest level; below it is negative.",
     )
-    suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction")
+    suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction", spread="gauge")
     suction_length: Value | None = quantity("Suction length", "length", 0.0, 20.0, group="Suction")
     reid_pressure: Value | None = quantity(
         "Vapour pressure (Reid)",
@@ -116,7 +121,9 @@ class FuelFacts:
         group="Suction",
         help="Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.",
     )
-    sieve_drop: Value | None = quantity("Sieve, at rated power", "pressure_difference", 0.0, 5e4, group="Suction")
+    sieve_drop: Value | None = quantity(
+        "Sieve, at rated power", "pressure_difference", 0.0, 5e4, group="Suction", spread="loss"
+    )
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

@@ -12,7 +12,7 @@ from gauge_well.core.roots import where_falling
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import model
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.typing import largest
+from gauge_well.core.typing import likely
 
 POINTS = 61
 
@@ -60,7 +60,7 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
         if not 4.0 <= volts <= 60.0:
             raise CoreError("out_of_range", "voltage", volts, "4 to 60 V", "Voltage is out of range.")
     delivery = model.delivery_of(circuit, curve, volts)
-    ratio = largest(delivery.ratio)
+    ratio = likely(delivery.ratio)
     point = float(where_falling(delivery.flow, delivery.rail, rail))
     flow = np.linspace(0.0, 1.05 * max(float(delivery.flow[-1]), asked), POINTS)
     resists = rail + model.resistance(circuit, flow)
@@ -71,7 +71,7 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
         "resists": [float(x) for x in resists],
         "pump": [[float(q), float(p)] for q, p in zip(given, pressures, strict=True)],
         "point": {"flow": point, "pressure": float(np.interp(point, flow, resists))},
-        "voltage": largest(delivery.voltage),
-        "current": largest(delivery.current),
-        "line_drop": largest(model.line_drop(circuit, point)),
+        "voltage": likely(delivery.voltage),
+        "current": likely(delivery.current),
+        "line_drop": likely(model.line_drop(circuit, point)),
     }

@@ -47,7 +47,7 @@ def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     way = INJECTIONS[facts.injection or "port"]
     temperature = as_array(need(facts.fuel_temperature, "fuel.fuel_temperature"))
     fuel = context.engine.fuel
-    flow = np.max(context.own_fuel_flow / as_array(need(facts.burned_share, "fuel.burned_share")))
+    flow = context.own_fuel_flow / as_array(need(facts.burned_share, "fuel.burned_share"))
     return Circuit(
         facts,
         way,
@@ -166,7 +166,7 @@ def pump_voltage(circuit: Circuit, curve: PumpCurve) -> tuple[Array, Array, Arra
     return voltage, current, voltage / rating
 
 
-DELIVERY_POINTS = 129
+DELIVERY_POINTS = 33
 
 
 @dataclass(frozen=True)
@@ -219,9 +219,8 @@ def delivery_of(circuit: Circuit, curve: PumpCurve, volts: Value | None = None) 
     most = as_array(curve.flow_at(0.0, ratio))
     even = np.linspace(0.0, 1.0, DELIVERY_POINTS).reshape((-1,) + (1,) * most.ndim) * most
     # The curve's own points stand in the table, so that its corners are kept.
-    own = curve.flow.reshape((-1,) + (1,) * most.ndim) * ratio
-    flow = np.sort(np.concatenate([even, np.broadcast_to(own, (curve.flow.size, *most.shape))]), axis=0)
-    flow = np.unique(flow) if most.ndim == 0 else flow
+    own = np.stack([as_array(row) * ratio for row in curve.flow])
+    flow = np.sort(np.concatenate([even, np.broadcast_to(own, (len(own), *most.shape))]), axis=0)
     rail = curve.pressure_at(flow, ratio) - resistance(circuit, flow)
     return Delivery(circuit, flow, rail, voltage, current, ratio)
 

@@ -9,7 +9,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.fuel import model
 from gauge_well.core.systems.fuel.checks import LINE_SPEED, SUCTION_SPEED
-from gauge_well.core.typing import as_array, largest
+from gauge_well.core.typing import as_array, largest, likely
 
 
 def needs(context: Context, circuit: model.Circuit) -> list[Need]:
@@ -20,7 +20,7 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
     worst = int(np.argmax(np.ravel(flows)))
     flow = float(np.ravel(flows)[worst]) * (1.0 + circuit.reserve)
     lift = float(np.ravel(np.broadcast_to(model.manifold_lift(circuit, peak), flows.shape))[worst])
-    pressure = largest(circuit.rail_gauge) + lift + largest(model.line_drop(circuit, flow))
+    pressure = likely(circuit.rail_gauge) + lift + largest(model.line_drop(circuit, flow))
     volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
     electric = facts.pump_drive == "electric"
     found = [
@@ -83,9 +83,9 @@ def _injector(context: Context, circuit: model.Circuit) -> Need:
         Sentence(
             "{n} injectors of {size} each, rated at {p}.",
             {
-                "n": f"{largest(count):.0f}",
+                "n": f"{likely(count):.0f}",
                 "size": (size, "injector_flow"),
-                "p": (largest(rated), "pressure_difference"),
+                "p": (likely(rated), "pressure_difference"),
             },
         ),
     )

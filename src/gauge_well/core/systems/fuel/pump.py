@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 from contextlib import suppress
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import need_number
+from gauge_well.core.facts import need, need_number
+from gauge_well.core.roots import polyline
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.typing import Array, Value, as_array, largest
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 RULE_SHUT_OFF = 2.6  # times the rating pressure, at which a one-point pump stops (from memory)
 
@@ -19,7 +20,7 @@ RULE_SHUT_OFF = 2.6  # times the rating pressure, at which a one-point pump stop
 class PumpCurve:
     """Flow of all pumps side by side over pressure at the rating voltage.
 
-    ``pressure`` rises, ``flow`` falls. Beyond the last point the last slope goes on to no flow.
+    ``pressure`` rises, ``flow`` falls, on the first axis; samples on the last. Beyond the last point the last slope goes on to no flow.
     """
 
     pressure: Array
@@ -33,20 +34,12 @@ class PumpCurve:
         linear in voltage and in torque (from memory). Never negative.
         """
         r = np.maximum(as_array(voltage_ratio), 1e-3)
-        p = as_array(pressure) / r
-        x, y = self.pressure, self.flow
-        i = np.clip(np.searchsorted(x, p) - 1, 0, x.size - 2)
-        slope = (y[i + 1] - y[i]) / (x[i + 1] - x[i])
-        return np.asarray(np.maximum(r * (y[i] + slope * (p - x[i])), 0.0))
+        return np.asarray(np.maximum(r * polyline(self.pressure, self.flow, as_array(pressure) / r), 0.0))
 
     def pressure_at(self, flow: Value, voltage_ratio: Value) -> Array:
         """Pressure [Pa] against which the pump moves ``flow``; the inverse of :meth:`flow_at`."""
         r = np.maximum(as_array(voltage_ratio), 1e-3)
-        q = as_array(flow) / r
-        x, y = self.pressure, self.flow
-        i = np.clip(np.searchsorted(-y, -q) - 1, 0, x.size - 2)
-        slope = (x[i + 1] - x[i]) / (y[i + 1] - y[i])
-        return np.asarray(r * (x[i] + slope * (q - y[i])))
+        return np.asarray(r * polyline(-self.flow, self.pressure, -as_array(flow) / r))
 
 
 def refuse(facts: FuelFacts) -> None:
@@ -59,10 +52,9 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
     """Build from a table, two points, or one point with the shut-off by rule."""
     count = need_number(facts.pump_count, "fuel.pump_count")
     if facts.pump_table is not None:
-        rows = sorted(facts.pump_table)
-        pressure = np.array([row[0] for row in rows])
-        flow = np.array([row[1] for row in rows])
-        if len(rows) < 2 or np.any(np.diff(pressure) <= 0.0):
+        rows = sorted(facts.pump_table, key=lambda row: likely(row[0]))
+        pressure, flow = (np.stack([as_array(row[k]) for row in rows]) for k in (0, 1))
+        if len(rows) < 2 or np.any(np.diff(pressure, axis=0) <= 0.0):
             raise CoreError(
                 "table_short",
                 "fuel.pump_table",
@@ -70,28 +62,38 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
                 "two rows at different pressures",
                 "The pump table needs two rows or more at different pressures.",
             )
-        if np.any(np.diff(flow) >= 0.0):
+        if np.any(np.diff(flow, axis=0) >= 0.0):
             raise CoreError(
                 "table_not_falling",
                 "fuel.pump_table",
-                [float(f) for f in flow],
+                [likely(f) for f in flow],
                 "flow falling as pressure rises",
                 "The pump table must give less flow at more pressure; one row is out of order.",
             )
         return PumpCurve(pressure, flow * count, False)
-    p1 = need_number(facts.pump_pressure, "fuel.pump_pressure")
-    q1 = need_number(facts.pump_flow, "fuel.pump_flow")
+    p1 = as_array(need(facts.pump_pressure, "fuel.pump_pressure"))
+    q1 = as_array(need(facts.pump_flow, "fuel.pump_flow"))
     if facts.pump_flow_2 is not None and facts.pump_pressure_2 is not None:
-        p2, q2 = largest(facts.pump_pressure_2), largest(facts.pump_flow_2)
-        if p2 == p1 or (q2 - q1) * (p2 - p1) >= 0.0:
+        p2, q2 = as_array(facts.pump_pressure_2), as_array(facts.pump_flow_2)
+        rise = likely(p2) - likely(p1)
+        if rise == 0.0 or (likely(q2) - likely(q1)) * rise >= 0.0:
             raise CoreError(
                 "points_not_falling",
                 "fuel.pump_flow_2",
-                q2,
+                likely(q2),
                 "less flow at more pressure",
                 "The pump's second point must give less flow at more pressure than its first.",
             )
-        points = sorted([(p1, q1), (p2, q2)])
-        return PumpCurve(np.array([p[0] for p in points]), count * np.array([p[1] for p in points]), False)
-    stop = max(RULE_SHUT_OFF * p1, p1 + 40e3)
-    return PumpCurve(np.array([p1, stop]), count * np.array([q1, 0.0]), True)
+        if rise < 0.0:
+            p1, q1, p2, q2 = p2, q2, p1, q1
+        # Doubts of two points may cross; a pump's curve still falls.
+        p2, q2 = np.maximum(p2, p1 + 0.05 * abs(rise)), np.minimum(q2, 0.999 * q1)
+        return _two(p1, q1, p2, q2, count)
+    stop = np.maximum(RULE_SHUT_OFF * p1, p1 + 40e3)
+    return replace(_two(p1, q1, stop, 0.0 * q1, count), by_rule=True)
+
+
+def _two(p1: Array, q1: Array, p2: Array, q2: Array, count: float) -> PumpCurve:
+    """Curve through two points."""
+    pressure, flow = (np.stack(np.broadcast_arrays(a, b)) for a, b in ((p1, p2), (q1, q2)))
+    return PumpCurve(pressure, count * flow, False)

@@ -15,7 +15,7 @@ from gauge_well.core.systems.base import Caution, Context, Result, System
 from gauge_well.core.systems.oil import checks, facts, model, need, working
 from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import Pan, pan_of
-from gauge_well.core.typing import Array, largest
+from gauge_well.core.typing import Array, likely
 
 PARTS = {
     "pan": "Oil pan and pickup",
@@ -90,7 +90,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         limits = model.effective(given, coverage.covered)
         gates.insert(0, checks.volume_check(given, pan))
         pickup = checks.pickup_check(context, coverage, limits)
-        if float(pickup.fill) > 1.0 and given.baffle == "unknown":
+        if likely(pickup.fill) > 1.0 and given.baffle == "unknown":
             # A maker's pan may well have a trap door: without knowing, it is not called short.
             unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.baffle",)))
         else:
@@ -99,7 +99,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
     gates += checks.drain_checks(given, hot)
     if given.cooler in ("air", "water") and given.cooler_conductance is None:
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler_conductance",)))
-    elif given.cooler is None and largest(checks.temperature_check(context, given, ways, hot).fill) > 1.0:
+    elif given.cooler is None and _too_hot(context, given, ways, hot):
         # The engine may well have a cooler of its own: without knowing, it is not called short.
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler",)))
 
@@ -114,11 +114,17 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
     return Result(
         checks=judge,
         unknown=unknown,
-        figures=_figures(context, given, hot, coverage, limits),
-        needs=need.needs(context, given, coverage, ways),
-        notices=list(checks.notices(given, coverage)),
+        figures=lambda: _figures(context, given, hot, coverage, limits),
+        needs=lambda: need.needs(context, given, coverage, ways),
+        notices=lambda: list(checks.notices(given, coverage)),
         working=lambda index: working.steps(context, given, coverage, ways, index),
     )
+
+
+def _too_hot(context: Context, given: facts.OilFacts, ways: model.Ways, hot: Array) -> bool:
+    """Over the limit in any duty at the likely values."""
+    fill = checks.temperature_check(context, given, ways, hot).fill
+    return bool(np.max(fill[..., 0]) > 1.0)
 
 
 def _figures(

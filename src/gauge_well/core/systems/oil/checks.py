@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, ratio_fill
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
@@ -15,7 +15,7 @@ from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Ways
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import Array, as_array, largest
+from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.validity import Notice
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
@@ -25,33 +25,36 @@ SAID = {"pulling": "pulling away", "braking": "braking", "left": "turning left",
 
 
 def worst_direction(coverage: Coverage, limits: Array) -> tuple[int, int, Array]:
-    """Duty and direction with the fullest pickup, and all fills (duty, direction)."""
+    """Duty and direction with the fullest pickup, and all fills (duty, direction), samples last."""
     open_ended = limits >= G_MOST
     fill = np.where(open_ended, 0.0, ratio_fill(coverage.asked, limits))
     # Bare at rest: over any brim, whatever is asked.
     fill = np.where(limits <= 0.0, FILL_MAX, fill)
-    duty, way = np.unravel_index(int(np.argmax(fill)), fill.shape)
+    firsts = fill if fill.ndim == 2 else fill[..., 0]
+    duty, way = np.unravel_index(int(np.argmax(firsts)), firsts.shape)
     return int(duty), int(way), fill
 
 
 def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
     """Acceleration asked against covered, in the duty and direction that uncovers first."""
     duty, way, fill = worst_direction(coverage, limits)
-    asked, got = float(coverage.asked[duty, way]), float(limits[duty, way])
-    name = SAID[list(DIRECTIONS)[way]]
-    values: dict[str, tuple[float, str] | str] = {
-        "asked": (asked * GRAVITY, "acceleration"),
-        "got": (got * GRAVITY, "acceleration"),
-        "way": name,
-        "duty": context.duties.cases[duty].name.lower(),
-        "rest": (float(np.min(coverage.rest)), "size"),
-    }
-    if got <= 0.0:
-        template = "The pickup draws air at rest on {duty}."
-    elif got >= G_MOST:
-        template = "Stays covered whatever the duties ask; {rest} over it at rest."
-    else:
-        template = "Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest."
+    asked, covered = coverage.asked[duty, way], limits[duty, way]
+
+    def said() -> Sequence[Sentence]:
+        got = likely(covered)
+        values: dict[str, tuple[float, str] | str] = {
+            "asked": (likely(asked) * GRAVITY, "acceleration"),
+            "got": (got * GRAVITY, "acceleration"),
+            "way": SAID[list(DIRECTIONS)[way]],
+            "duty": context.duties.cases[duty].name.lower(),
+            "rest": (float(np.min(coverage.rest)), "size"),
+        }
+        if got <= 0.0:
+            return (Sentence("The pickup draws air at rest on {duty}.", values),)
+        if got >= G_MOST:
+            return (Sentence("Stays covered whatever the duties ask; {rest} over it at rest.", values),)
+        return (Sentence("Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest.", values),)
+
     return Check(
         "pickup",
         "Pickup",
@@ -59,17 +62,18 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
         CheckClass.LIMIT,
         Scales.GATE,
         "acceleration",
-        asked * GRAVITY,
-        got * GRAVITY,
-        np.asarray(fill[duty, way]),
-        sentences=(Sentence(template, values),),
+        as_array(asked) * GRAVITY,
+        as_array(covered) * GRAVITY,
+        # Each sample's fullest direction.
+        fill.max(axis=(0, 1)),
+        sentences=said,
     )
 
 
 def volume_check(facts: OilFacts, pan: Pan) -> Check:
     """All the oil against what the pan holds to its rail."""
-    oil = need_number(facts.oil_quantity, "oil.oil_quantity")
-    template = "{oil} in a pan that holds {holds} to the rail."
+    oil = need(facts.oil_quantity, "oil.oil_quantity")
+    values = {"oil": (likely(oil), "volume"), "holds": (likely(pan.holds), "volume")}
     return Check(
         "pan_volume",
         "Oil in the pan",
@@ -80,7 +84,7 @@ def volume_check(facts: OilFacts, pan: Pan) -> Check:
         oil,
         pan.holds,
         ratio_fill(oil, pan.holds),
-        sentences=(Sentence(template, {"oil": (oil, "volume"), "holds": (pan.holds, "volume")}),),
+        sentences=lambda: (Sentence("{oil} in a pan that holds {holds} to the rail.", values),),
     )
 
 
@@ -96,10 +100,12 @@ def room_checks(context: Context) -> list[Check]:
 
 def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
     """A turbo's return: its fall against 15 degrees, and what it lets down in the coolest duty."""
-    flows = model.turbo_drain(facts, float(np.min(hot)))
+    flows = model.turbo_drain(facts, np.min(hot, axis=-2))
     if flows is None or facts.turbo_drain_slope is None or facts.turbo_oil_flow is None:
         return []
-    slope, has, asks = (largest(v) for v in (facts.turbo_drain_slope, flows, facts.turbo_oil_flow))
+    slope, has, asks = (as_array(np.squeeze(v)) for v in (facts.turbo_drain_slope, flows, facts.turbo_oil_flow))
+    falls = {"has": (likely(slope), "angle"), "asks": (model.DRAIN_SLOPE, "angle")}
+    comes = {"has": (likely(has), "flow"), "asks": (likely(asks), "flow")}
     return [
         Check(
             "turbo_drain_slope",
@@ -111,11 +117,7 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
             model.DRAIN_SLOPE,
             slope,
             gap_fill(slope, model.DRAIN_SLOPE),
-            sentences=(
-                Sentence(
-                    "Falls at {has}; {asks} at least.", {"has": (slope, "angle"), "asks": (model.DRAIN_SLOPE, "angle")}
-                ),
-            ),
+            sentences=lambda: (Sentence("Falls at {has}; {asks} at least.", falls),),
         ),
         Check(
             "turbo_drain_flow",
@@ -127,13 +129,8 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
             asks,
             has,
             ratio_fill(asks, has),
-            code="" if has > 0.0 else "level",
-            sentences=(
-                Sentence(
-                    "Lets down {has} half full and foaming; {asks} comes.",
-                    {"has": (has, "flow"), "asks": (asks, "flow")},
-                ),
-            ),
+            code="" if likely(has) > 0.0 else "level",
+            sentences=lambda: (Sentence("Lets down {has} half full and foaming; {asks} comes.", comes),),
         ),
     ]
 
@@ -142,7 +139,6 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array)
     """Oil over the air against its limit over the air."""
     limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
     count = len(context.duties.cases)
-    shown, most = duty_values(hot, count), largest(limit)
     demand, capacity = np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient
     return Check(
         "oil_temperature",
@@ -154,9 +150,11 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array)
         demand,
         capacity,
         ratio_fill(demand, capacity),
-        sentences=tuple(
-            Sentence("Reaches {t}; {limit} is allowed.", {"t": (t, "temperature"), "limit": (most, "temperature")})
-            for t in shown
+        sentences=lambda: tuple(
+            Sentence(
+                "Reaches {t}; {limit} is allowed.", {"t": (t, "temperature"), "limit": (likely(limit), "temperature")}
+            )
+            for t in duty_values(hot, count)
         ),
     )
 
@@ -166,7 +164,6 @@ def suction_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -
     lost = model.suction_drop(facts, model.pump_flow(facts, speed), hot)
     allowed = context.duties.column("pressure") - model.SUCTION_LEAST
     count = len(context.duties.cases)
-    losses = duty_values(lost, count)
     return Check(
         "oil_suction",
         "Oil suction",
@@ -178,12 +175,12 @@ def suction_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -
         allowed,
         ratio_fill(lost, allowed),
         code="" if np.all(allowed > 0.0) else "cannot_suck",
-        sentences=tuple(
+        sentences=lambda: tuple(
             Sentence(
                 "{lost} lost to the pump with hot oil; {allowed} is allowed.",
-                {"lost": (losses[i], "pressure_difference"), "allowed": (a, "pressure_difference")},
+                {"lost": (loss, "pressure_difference"), "allowed": (most, "pressure_difference")},
             )
-            for i, a in enumerate(duty_values(allowed, count))
+            for loss, most in zip(duty_values(lost, count), duty_values(allowed, count), strict=True)
         ),
     )
 
@@ -195,7 +192,6 @@ def pressure_check(context: Context, facts: OilFacts, hot: Array, speed: Array) 
         return None
     wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
     count = len(context.duties.cases)
-    has, asks = duty_values(found, count), duty_values(wanted, count)
     return Check(
         "oil_pressure",
         "Oil pressure",
@@ -206,16 +202,12 @@ def pressure_check(context: Context, facts: OilFacts, hot: Array, speed: Array) 
         wanted,
         found,
         gap_fill(found, wanted),
-        sentences=tuple(
+        sentences=lambda: tuple(
             Sentence(
                 "{has} at {rpm}; {asks} is wanted.",
-                {
-                    "has": (has[i], "pressure_gauge"),
-                    "asks": (asks[i], "pressure_gauge"),
-                    "rpm": (case.engine_speed, "speed_rpm"),
-                },
+                {"has": (has, "pressure_gauge"), "asks": (asks, "pressure_gauge"), "rpm": (rpm, "speed_rpm")},
             )
-            for i, case in enumerate(context.duties.cases)
+            for has, asks, rpm in zip(*(duty_values(as_array(v), count) for v in (found, wanted, speed)), strict=True)
         ),
     )
 
@@ -233,7 +225,7 @@ def notices(facts: OilFacts, coverage: Coverage | None) -> Sequence[Notice]:
         )
     if coverage is None:
         return found
-    gap = float(coverage.pan.pickup[2] - coverage.pan.floor)
+    gap = likely(coverage.pan.pickup[..., 2] - coverage.pan.floor)
     if not CLEARANCE[0] <= gap <= CLEARANCE[1]:
         found.append(
             Notice(

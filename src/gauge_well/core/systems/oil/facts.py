@@ -52,7 +52,7 @@ class OilFacts:
     )
     baffle: str | None = choice("Baffle or trap door", BAFFLES, group="Pickup")
     baffle_g: Value | None = quantity("Baffle good for", "acceleration", 0.0, 40.0, group="Pickup")
-    pickup_bore: Value | None = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup")
+    pickup_bore: Value | None = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup", spread="gauge")
     pickup_length: Value | None = quantity("Pickup pipe length", "length", 0.0, 2.0, group="Pickup")
     pump_displacement: Value | None = quantity("Oil pump, each turn", "displacement", 5e-7, 3e-4, group="Pickup")
     oil_quantity: Value | None = quantity(
@@ -60,18 +60,25 @@ class OilFacts:
     )
     oil_up: Value | None = quantity("Up in the engine running", "volume", 0.0, 0.02, group="Oil")
     grade: str | None = choice("Grade", {k: o.label for k, o in OILS.items()}, group="Oil")
-    oil_limit: Value | None = quantity("Hottest oil allowed", "temperature", 360.0, 440.0, group="Oil")
+    oil_limit: Value | None = quantity("Hottest oil allowed", "temperature", 360.0, 440.0, group="Oil", spread="exact")
     hot_pressure: Value | None = quantity(
         "Pressure hot", "pressure_gauge", 5e3, 1.2e6, group="Pressure", help="Read at 100 °C, below the relief."
     )
-    hot_pressure_speed: Value | None = quantity("at", "speed_rpm", 300.0, 12000.0, group="Pressure")
+    hot_pressure_speed: Value | None = quantity("at", "speed_rpm", 300.0, 12000.0, group="Pressure", spread="exact")
     relief_pressure: Value | None = quantity("Relief opens", "pressure_gauge", 5e4, 1.5e6, group="Pressure")
     pressure_school: str | None = choice("Least pressure by", PRESSURE_SCHOOLS, group="Pressure")
     least_pressure: Value | None = quantity(
-        "Maker's least, at rated speed", "pressure_gauge", 1e4, 1e6, group="Pressure"
+        "Maker's least, at rated speed", "pressure_gauge", 1e4, 1e6, group="Pressure", spread="exact"
     )
     turbo_drain_bore: Value | None = quantity(
-        "Bore", "length", 0.003, 0.06, part="drain", group="Turbo's oil return", help="The narrowest place counts."
+        "Bore",
+        "length",
+        0.003,
+        0.06,
+        part="drain",
+        group="Turbo's oil return",
+        help="The narrowest place counts.",
+        spread="gauge",
     )
     turbo_drain_slope: Value | None = quantity(
         "Falls at", "angle", 0.0, 1.5708, part="drain", group="Turbo's oil return", help="Its flattest run, from level."

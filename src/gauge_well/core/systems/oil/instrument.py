@@ -14,6 +14,7 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import CRANKCASE, Pan, pan_of
+from gauge_well.core.typing import likely
 
 PETALS = 72
 COLD = 293.15
@@ -41,9 +42,9 @@ def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> 
         "hot": curves[1].tolist(),
         "least": wanted.tolist(),
         "hot_temperature": hot,
-        "at": context.duties.cases[index].engine_speed,
+        "at": likely(context.duties.cases[index].engine_speed),
         "cold_temperature": COLD,
-        "cold_speed": model.suction_speed(facts, COLD, air, context.engine.rated_speed),
+        "cold_speed": model.suction_speed(facts, COLD, air, likely(context.engine.rated_speed)),
     }
 
 
@@ -87,7 +88,7 @@ def instrument(context: Context, facts: OilFacts, options: Mapping[str, float]) 
         "rest_height": d_rest,
         "head": float(d - n @ pan.pickup),
         "rest_head": float(d_rest - rest @ pan.pickup),
-        "holds": pan.holds,
+        "holds": float(pan.holds),
         "volume": float(volume),
         "rose": {"angle": angle.tolist(), "covered": model.effective(facts, petals).tolist(), "bare": petals.tolist()},
         "asked": {"pulling": case.pulling, "braking": case.braking, "cornering": case.cornering},

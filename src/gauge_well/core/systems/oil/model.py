@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -17,10 +18,11 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import Array, Value, as_array, largest
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 G_MOST = 3.0  # beyond it a pickup counts as never uncovered
 G_SCAN = np.linspace(0.0, G_MOST, 25)
+BLOCK_DOUBT = "oil_to_block"
 BLOCK_STANDS = 45.0  # K of oil over coolant at rated heat with no other way out (30 to 60, common practice)
 COOLANT_OVER_THERMOSTAT = 10.0  # K at which a sound cooling system holds the coolant under load
 PAN_STILL, PAN_MOVING, PAN_AIR = 10.0, 5.5, 0.2  # W/m2K; per root of m/s; of road speed under the car
@@ -39,7 +41,7 @@ def rotation_of(context: Context) -> Array:
     """How the engine lies in the vehicle."""
     lie = context.installation
     angles = (lie.engine_yaw, lie.engine_pitch, lie.engine_roll)
-    return engine_to_vehicle(*(0.0 if a is None else largest(a) for a in angles))
+    return engine_to_vehicle(*(0.0 if a is None else a for a in angles))
 
 
 def oil_of(facts: OilFacts) -> Oil:
@@ -54,7 +56,15 @@ def in_sump(facts: OilFacts) -> Array:
 
 
 def covered(
-    pan: Pan, rotation: Array, volume: Value, forward: Value, left: Value, grade: Value = 0.0, heel: Value = 0.0
+    pan: Pan,
+    rotation: Array,
+    volume: Value,
+    forward: Value,
+    left: Value,
+    grade: Value = 0.0,
+    heel: Value = 0.0,
+    scan: Array = G_SCAN,
+    tolerance: float = 1e-4,
 ) -> Array:
     """Largest acceleration [g] along (forward, left) before the pickup draws air.
 
@@ -69,6 +79,10 @@ def covered(
         Direction in the vehicle, a unit vector.
     grade, heel : float or array
         Standing tilt: tangent, and [rad] with the left side down.
+    scan : array (step, ...)
+        Accelerations at which the first crossing is sought, rising from 0 to 3 [g].
+    tolerance : float
+        [g].
 
     Returns
     -------
@@ -84,63 +98,141 @@ def covered(
 
     def surplus(g: Array) -> Array:
         n = to_engine(apparent_up(g * f, g * s, 0.0, t, h), rotation)
-        return np.asarray(volume_below(pan.body, n, n @ pan.pickup) - v)
+        return np.asarray(volume_below(pan.body, n, pan.over_pickup(n)) - v)
 
-    steps = G_SCAN.reshape((-1,) + (1,) * f.ndim)
-    scan = surplus(steps)
-    bare = scan > 0.0
-    i = np.where(bare.any(axis=0), np.argmax(bare, axis=0), G_SCAN.size)
-    high = np.minimum(i, G_SCAN.size - 1)
+    steps = np.broadcast_to(scan.reshape(scan.shape + (1,) * (f.ndim + 1 - scan.ndim)), (len(scan), *f.shape))
+    found = surplus(steps)
+    bare = found > 0.0
+    i = np.where(bare.any(axis=0), np.argmax(bare, axis=0), len(scan))
+    high = np.minimum(i, len(scan) - 1)[None]
     low = np.maximum(high - 1, 0)
-    ends = [np.take_along_axis(scan, k[None], 0)[0] for k in (low, high)]
-    found = find_root(surplus, G_SCAN[low], G_SCAN[high], tolerance=1e-4, values=(ends[0], ends[1]))
-    return np.asarray(np.where(i == 0, 0.0, np.where(i == G_SCAN.size, G_MOST, found)))
+    (g_low, v_low), (g_high, v_high) = (
+        (np.take_along_axis(steps, k, 0)[0], np.take_along_axis(found, k, 0)[0]) for k in (low, high)
+    )
+    root = find_root(surplus, g_low, g_high, tolerance=tolerance, values=(v_low, v_high))
+    return np.asarray(np.where(i == 0, 0.0, np.where(i == len(scan), G_MOST, root)))
 
 
 def head(pan: Pan, normal: Array, volume: Value) -> Array:
     """Oil over the pickup along apparent gravity [m], for surfaces square to ``normal`` (..., 3), engine axes."""
-    return np.asarray(surface_height(pan.body, normal, as_array(volume)) - normal @ pan.pickup)
+    return np.asarray(surface_height(pan.body, normal, as_array(volume)) - pan.over_pickup(normal))
 
 
 @dataclass(frozen=True)
 class Coverage:
-    """Asked and covered acceleration [g] in each direction (duty, direction), and oil over the pickup there
-    along apparent gravity [m]; the surface's normal there in engine axes (duty, direction, 3)."""
+    """Asked and covered acceleration [g] in each direction, (duty, direction) or (duty, direction, sample);
+    along and across parts, grade and lean of each, with a fifth column at rest, for the surfaces there."""
 
     pan: Pan
+    rotation: Array
+    volume: Array
     asked: Array
     covered: Array
-    head: Array
-    rest: Array
-    normal: Array
+    tilt: tuple[Array, Array, Array, Array]
+
+    @cached_property
+    def normals(self) -> Array:
+        """Of the surface, engine axes (duty, direction and rest, 3)."""
+        along, across, grade, lean = self.tilt
+        return to_engine(apparent_up(along, across, 0.0, grade, lean), self.rotation)
+
+    @cached_property
+    def heads(self) -> Array:
+        """Oil over the pickup along apparent gravity [m], (duty, direction and rest)."""
+        return head(self.pan, self.normals, self.volume)
+
+    @property
+    def head(self) -> Array:
+        """At what each direction asks."""
+        return self.heads[:, :4]
+
+    @property
+    def rest(self) -> Array:
+        """Standing on the duty's grade."""
+        return self.heads[:, 4]
+
+    @property
+    def normal(self) -> Array:
+        """Of the surface at what each direction asks."""
+        return self.normals[:, :4]
+
+
+# Of the fullest direction: below it a direction's limit is not sampled, only what is asked of it.
+NEAR = 0.6
+# Of the likely limit: where samples look for theirs.
+NEAR_SCAN = np.array([0.4, 0.7, 0.88, 1.0, 1.15, 1.5, 2.2])
 
 
 def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     """Work every duty's braking, cornering and pulling, either heel, on its grade."""
     rotation, volume = rotation_of(context), in_sump(facts)
     cases = context.duties.cases
-    asked = np.array([[c.pulling, c.braking, c.cornering, c.cornering] for c in cases])
-    f, s = (np.array([d[k] for d in DIRECTIONS.values()])[None, :] for k in (0, 1))
+    asked = _by_duty([[c.pulling, c.braking, c.cornering, c.cornering] for c in cases])
+    many = asked.shape[2:]
+    f, s = (np.array([d[k] for d in DIRECTIONS.values()]).reshape((1, 4) + (1,) * len(many)) for k in (0, 1))
     # Heel goes with the way the surface is thrown: a left turn throws oil to the right.
-    sign = np.array([0.0, 0.0, -1.0, 1.0])[None, :]
-    heel = np.array([c.heel for c in cases])[:, None] * sign
-    grade = np.array([c.grade for c in cases])[:, None]
-    keys = np.stack(np.broadcast_arrays(grade, heel, f, s), axis=-1).reshape(-1, 4)
-    unique, back = np.unique(keys, axis=0, return_inverse=True)
-    found = covered(pan, rotation, volume, unique[:, 2], unique[:, 3], unique[:, 0], unique[:, 1])
-    limits = found[back.ravel()].reshape(asked.shape)
+    lean = _by_duty([[0.0 * c.heel, 0.0 * c.heel, -c.heel, c.heel] for c in cases])
+    grade = np.array([c.grade for c in cases]).reshape((-1, 1) + (1,) * len(many))
+    limits = _limits(
+        pan.likely,
+        rotation[0] if rotation.ndim == 3 else rotation,
+        likely(volume),
+        *(_first(v, 2) for v in (f, s, grade, lean)),
+    )
+    if many or np.ndim(volume) or rotation.ndim == 3 or pan.pickup.ndim == 2:
+        limits = _sampled(pan, rotation, volume, asked, limits, (f, s, grade, lean))
     # A fifth column stands still on the grade, so that one search serves all.
     still = np.zeros((len(cases), 1))
-    along, across, lean = (np.hstack([np.broadcast_to(v, asked.shape), still]) for v in (asked * f, asked * s, heel))
-    n = to_engine(apparent_up(along, across, 0.0, grade, lean), rotation)
-    heads = head(pan, n, volume)
-    return Coverage(pan, asked, limits, heads[:, :4], heads[:, 4], n[:, :4])
+    along, across, leaning = (
+        np.hstack([np.broadcast_to(_first(v, 2), (len(cases), 4)), still]) for v in (asked * f, asked * s, lean)
+    )
+    return Coverage(pan, rotation, volume, asked, limits, (along, across, _first(grade, 2), leaning))
+
+
+def _by_duty(rows: list[list[Value]]) -> Array:
+    flat = np.broadcast_arrays(*(as_array(v) for row in rows for v in row))
+    return np.stack(flat).reshape((len(rows), -1, *flat[0].shape))
+
+
+def _first(value: Array, axes: int) -> Array:
+    """The likely one of any samples."""
+    return value if value.ndim == axes else value[..., 0]
+
+
+def _limits(pan: Pan, rotation: Array, volume: Value, f: Array, s: Array, grade: Array, lean: Array) -> Array:
+    """Covered acceleration in each direction; directions that several duties share are worked once."""
+    keys = np.stack(np.broadcast_arrays(grade, lean, f, s), axis=-1)
+    unique, back = np.unique(keys.reshape(-1, 4), axis=0, return_inverse=True)
+    found = covered(pan, rotation, volume, unique[:, 2], unique[:, 3], unique[:, 0], unique[:, 1])
+    return found[back.ravel()].reshape(keys.shape[:2])
+
+
+def _sampled(
+    pan: Pan, rotation: Array, volume: Array, asked: Array, limits: Array, tilt: tuple[Array, Array, Array, Array]
+) -> Array:
+    """Samples of the limits: searched afresh near the likely one, for those directions that may govern."""
+    fill = np.where(limits > 0.0, _first(asked, 2) / np.maximum(limits, 1e-9), 99.0)
+    picked = np.nonzero(fill >= NEAR * float(fill.max()))
+    size = max(
+        np.size(volume),
+        asked.shape[-1] if asked.ndim == 3 else 1,
+        len(pan.pickup) if pan.pickup.ndim == 2 else 1,
+        len(rotation) if rotation.ndim == 3 else 1,
+    )
+    shape = (*limits.shape, size)
+    f, s, grade, lean = (np.broadcast_to(v if v.ndim == 3 else v[..., None], shape)[picked] for v in tilt)
+    near = limits[picked][None, :, None] * NEAR_SCAN[:, None, None]
+    ends = np.zeros((1, *near.shape[1:])), np.full((1, *near.shape[1:]), G_MOST)
+    scan = np.sort(np.minimum(np.concatenate([ends[0], near, ends[1]]), G_MOST), axis=0)
+    found = np.broadcast_to(limits[..., None], shape).copy()
+    found[picked] = covered(pan, rotation, volume, f, s, grade, lean, scan, 1e-3)
+    return found
 
 
 def effective(facts: OilFacts, limits: Array) -> Array:
     """Covered acceleration with the baffle's stated one [g]."""
     if facts.baffle == "given" and facts.baffle_g is not None:
-        return np.maximum(limits, largest(facts.baffle_g) / GRAVITY)
+        return np.maximum(limits, as_array(facts.baffle_g) / GRAVITY)
     return limits
 
 
@@ -175,14 +267,14 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     rated_oil = context.mean.heat_to_oil / np.maximum(
         (context.mean.fuel_mass_flow / context.mean.rated_fuel) ** 0.75, 1e-9
     )
-    own = largest(rated_oil) * context.engine.rated_power / context.wanted
+    own = rated_oil.max(axis=-2, keepdims=True) * (context.engine.rated_power / context.wanted)
     ua = as_array(0.0 if facts.cooler_conductance is None else facts.cooler_conductance)
     moving = COOLER_STILL + (1.0 - COOLER_STILL) * np.minimum(speed / COOLER_SPEED, 1.0)
     thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
-    block, ambient = as_array(own / BLOCK_STANDS), context.duties.column("ambient")
+    block, ambient = as_array(own / BLOCK_STANDS * context.doubt(BLOCK_DOUBT)), context.duties.column("ambient")
     air = np.asarray(ua * moving * (facts.cooler == "air"))
     water = np.asarray(ua * float(facts.cooler == "water") + 0.0 * speed)
-    start = _start(context, largest(thermostat), ambient)
+    start = _start(context, thermostat, ambient)
     capacity = as_array(need(facts.oil_quantity, "oil.oil_quantity")) * oils.density(oils.T_100) * oils.HEAT_CAPACITY
     times = np.minimum(context.duties.column("duration"), 1e9) * (block + skin + air + water) / capacity
     settled = -np.expm1(-times)
@@ -190,12 +282,13 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     return Ways(block, np.asarray(skin), air, water, coolant_, ambient, start, settled, 1.0 - settled / times)
 
 
-def _start(context: Context, thermostat: float, ambient: Array) -> Array:
+def _start(context: Context, thermostat: Array, ambient: Array) -> Array:
     """Oil temperature at the start of each duty [K]."""
-    warm = thermostat + OIL_WARM
-    by_start = {"warm": warm, "cool": COOL_START, "soaked": thermostat + OIL_SOAKED}
-    cold = np.ravel(ambient)
-    return np.array([by_start.get(c.start, cold[i]) for i, c in enumerate(context.duties.cases)]).reshape(1, -1, 1)
+    starts = [case.start for case in context.duties.cases]
+    warm, cool, soaked = (np.array([s == n for s in starts])[None, :, None] for n in ("warm", "cool", "soaked"))
+    return np.select(
+        [warm, cool, soaked], [thermostat + OIL_WARM, np.asarray(COOL_START), thermostat + OIL_SOAKED], ambient
+    )
 
 
 def temperature(ways: Ways, heat: Array) -> Array:
@@ -260,7 +353,7 @@ def turbo_drain(facts: OilFacts, oil_temperature: Value) -> Array | None:
     return np.asarray(DRAIN_SHARE * full)
 
 
-def least_pressure(facts: OilFacts, speed: Value, rated_speed: float) -> Array:
+def least_pressure(facts: OilFacts, speed: Value, rated_speed: Value) -> Array:
     """Least oil pressure [Pa gauge] by the school chosen."""
     if facts.pressure_school == "maker":
         return as_array(need(facts.least_pressure, "oil.least_pressure")) * as_array(speed) / rated_speed

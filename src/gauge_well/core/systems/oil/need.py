@@ -11,7 +11,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import as_array, largest
+from gauge_well.core.typing import as_array, largest, likely
 
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 OVER_PICKUP = 0.02  # m left over the pickup
@@ -21,7 +21,7 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
     """Quantity, oil over the pickup or a baffle, cooler conductance."""
     found = [_quantity(context, facts, coverage)]
     cases = context.duties.cases
-    hardest = max(max(c.braking, c.cornering, c.pulling) for c in cases)
+    hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
     if coverage is None:
         depth = need_number(facts.pickup_clearance, "oil.pickup_clearance") + hardest * REACH + OVER_PICKUP
         found.append(
@@ -63,7 +63,7 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
 def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None) -> Need:
     """By the pan: what keeps the pickup covered in every duty; by displacement where no pan is known."""
     if coverage is None:
-        litres = largest(context.engine.displacement) * 1e3
+        litres = likely(context.engine.displacement) * 1e3
         volume = (2.5 + litres) * 1e-3
         return Need(
             "pan",
@@ -73,11 +73,11 @@ def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None
             Sentence("About {v} of oil, by engine size; the pan decides.", {"v": (volume, "volume")}),
         )
     pan, n = coverage.pan, coverage.normal
-    under = largest(volume_below(pan.body, n, n @ pan.pickup))
+    under = largest(volume_below(pan.body, n, pan.over_pickup(n)))
     raised = need_number(facts.oil_up, "oil.oil_up")
     volume = under + raised
     template = "{v} of oil keeps the pickup covered in every duty; the pan holds {holds} to the rail."
-    if volume > pan.holds:
+    if volume > likely(pan.holds):
         template = (
             "Only {v} would keep the pickup covered, and the pan holds {holds}: a baffle or a deeper well does it."
         )
@@ -86,5 +86,5 @@ def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None
         "oil_quantity",
         volume,
         "volume",
-        Sentence(template, {"v": (volume, "volume"), "holds": (pan.holds, "volume")}),
+        Sentence(template, {"v": (volume, "volume"), "holds": (likely(pan.holds), "volume")}),
     )

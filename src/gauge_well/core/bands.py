@@ -1,0 +1,345 @@
+"""How sure the verdict is: fills, states and reaches of a build drawn within its tolerances."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from gauge_well.core import sizing
+from gauge_well.core.case import BuildCase
+from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, State
+from gauge_well.core.engine import report as engine_report
+from gauge_well.core.engine.model import engine_of
+from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.explore import SCAN, at_factors
+from gauge_well.core.sampling import SAMPLES, Drawn, draw
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.base import Context, Result
+from gauge_well.core.typing import Array, Value, as_array, clip
+
+LOW, HIGH = 0.05, 0.95
+ENGINE = "engine"
+Key = tuple[str, str, str]  # system, check, duty (empty for a gate)
+
+
+@dataclass(frozen=True)
+class Band:
+    """5th and 95th percentile; None with its code (above, below) where one is not finite."""
+
+    low: float | None
+    high: float | None
+    low_code: str = "value"
+    high_code: str = "value"
+
+
+def percentile(values: Array, share: float) -> float:
+    """Order statistic: the smallest value that at least ``share`` of the samples do not pass.
+
+    No interpolation, so that samples above every scan (+inf) and below it (0) keep their place.
+    """
+    rank = int(np.ceil(share * values.size)) - 1
+    return float(np.partition(values, rank)[rank])
+
+
+def band_of(values: Array) -> Band:
+    """Band of samples in which +inf stands for above every scan and 0 for below it."""
+    ends = []
+    for share in (LOW, HIGH):
+        value = percentile(values, share)
+        ends.append((None, "above") if np.isinf(value) else (None, "below") if value <= 0.0 else (value, "value"))
+    return Band(ends[0][0], ends[1][0], ends[0][1], ends[1][1])
+
+
+@dataclass(frozen=True)
+class Limit:
+    """One limit check for one duty over the samples, the likely one first."""
+
+    system: str
+    check: str
+    part: str
+    duty: str
+    fill: Array
+
+    @property
+    def key(self) -> Key:
+        """What it is known by."""
+        return self.system, self.check, self.duty
+
+
+@dataclass(frozen=True)
+class Run:
+    """A drawn build worked once at the wanted power."""
+
+    drawn: Drawn
+    context: Context
+    results: Mapping[str, Result]
+    checks: Mapping[str, Sequence[Check]]
+    limits: Sequence[Limit]
+    costs: Sequence[Limit] = field(default_factory=tuple)
+
+    @cached_property
+    def over(self) -> Mapping[str, NDArray[np.bool_]]:
+        """Whether each system has a limit over the brim, by sample."""
+        found: dict[str, NDArray[np.bool_]] = {}
+        for limit in self.limits:
+            over = limit.fill > 1.0
+            found[limit.system] = found[limit.system] | over if limit.system in found else over
+        return found
+
+
+def _limits(system: str, checks: Sequence[Check], context: Context, count: int) -> tuple[list[Limit], list[Limit]]:
+    limits: list[Limit] = []
+    costs: list[Limit] = []
+    cases = context.duties.cases
+    for check in checks:
+        target = limits if check.check_class is CheckClass.LIMIT else costs
+        gate = check.scales is Scales.GATE
+        fill = np.broadcast_to(_wide(as_array(check.fill)), (1, 1 if gate else len(cases), 1 + count))
+        for i in range(fill.shape[1]):
+            if check.judged is None or check.judged[i]:
+                target.append(Limit(system, check.id, check.part, "" if gate else cases[i].id, fill[0, i]))
+    return limits, costs
+
+
+def _wide(fill: Array) -> Array:
+    """On all three axes, whatever it does not depend on left out."""
+    return fill.reshape((1,) * (3 - fill.ndim) + fill.shape) if fill.ndim < 3 else fill
+
+
+def run(drawn: Drawn, only: Collection[str] | None = None, like: Run | None = None) -> Run:
+    """Work a drawn build at its wanted power.
+
+    Parameters
+    ----------
+    drawn : Drawn
+    only : collection of str, optional
+        Systems to work; the others, and the context, are taken from ``like``.
+
+    Raises
+    ------
+    MissingFact
+        When not enough is known of the engine to size anything.
+    """
+    case = drawn.case
+    if only is None or like is None:
+        context, _ = sizing.make_context(case, engine_of(case.engine), drawn.doubts)
+    else:
+        context = like.context
+    results, checks, limits, costs = _engine_checks(context, drawn.count)
+    if only is not None and like is not None:
+        results = {id: r for id, r in like.results.items() if id not in only}
+        checks = {id: c for id, c in like.checks.items() if id not in only}
+        limits = [limit for limit in like.limits if limit.system not in only]
+        costs = [limit for limit in like.costs if limit.system not in only]
+    for system in SYSTEMS.values():
+        if (only is not None and system.id not in only) or system.applies(case.machine) is not None:
+            continue
+        try:
+            result = system.solve(context, case.systems[system.id])
+            own = list(result.checks(context.mean, context.peak))
+        except CoreError:
+            continue
+        results[system.id], checks[system.id] = result, own
+        found, paid = _limits(system.id, own, context, drawn.count)
+        limits += found
+        costs += paid
+    return Run(drawn, context, results, checks, limits, costs)
+
+
+def _engine_checks(
+    context: Context, count: int
+) -> tuple[dict[str, Result], dict[str, Sequence[Check]], list[Limit], list[Limit]]:
+    enough = engine_report.enough(context.duties)
+    if enough is None:
+        return {}, {}, [], []
+    limits, costs = _limits(ENGINE, [enough], context, count)
+    return {}, {ENGINE: [enough]}, limits, costs
+
+
+def state_of(fill: Array) -> State:
+    """State of one limit from its samples: the first is the likely value, the rest are draws."""
+    if fill[0] > 1.0:
+        return State.SHORT
+    return State.TIGHT if percentile(fill[1:], HIGH) > 1.0 else State.HOLDS
+
+
+# Reach ------------------------------------------------------------------------------------------
+
+
+def _fills(found: Run, factors: Array) -> dict[tuple[str, int], Array]:
+    """Fill of each limit that power can change, (factor, duty, sample)."""
+    mean, peak = at_factors(found.context, factors)
+    count = len(found.context.duties.cases)
+    shape = (factors.shape[0], count, 1 + found.drawn.count)
+    return {
+        (id, i): np.broadcast_to(_wide(as_array(check.fill)), shape)
+        for id, result in found.results.items()
+        for i, check in enumerate(result.checks(mean, peak))
+        if check.scales is not Scales.GATE and check.check_class is CheckClass.LIMIT
+    }
+
+
+def reach_factors(found: Run) -> dict[tuple[str, int], Array]:
+    """Power factor at the brim for each limit that power changes, (duty, sample).
+
+    +inf where it holds at the scan's end, 0 where it is over the brim from its start. The first
+    up-crossing on nine log-spaced powers, by inverse interpolation of ln fill against ln power through
+    three of them; then the model is run once more at every guess and the secant taken.
+    """
+    x = np.log(SCAN)
+    guesses: dict[tuple[str, int], Array] = {}
+    ends: dict[tuple[str, int], tuple[Array, Array, Array, Array]] = {}
+    shape = SCAN.reshape(-1, 1, 1)
+    for key, fill in _fills(found, shape).items():
+        g = np.log(clip(fill, 1e-9, FILL_MAX))
+        up = (g[:-1] <= 0.0) & (g[1:] > 0.0)
+        i = np.argmax(up, axis=0)
+        none, below = ~up.any(axis=0), g[0] > 0.0
+        k = np.where(i > 0, i - 1, i + 2)
+        ga, gb, gc = (np.take_along_axis(g, n[None], 0)[0] for n in (i, i + 1, k))
+        xa, xb = x[i], x[i + 1]
+        guess = _inverse(xa, xb, x[k], ga, gb, gc)
+        guesses[key] = np.where(below, -np.inf, np.where(none, np.inf, guess))
+        ends[key] = (xa, xb, ga, gb)
+    if not guesses:
+        return {}
+    keys = list(guesses)
+    stacked = np.stack([guesses[key] for key in keys])
+    finite = np.isfinite(stacked)
+    if finite.any():
+        fills = _fills(found, np.exp(np.where(finite, stacked, 0.0)))
+        for r, key in enumerate(keys):
+            g = np.log(clip(fills[key][r], 1e-9, FILL_MAX))
+            xa, xb, ga, gb = ends[key]
+            over = g > 0.0
+            x0, g0 = np.where(over, xa, xb), np.where(over, ga, gb)
+            run_, rise = stacked[r] - x0, g - g0
+            step = np.where(np.abs(rise) > 1e-12, g * run_ / np.where(np.abs(rise) > 1e-12, rise, 1.0), 0.0)
+            stacked[r] = np.where(finite[r], stacked[r] - np.where(finite[r], step, 0.0), stacked[r])
+    factors: Mapping[tuple[str, int], Array] = {key: np.exp(stacked[r]) for r, key in enumerate(keys)}
+    return dict(factors)
+
+
+def _inverse(xa: Array, xb: Array, xc: Array, ga: Array, gb: Array, gc: Array) -> Array:
+    """Where g is nought by inverse quadratic interpolation; the chord where that leaves the bracket."""
+    with np.errstate(divide="ignore", invalid="ignore"):
+        guess = (
+            xa * gb * gc / ((ga - gb) * (ga - gc))
+            + xb * ga * gc / ((gb - ga) * (gb - gc))
+            + xc * ga * gb / ((gc - ga) * (gc - gb))
+        )
+        chord = xa - ga * (xb - xa) / (gb - ga)
+    return np.asarray(np.where((guess > xa) & (guess < xb), guess, chord))
+
+
+@dataclass(frozen=True)
+class RowBand:
+    """A row's reach [W] over the samples: power it reaches, or what it carries in its governing duty."""
+
+    system: str
+    part: str
+    kind: str
+    watts: Array
+
+
+def row_reaches(found: Run) -> list[RowBand]:
+    """Reach of every row, samples last; +inf above every scan, 0 below it."""
+    factors = reach_factors(found)
+    cases = found.context.duties.cases
+    rows: dict[tuple[str, str, str], list[tuple[float, Array]]] = {}
+    for (system, i), factor in factors.items():
+        check = found.checks[system][i]
+        fill = np.broadcast_to(_wide(as_array(check.fill)), (1, len(cases), 1 + found.drawn.count))
+        for d, case in enumerate(cases):
+            if check.judged is not None and not check.judged[d]:
+                continue
+            base: Value = found.context.wanted if case.power_driven else case.power
+            kind = "power" if case.power_driven else "load"
+            rows.setdefault((system, check.part, kind), []).append((float(fill[0, d, 0]), factor[d] * base))
+    bands = []
+    for (system, part, kind), own in rows.items():
+        # Power-driven: the least over all its checks. Load-driven: the duty that is likely fullest.
+        watts = np.min([w for _, w in own], axis=0) if kind == "power" else max(own, key=lambda o: o[0])[1]
+        bands.append(RowBand(system, part, kind, np.asarray(watts)))
+    return bands
+
+
+def sure(case: BuildCase, count: int = SAMPLES, *, reach: bool = True) -> tuple[dict[str, Any] | None, Run | None]:
+    """Bands of a build: what a report adds when tolerance is asked for; None when nothing can be sized.
+
+    Returns
+    -------
+    dict
+        ``checks`` by (system, check, duty): low and high fill, the chance that it holds, its state;
+        ``systems``: state, chance that it holds, reach band; ``rows``: reach band; ``state`` and chance
+        of the whole; share of samples whose heat the energy balance held back.
+    """
+    drawn = draw(case, count)
+    try:
+        found = run(drawn)
+    except MissingFact:
+        return None, None
+    return summary(found, reach=reach), found
+
+
+def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
+    """What :func:`sure` says of a run."""
+    checks = [
+        {
+            "system": limit.system,
+            "id": limit.check,
+            "duty": limit.duty,
+            "fill_low": percentile(limit.fill[1:], LOW),
+            "fill_high": percentile(limit.fill[1:], HIGH),
+            "holds_probability": float(np.mean(limit.fill[1:] <= 1.0)),
+            "state": state_of(limit.fill).value,
+        }
+        for limit in (*found.limits, *found.costs)
+    ]
+    rows = row_reaches(found) if reach else []
+    systems: dict[str, dict[str, Any]] = {}
+    for id, over in found.over.items():
+        states = {state_of(limit.fill) for limit in found.limits if limit.system == id}
+        unknown = bool(id in found.results and found.results[id].unknown)
+        systems[id] = {
+            "state": _worst(states, unknown).value,
+            "holds_probability": float(np.mean(~over[1:])),
+            **_reach_entry([r.watts for r in rows if r.system == id and r.kind == "power"]),
+        }
+    clipped = np.broadcast_to(found.context.mean.clipped, (1, len(found.context.duties.cases), 1 + found.drawn.count))
+    whole = np.any(list(found.over.values()), axis=0) if found.over else np.zeros(1 + found.drawn.count, dtype=bool)
+    return {
+        "samples": found.drawn.count,
+        "checks": checks,
+        "systems": systems,
+        "rows": [{"system": r.system, "part": r.part, "kind": r.kind, **_reach_entry([r.watts])} for r in rows],
+        "holds_probability": float(np.mean(~whole[1:])),
+        "clipped_share": float(np.mean(clipped[..., 1:])),
+        **_reach_entry([r.watts for r in rows if r.kind == "power"]),
+    }
+
+
+def _worst(states: Collection[State], unknown: bool) -> State:
+    if State.SHORT in states:
+        return State.SHORT
+    if unknown:
+        return State.UNKNOWN
+    return State.TIGHT if State.TIGHT in states else State.HOLDS
+
+
+def _reach_entry(watts: Sequence[Array]) -> dict[str, Any]:
+    if not watts:
+        return {"reach_low_w": None, "reach_high_w": None, "reach_low_code": "unknown", "reach_high_code": "unknown"}
+    least = np.min(watts, axis=0)
+    band = band_of(least[1:] if least.size > 1 else least)
+    return {
+        "reach_low_w": band.low,
+        "reach_high_w": band.high,
+        "reach_low_code": band.low_code,
+        "reach_high_code": band.high_code,
+    }
