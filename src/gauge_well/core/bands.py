@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any
 
@@ -129,7 +129,7 @@ def run(drawn: Drawn, only: Collection[str] | None = None, like: Run | None = No
     if only is None or like is None:
         context, _ = sizing.make_context(case, engine_of(case.engine), drawn.doubts)
     else:
-        context = like.context
+        context, only = _handed(case, like, only)
     results, checks, limits, costs = _engine_checks(context, drawn.count)
     if only is not None and like is not None:
         results = {id: r for id, r in like.results.items() if id not in only}
@@ -149,6 +149,19 @@ def run(drawn: Drawn, only: Collection[str] | None = None, like: Run | None = No
         limits += found
         costs += paid
     return Run(drawn, context, results, checks, limits, costs)
+
+
+def _handed(case: BuildCase, like: Run, only: Collection[str]) -> tuple[Context, Collection[str]]:
+    """The context of ``like`` with what the systems in ``only`` hand to others worked again.
+
+    Where that changes, every system is worked afresh.
+    """
+    given = dict(like.context.given)
+    for id in only:
+        given |= SYSTEMS[id].gives(like.context, case.systems[id])
+    if all(np.array_equal(given[name], like.context.given[name]) for name in given):
+        return like.context, only
+    return replace(like.context, given=given), list(SYSTEMS)
 
 
 def _engine_checks(

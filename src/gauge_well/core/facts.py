@@ -7,6 +7,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+import numpy as np
+
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.typing import Value, likely
 
@@ -50,6 +52,26 @@ class Spec:
     count_field: str = ""
     words: Mapping[str, float] | None = None
     spread: str = ""
+
+
+# Where one stands with the tape, in the order of a round.
+PLACES: Mapping[str, str] = {
+    "hand": "Part in hand",
+    "stand": "Engine on its stand",
+    "above": "Bay from above",
+    "under": "Under the machine",
+    "tank": "At the tank",
+    "running": "Engine running",
+    "papers": "Plates and papers",
+}
+
+
+@dataclass(frozen=True)
+class Way:
+    """How a fact is measured in a workshop: where one stands (:data:`PLACES`) and what one does there."""
+
+    place: str
+    how: str
 
 
 def quantity(
@@ -119,6 +141,18 @@ def need(value: Value | None, field: str) -> Value:
 def need_number(value: Value | None, field: str) -> float:
     """One number of a fact, its likely one; raise :class:`MissingFact` naming ``field`` when it is not given."""
     return likely(need(value, field))
+
+
+def at_likely(facts: Any) -> Any:
+    """A facts object with every array of samples brought back to its likely value."""
+    names = [f.name for f in dataclasses.fields(facts)]
+    arrays = {n: v for n in names if isinstance(v := getattr(facts, n), np.ndarray)}
+    tables = {
+        n: tuple(tuple(likely(cell) for cell in row) for row in v)
+        for n in names
+        if isinstance(v := getattr(facts, n), tuple) and any(isinstance(c, np.ndarray) for row in v for c in row)
+    }
+    return dataclasses.replace(facts, **{n: likely(v) for n, v in arrays.items()}, **tables)
 
 
 YES_NO: Mapping[str, str] = {"yes": "yes", "no": "no"}

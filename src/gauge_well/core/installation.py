@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core.facts import Rule, quantity
+from gauge_well.core.facts import Rule, Way, quantity
 from gauge_well.core.typing import Value
 
 
@@ -45,6 +45,23 @@ class InstallationFacts:
     exhaust_ground: Value | None = quantity("Exhaust over the ground", "height", -0.2, 2.0, group="Round the exhaust")
     exhaust_loom: Value | None = quantity("Exhaust to loom and hoses", "height", 0.0, 2.0, group="Round the exhaust")
     exhaust_fuel: Value | None = quantity("Exhaust to fuel parts", "height", 0.0, 2.0, group="Round the exhaust")
+
+
+# How each is measured in a workshop.
+WAYS: Mapping[str, Way] = {
+    "depth_available": Way("above", "Front face of the core's seat to the nearest pulley or belt, square across."),
+    "opening_width": Way("above", "Inside the frame, at its narrowest."),
+    "opening_height": Way("above", "Inside the frame, at its lowest."),
+    "engine_pitch": Way("stand", "An inclinometer on the carburettor or intake flange, as installed."),
+    "engine_roll": Way("stand", "An inclinometer across the rocker cover's rail, as installed."),
+    "engine_yaw": Way("above", "A straight edge along the crank's axis against the frame."),
+    "pan_ground": Way("under", "Floor to the pan's lowest point, loaded, wheels down."),
+    "pan_crossmember": Way("under", "Feelers or stacked drill shanks at the tightest place."),
+    "pan_steering": Way("under", "At the tightest place, wheels turned from lock to lock."),
+    "exhaust_ground": Way("under", "Floor to the exhaust's lowest point, loaded."),
+    "exhaust_loom": Way("under", "At the tightest place."),
+    "exhaust_fuel": Way("under", "At the tightest place."),
+}
 
 
 # Ground clearance wanted by kind of machine [m] (common practice).

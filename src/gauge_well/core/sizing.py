@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
+from contextlib import suppress
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -20,7 +21,7 @@ from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import Reach, ReachKey, reaches
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
-from gauge_well.core.systems.base import Context, Need, Result, System, duty_values, points
+from gauge_well.core.systems.base import Beside, Context, Need, Result, System, duty_values, points
 from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.validity import Notice
 
@@ -142,6 +143,53 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
     )
 
 
+@dataclass(frozen=True)
+class Outline:
+    """A build sized for comparison: rows, limits and what lies beside them, without words or working."""
+
+    context: Context
+    rows: Sequence[Mapping[str, Any]]
+    checks: Mapping[tuple[str, str, str], Mapping[str, Any]]
+    beside: Mapping[str, Beside]
+    results: Mapping[str, Result]
+
+    def sentence(self, key: tuple[str, str, str]) -> Sentence:
+        """What a check says for a duty (none for a gate)."""
+        system, id, duty = key
+        for check in self.results[system].checks(self.context.mean, self.context.peak):
+            if check.id == id:
+                names = [c.id for c in self.context.duties.cases]
+                return check.sentences()[names.index(duty) if duty else 0]
+        return Sentence("")
+
+
+def outline(case: BuildCase) -> Outline:
+    """Size a build as :func:`size` does, for comparison with another.
+
+    Raises
+    ------
+    CoreError
+        For values that :func:`validate` refuses, or an engine not known well enough.
+    """
+    context, _ = make_context(case, validate(case))
+    solved: dict[str, Result] = {}
+    for system in SYSTEMS.values():
+        if system.applies(case.machine) is None:
+            with suppress(CoreError):
+                solved[system.id] = system.solve(context, case.systems[system.id])
+    found = reaches({id: result.checks for id, result in solved.items()}, context)
+    rows: list[dict[str, Any]] = []
+    checks: dict[tuple[str, str, str], Mapping[str, Any]] = {}
+    beside: dict[str, Beside] = {}
+    for id, result in solved.items():
+        own = list(result.checks(context.mean, context.peak))
+        dicts = _check_dicts(own, context, said=False)
+        rows += _rows(SYSTEMS[id], own, dicts, found, context, result)
+        checks |= {(id, c["id"], c["duty"]): c for c in dicts}
+        beside |= {f"{id}.{b.id}": b for b in result.beside()}
+    return Outline(context, rows, checks, beside, solved)
+
+
 def _nothing_known(error: MissingFact) -> dict[str, Any]:
     return {
         "duties": [],
@@ -223,14 +271,14 @@ def _scales(check: Check, power_driven: bool) -> Scales:
     return Scales.POWER if power_driven else Scales.LOAD
 
 
-def _check_dicts(checks: Sequence[Check], context: Context) -> list[dict[str, Any]]:
-    """One entry a check and duty; a gate has one entry without a duty."""
+def _check_dicts(checks: Sequence[Check], context: Context, said: bool = True) -> list[dict[str, Any]]:
+    """One entry a check and duty; a gate has one entry without a duty. Sentences are made where they are ``said``."""
     found = []
     count = len(context.duties.cases)
     for check in checks:
         gate = check.scales is Scales.GATE
         columns = 1 if gate else count
-        sentences = check.sentences()
+        sentences = check.sentences() if said else ()
         demand, capacity, fill = (duty_values(as_array(v), columns) for v in (check.demand, check.capacity, check.fill))
         for i in range(columns):
             if check.judged is not None and not check.judged[i]:

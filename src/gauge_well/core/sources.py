@@ -6,6 +6,10 @@ COMMON_PRACTICE = "common practice"
 ARITHMETIC = "arithmetic"
 
 BIBLIOGRAPHY: dict[str, str] = {
+    "saltelli2010": (
+        "A. Saltelli, P. Annoni, I. Azzini, F. Campolongo, M. Ratto, S. Tarantola, Variance based sensitivity analysis "
+        "of model output, Comput. Phys. Commun. 181 (2010) 259-270. From memory."
+    ),
     "owen1998": "A. B. Owen, Scrambling Sobol and Niederreiter-Xing points, J. Complexity 14 (1998) 466-489. From memory.",
     "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (

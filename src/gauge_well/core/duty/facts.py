@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table, text
+from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table, text
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Value
 
@@ -158,6 +158,25 @@ class DutyFacts:
     cornering: Value | None = quantity("Cornering, either way", "acceleration", 0.0, 40.0)
     pulling: Value | None = quantity("Pulling away", "acceleration", 0.0, 20.0)
     heel: Value | None = quantity("Heel or side slope", "angle", 0.0, 0.8, help="Either way.")
+
+
+# How each is measured in a workshop.
+WAYS: Mapping[str, Way] = {
+    "mass": Way("papers", "A weighbridge, tanks full and loaded as used."),
+    "drag_area": Way("under", "Height x width with a tape, times 0.85, times a drag coefficient for the shape."),
+    "rolling_resistance": Way("under", "Pull it along the level with a spring scale: force over weight."),
+    "tyre_diameter": Way("under", "One turn of the wheel rolled along the floor, divided by 3.14."),
+    "trailer_mass": Way("papers", "A weighbridge, loaded."),
+    "trailer_drag_area": Way("under", "What stands out beyond the machine's outline: height x width with a tape."),
+    "electrical_load": Way("running", "A clamp meter on the battery lead with everything on: amps x volts."),
+}
+DUTY_WAYS: Mapping[str, Way] = {
+    "air_speed": Way("running", "A vane meter in front of the core at the speed asked."),
+    "braking": Way("running", "A telephone's accelerometer, laid flat, on the hardest stop."),
+    "cornering": Way("running", "A telephone's accelerometer, laid flat, in the hardest bend."),
+    "pulling": Way("running", "A telephone's accelerometer, laid flat, pulling away."),
+    "heel": Way("running", "An inclinometer on the frame."),
+}
 
 
 def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

@@ -10,7 +10,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table, text
+from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table, text
 from gauge_well.core.media.combustion import UNBURNED, products
 from gauge_well.core.media.fuels import FUELS, Fuel, burning
 from gauge_well.core.typing import Value
@@ -158,6 +158,23 @@ class EngineFacts:
     def strokes_per_cycle_rev(self) -> float:
         """Revolutions of one working cycle: 2 for a four-stroke."""
         return 1.0 if self.cycle == "two_stroke" else 2.0
+
+
+# How each is measured in a workshop. What only a logged run shows (heat shares, fuel for power) is not here.
+WAYS: Mapping[str, Way] = {
+    "displacement": Way(
+        "papers", "Bore and stroke from the plate or the casting number; or a burette through the plug hole."
+    ),
+    "stroke": Way("stand", "A rod through the plug hole on the piston: top to bottom of its travel."),
+    "rated_power": Way("papers", "The maker's curve for this very version, or a run on a dynamometer."),
+    "rated_speed": Way("papers", "The speed at which the maker's curve peaks."),
+    "idle_speed": Way("running", "Warm, on the rev counter or with a strobe."),
+    "limit_speed": Way("running", "On the rev counter where the governor or limiter cuts in."),
+    "boost": Way("running", "A gauge teed into the manifold at full load."),
+    "charge_cooler": Way("running", "Air in, air out and air outside with a probe: how far it comes down."),
+    "dry_mass": Way("stand", "A crane scale under the hoist, drained."),
+    "thermostat": Way("hand", "In a pan of water with a thermometer: where it first lifts."),
+}
 
 
 REQUIRED = ("fuel", "displacement", "rated_power", "rated_speed")

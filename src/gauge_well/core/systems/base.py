@@ -12,7 +12,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.duty.model import Duties
 from gauge_well.core.engine.model import Engine, Operation, operate
-from gauge_well.core.facts import Rule
+from gauge_well.core.facts import Rule, Way
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array, Value
 from gauge_well.core.validity import Notice
@@ -82,6 +82,30 @@ class Need:
 
 
 @dataclass(frozen=True)
+class Candidate:
+    """One change worth trying: what is set to what.
+
+    ``changes`` maps a path to an SI value, a choice's id, a table's rows, or None for what goes back to its rule. ``label``
+    says it as a builder would.
+    """
+
+    id: str
+    part: str
+    label: Sentence
+    changes: Mapping[str, float | str | tuple[tuple[float, ...], ...] | None]
+
+
+@dataclass(frozen=True)
+class Beside:
+    """Something a change alters beside the fills: current, mass, room."""
+
+    id: str
+    label: str
+    value: float
+    kind: str
+
+
+@dataclass(frozen=True)
 class Caution:
     """A plain warning with what to do; ``where`` is the group of facts it stands beside."""
 
@@ -103,6 +127,7 @@ class Result:
     needs: Callable[[], Sequence[Need]]
     notices: Callable[[], Sequence[Notice]]
     working: Callable[[int], list[Step]]
+    beside: Callable[[], Sequence[Beside]] = tuple
 
 
 @dataclass(frozen=True)
@@ -129,6 +154,10 @@ class System:
         (context, facts) -> what other systems take from this one, before any is solved.
     instrument : callable
         (context, facts, options) -> plain data for the station's plot.
+    ways : mapping
+        Field -> how it is measured in a workshop.
+    candidates : callable
+        (context, facts) -> changes worth trying.
     """
 
     id: str
@@ -142,6 +171,8 @@ class System:
     cautions: Sequence[Caution]
     gives: Callable[[Context, Any], Mapping[str, Array]]
     instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]
+    ways: Mapping[str, Way]
+    candidates: Callable[[Context, Any], Sequence[Candidate]]
 
 
 def gives_nothing(context: Context, facts: Any) -> Mapping[str, Array]:

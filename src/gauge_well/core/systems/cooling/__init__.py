@@ -12,8 +12,8 @@ from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air as air_media
-from gauge_well.core.systems.base import Caution, Context, Need, Result, System, gives_nothing
-from gauge_well.core.systems.cooling import checks, facts, need, working
+from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
+from gauge_well.core.systems.cooling import checks, facts, need, remedies, working
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import (
     Cooling,
@@ -24,9 +24,10 @@ from gauge_well.core.systems.cooling.model import (
     prepare,
     shown,
 )
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.working import Step
 
+CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
 PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan"}
 CAUTIONS = (
     Caution(
@@ -104,6 +105,17 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         needs=needs,
         notices=lambda: checks.notices(solved, context),
         working=steps,
+        beside=lambda: _beside(solved),
+    )
+
+
+def _beside(solved: Cooling) -> Sequence[Beside]:
+    core, fan = solved.plant.core, solved.plant.fan
+    weight = likely(core.face * core.depth * CORE_DENSITY)
+    air = likely(as_array(fan.free_air)) if fan.disc_area else 0.0
+    return (
+        Beside("core_mass", "filled core's weight", weight, "mass"),
+        Beside("fan_air", "fans' free air", air, "air_flow"),
     )
 
 
@@ -146,6 +158,8 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     gives=gives_nothing,
     instrument=instrument,
+    ways=facts.WAYS,
+    candidates=remedies.candidates,
 )
 
 __all__ = ["SYSTEM"]

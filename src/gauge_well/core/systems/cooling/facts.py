@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import YES_NO, Rule, choice, quantity
+from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity
 from gauge_well.core.heat.radiator import FIN_MATERIALS, FLOW_DIRECTIONS
 from gauge_well.core.typing import Value
 
@@ -82,6 +82,29 @@ class CoolingFacts:
     coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant", spread="exact")
     hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")
     gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
+
+
+# How each is measured in a workshop.
+WAYS: Mapping[str, Way] = {
+    "core_width": Way("hand", "Tape across the finned part, not the tanks."),
+    "core_height": Way("hand", "Tape up the finned part, not the tanks."),
+    "core_depth": Way("hand", "Calliper or a ruler through the edge: finned part only."),
+    "fin_count": Way("hand", "Lay a rule on the core and count the fins along an inch."),
+    "fin_length": Way("hand", "Calliper from tube to tube."),
+    "tube_height": Way("hand", "Calliper on a tube's edge."),
+    "louvre_pitch": Way("hand", "A glass and a rule: louvres along 10 mm."),
+    "louvre_angle": Way("hand", "A photograph along the tube and a protractor."),
+    "fan_diameter": Way("hand", "Tip to tip across the blades."),
+    "fan_flow": Way("running", "A vane meter behind the fan at nine places, times the area."),
+    "fan_pressure": Way("hand", "Board over the face, a water tube behind it, fan on."),
+    "fan_depth": Way("hand", "Frame to the motor's end."),
+    "exit_area": Way("under", "Every gap by which air leaves the bay: height x width, added up."),
+    "exit_loss": Way("above", "Look for what stands in the way: 1 free, 1.5 usual, 3 crowded."),
+    "cap_pressure": Way("hand", "Stamped on the cap; a pump with a gauge shows if it still holds."),
+    "glycol": Way("above", "A refractometer or a hydrometer in the header."),
+    "coolant_flow": Way("running", "Top hose into a bucket of known size, fed from a full drum, at a steady speed."),
+    "hose_bore": Way("hand", "Calliper in the neck: the narrowest counts."),
+}
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

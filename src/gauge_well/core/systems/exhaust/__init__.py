@@ -10,11 +10,12 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.systems.base import Caution, Context, Need, Result, System, gives_nothing
-from gauge_well.core.systems.exhaust import checks, facts, model, need, working
+from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
+from gauge_well.core.systems.exhaust import checks, facts, model, need, remedies, working
 from gauge_well.core.systems.exhaust.instrument import instrument
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, as_array, likely
 
+STEEL = 7850.0  # kg/m3
 PARTS = {"pipe": "Exhaust pipe", "room": "Room round the exhaust"}
 CAUTIONS = (
     Caution(
@@ -76,7 +77,14 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
         needs=needs,
         notices=lambda: list(checks.notices(context, given, base)),
         working=lambda index: working.steps(context, given, base, index),
+        beside=lambda: _beside(segments),
     )
+
+
+def _beside(segments: Sequence[model.Segment]) -> Sequence[Beside]:
+    """Weight of plain tube; two pipes count twice."""
+    weight = sum(likely(np.pi * (as_array(s.bore) + s.wall) * s.wall * s.length * STEEL / s.share) for s in segments)
+    return (Beside("pipe_mass", "tube's weight", weight, "mass"),)
 
 
 def _figures(context: Context, base: model.Marched) -> dict[str, Array]:
@@ -106,6 +114,8 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     gives=gives_nothing,
     instrument=instrument,
+    ways=facts.WAYS,
+    candidates=remedies.candidates,
 )
 
 __all__ = ["SYSTEM"]

@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import YES_NO, Rule, choice, quantity, table
+from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table
 from gauge_well.core.typing import Value, likely
 
 LAYOUTS: Mapping[str, str] = {
@@ -82,6 +82,18 @@ class ExhaustFacts:
         spread="exact",
     )
     shielded: str | None = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
+
+
+# How each is measured in a workshop.
+WAYS: Mapping[str, Way] = {
+    "pipe_diameter": Way("under", "A strip of paper round it, divided by 3.14."),
+    "pipe_length": Way("under", "A string laid along it from flange to tip."),
+    "bends": Way("under", "Count them and add their angles: four right angles are 360."),
+    "bend_ratio": Way("under", "Radius of the bend's middle line over the diameter."),
+    "wall": Way("hand", "Calliper on a cut end."),
+    "pipes": Way("under", "String and paper strip, piece by piece from the flange."),
+    "roughness": Way("under", "Look inside: drawn tube smooth, old steel scaled."),
+}
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

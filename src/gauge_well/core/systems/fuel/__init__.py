@@ -10,10 +10,10 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.systems.base import Caution, Context, Result, System, gives_nothing
-from gauge_well.core.systems.fuel import checks, facts, model, need, pump, working
+from gauge_well.core.systems.base import Beside, Caution, Context, Result, System, gives_nothing
+from gauge_well.core.systems.fuel import checks, facts, model, need, pump, remedies, working
 from gauge_well.core.systems.fuel.instrument import instrument
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, likely
 
 PARTS = {"pump": "Fuel pump", "injectors": "Injectors", "suction": "Fuel suction"}
 CAUTIONS = (
@@ -73,7 +73,14 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
         needs=lambda: need.needs(context, circuit),
         notices=lambda: checks.notices(circuit, context, curve, base),
         working=lambda index: working.steps(circuit, curve, base, context, index),
+        beside=lambda: _beside(circuit, base),
     )
+
+
+def _beside(circuit: model.Circuit, point: model.PumpPoint | None) -> Sequence[Beside]:
+    if point is None or circuit.facts.pump_drive != "electric":
+        return ()
+    return (Beside("pump_current", "pumps draw", likely(point.current), "current"),)
 
 
 def _figures(
@@ -120,6 +127,8 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     gives=gives_nothing,
     instrument=instrument,
+    ways=facts.WAYS,
+    candidates=remedies.candidates,
 )
 
 __all__ = ["SYSTEM"]

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core.facts import Rule, choice, quantity, table
+from gauge_well.core.facts import Rule, Way, choice, quantity, table
 from gauge_well.core.media.fuels import burning
 from gauge_well.core.typing import Value
 
@@ -124,6 +124,34 @@ class FuelFacts:
     sieve_drop: Value | None = quantity(
         "Sieve, at rated power", "pressure_difference", 0.0, 5e4, group="Suction", spread="loss"
     )
+
+
+# How each is measured in a workshop.
+WAYS: Mapping[str, Way] = {
+    "rail_pressure": Way("running", "A gauge on the rail, reference hose off."),
+    "fuel_temperature": Way("tank", "A probe on the line by the tank after a long hot run."),
+    "burned_share": Way("tank", "Catch the return for a minute: burned over burned and returned."),
+    "injector_flow": Way("hand", "Wide open at a steady pressure into a measuring glass for half a minute."),
+    "dead_time": Way("papers", "The maker's table at 13.5 V, or a flow bench at two pulse lengths."),
+    "pump_flow": Way("tank", "Return line into a can for a minute, at that pressure and voltage."),
+    "pump_pressure": Way("tank", "A gauge at the pump while the flow is caught."),
+    "pump_flow_2": Way("tank", "Catch again with the return pinched to a second pressure."),
+    "pump_pressure_2": Way("tank", "The gauge's reading at the second catch."),
+    "pump_table": Way("tank", "Catch at three or four pressures, volts held."),
+    "supply_voltage": Way("running", "At the battery, lamps and fans on."),
+    "pump_current": Way("running", "A clamp meter on the pump's lead at its working pressure."),
+    "wire_length": Way("under", "Along the loom from battery to pump."),
+    "wire_area": Way("hand", "Calliper on the bared strands' bundle; or read the sheath."),
+    "line_bore": Way("hand", "Calliper in a cut end."),
+    "line_length": Way("under", "Along the line from pump to rail."),
+    "line_loss": Way("under", "Count bends and fittings: 0.3 a bend, 1 an elbow, 2 a banjo."),
+    "filter_drop": Way("running", "Gauge before and behind the filter at full flow."),
+    "suction_lift": Way("tank", "Pump inlet over the lowest fuel level, plumb."),
+    "suction_bore": Way("hand", "Calliper in a cut end."),
+    "suction_length": Way("tank", "Along the line from pickup to pump."),
+    "sieve_drop": Way("running", "Vacuum gauge at the pump's inlet at full flow, less the lift."),
+    "reid_pressure": Way("papers", "Ask what grade the filling station sells in that season."),
+}
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

@@ -216,10 +216,11 @@ def delivery_of(circuit: Circuit, curve: PumpCurve, volts: Value | None = None) 
     if volts is not None:
         voltage = as_array(volts)
         ratio = voltage / as_array(need(circuit.facts.rating_voltage, "fuel.rating_voltage"))
-    most = as_array(curve.flow_at(0.0, ratio))
+    # Samples, where there are any, stand behind the table's own axis.
+    most = np.atleast_1d(curve.flow_at(0.0, ratio))
     even = np.linspace(0.0, 1.0, DELIVERY_POINTS).reshape((-1,) + (1,) * most.ndim) * most
     # The curve's own points stand in the table, so that its corners are kept.
-    own = np.stack([as_array(row) * ratio for row in curve.flow])
+    own = np.stack([np.atleast_1d(row * ratio) for row in curve.flow])
     flow = np.sort(np.concatenate([even, np.broadcast_to(own, (len(own), *most.shape))]), axis=0)
     rail = curve.pressure_at(flow, ratio) - resistance(circuit, flow)
     return Delivery(circuit, flow, rail, voltage, current, ratio)

@@ -10,9 +10,10 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import at_likely
 from gauge_well.core.media import oils
 from gauge_well.core.systems.base import Caution, Context, Result, System
-from gauge_well.core.systems.oil import checks, facts, model, need, working
+from gauge_well.core.systems.oil import checks, facts, model, need, remedies, working
 from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import Pan, pan_of
 from gauge_well.core.typing import Array, likely
@@ -71,7 +72,7 @@ def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
 
 def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
     """What of the oil's heat reaches the coolant."""
-    pan, _ = _pan(given)
+    pan, _ = _pan(at_likely(given))
     share, back = model.hand_over(model.ways_out(context, given, pan))
     return {"oil_heat_to_coolant_share": share, "oil_heat_to_air_w": back}
 
@@ -171,6 +172,8 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     gives=gives,
     instrument=instrument,
+    ways=facts.WAYS,
+    candidates=remedies.candidates,
 )
 
 __all__ = ["SYSTEM"]

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core.facts import Rule, choice, quantity, table
+from gauge_well.core.facts import Rule, Way, choice, quantity, table
 from gauge_well.core.media.oils import OILS
 from gauge_well.core.typing import Value
 
@@ -86,6 +86,33 @@ class OilFacts:
     turbo_oil_flow: Value | None = quantity("Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return")
     cooler: str | None = choice("Oil cooler", COOLERS, part="cooler", group="Cooler")
     cooler_conductance: Value | None = quantity("Cooler's conductance", "conductance", 1.0, 5000.0, group="Cooler")
+
+
+# How each is measured in a workshop.
+WAYS: Mapping[str, Way] = {
+    "pan_length": Way("stand", "Inside, along the rail."),
+    "pan_width": Way("stand", "Inside, across the rail."),
+    "pan_depth": Way("stand", "A straight edge across the rail, down to the deepest floor."),
+    "well_length": Way("stand", "Inside, along the floor of the deep part."),
+    "shallow_depth": Way("stand", "A straight edge across the rail, down to the shallow floor."),
+    "pan_outline": Way("stand", "A card template along the middle, corners read off with a square."),
+    "pan_widths": Way("stand", "Inside, across the rail, at each station."),
+    "pickup_x": Way("stand", "From the flywheel end of the rail to the middle of the sieve."),
+    "pickup_y": Way("stand", "From the middle line to the middle of the sieve."),
+    "pickup_clearance": Way("stand", "A lump of clay on the sieve, the pan offered up: what is left of it."),
+    "baffle_g": Way("papers", "The maker's figure; a baffle not known is best looked at."),
+    "pickup_bore": Way("stand", "Calliper in the pipe."),
+    "pickup_length": Way("stand", "Along the pipe from sieve to pump."),
+    "pump_displacement": Way("stand", "One slow turn with a drill, caught in a measuring glass."),
+    "oil_quantity": Way("stand", "Fill from empty with a measuring can, filter too."),
+    "oil_up": Way("running", "Mark the stick at rest and just after shutting down: the difference, by the pan's area."),
+    "hot_pressure": Way("running", "A mechanical gauge at the switch's port, oil at 100 °C."),
+    "relief_pressure": Way("running", "Cold, raise the speed until the gauge stops climbing."),
+    "turbo_drain_bore": Way("hand", "Calliper at its narrowest."),
+    "turbo_drain_slope": Way("stand", "An inclinometer along the flattest run, as installed."),
+    "turbo_oil_flow": Way("running", "Drain into a can at idle for a minute, warm, then by pressure."),
+    "cooler_conductance": Way("papers", "The maker's heat at a stated temperature difference, divided by it."),
+}
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

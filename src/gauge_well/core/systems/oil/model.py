@@ -160,7 +160,7 @@ class Coverage:
 # Of the fullest direction: below it a direction's limit is not sampled, only what is asked of it.
 NEAR = 0.6
 # Of the likely limit: where samples look for theirs.
-NEAR_SCAN = np.array([0.4, 0.7, 0.88, 1.0, 1.15, 1.5, 2.2])
+NEAR_SCAN = np.array([0.6, 1.0, 1.6])
 
 
 def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:

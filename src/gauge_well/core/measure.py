@@ -1,0 +1,246 @@
+"""Measure next: which fact's measuring is most likely to change the verdict.
+
+Estimator
+---------
+``V`` is the verdict of the drawn build (each system short or not), ``V_i`` that of the same draw with fact
+i held at its likely value and all else as drawn. The chance that measuring i changes the verdict is
+
+    chance_i = P(V != V_i)
+
+over scrambled Sobol draws common to both: what the verdict would be with the truth of i known, against
+what it is while the likely value is taken for the truth, averaged over all that is not known besides. It
+counts interactions (a fact that matters only where another is off), which varying one fact at a time
+about the likely build cannot see; it is nought for a fact without tolerance; and it is never negative.
+It is the total effect of the fact on a yes-or-no output, with the likely value in place of a redrawn one
+(saltelli2010).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from gauge_well.core import installation
+from gauge_well.core.bands import RowBand, Run, band_of, row_reaches, run
+from gauge_well.core.case import BuildCase
+from gauge_well.core.duty import facts as duty_facts
+from gauge_well.core.engine import facts as engine_facts
+from gauge_well.core.facts import Way
+from gauge_well.core.sampling import SAMPLES_LIVE, draw
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.tolerance import HALF
+from gauge_well.core.typing import Array
+
+Flags = NDArray[np.bool_]
+LEAST = 0.005  # chance below which a fact settles nothing
+WINDOW = 8  # samples are looked at in eighths to find where a verdict turns
+FINITE = 0.5  # share of samples with a finite reach below which its spread is not said
+
+
+def changes(truth: Flags, held: Flags) -> float:
+    """Chance that two verdicts differ; flags (system, sample) or (sample,)."""
+    differs = truth != held
+    return float(np.mean(differs if differs.ndim == 1 else differs.any(axis=0)))
+
+
+def way_of(path: str) -> Way | None:
+    """How a fact is measured; None for what no tape or gauge tells."""
+    parts = path.split(".")
+    tables: Mapping[str, Mapping[str, Way]] = {
+        "engine": engine_facts.WAYS,
+        "machine": duty_facts.WAYS,
+        "duties": duty_facts.DUTY_WAYS,
+        "installation": installation.WAYS,
+        **{id: system.ways for id, system in SYSTEMS.items()},
+    }
+    return tables[parts[0]].get(parts[-1]) if parts[0] in tables else None
+
+
+@dataclass(frozen=True)
+class Either:
+    """What a system's verdict becomes when a fact turns out low or high.
+
+    Chances that it holds with the fact in its lowest and highest eighth, the fact's middle value there,
+    and the value at which the verdict turns, None where it does not.
+    """
+
+    low: float
+    high: float
+    holds_low: float
+    holds_high: float
+    turns_at: float | None
+
+
+def either_way(values: Array, over: Flags) -> Either:
+    """Read a verdict along one fact from samples of both (sample,).
+
+    Sorted by the fact, in windows of an eighth; where the verdict's majority turns, the value there.
+    """
+    order = np.argsort(values, kind="stable")
+    x, holds = values[order], ~over[order]
+    n = max(len(x) // WINDOW, 1)
+    share = np.convolve(holds, np.ones(n) / n, mode="valid")
+    middle = np.convolve(x, np.ones(n) / n, mode="valid")
+    turn = np.flatnonzero((share[:-1] > 0.5) != (share[1:] > 0.5))
+    turns = (share[0] > 0.5) != (share[-1] > 0.5) and turn.size
+    at = float(np.mean(middle[turn])) if turns else None
+    return Either(float(middle[0]), float(middle[-1]), float(share[0]), float(share[-1]), at)
+
+
+@dataclass(frozen=True)
+class Settles:
+    """One fact, ranked.
+
+    ``chance`` that measuring it changes a verdict, ``system`` whose verdict that is most often;
+    ``reach_spread`` [W] half-range at 95 % that this fact alone gives the build's reach.
+    """
+
+    path: str
+    chance: float
+    system: str
+    either: Either | None
+    reach_spread: float | None
+    way: Way | None
+
+
+def _flags(found: Run, systems: Sequence[str]) -> Flags:
+    blank = np.zeros(found.drawn.count, dtype=bool)
+    return np.array([found.over[s][1:] if s in found.over else blank for s in systems])
+
+
+def affected(path: str) -> set[str] | None:
+    """Systems that a fact reaches; None where it may be all of them."""
+    section = path.split(".")[0]
+    return {section} if section in SYSTEMS else None
+
+
+def value_at(case: BuildCase, path: str) -> Array | None:
+    """Samples of a fact of a drawn case, the likely first; None for a table."""
+    parts = path.split(".")
+    if parts[0] == "duties":
+        holder = dict(case.duties)[parts[1]]
+    else:
+        holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
+    value = getattr(holder, parts[-1])
+    return value if isinstance(value, np.ndarray) else None
+
+
+def whole_reach(rows: Sequence[RowBand]) -> Array | None:
+    """Lowest reach of the rows that power drives, by sample [W]."""
+    watts = [r.watts for r in rows if r.kind == "power"]
+    return np.min(watts, axis=0) if watts else None
+
+
+def reach_spread(reach: Array | None, z: Array) -> float | None:
+    """Half-range at 95 % [W] of the reach that goes with one fact's own draws.
+
+    Slope of ln reach on the fact's standard draw, whose draws are independent of all others'.
+    """
+    if reach is None:
+        return None
+    ok = np.isfinite(reach) & (reach > 0.0)
+    ok[0] = False
+    if np.mean(ok[1:]) < FINITE:
+        return None
+    x, y = z[ok], np.log(reach[ok])
+    slope = float(np.mean((x - x.mean()) * (y - y.mean())) / np.mean((x - x.mean()) ** 2))
+    middle = float(np.median(reach[ok]))
+    return middle * float(np.expm1(HALF * abs(slope)))
+
+
+CHUNK = 4
+
+
+def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE) -> Iterator[tuple[int, int, Settles]]:
+    """Work every fact in doubt: (done, of, result), in the sheet's order.
+
+    Facts are first held together, section by section and then four by four: where holding all of them
+    changes no draw's verdict, none of them alone is worked.
+
+    Parameters
+    ----------
+    case : BuildCase
+    base : Run, optional
+        The build drawn ``count`` times, where it is there already.
+    """
+    found = base or run(draw(case, count))
+    systems = list(found.over)
+    truth = _flags(found, systems)
+    reach = whole_reach(row_reaches(found))
+    # A system that every draw agrees on is settled already, whatever one of its own facts does.
+    open_ = {s for s, flags in zip(systems, truth, strict=True) if flags.any() and not flags.all()}
+
+    def held(paths: Sequence[str]) -> Flags:
+        frozen = draw(case, found.drawn.count, frozen=paths)
+        return _flags(run(frozen, affected(paths[0]), found), systems)
+
+    def telling(paths: Sequence[str]) -> bool:
+        only = affected(paths[0])
+        return bool(open_ if only is None else only & open_) and bool(np.any(held(paths) != truth))
+
+    done, total = 0, len(found.drawn.z)
+    for section in _by_section(found.drawn.z):
+        whole = len(section) <= CHUNK or telling(section)
+        for chunk in (section[i : i + CHUNK] for i in range(0, len(section), CHUNK)):
+            worth = whole and telling(chunk)
+            for path in chunk:
+                done += 1
+                spread = reach_spread(reach, found.drawn.z[path])
+                chance, system, either = 0.0, "", None
+                if worth:
+                    with_it = held([path])
+                    chance = changes(truth, with_it)
+                    if chance > 0.0:
+                        system = systems[int(np.argmax((truth != with_it).sum(axis=1)))]
+                        values = value_at(found.drawn.case, path)
+                        if values is not None:
+                            either = either_way(values[1:], truth[systems.index(system)])
+                yield done, total, Settles(path, chance, system, either, spread, way_of(path))
+
+
+def _by_section(paths: Iterable[str]) -> list[list[str]]:
+    """Paths of one section, or of one duty, together."""
+    groups: dict[str, list[str]] = {}
+    for path in paths:
+        groups.setdefault(path.rsplit(".", 1)[0], []).append(path)
+    return list(groups.values())
+
+
+def ranked(all_: Sequence[Settles]) -> list[Settles]:
+    """What a builder can measure, most telling first; what settles nothing and spreads nothing left out."""
+    listed = [s for s in all_ if s.way is not None and (s.chance >= LEAST or (s.reach_spread or 0.0) > 0.0)]
+    return sorted(listed, key=lambda s: (-round(s.chance, 3), -(s.reach_spread or 0.0), s.path))
+
+
+@dataclass(frozen=True)
+class ModelSpread:
+    """What stays open when every fact that can be measured is exact.
+
+    ``model`` is the chance that the verdict differs through the model's own factors alone, ``left`` that
+    through the model and what only a logged run tells; the band is the reach's with both [W].
+    """
+
+    model: float
+    left: float
+    reach_low_w: float | None
+    reach_high_w: float | None
+    unmeasured: Sequence[str]
+
+
+def model_spread(case: BuildCase, count: int = SAMPLES_LIVE) -> ModelSpread:
+    """The model's own spread, said apart from the facts'."""
+    alone = run(draw(case, count, facts=False))
+    whole = draw(case, count)
+    measurable = [path for path in whole.z if way_of(path) is not None]
+    rest = run(draw(case, count, frozen=measurable))
+
+    def off(found: Run) -> float:
+        return float(np.mean(np.any([over[1:] != over[0] for over in found.over.values()], axis=0)))
+
+    reach = whole_reach(row_reaches(rest))
+    band = band_of(reach[1:]) if reach is not None else None
+    unmeasured = [path for path in whole.z if way_of(path) is None]
+    return ModelSpread(off(alone), off(rest), band.low if band else None, band.high if band else None, unmeasured)

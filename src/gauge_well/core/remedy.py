@@ -1,0 +1,178 @@
+"""What a change buys, and what it costs elsewhere: two sizings of a build held side by side."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.sizing import Outline
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.base import Beside, Candidate, Context
+
+NOTICED = 0.01  # of a fill or a reach: less is no change
+SCAN_END = np.log(4.0)  # a reach beyond the scan counts as its end
+BARE = np.log(40.0)  # over the brim at the scan's start
+PAIRS = 10
+PARTNERS = 7
+RowKey = tuple[str, str, str, str]
+
+
+def candidates(context: Context, systems: Mapping[str, Any]) -> list[tuple[str, Candidate]]:
+    """Changes worth trying, by system."""
+    return [
+        (system.id, candidate)
+        for system in SYSTEMS.values()
+        if system.applies(context.machine) is None
+        for candidate in system.candidates(context, systems[system.id])
+    ]
+
+
+def row_key(row: Mapping[str, Any]) -> RowKey:
+    """A row of one build found again in another: a gate by its check, others by part and kind."""
+    return row["system"], row["part"], row["kind"], row["check"] if row["kind"] == "gate" else ""
+
+
+def load_of(row: Mapping[str, Any], wanted: float) -> float | None:
+    """How far a row is over (above 0) or under its brim, as a logarithm; None when it is not known.
+
+    ln(wanted / reach) for what power drives, ln(needs / carries) for what load drives, ln fill for a gate.
+    """
+    if row["reach_code"] == "unknown":
+        return None
+    if row["kind"] == "gate":
+        return float(np.log(max(row["fill"], 1e-3)))
+    if row["reach_code"] == "above":
+        return float(-SCAN_END)
+    if row["reach_code"] == "below":
+        return float(BARE)
+    if row["kind"] == "power":
+        return float(np.log(wanted / row["reach_w"]))
+    return float(np.log(row["needs_w"] / row["carries_w"]))
+
+
+@dataclass(frozen=True)
+class Moved:
+    """One row before and after."""
+
+    row: Mapping[str, Any]
+    was: Mapping[str, Any] | None
+    before: float | None
+    after: float | None
+
+    @property
+    def gain(self) -> float:
+        """How far it came down, as a logarithm; a part now known at all counts as come down to where it is."""
+        if self.after is None:
+            return 0.0
+        return (max(self.after, 0.0) if self.before is None else self.before) - self.after
+
+
+@dataclass(frozen=True)
+class Weighed:
+    """A change weighed against the build as it stands.
+
+    ``buys``: how much of what is over the brim it takes off, over all rows, as a logarithm. ``headroom``:
+    what the whole build's reach gains [W], None where it has no end. ``own``: the row it was meant for.
+    ``broken``: limits that held and no longer do, with their sentences. ``worse``: limits that were over
+    and are more so.
+    """
+
+    buys: float
+    headroom: float | None
+    own: Moved | None
+    others: Sequence[Moved]
+    beside: Sequence[tuple[Beside, float]]
+    broken: Sequence[tuple[tuple[str, str, str], Sentence]]
+    worse: Sequence[tuple[str, str, str]]
+
+    @property
+    def rejected(self) -> bool:
+        """Whether it breaks a limit that held."""
+        return bool(self.broken)
+
+    @property
+    def rank(self) -> tuple[float, ...]:
+        """Sorts best first: whole before broken, then what it buys, then headroom, then its own row."""
+        own = self.own.gain if self.own is not None else 0.0
+        return (float(self.rejected), -round(self.buys, 4), -round(self.headroom or 0.0, 1), -own)
+
+    @property
+    def moves(self) -> bool:
+        """Whether it does anything for what it was meant for, or for the whole."""
+        return self.buys > NOTICED or (self.headroom or 0.0) > 0.0 or (self.own is not None and self.own.gain > NOTICED)
+
+
+def whole_reach(outline: Outline) -> float | None:
+    """Lowest reach of all rows that power drives [W]; None where none ends within the scan."""
+    rows = [r for r in outline.rows if r["kind"] == "power" and r["reach_code"] in ("value", "below")]
+    return min((r["reach_w"] or 0.0 for r in rows), default=None)
+
+
+def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]]) -> Weighed:
+    """Hold a changed build against the one it came from.
+
+    Parameters
+    ----------
+    before, after : Outline
+        At the same wanted power.
+    meant : sequence of (system, part)
+        What the change is for.
+    """
+    wanted = before.context.wanted
+    was = {row_key(r): r for r in before.rows}
+    moved = []
+    for row in after.rows:
+        old = was.get(row_key(row)) or was.get((row["system"], row["part"], "power", ""))
+        moved.append(Moved(row, old, None if old is None else load_of(old, wanted), load_of(row, wanted)))
+    buys = sum(max(m.before, 0.0) - max(m.after, 0.0) for m in moved if m.before is not None and m.after is not None)
+    own = [m for m in moved if (m.row["system"], m.row["part"]) in meant]
+    best = max(own, key=lambda m: (max(m.before or 0.0, 0.0) > 0.0, m.gain), default=None)
+    reach = whole_reach(before), whole_reach(after)
+    headroom = None
+    if reach[0] is not None:
+        headroom = (reach[1] if reach[1] is not None else 4.0 * wanted) - reach[0]
+    broken, worse = [], []
+    for key, check in after.checks.items():
+        old_check = before.checks.get(key)
+        if check["class"] != "limit" or check["fill"] <= 1.0:
+            continue
+        if old_check is None or old_check["fill"] <= 1.0:
+            broken.append((key, after.sentence(key)))
+        elif check["fill"] > (1.0 + NOTICED) * old_check["fill"]:
+            worse.append(key)
+    beside = [
+        (b, before.beside[id].value)
+        for id, b in after.beside.items()
+        if id in before.beside and abs(b.value - before.beside[id].value) > NOTICED * abs(before.beside[id].value)
+    ]
+    others = [m for m in moved if m is not best and abs(m.gain) > 2.0 * NOTICED and m.before is not None]
+    others.sort(key=lambda m: m.gain)
+    return Weighed(buys, headroom, best, others, beside, broken, worse)
+
+
+def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int]]:
+    """Pairs of single changes worth trying: the best that hold, of different facts, at most ten.
+
+    Singles are given best first; a pair is tried where the two together could buy more than the better
+    alone, so changes of one fact are never paired.
+    """
+    good = [(n, c, w) for n, c, w in singles if not w.rejected and w.moves]
+    # One of each part first: two changes of one part seldom add up.
+    seen: set[str] = set()
+    spread = []
+    for n, c, w in good:
+        if c.part not in seen:
+            spread.append((n, c, w))
+            seen.add(c.part)
+    picked = (spread + [g for g in good if g not in spread])[:PARTNERS]
+    order = sorted(
+        itertools.combinations(picked, 2),
+        key=lambda ab: (-(ab[0][2].buys + ab[1][2].buys), ab[0][1].part == ab[1][1].part),
+    )
+    apart = [(a[0], b[0]) for a, b in order if not set(a[1].changes) & set(b[1].changes)]
+    yield from apart[:PAIRS]

@@ -1,0 +1,112 @@
+"""Changes of pump, line, rail and injectors worth trying."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.sizes import above, below
+from gauge_well.core.systems.base import Candidate, Context
+from gauge_well.core.systems.fuel.facts import CEILINGS, INJECTIONS, RESERVES, FuelFacts
+from gauge_well.core.typing import Value, likely
+
+# Sizes sold (common practice): [m3/s], [Pa], [m], [m2].
+PUMPS = tuple(q / 3.6e6 for q in (60, 90, 120, 155, 190, 255, 340, 450))
+INJECTORS = tuple(q / 6e7 for q in (150, 190, 220, 270, 315, 360, 440, 550, 650, 750, 875, 1000, 1200, 1500))
+RAILS = (250e3, 300e3, 350e3, 400e3, 450e3, 500e3, 550e3)
+LINES = (6e-3, 8e-3, 10e-3, 12e-3, 15e-3)
+SUCTION_LINES = (8e-3, 10e-3, 12e-3, 15e-3, 19e-3)
+WIRES = (1.5e-6, 2.5e-6, 4e-6, 6e-6, 10e-6)
+TANK_LIFT, TANK_LENGTH = -0.05, 0.1  # m, of a pump that hangs in the tank
+
+
+def candidates(context: Context, facts: FuelFacts) -> list[Candidate]:
+    """Pump, wire, line, rail, injectors, suction and their schools: each a step from what is there."""
+    return [*_pump(facts), *_rail(facts), *_injectors(facts), *_suction(facts)]
+
+
+def _step(
+    id: str, part: str, label: str, path: str, now: Value | None, sizes: Sequence[float], kind: str, count: int = 1
+) -> Iterator[Candidate]:
+    if now is None:
+        return
+    for i, size in enumerate(above(sizes, likely(now), count)):
+        words = Sentence(label + " {a} → {b}", {"a": (likely(now), kind), "b": (size, kind)})
+        yield Candidate(id if i == 0 else f"{id}_{i + 1}", part, words, {path: size})
+
+
+def _pump(facts: FuelFacts) -> Iterator[Candidate]:
+    if facts.pump_flow is not None or facts.pump_table is not None:
+        count = likely(facts.pump_count) if facts.pump_count is not None else 1.0
+        label = "Second pump, in parallel" if count == 1.0 else "One more pump, in parallel"
+        yield Candidate("pump_count", "pump", Sentence(label), {"fuel.pump_count": count + 1.0})
+    if facts.pump_flow is not None and facts.pump_table is None:
+        now = likely(facts.pump_flow)
+        for i, size in enumerate(above(PUMPS, now, 2)):
+            changes: dict[str, float | str | None] = {
+                "fuel.pump_flow": size,
+                "fuel.pump_flow_2": None,
+                "fuel.pump_pressure_2": None,
+            }
+            if facts.pump_current is not None:
+                # A larger pump of a kind draws in proportion to what it moves.
+                changes["fuel.pump_current"] = likely(facts.pump_current) * size / now
+            words = Sentence("Pump {a} → {b} at that pressure", {"a": (now, "flow_fuel"), "b": (size, "flow_fuel")})
+            yield Candidate(f"pump_{i + 1}", "pump", words, changes)
+    if facts.pump_drive == "electric":
+        yield from _step("wire", "pump", "Pump's wire", "fuel.wire_area", facts.wire_area, WIRES, "wire_area")
+    yield from _step("line", "pump", "Pressure line", "fuel.line_bore", facts.line_bore, LINES, "size")
+    lower = {"30": "20", "20": "10"}.get(facts.reserve or "20")
+    if lower is not None:
+        yield Candidate(
+            "reserve", "pump", Sentence(f"Reckon with {RESERVES[lower][0]} in reserve"), {"fuel.reserve": lower}
+        )
+
+
+def _rail(facts: FuelFacts) -> Iterator[Candidate]:
+    if not INJECTIONS[facts.injection or "port"].injectors or facts.rail_pressure is None:
+        return
+    now = likely(facts.rail_pressure)
+    for id, found in (("rail_down", below(RAILS, now, 1)), ("rail_up", above(RAILS, now, 1))):
+        for size in found:
+            words = Sentence("Regulator {a} → {b}", {"a": (now, "pressure_gauge"), "b": (size, "pressure_gauge")})
+            yield Candidate(id, "pump" if id == "rail_down" else "injectors", words, {"fuel.rail_pressure": size})
+    if facts.reference == "atmosphere":
+        yield Candidate(
+            "reference", "injectors", Sentence("Regulator's hose to the manifold"), {"fuel.reference": "manifold"}
+        )
+    if facts.rail == "returned":
+        yield Candidate("dead_headed", "pump", Sentence("Rail dead-headed at the tank"), {"fuel.rail": "dead_headed"})
+    else:
+        yield Candidate("returned", "injectors", Sentence("Rail returned to the tank"), {"fuel.rail": "returned"})
+
+
+def _injectors(facts: FuelFacts) -> Iterator[Candidate]:
+    if not INJECTIONS[facts.injection or "port"].injectors or facts.injector_flow is None:
+        return
+    yield from _step(
+        "injectors", "injectors", "Injectors", "fuel.injector_flow", facts.injector_flow, INJECTORS, "injector_flow", 2
+    )
+    higher = {"80": "85", "85": "90"}.get(facts.ceiling or "85")
+    if higher is not None:
+        yield Candidate(
+            "ceiling", "injectors", Sentence(f"Let injectors open to {CEILINGS[higher][0]}"), {"fuel.ceiling": higher}
+        )
+
+
+def _suction(facts: FuelFacts) -> Iterator[Candidate]:
+    if facts.pump_place == "outside":
+        if facts.pump_drive == "electric":
+            yield Candidate(
+                "in_tank",
+                "suction",
+                Sentence("Pump hung in the tank"),
+                {
+                    "fuel.pump_place": "tank",
+                    "fuel.suction_lift": TANK_LIFT,
+                    "fuel.suction_length": TANK_LENGTH,
+                },
+            )
+        yield from _step(
+            "suction", "suction", "Suction line", "fuel.suction_bore", facts.suction_bore, SUCTION_LINES, "size"
+        )
