@@ -5,17 +5,17 @@ import unittest
 from gauge_well.core.duty.facts import MACHINES, task_kind
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.sheet import SheetError, load
-from gauge_well.sheet.edit import apply_edit
+from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.starter import starter
 from tests.support import ROAD, report
 
 
-class Edit(unittest.TestCase):
+class Editing(unittest.TestCase):
     def setUp(self) -> None:
         self.document = load(ROAD).document
 
     def edited(self, path: str, text: str | None, evidence: str | None = None) -> dict:
-        return load(apply_edit(self.document, path, text, evidence)).document
+        return load(apply_edit(self.document, Edit(path, text, evidence))).document
 
     def test_sets_and_takes_out(self) -> None:
         found = self.edited("cooling.core_depth", "2 1/4 in")
@@ -30,21 +30,21 @@ class Edit(unittest.TestCase):
         self.assertEqual(str(self.document), before)
 
     def test_evidence_stays_unless_changed(self) -> None:
-        taped = load(apply_edit(self.document, "cooling.core_depth", "26 mm", "taped")).document
+        taped = load(apply_edit(self.document, Edit("cooling.core_depth", "26 mm", "taped"))).document
         self.assertEqual(taped["cooling"]["core_depth"]["evidence"], "taped")
-        again = load(apply_edit(taped, "cooling.core_depth", "27 mm", None)).document
+        again = load(apply_edit(taped, Edit("cooling.core_depth", "27 mm", None))).document
         self.assertEqual(again["cooling"]["core_depth"]["evidence"], "taped")
 
     def test_units_may_change_without_a_value_changing(self) -> None:
-        document = load(apply_edit(self.document, "cooling.core_depth", "26", None)).document
-        imperial = load(apply_edit(document, "units.system", "imperial", None)).document
-        relabelled = load(apply_edit(imperial, "cooling.core_depth", "26", "taped")).document
+        document = load(apply_edit(self.document, Edit("cooling.core_depth", "26", None))).document
+        imperial = load(apply_edit(document, Edit("units.system", "imperial", None))).document
+        relabelled = load(apply_edit(imperial, Edit("cooling.core_depth", "26", "taped"))).document
         self.assertAlmostEqual(load(relabelled).sections["cooling"]["core_depth"].value, 0.026)
 
     def test_duties_come_and_go(self) -> None:
         added = self.edited("duties.idle_1", "idle")
         self.assertEqual([d["id"] for d in added["duties"]], ["motorway", "grade", "pull", "idle_1"])
-        gone = load(apply_edit(added, "duties.grade", None, None)).document
+        gone = load(apply_edit(added, Edit("duties.grade", None, None))).document
         self.assertEqual([d["id"] for d in gone["duties"]], ["motorway", "pull", "idle_1"])
 
     def test_name_notes_units_wanted(self) -> None:

@@ -89,6 +89,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/explore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One event a line as it is worked; close the connection and the rest is dropped. */
+        post: operations["explore_stream_explore_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What can be measured, by where one stands. */
+        post: operations["explore_measuring_round_round_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Values of one fact at which the wanted power holds. */
+        post: operations["explore_solve_solve_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/need": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Need sheet with bands. */
+        post: operations["explore_need_sheet_need_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/need.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Need sheet with bands as CSV. */
+        post: operations["explore_need_csv_need_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -204,6 +289,22 @@ export interface components {
          * @description The report, SI; sentences are in the build's units.
          */
         Report: {
+            /** Reach Low W */
+            reach_low_w?: number | null;
+            /** Reach High W */
+            reach_high_w?: number | null;
+            /**
+             * Reach Low Code
+             * @default unknown
+             */
+            reach_low_code: string;
+            /**
+             * Reach High Code
+             * @default unknown
+             */
+            reach_high_code: string;
+            /** Holds Probability */
+            holds_probability?: number | null;
             /** Format */
             format: string;
             /** Build */
@@ -247,6 +348,16 @@ export interface components {
             /** Stated */
             stated: number;
             units: components["schemas"]["UnitsDocument"];
+            /**
+             * Samples
+             * @default 0
+             */
+            samples: number;
+            /**
+             * Clipped Share
+             * @default 0
+             */
+            clipped_share: number;
         };
         /**
          * CautionOut
@@ -302,6 +413,12 @@ export interface components {
             danger: boolean;
             /** Sentence */
             sentence: string;
+            /** Fill Low */
+            fill_low?: number | null;
+            /** Fill High */
+            fill_high?: number | null;
+            /** Holds Probability */
+            holds_probability?: number | null;
         };
         /**
          * DutyOut
@@ -372,6 +489,10 @@ export interface components {
             unit: string;
             /** Sentence */
             sentence: string;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
         };
         /**
          * NotJudged
@@ -402,6 +523,22 @@ export interface components {
          * @description A thing a builder can change, with its reach or what it carries.
          */
         RowOut: {
+            /** Reach Low W */
+            reach_low_w?: number | null;
+            /** Reach High W */
+            reach_high_w?: number | null;
+            /**
+             * Reach Low Code
+             * @default unknown
+             */
+            reach_low_code: string;
+            /**
+             * Reach High Code
+             * @default unknown
+             */
+            reach_high_code: string;
+            /** Holds Probability */
+            holds_probability?: number | null;
             /** System */
             system: string;
             /** Part */
@@ -436,6 +573,10 @@ export interface components {
             missing: string[];
             /** Sentence */
             sentence: string;
+            /** Fill Low */
+            fill_low?: number | null;
+            /** Fill High */
+            fill_high?: number | null;
         };
         /**
          * StepOut
@@ -468,6 +609,22 @@ export interface components {
          * @description A system's block.
          */
         SystemOut: {
+            /** Reach Low W */
+            reach_low_w?: number | null;
+            /** Reach High W */
+            reach_high_w?: number | null;
+            /**
+             * Reach Low Code
+             * @default unknown
+             */
+            reach_low_code: string;
+            /**
+             * Reach High Code
+             * @default unknown
+             */
+            reach_high_code: string;
+            /** Holds Probability */
+            holds_probability?: number | null;
             /** Title */
             title: string;
             /**
@@ -555,6 +712,13 @@ export interface components {
              * @default governing
              */
             explain: string;
+            /**
+             * Samples
+             * @description Draws for bands; 0 for none
+             * @default 0
+             * @enum {integer}
+             */
+            samples: 0 | 256 | 512 | 1024 | 2048;
         };
         /**
          * Instrument
@@ -715,6 +879,272 @@ export interface components {
             hint: string;
         };
         /**
+         * ExploreEvent
+         * @description One line of the stream: which fields are there depends on ``event``.
+         */
+        ExploreEvent: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "report" | "progress" | "changes" | "measure" | "unknown" | "done";
+            report?: components["schemas"]["Report"] | null;
+            /** What */
+            what?: string | null;
+            /** Done */
+            done?: number | null;
+            /** Of */
+            of?: number | null;
+            /** Singles */
+            singles?: components["schemas"]["ChangeOut"][] | null;
+            /** Pairs */
+            pairs?: components["schemas"]["ChangeOut"][] | null;
+            /** Next */
+            next?: components["schemas"]["MeasureOut"][] | null;
+            model?: components["schemas"]["ModelSpreadOut"] | null;
+            /** Missing */
+            missing?: string[] | null;
+        };
+        /**
+         * ChangeOut
+         * @description A change worth trying, run: what it buys, what else it moves, what it breaks.
+         */
+        ChangeOut: {
+            /** Id */
+            id: string;
+            /** System */
+            system: string;
+            /** Part */
+            part: string;
+            /** Label */
+            label: string;
+            /** Whole */
+            whole: string;
+            /** Gain */
+            gain: string;
+            /** Own */
+            own: string;
+            /** Holds */
+            holds: boolean;
+            /** Mends */
+            mends: boolean;
+            /** Matters */
+            matters: boolean;
+            /** School */
+            school: boolean;
+            /** Rejected */
+            rejected: boolean;
+            /** Buys */
+            buys: number;
+            /** Headroom W */
+            headroom_w: number | null;
+            /** Others */
+            others: string[];
+            /** Beside */
+            beside: string[];
+            /** Broken */
+            broken: string[];
+            /** Worse */
+            worse: string[];
+            /** Price */
+            price: string | null;
+            /** Price Total */
+            price_total: number | null;
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * EditOut
+         * @description One edit a change is made of.
+         */
+        EditOut: {
+            /** Path */
+            path: string;
+            /** Text */
+            text: string | null;
+            /** Evidence */
+            evidence: ("taped" | "sheet" | "similar" | "guess") | null;
+        };
+        /**
+         * MeasureOut
+         * @description A fact worth measuring.
+         */
+        MeasureOut: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Section */
+            section: string;
+            /** Shown */
+            shown: string;
+            /** Evidence */
+            evidence: string;
+            /** Chance */
+            chance: number;
+            /** System */
+            system: string;
+            /** Sentence */
+            sentence: string;
+            /** Spread W */
+            spread_w: number | null;
+            /** Place */
+            place: string;
+            /** How */
+            how: string;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * ModelSpreadOut
+         * @description What no tape settles.
+         */
+        ModelSpreadOut: {
+            /** Model */
+            model: number;
+            /** Left */
+            left: number;
+            /** Reach Low W */
+            reach_low_w: number | null;
+            /** Reach High W */
+            reach_high_w: number | null;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * ExploreRequest
+         * @description A sheet, and what is to be worked on it.
+         */
+        ExploreRequest: {
+            /** Sheet */
+            sheet: {
+                [key: string]: unknown;
+            };
+            /**
+             * Parts
+             * @default [
+             *       "bands",
+             *       "changes",
+             *       "measure"
+             *     ]
+             */
+            parts: ("bands" | "changes" | "measure")[];
+            /**
+             * Samples
+             * @default 1024
+             * @enum {integer}
+             */
+            samples: 256 | 512 | 1024 | 2048;
+            /**
+             * Explain
+             * @default governing
+             */
+            explain: string;
+        };
+        /**
+         * Round
+         * @description A measuring round.
+         */
+        Round: {
+            /** Name */
+            name: string;
+            /** Places */
+            places: components["schemas"]["RoundPlace"][];
+        };
+        /**
+         * RoundItem
+         * @description One thing to measure.
+         */
+        RoundItem: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Section */
+            section: string;
+            /** Kind */
+            kind: string;
+            /** Shown */
+            shown: string;
+            /** Half */
+            half: string;
+            /** Evidence */
+            evidence: string;
+            /** How */
+            how: string;
+        };
+        /**
+         * RoundPlace
+         * @description Where one stands, and what is measured from there.
+         */
+        RoundPlace: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Items */
+            items: components["schemas"]["RoundItem"][];
+        };
+        /**
+         * SheetRequest
+         * @description A sheet.
+         */
+        SheetRequest: {
+            /** Sheet */
+            sheet: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * SolvedOut
+         * @description Values of a fact at which the wanted power holds.
+         */
+        SolvedOut: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            low: components["schemas"]["EndOut"] | null;
+            high: components["schemas"]["EndOut"] | null;
+            sure_low: components["schemas"]["EndOut"] | null;
+            sure_high: components["schemas"]["EndOut"] | null;
+            /** Touches */
+            touches: string[];
+            /** Stuck */
+            stuck: string[];
+        };
+        /**
+         * EndOut
+         * @description One end of what holds.
+         */
+        EndOut: {
+            /** Si */
+            si: number;
+            /** Shown */
+            shown: string;
+            /** Text */
+            text: string;
+            /** Gives */
+            gives: string;
+        };
+        /**
+         * SolveRequest
+         * @description A sheet and the fact solved for.
+         */
+        SolveRequest: {
+            /** Sheet */
+            sheet: {
+                [key: string]: unknown;
+            };
+            /** Path */
+            path: string;
+            /**
+             * Sure
+             * @default true
+             */
+            sure: boolean;
+        };
+        /**
          * Shelf
          * @description All builds.
          */
@@ -775,6 +1205,31 @@ export interface components {
             report: components["schemas"]["Report"];
         };
         /**
+         * ClaimOut
+         * @description A value not in use.
+         */
+        ClaimOut: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+            /**
+             * Evidence
+             * @enum {string}
+             */
+            evidence: "taped" | "sheet" | "similar" | "guess";
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Date
+             * @default
+             */
+            date: string;
+        };
+        /**
          * FactOut
          * @description A fact as the page shows it: given by the builder or supplied by rule.
          */
@@ -806,6 +1261,21 @@ export interface components {
              * @default
              */
             source: string;
+            /**
+             * Date
+             * @default
+             */
+            date: string;
+            /**
+             * Half
+             * @default
+             */
+            half: string;
+            /**
+             * Claims
+             * @default []
+             */
+            claims: components["schemas"]["ClaimOut"][];
         };
         /**
          * CreateRequest
@@ -877,6 +1347,21 @@ export interface components {
             evidence?: ("taped" | "sheet" | "similar" | "guess") | null;
             /** Tolerance */
             tolerance?: string | null;
+            /**
+             * Action
+             * @default set
+             * @enum {string}
+             */
+            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price";
+            /**
+             * Index
+             * @default 0
+             */
+            index: number;
+            /** Source */
+            source?: string | null;
+            /** Date */
+            date?: string | null;
         };
         /**
          * ReplaceRequest
@@ -1103,6 +1588,153 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_stream_explore_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExploreRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExploreEvent"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_measuring_round_round_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Round"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_solve_solve_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SolveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolvedOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_need_sheet_need_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_need_csv_need_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
         responses: {
             /** @description Unprocessable Entity */
             422: {

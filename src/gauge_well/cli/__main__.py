@@ -13,7 +13,7 @@ from sqlalchemy import create_engine, text
 from sqlalchemy.exc import SQLAlchemyError
 
 from gauge_well.cli.text import as_text
-from gauge_well.services import builds, sizing
+from gauge_well.services import builds, explore, sizing
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.schema import json_schema
@@ -49,10 +49,12 @@ def _read(file: str | None, name: str | None) -> dict[str, Any]:
 @click.option("--demo", "name", help="Size a demo build instead.")
 @click.option("--text", "people", is_flag=True, help="Print for people instead of JSON.")
 @click.option("--explain", default="governing", help="Duty whose working to keep: governing, all, none or an id.")
-def size(file: str | None, name: str | None, people: bool, explain: str) -> None:
+@click.option("--samples", default="0", type=click.Choice(["0", "256", "512", "1024", "2048"]), help="Draws for bands.")
+def size(file: str | None, name: str | None, people: bool, explain: str, samples: str) -> None:
     """Size a build sheet."""
     try:
-        report = sizing.size_document(_read(file, name), explain)
+        raw = _read(file, name)
+        report = explore.sure_report(raw, explain, int(samples)) if int(samples) else sizing.size_document(raw, explain)
     except SheetError as error:
         for problem in error.problems:
             allowed = f" Allowed: {problem.allowed}." if problem.allowed else ""

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 from gauge_well.core import sizing
 from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, State
+from gauge_well.core.duty.model import with_motion
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.engine.model import engine_of
 from gauge_well.core.errors import CoreError, MissingFact
@@ -157,11 +158,12 @@ def _handed(case: BuildCase, like: Run, only: Collection[str]) -> tuple[Context,
     Where that changes, every system is worked afresh.
     """
     given = dict(like.context.given)
+    context = replace(like.context, duties=with_motion(like.context.duties, dict(case.duties)))
     for id in only:
-        given |= SYSTEMS[id].gives(like.context, case.systems[id])
-    if all(np.array_equal(given[name], like.context.given[name]) for name in given):
-        return like.context, only
-    return replace(like.context, given=given), list(SYSTEMS)
+        given |= SYSTEMS[id].gives(context, case.systems[id])
+    if all(np.array_equal(given[name], context.given[name]) for name in given):
+        return context, only
+    return replace(context, given=given), list(SYSTEMS)
 
 
 def _engine_checks(
@@ -356,3 +358,42 @@ def _reach_entry(watts: Sequence[Array]) -> dict[str, Any]:
         "reach_low_code": band.low_code,
         "reach_high_code": band.high_code,
     }
+
+
+NO_BAND = {"reach_low_w": None, "reach_high_w": None, "reach_low_code": "unknown", "reach_high_code": "unknown"}
+
+
+def merged(report: Mapping[str, Any], found: Mapping[str, Any]) -> dict[str, Any]:
+    """A report of :func:`gauge_well.core.sizing.size` with what :func:`summary` adds to it.
+
+    Rows and systems gain their reach bands, checks their fills' bands, the chance that they hold and the
+    state ``tight``.
+    """
+    checks = {(c["system"], c["id"], c["duty"]): c for c in found["checks"]}
+    bands = {(r["system"], r["part"], r["kind"]): r for r in found["rows"]}
+    blocks = {}
+    for id, block in report["systems"].items():
+        own = [c | _without(checks.get((id, c["id"], c["duty"]))) for c in block["checks"]]
+        entry = found["systems"].get(id)
+        state = entry["state"] if entry and block["state"] == State.HOLDS.value else block["state"]
+        added = {k: entry[k] for k in ("holds_probability", *NO_BAND)} if entry else {}
+        blocks[id] = block | added | {"state": state, "checks": own}
+    rows = [r | _without(bands.get((r["system"], r["part"], r["kind"]))) for r in report["rows"]]
+    tight = report["state"] == State.HOLDS.value and any(b["state"] == State.TIGHT.value for b in blocks.values())
+    return {
+        **report,
+        "systems": blocks,
+        "rows": [r if r["kind"] != "gate" else r | _gate_band(r, checks) for r in rows],
+        "state": State.TIGHT.value if tight else report["state"],
+        **{k: found[k] for k in ("samples", "holds_probability", "clipped_share", *NO_BAND)},
+    }
+
+
+def _without(entry: Mapping[str, Any] | None) -> dict[str, Any]:
+    named = {"system", "id", "duty", "part", "kind"}
+    return {k: v for k, v in entry.items() if k not in named} if entry else {}
+
+
+def _gate_band(row: Mapping[str, Any], checks: Mapping[Key, Mapping[str, Any]]) -> dict[str, Any]:
+    entry = checks.get((row["system"], row["check"], ""))
+    return {k: entry[k] for k in ("fill_low", "fill_high", "holds_probability")} if entry else {}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -39,6 +40,12 @@ def at_factors(context: Context, factors: Array) -> tuple[Operation, Operation]:
     return points(context.engine, duties, wanted, f)
 
 
+@lru_cache(maxsize=4)
+def _scanned(context: Context) -> tuple[Operation, Operation]:
+    """The scan's operating points, kept while changes of one build are compared."""
+    return at_factors(context, SCAN)
+
+
 Judge = Callable[[Operation, Operation], Sequence[Check]]
 
 
@@ -47,7 +54,7 @@ ReachKey = tuple[str, int, int]  # system, check, duty
 
 def _fills(judges: Mapping[str, Judge], context: Context, factors: Array) -> dict[tuple[str, int], Array]:
     """Fill of each check that power can change, (factor, duty)."""
-    mean, peak = at_factors(context, factors)
+    mean, peak = _scanned(context) if factors is SCAN else at_factors(context, factors)
     return {
         (id, i): np.broadcast_to(check.fill, np.broadcast_shapes(check.fill.shape, mean.power.shape))[..., 0]
         for id, judge in judges.items()

@@ -124,11 +124,12 @@ def specs(facts_class: type[Any]) -> dict[str, Spec]:
 
 @dataclass(frozen=True)
 class Rule:
-    """A value supplied by the program, with what it rests on."""
+    """A value supplied by the program, with what it rests on; ``exact`` where there is nothing to doubt."""
 
     value: Any
     note: str
     source: str = "common practice"
+    exact: bool = False
 
 
 def need(value: Value | None, field: str) -> Value:

@@ -27,11 +27,13 @@ from gauge_well.core import installation
 from gauge_well.core.bands import RowBand, Run, band_of, row_reaches, run
 from gauge_well.core.case import BuildCase
 from gauge_well.core.duty import facts as duty_facts
+from gauge_well.core.duty.model import MOTION_FACTS
 from gauge_well.core.engine import facts as engine_facts
-from gauge_well.core.facts import Way
+from gauge_well.core.facts import Spec, Way
 from gauge_well.core.sampling import SAMPLES_LIVE, draw
+from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.tolerance import HALF
+from gauge_well.core.tolerance import HALF, Known
 from gauge_well.core.typing import Array
 
 Flags = NDArray[np.bool_]
@@ -113,7 +115,9 @@ def _flags(found: Run, systems: Sequence[str]) -> Flags:
 
 def affected(path: str) -> set[str] | None:
     """Systems that a fact reaches; None where it may be all of them."""
-    section = path.split(".")[0]
+    section, *_, name = path.split(".")
+    if section == "duties" and name in MOTION_FACTS:
+        return {"oil"}
     return {section} if section in SYSTEMS else None
 
 
@@ -209,9 +213,15 @@ def _by_section(paths: Iterable[str]) -> list[list[str]]:
     return list(groups.values())
 
 
-def ranked(all_: Sequence[Settles]) -> list[Settles]:
-    """What a builder can measure, most telling first; what settles nothing and spreads nothing left out."""
-    listed = [s for s in all_ if s.way is not None and (s.chance >= LEAST or (s.reach_spread or 0.0) > 0.0)]
+def ranked(all_: Sequence[Settles], known: Mapping[str, Known]) -> list[Settles]:
+    """What a builder can still measure, most telling first; what settles nothing and spreads nothing left out."""
+    listed = [
+        s
+        for s in all_
+        if s.way is not None
+        and known[s.path].evidence != "taped"
+        and (s.chance >= LEAST or (s.reach_spread or 0.0) > 0.0)
+    ]
     return sorted(listed, key=lambda s: (-round(s.chance, 3), -(s.reach_spread or 0.0), s.path))
 
 
@@ -244,3 +254,22 @@ def model_spread(case: BuildCase, count: int = SAMPLES_LIVE) -> ModelSpread:
     band = band_of(reach[1:]) if reach is not None else None
     unmeasured = [path for path in whole.z if way_of(path) is None]
     return ModelSpread(off(alone), off(rest), band.low if band else None, band.high if band else None, unmeasured)
+
+
+def say(item: Settles, spec: Spec, title: str) -> Sentence:
+    """What the verdict becomes either way."""
+    found = item.either
+    if found is None:
+        return Sentence("")
+    values: dict[str, tuple[float, str] | str] = {
+        "title": title,
+        "low": (found.low, spec.kind),
+        "high": (found.high, spec.kind),
+        "p_low": (found.holds_low, "fill"),
+        "p_high": (found.holds_high, "fill"),
+    }
+    if found.turns_at is not None:
+        values["at"] = (found.turns_at, spec.kind)
+        side = "less" if found.holds_low > found.holds_high else "more"
+        return Sentence(f"{{title}} holds if it is {{at}} or {side}, falls short otherwise.", values)
+    return Sentence("{title} holds in {p_low} of cases if it is {low}, in {p_high} if {high}.", values)

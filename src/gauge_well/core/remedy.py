@@ -14,6 +14,7 @@ from gauge_well.core.sizing import Outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Beside, Candidate, Context
 
+NEAR = float(np.log(0.9))  # of its brim, from which a row is worth moving
 NOTICED = 0.01  # of a fill or a reach: less is no change
 SCAN_END = np.log(4.0)  # a reach beyond the scan counts as its end
 BARE = np.log(40.0)  # over the brim at the scan's start
@@ -89,6 +90,7 @@ class Weighed:
     beside: Sequence[tuple[Beside, float]]
     broken: Sequence[tuple[tuple[str, str, str], Sentence]]
     worse: Sequence[tuple[str, str, str]]
+    school: bool = False
 
     @property
     def rejected(self) -> bool:
@@ -97,9 +99,17 @@ class Weighed:
 
     @property
     def rank(self) -> tuple[float, ...]:
-        """Sorts best first: whole before broken, then what it buys, then headroom, then its own row."""
+        """Sorts best first: whole before broken, then what it buys, then parts before schools, then headroom,
+        then its own row."""
         own = self.own.gain if self.own is not None else 0.0
-        return (float(self.rejected), -round(self.buys, 4), -round(self.headroom or 0.0, 1), -own)
+        buys = -round(self.buys, 4)
+        return (float(self.rejected), buys, float(self.school), -round(self.headroom or 0.0, 1), -own)
+
+    @property
+    def matters(self) -> bool:
+        """Whether the build as a whole gains, or a row near its brim does; the rest is for its station."""
+        near = self.own is not None and self.own.before is not None and self.own.before > NEAR
+        return self.buys > NOTICED or (self.headroom or 0.0) > 0.0 or near
 
     @property
     def moves(self) -> bool:
@@ -113,7 +123,7 @@ def whole_reach(outline: Outline) -> float | None:
     return min((r["reach_w"] or 0.0 for r in rows), default=None)
 
 
-def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]]) -> Weighed:
+def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], school: bool = False) -> Weighed:
     """Hold a changed build against the one it came from.
 
     Parameters
@@ -122,6 +132,8 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]]) -> 
         At the same wanted power.
     meant : sequence of (system, part)
         What the change is for.
+    school : bool
+        Whether it only changes how the build is judged.
     """
     wanted = before.context.wanted
     was = {row_key(r): r for r in before.rows}
@@ -152,7 +164,7 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]]) -> 
     ]
     others = [m for m in moved if m is not best and abs(m.gain) > 2.0 * NOTICED and m.before is not None]
     others.sort(key=lambda m: m.gain)
-    return Weighed(buys, headroom, best, others, beside, broken, worse)
+    return Weighed(buys, headroom, best, others, beside, broken, worse, school)
 
 
 def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int]]:
@@ -176,3 +188,61 @@ def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[i
     )
     apart = [(a[0], b[0]) for a, b in order if not set(a[1].changes) & set(b[1].changes)]
     yield from apart[:PAIRS]
+
+
+def say(weighed: Weighed) -> dict[str, Any]:
+    """What a change does, in sentences and figures.
+
+    ``whole``: what the build's reach gains; ``gain``: its own row, as power where power or load drives it,
+    else as a fill; ``own`` and ``others``:
+    fills before and after; ``beside``: current, weight, air; ``broken``: what no longer holds.
+    """
+    own = weighed.own
+    return {
+        "whole": Sentence("+{d}", {"d": (weighed.headroom, "power")})
+        if weighed.headroom is not None and weighed.headroom > 1.0
+        else Sentence(""),
+        "matters": weighed.matters,
+        "school": weighed.school,
+        "gain": _gain(own) if own is not None else Sentence(""),
+        "own": _fills(own) if own is not None else Sentence(""),
+        "holds": own is not None and own.after is not None and own.after <= 0.0,
+        "mends": own is not None and (own.before or 0.0) > 0.0 and own.after is not None and own.after <= 0.0,
+        "buys": weighed.buys,
+        "headroom_w": weighed.headroom,
+        "others": [_fills(m) for m in weighed.others],
+        "beside": [
+            Sentence(f"{b.label} {{a}} → {{b}}", {"a": (was, b.kind), "b": (b.value, b.kind)})
+            for b, was in weighed.beside
+        ],
+        "broken": [sentence for _, sentence in weighed.broken],
+        "worse": [f"{system}.{check}" for system, check, _ in weighed.worse],
+        "rejected": weighed.rejected,
+    }
+
+
+def _gain(moved: Moved) -> Sentence:
+    row, was = moved.row, moved.was
+    if was is None or was["fill"] is None or row["fill"] is None:
+        return Sentence("")
+    field = {"power": "reach_w", "load": "carries_w"}.get(row["kind"])
+    if field is None or was.get(field) is None:
+        return Sentence("{a} → {b}", {"a": (was["fill"], "fill"), "b": (row["fill"], "fill")})
+    if row[field] is None:
+        return Sentence("no longer a limit" if row["reach_code"] == "above" else "gives out")
+    rise = row[field] - was[field]
+    return Sentence(("+" if rise >= 0.0 else "−") + "{d}", {"d": (abs(rise), "power")})
+
+
+def _known(row: Mapping[str, Any] | None) -> bool:
+    return row is not None and row["fill"] is not None
+
+
+def _fills(moved: Moved) -> Sentence:
+    row, was = moved.row, moved.was
+    if row["fill"] is None:
+        return Sentence(f"{row['label']}: not known")
+    after = {"b": (row["fill"], "fill")}
+    if not _known(was) or was is None:
+        return Sentence(f"{row['label']} {{b}}", after)
+    return Sentence(f"{row['label']} {{a}} → {{b}}", {"a": (was["fill"], "fill")} | after)

@@ -147,6 +147,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
 class Outline:
     """A build sized for comparison: rows, limits and what lies beside them, without words or working."""
 
+    case: BuildCase
     context: Context
     rows: Sequence[Mapping[str, Any]]
     checks: Mapping[tuple[str, str, str], Mapping[str, Any]]
@@ -163,31 +164,64 @@ class Outline:
         return Sentence("")
 
 
-def outline(case: BuildCase) -> Outline:
+def outline(case: BuildCase, like: Outline | None = None) -> Outline:
     """Size a build as :func:`size` does, for comparison with another.
+
+    Parameters
+    ----------
+    case : BuildCase
+    like : Outline, optional
+        A build that differs little: what the same facts gave there is taken over as it is.
 
     Raises
     ------
     CoreError
         For values that :func:`validate` refuses, or an engine not known well enough.
     """
-    context, _ = make_context(case, validate(case))
+    context, same = _shared(case, like)
     solved: dict[str, Result] = {}
     for system in SYSTEMS.values():
-        if system.applies(case.machine) is None:
+        if system.applies(case.machine) is None and system.id not in same:
             with suppress(CoreError):
                 solved[system.id] = system.solve(context, case.systems[system.id])
     found = reaches({id: result.checks for id, result in solved.items()}, context)
-    rows: list[dict[str, Any]] = []
+    rows: list[Mapping[str, Any]] = []
     checks: dict[tuple[str, str, str], Mapping[str, Any]] = {}
     beside: dict[str, Beside] = {}
-    for id, result in solved.items():
-        own = list(result.checks(context.mean, context.peak))
-        dicts = _check_dicts(own, context, said=False)
-        rows += _rows(SYSTEMS[id], own, dicts, found, context, result)
-        checks |= {(id, c["id"], c["duty"]): c for c in dicts}
-        beside |= {f"{id}.{b.id}": b for b in result.beside()}
-    return Outline(context, rows, checks, beside, solved)
+    for id in SYSTEMS:
+        if id in same and like is not None:
+            rows += [r for r in like.rows if r["system"] == id]
+            checks |= {key: c for key, c in like.checks.items() if key[0] == id}
+            beside |= {name: b for name, b in like.beside.items() if name.split(".")[0] == id}
+            solved |= {id: like.results[id]} if id in like.results else {}
+        elif id in solved:
+            result = solved[id]
+            own = list(result.checks(context.mean, context.peak))
+            dicts = _check_dicts(own, context, said=False)
+            rows += _rows(SYSTEMS[id], own, dicts, found, context, result)
+            checks |= {(id, c["id"], c["duty"]): c for c in dicts}
+            beside |= {f"{id}.{b.id}": b for b in result.beside()}
+    return Outline(case, context, rows, checks, beside, solved)
+
+
+def _shared(case: BuildCase, like: Outline | None) -> tuple[Context, set[str]]:
+    """The context, and the systems whose facts and what they are handed are those of ``like``."""
+    before = None if like is None else like.case
+    alike = before is not None and all(
+        getattr(case, name) == getattr(before, name)
+        for name in ("engine", "machine", "installation", "duties", "wanted")
+    )
+    if like is None or before is None or not alike:
+        return make_context(case, validate(case))[0], set()
+    same = {id for id, facts in case.systems.items() if facts == before.systems[id]}
+    given: dict[str, Array] = dict(like.context.given)
+    for id in SYSTEMS.keys() - same:
+        SYSTEMS[id].refuse(case.systems[id])
+        if SYSTEMS[id].applies(case.machine) is None:
+            given |= SYSTEMS[id].gives(like.context, case.systems[id])
+    if all(np.array_equal(given[name], like.context.given[name]) for name in given):
+        return like.context, same
+    return replace(like.context, given=given), set()
 
 
 def _nothing_known(error: MissingFact) -> dict[str, Any]:
@@ -346,7 +380,8 @@ def _system_block(
 
 
 def _need_dict(item: Need) -> dict[str, Any]:
-    value = item.value if np.isfinite(item.value) else None
+    number = likely(item.value)
+    value = number if np.isfinite(number) else None
     return {"part": item.part, "quantity": item.quantity, "value": value, "unit": item.kind, "sentence": item.sentence}
 
 

@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 from gauge_well.services import sizing
 from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.demo import NAMES, demo
-from gauge_well.sheet.edit import apply_edit
+from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.store.models import Build, Revision
 from gauge_well.store.session import transaction
 
@@ -135,7 +135,7 @@ def edit(engine: Engine, id: str, revision: int, edits: Sequence[Mapping[str, An
         build = _get(session, id, lock=True)
         document = copying.deepcopy(build.document)
         for item in edits:
-            document = apply_edit(document, item["path"], item.get("text"), item.get("evidence"), item.get("tolerance"))
+            document = apply_edit(document, Edit(**{k: v for k, v in item.items() if v is not None}))
         if build.revision != revision:
             raise Stale(build_out(build), _loaded(document))
         sheet, _ = sizing.check(document)

@@ -55,6 +55,19 @@ class CheckOut(Model):
     state: Literal["short", "tight", "holds", "unknown"]
     danger: bool
     sentence: str
+    fill_low: float | None = None
+    fill_high: float | None = None
+    holds_probability: float | None = None
+
+
+class Band(Model):
+    """5th and 95th percentile of a reach, where tolerance was asked for."""
+
+    reach_low_w: float | None = None
+    reach_high_w: float | None = None
+    reach_low_code: str = "unknown"
+    reach_high_code: str = "unknown"
+    holds_probability: float | None = None
 
 
 class NeedOut(Model):
@@ -65,6 +78,8 @@ class NeedOut(Model):
     value: float | None
     unit: str
     sentence: str
+    low: float | None = None
+    high: float | None = None
 
 
 class CautionOut(Model):
@@ -91,7 +106,7 @@ class GoverningOut(Model):
     duty: str
 
 
-class SystemOut(Model):
+class SystemOut(Band):
     """A system's block."""
 
     title: str
@@ -111,7 +126,7 @@ class SystemOut(Model):
     notices: list[NoticeOut]
 
 
-class RowOut(Model):
+class RowOut(Band):
     """A thing a builder can change, with its reach or what it carries."""
 
     system: str
@@ -128,6 +143,8 @@ class RowOut(Model):
     duty: str
     missing: list[str]
     sentence: str
+    fill_low: float | None = None
+    fill_high: float | None = None
 
 
 class DutyOut(Model):
@@ -165,7 +182,7 @@ class HeadlineOut(Model):
     next: str
 
 
-class Report(Model):
+class Report(Band):
     """The report, SI; sentences are in the build's units."""
 
     format: str
@@ -188,6 +205,18 @@ class Report(Model):
     guesses: int
     stated: int
     units: UnitsDocument
+    samples: int = 0
+    clipped_share: float = 0.0
+
+
+class ClaimOut(Model):
+    """A value not in use."""
+
+    text: str
+    shown: str
+    evidence: Literal["taped", "sheet", "similar", "guess"]
+    source: str = ""
+    date: str = ""
 
 
 class FactOut(Model):
@@ -202,6 +231,9 @@ class FactOut(Model):
     tolerance: str | None = None
     note: str = ""
     source: str = ""
+    date: str = ""
+    half: str = ""
+    claims: list[ClaimOut] = []
 
 
 class BuildOut(Model):
@@ -265,3 +297,129 @@ class Instrument(Model):
     """Plain data of a station's plot, SI."""
 
     data: dict[str, Any]
+
+
+class EditOut(Model):
+    """One edit a change is made of."""
+
+    path: str
+    text: str | None
+    evidence: Literal["taped", "sheet", "similar", "guess"] | None
+
+
+class ChangeOut(Model):
+    """A change worth trying, run: what it buys, what else it moves, what it breaks."""
+
+    id: str
+    system: str
+    part: str
+    label: str
+    whole: str
+    gain: str
+    own: str
+    holds: bool
+    mends: bool
+    matters: bool
+    school: bool
+    rejected: bool
+    buys: float
+    headroom_w: float | None
+    others: list[str]
+    beside: list[str]
+    broken: list[str]
+    worse: list[str]
+    price: str | None
+    price_total: float | None
+    edits: list[EditOut]
+
+
+class MeasureOut(Model):
+    """A fact worth measuring."""
+
+    path: str
+    label: str
+    section: str
+    shown: str
+    evidence: str
+    chance: float
+    system: str
+    sentence: str
+    spread_w: float | None
+    place: str
+    how: str
+    kind: str
+
+
+class ModelSpreadOut(Model):
+    """What no tape settles."""
+
+    model: float
+    left: float
+    reach_low_w: float | None
+    reach_high_w: float | None
+    sentence: str
+
+
+class ExploreEvent(Model):
+    """One line of the stream: which fields are there depends on ``event``."""
+
+    event: Literal["report", "progress", "changes", "measure", "unknown", "done"]
+    report: Report | None = None
+    what: str | None = None
+    done: int | None = None
+    of: int | None = None
+    singles: list[ChangeOut] | None = None
+    pairs: list[ChangeOut] | None = None
+    next: list[MeasureOut] | None = None
+    model: ModelSpreadOut | None = None
+    missing: list[str] | None = None
+
+
+class RoundItem(Model):
+    """One thing to measure."""
+
+    path: str
+    label: str
+    section: str
+    kind: str
+    shown: str
+    half: str
+    evidence: str
+    how: str
+
+
+class RoundPlace(Model):
+    """Where one stands, and what is measured from there."""
+
+    id: str
+    title: str
+    items: list[RoundItem]
+
+
+class Round(Model):
+    """A measuring round."""
+
+    name: str
+    places: list[RoundPlace]
+
+
+class EndOut(Model):
+    """One end of what holds."""
+
+    si: float
+    shown: str
+    text: str
+    gives: str
+
+
+class SolvedOut(Model):
+    """Values of a fact at which the wanted power holds."""
+
+    path: str
+    label: str
+    low: EndOut | None
+    high: EndOut | None
+    sure_low: EndOut | None
+    sure_high: EndOut | None
+    touches: list[str]
+    stuck: list[str]

@@ -10,9 +10,10 @@ from gauge_well.core.engine.report import speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
-from gauge_well.sheet.reading import Fact
+from gauge_well.sheet.reading import DIFFERENCES, Fact
 from gauge_well.sheet.sections import spec_of
 from gauge_well.units import show
 
@@ -71,6 +72,18 @@ def _shown(spec: Spec, value: Any, sheet: Sheet) -> tuple[str, float | None]:
     return show(number, spec.kind, sheet.prefer), number
 
 
+def _half(spec: Spec, resolved: Resolved, path: str, si: float | None, sheet: Sheet) -> str:
+    """Half-range at 95 % that the fact is taken to have, as shown; empty where it is exact."""
+    known = resolved.case.known.get(path)
+    if known is None or si is None:
+        return ""
+    half = half_of(spec, known).of(si)
+    if half <= 0.0:
+        return ""
+    kind = DIFFERENCES.get(spec.kind, spec.kind)
+    return "± " + show(half, kind, sheet.prefer)
+
+
 def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
     """Every fact by path, given or ruled, as the page shows it."""
     given: dict[str, Fact] = {
@@ -93,6 +106,19 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
             "evidence": fact.evidence,
             "unit": fact.unit,
             "tolerance": fact.tolerance,
+            "source": fact.source or "",
+            "date": fact.date or "",
+            "half": _half(spec, resolved, path, si, sheet),
+            "claims": [
+                {
+                    "text": claim.text,
+                    "shown": show(claim.value, spec.kind, sheet.prefer),
+                    "evidence": claim.evidence,
+                    "source": claim.source or "",
+                    "date": claim.date or "",
+                }
+                for claim in fact.claims
+            ],
         }
     for path, rule in resolved.rules.items():
         spec = spec_of(path)
@@ -107,6 +133,7 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
             "evidence": "rule",
             "note": rule.note,
             "source": rule.source,
+            "half": _half(spec, resolved, path, si, sheet),
         }
     return found
 

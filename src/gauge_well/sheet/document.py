@@ -21,21 +21,35 @@ class Strict(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
 
-class FactDocument(Strict):
-    """A quantity: the text as typed, with how it is known. Value and unit are what was read."""
+Evidence = Literal["taped", "weighed", "tested", "measured", "sheet", "similar", "guess"]
+CLAIMS_MAX = 8
+
+
+class ClaimDocument(Strict):
+    """A value somebody gives for a fact, with where it comes from and when."""
 
     text: str = Field(max_length=TEXT_MAX, description="As typed: 11 5/8 in, 63 mm, 205 F")
-    evidence: Literal["taped", "weighed", "tested", "measured", "sheet", "similar", "guess"] | None = None
-    tolerance: str | None = Field(default=None, max_length=60, description="Half-range at 95 %: 3 mm or 5 %")
+    evidence: Evidence | None = None
     value: float | None = Field(default=None, description="What was read, in `unit`; the text rules")
     unit: str | None = Field(default=None, max_length=20)
+    source: str | None = Field(default=None, max_length=80, description="Who or what says so")
+    date: str | None = Field(default=None, pattern=r"^\d{4}-\d{2}-\d{2}$", description="When: 2026-11-24")
+
+
+class FactDocument(ClaimDocument):
+    """A quantity: the claim in use, and any others. Value and unit are what was read."""
+
+    tolerance: str | None = Field(
+        default=None, max_length=60, description="Half-range at 95 %: 3 mm, 5 %, or `claims` for how far they differ"
+    )
+    claims: list[ClaimDocument] | None = Field(default=None, max_length=CLAIMS_MAX, description="Not in use")
 
 
 class TableDocument(Strict):
     """A table: one row a line, columns parted by a comma, semicolon, tab or bar."""
 
     text: str = Field(max_length=TABLE_MAX)
-    evidence: Literal["taped", "weighed", "tested", "measured", "sheet", "similar", "guess"] | None = None
+    evidence: Evidence | None = None
 
 
 class UnitsDocument(Strict):
@@ -86,6 +100,10 @@ BuildDocument = create_model(
     name=(str, Field(default="", max_length=80)),
     notes=(str, Field(default="", max_length=4000)),
     units=(UnitsDocument, Field(default_factory=UnitsDocument)),
+    prices=(
+        dict[str, str],
+        Field(default_factory=dict, max_length=200, description="What a change would cost, by its id: 120"),
+    ),
     wanted=(Quantity, Field(default=None, description="Power wanted; rated power otherwise")),
     duties=(list[DutyModel], Field(default_factory=list, max_length=DUTIES_MAX)),  # type: ignore[valid-type]
     **{id: (model, Field(default_factory=model)) for id, model in SECTION_MODELS.items()},  # type: ignore[call-overload]

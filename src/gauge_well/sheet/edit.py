@@ -3,10 +3,14 @@
 from __future__ import annotations
 
 import copy
+from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.sheet.document import DUTIES_MAX
+from gauge_well.core.facts import Spec
+from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX
 from gauge_well.sheet.errors import Problem, SheetError
+from gauge_well.sheet.reading import BY_CLAIMS
 from gauge_well.sheet.sections import spec_of
 
 
@@ -14,16 +18,37 @@ def _refuse(path: str, message: str, allowed: str = "a field of the sheet") -> S
     return SheetError([Problem(path, path.rsplit(".", 1)[-1], path[:60], allowed, message)])
 
 
-def apply_edit(
-    document: dict[str, Any], path: str, text: str | None, evidence: str | None, tolerance: str | None = None
-) -> dict[str, Any]:
-    """Return a document with one field changed; ``text`` None takes the field out.
+@dataclass(frozen=True)
+class Edit:
+    """One change of a document.
+
+    ``action``: ``set`` a field (``text`` None takes it out); ``measure`` sets it as taped and keeps what the
+    builder had stated as a claim; ``claim`` adds a claim; ``use`` puts claim ``index`` in use in place of the
+    one that is; ``drop`` takes claim ``index`` out; ``tolerance`` sets the half-range (None: the table's);
+    ``price`` sets what a change would cost, ``path`` being its id.
+    """
+
+    path: str
+    text: str | None = None
+    evidence: str | None = None
+    tolerance: str | None = None
+    action: str = "set"
+    index: int = 0
+    source: str | None = None
+    date: str | None = None
+
+
+def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
+    """Return a document with one change made.
 
     Paths: ``section.field``, ``duties.<id>.field``, ``duties.<id>`` (None removes the duty,
     a kind adds one), ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
     edited = copy.deepcopy(document)
+    path, text = edit.path, edit.text
     parts = path.split(".")
+    if edit.action == "price":
+        return _price(edited, path, text)
     if path in ("name", "notes"):
         edited[path] = text or ""
         return edited
@@ -36,22 +61,111 @@ def apply_edit(
     if spec is None:
         raise _refuse(path, f"“{path[:60]}” is not a field of the sheet.")
     holder, key = _holder(edited, parts, path)
-    if text is None or not text.strip():
+    if edit.action in ("claim", "use", "drop", "tolerance"):
+        if spec.kind in ("choice", "text", "table"):
+            raise _refuse(path, "Only a quantity has claims and a tolerance.", "a quantity")
+        _CLAIMS[edit.action](holder, key, edit)
+    elif text is None or not text.strip():
         holder.pop(key, None)
     elif spec.kind in ("choice", "text"):
         holder[key] = text
     else:
-        before = holder.get(key)
-        known = before.get("evidence") if isinstance(before, dict) else None
-        entry: dict[str, Any] = {"text": text, "evidence": evidence or known or "guess"}
-        if isinstance(before, dict) and before.get("text") == text and "unit" in before and spec.kind != "table":
-            # Unchanged text keeps the unit it was read in, whatever the build shows now.
-            entry |= {"value": before["value"], "unit": before["unit"]}
-        kept = tolerance if tolerance is not None else (before.get("tolerance") if isinstance(before, dict) else None)
-        if kept and spec.kind != "table":
-            entry["tolerance"] = kept
-        holder[key] = entry
+        _set(holder, key, edit, spec)
     return edited
+
+
+def _set(holder: dict[str, Any], key: str, edit: Edit, spec: Spec) -> None:
+    before = holder.get(key)
+    old: dict[str, Any] = before if isinstance(before, dict) else {}
+    measured = edit.action == "measure"
+    known = "taped" if measured else edit.evidence or old.get("evidence") or "guess"
+    entry: dict[str, Any] = {"text": edit.text, "evidence": known}
+    same = old.get("text") == edit.text
+    if same and "unit" in old and spec.kind != "table":
+        # Unchanged text keeps the unit it was read in, whatever the build shows now.
+        entry |= {"value": old["value"], "unit": old["unit"]}
+    if spec.kind != "table":
+        # A value that changed is no longer what its source said; claims stay, and a typed tolerance with them.
+        kept = old if same and not measured else {}
+        entry |= _present({"source": edit.source or kept.get("source"), "date": edit.date or kept.get("date")})
+        claims = list(old.get("claims", ()))
+        if measured and old and not same:
+            claims = [_claim_of(old), *claims][:CLAIMS_MAX]
+        tolerance = edit.tolerance or (None if measured else old.get("tolerance"))
+        entry |= _present({"claims": claims, "tolerance": tolerance})
+    holder[key] = entry
+
+
+def _present(entry: Mapping[str, Any]) -> dict[str, Any]:
+    return {name: value for name, value in entry.items() if value}
+
+
+def _claim_of(fact: Mapping[str, Any]) -> dict[str, Any]:
+    return {name: fact[name] for name in ("text", "evidence", "value", "unit", "source", "date") if name in fact}
+
+
+def _in_use(holder: dict[str, Any], key: str, path: str) -> dict[str, Any]:
+    found = holder.get(key)
+    if not isinstance(found, dict):
+        raise _refuse(path, "There is no value in use yet: give one first.", "a value")
+    return found
+
+
+def _add_claim(holder: dict[str, Any], key: str, edit: Edit) -> None:
+    claim = _present({"text": (edit.text or "").strip(), "evidence": edit.evidence or "guess"})
+    claim |= _present({"source": edit.source, "date": edit.date})
+    if not claim.get("text"):
+        raise _refuse(edit.path, "A claim needs a value.", "a value")
+    if holder.get(key) is None:
+        holder[key] = claim
+        return
+    fact = _in_use(holder, key, edit.path)
+    claims = fact.setdefault("claims", [])
+    if len(claims) >= CLAIMS_MAX:
+        raise _refuse(edit.path, f"{CLAIMS_MAX} claims are the most.", f"{CLAIMS_MAX} claims")
+    claims.append(claim)
+
+
+def _claim_at(holder: dict[str, Any], key: str, edit: Edit) -> tuple[dict[str, Any], list[dict[str, Any]]]:
+    fact = _in_use(holder, key, edit.path)
+    claims = fact.get("claims", [])
+    if not 0 <= edit.index < len(claims):
+        raise _refuse(edit.path, "There is no such claim.", f"1 to {len(claims)}")
+    return fact, claims
+
+
+def _use_claim(holder: dict[str, Any], key: str, edit: Edit) -> None:
+    fact, claims = _claim_at(holder, key, edit)
+    picked = claims.pop(edit.index)
+    holder[key] = picked | _present({"claims": [_claim_of(fact), *claims], "tolerance": fact.get("tolerance")})
+
+
+def _drop_claim(holder: dict[str, Any], key: str, edit: Edit) -> None:
+    fact, claims = _claim_at(holder, key, edit)
+    claims.pop(edit.index)
+    if not claims:
+        fact.pop("claims", None)
+        if fact.get("tolerance") == BY_CLAIMS:
+            fact.pop("tolerance")
+
+
+def _set_tolerance(holder: dict[str, Any], key: str, edit: Edit) -> None:
+    fact = _in_use(holder, key, edit.path)
+    fact.pop("tolerance", None)
+    fact |= _present({"tolerance": (edit.text or "").strip()})
+
+
+_CLAIMS = {"claim": _add_claim, "use": _use_claim, "drop": _drop_claim, "tolerance": _set_tolerance}
+
+
+def _price(document: dict[str, Any], id: str, text: str | None) -> dict[str, Any]:
+    prices = document.setdefault("prices", {})
+    prices.pop(id, None)
+    if text and text.strip():
+        prices[id] = text.strip()
+    if not prices:
+        document.pop("prices")
+    return document
 
 
 def _holder(document: dict[str, Any], parts: list[str], path: str) -> tuple[dict[str, Any], str]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -15,11 +15,23 @@ from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
 from gauge_well.sheet.upgrade import upgrade
-from gauge_well.units import ReadingError, read, show, unit_for
+from gauge_well.units import Reading, ReadingError, read, show, unit_for
 from gauge_well.units.printing import Preference
+from gauge_well.units.reading import parse_decimal
 
 ROWS_MAX = 60
 _COLUMNS = re.compile(r"\s*(?:,\s|;|\t|\||=)\s*")
+
+
+@dataclass(frozen=True)
+class Claim:
+    """A value not in use: SI, as typed, how it is known, who says so and when."""
+
+    value: float
+    text: str
+    evidence: str
+    source: str | None = None
+    date: str | None = None
 
 
 @dataclass(frozen=True)
@@ -33,6 +45,9 @@ class Fact:
     typed_value: float | None = None
     tolerance: str | None = None
     half: Half | None = None
+    source: str | None = None
+    date: str | None = None
+    claims: tuple[Claim, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -69,7 +84,36 @@ class _Reader:
             return None
 
     def _quantity(self, spec: Spec, raw: Any) -> tuple[Fact, Any]:
-        entry = raw if isinstance(raw, dict) else {"text": f"{raw:g}" if isinstance(raw, float | int) else str(raw)}
+        entry: dict[str, Any] = (
+            raw if isinstance(raw, dict) else {"text": f"{raw:g}" if isinstance(raw, float | int) else str(raw)}
+        )
+        reading = self._read(spec, entry)
+        evidence = _evidence(entry)
+        normal = _normal(entry, reading, evidence)
+        claims, kept = [], []
+        for claim in entry.get("claims") or ():
+            found = self._read(spec, claim)
+            known = _evidence(claim)
+            claims.append(Claim(found.si, found.text, known, claim.get("source"), claim.get("date")))
+            kept.append(_normal(claim, found, known))
+        tolerance = entry.get("tolerance")
+        half = _half(tolerance, spec, reading.si, claims) if tolerance else None
+        fact = Fact(
+            reading.si,
+            reading.text,
+            evidence,
+            reading.unit,
+            reading.value,
+            tolerance,
+            half,
+            entry.get("source"),
+            entry.get("date"),
+            tuple(claims),
+        )
+        extra = {"tolerance": tolerance} if tolerance else {}
+        return fact, normal | extra | ({"claims": kept} if kept else {})
+
+    def _read(self, spec: Spec, entry: Mapping[str, Any]) -> Reading:
         text = entry["text"].strip()
         default = entry.get("unit") if entry.get("value") is not None else None
         if default is None:
@@ -78,12 +122,7 @@ class _Reader:
         if reading.count != 1 and not spec.count_field:
             raise ReadingError("count", "A count makes no sense here.", text, "one quantity")
         check_range(spec, reading.si, text, self.prefer)
-        evidence = EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
-        tolerance = entry.get("tolerance")
-        half = read_tolerance(tolerance, spec) if tolerance else None
-        fact = Fact(reading.si, text, evidence, reading.unit, reading.value, tolerance, half)
-        normal = {"text": text, "value": reading.value, "unit": reading.unit, "evidence": evidence}
-        return fact, normal | ({"tolerance": tolerance} if tolerance else {})
+        return reading
 
     def _table(self, spec: Spec, raw: Any) -> tuple[Fact, Any]:
         if isinstance(raw, list):
@@ -97,7 +136,7 @@ class _Reader:
                 "too_long", f"{len(lines)} rows are too many.", str(len(lines)), f"{ROWS_MAX} rows at most"
             )
         rows = tuple(self._row(spec, line, i + 1) for i, line in enumerate(lines))
-        evidence = EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
+        evidence = _evidence(entry)
         text = "\n".join(lines)
         return Fact(rows, text, evidence), {"text": text, "evidence": evidence}
 
@@ -127,6 +166,27 @@ class _Reader:
                 raise ReadingError("range", f"Row {number}, {name} is below nought.", cell, "nought or more")
             values.append(reading.si)
         return tuple(values)
+
+
+def _evidence(entry: Mapping[str, Any]) -> str:
+    return EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
+
+
+def _normal(entry: Mapping[str, Any], reading: Reading, evidence: str) -> dict[str, Any]:
+    kept = {"text": reading.text, "value": reading.value, "unit": reading.unit, "evidence": evidence}
+    return kept | {name: entry[name] for name in ("source", "date") if entry.get(name)}
+
+
+BY_CLAIMS = "claims"
+
+
+def _half(text: str, spec: Spec, value: float, claims: Sequence[Claim]) -> Half:
+    """Half-range typed, or how far the claims lie from the one in use."""
+    if text != BY_CLAIMS:
+        return read_tolerance(text, spec)
+    if not claims:
+        raise ReadingError("tolerance", "There is no other claim to take the tolerance from.", text, "5 % or 3 mm")
+    return Half(least=max(abs(claim.value - value) for claim in claims))
 
 
 def check_range(spec: Spec, si: float, text: str, prefer: Preference) -> None:
@@ -194,6 +254,8 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     prefer = Preference(**shaped["units"])
     reader = _Reader(prefer)
     document: dict[str, Any] = {k: shaped[k] for k in ("format", "name", "notes", "units")}
+    if shaped["prices"]:
+        document["prices"] = _prices(reader, shaped["prices"])
     wanted = reader.fact("wanted", WANTED, shaped.get("wanted"))
     if wanted:
         document["wanted"] = wanted[1]
@@ -215,6 +277,30 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     if reader.problems:
         raise SheetError(reader.problems)
     return Sheet(shaped["name"], prefer, wanted[0] if wanted else None, sections, tuple(duties), document)
+
+
+def _prices(reader: _Reader, raw: Mapping[str, str]) -> dict[str, str]:
+    """Prices as typed; each must hold a number, whatever the money is called."""
+    kept = {}
+    for id, text in raw.items():
+        try:
+            price_of(text)
+            kept[id[:PRICE_ID_MAX]] = text.strip()[:PRICE_MAX]
+        except ReadingError as error:
+            reader.problems.append(Problem(f"prices.{id[:40]}", "Price", text[:40], error.allowed, error.message))
+    return kept
+
+
+PRICE_ID_MAX, PRICE_MAX = 60, 20
+_PRICE = re.compile(r"^\D{0,5}?(\d[\d.,]*)\D{0,5}$")
+
+
+def price_of(text: str) -> float:
+    """Number in a typed price: ``120``, ``120.50``, with a money's sign or letters before or behind."""
+    match = _PRICE.match(text.strip()) if len(text) <= PRICE_MAX else None
+    if match is None:
+        raise ReadingError("price", f"“{text[:20]}” is not a price.", text[:20], "120 or 120.50")
+    return parse_decimal(match.group(1))
 
 
 def _section(

@@ -10,7 +10,7 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.facts import Rule
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.tolerance import Known
+from gauge_well.core.tolerance import Half, Known
 from gauge_well.sheet.reading import Fact, Sheet
 from gauge_well.sheet.sections import DUTY, SECTIONS, Section
 
@@ -64,7 +64,9 @@ def resolve(sheet: Sheet) -> Resolved:
     for id in ("installation", *SYSTEMS):
         context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context)
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
-    known = {path: Known("rule") for path in rules} | {path: known_of(fact) for path, fact in facts_by_path(sheet)}
+    known = {path: Known("rule", Half() if rule.exact else None) for path, rule in rules.items()} | {
+        path: known_of(fact) for path, fact in facts_by_path(sheet)
+    }
     built = {id: SECTIONS[id].facts(**context[id]) for id in SECTIONS}
     case = BuildCase(
         sheet.name,

@@ -77,6 +77,7 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("bsfc", "bsfc", "g/kWh", "lb/hph", 3, 3),
     Kind("fin_count", "per_length", "/in", "/in", 3, 1),
     Kind("share", "share", "%", "%", 3, 1),
+    Kind("fill", "share", "%", "%", 3, 0),
     Kind("grade", "share", "%", "%", 3, 1),
     Kind("ratio", "share", "1", "1", 4, 3),
     Kind("count", "share", "1", "1", 3, 0),

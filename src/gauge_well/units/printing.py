@@ -66,3 +66,16 @@ def _long_time(seconds: float) -> str:
         if seconds >= limit:
             return f"{seconds / size:.3g}\u00a0{symbol}"
     return f"{seconds:.0f}\u00a0s"
+
+
+def exact(si: float, kind_id: str, prefer: Preference = Preference()) -> str:
+    """Text that reads back as this very SI value, in the build's units, with as few digits as that takes."""
+    unit = unit_for(kind_id, prefer)
+    value = convert(si, kind_id, unit)
+    for digits in range(3, 17):
+        shown = f"{value:.{digits}g}"
+        back = float(shown) * unit.factor + (0.0 if KINDS[kind_id].difference else unit.offset)
+        if abs(back - si) <= 1e-9 * max(abs(si), 1e-9):
+            break
+    plain = f"{float(shown):f}".rstrip("0").rstrip(".") if "e" in shown else shown
+    return f"{plain} {unit.symbol}".strip()

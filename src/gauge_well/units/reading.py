@@ -1,7 +1,7 @@
 """Reading quantities as they are typed in a workshop.
 
 A small grammar against a closed vocabulary: fractions (``11 5/8 in``, ``2-1/4"``), feet and inches
-(``4' 7"``), decimal comma, thousands, counts (``2x 11in``). Hostile text is refused by its length and
+(``4' 7"``), decimal comma, thousands, counts (``2x 11in``), sums of lengths, volumes and weights (``310 + 96 mm``). Hostile text is refused by its length and
 its characters before anything is worked out.
 """
 
@@ -17,6 +17,7 @@ from gauge_well.units.table import UNITS, Unit, spellings_of
 
 MAX_LENGTH = 60
 MAX_EXPONENT = 15
+TERMS_MAX = 6
 
 _FRACTIONS = {
     "½": "1/2",
@@ -33,6 +34,7 @@ _COUNT = re.compile(r"^(\d{1,2})\s*(?:x|×|\*|off)\s*(?=[\d.,])")
 _MIXED = re.compile(r"^([+-]?)(\d{1,6})[\s-]+(\d{1,3})\s*/\s*(\d{1,3})")
 _FRACTION = re.compile(r"^([+-]?)(\d{1,4})\s*/\s*(\d{1,4})(?![\d/])")
 _NUMBER = re.compile(r"^[+-]?(?:\d[\d.,]*|[.,]\d+)(?:e[+-]?\d{1,3}(?![\d.,]))?")
+_SUM = re.compile(r"(?<=[^\s(e+])\s*\+\s*(?=[\d.,½¼¾⅛⅜⅝⅞⅓⅔])", re.IGNORECASE)
 _ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°%()^½¼¾⅛⅜⅝⅞⅓⅔µ]*$")
 
 
@@ -166,6 +168,32 @@ def read(text: str, kind_id: str, default_unit: str | None = None) -> Reading:
     ReadingError
         Names what was read and what is understood.
     """
+    terms = _SUM.split(text.strip()) if len(text) <= MAX_LENGTH else [text]
+    if len(terms) > 1:
+        return _sum(text, terms, kind_id, default_unit)
+    return _read_one(text, kind_id, default_unit)
+
+
+# What lengths, volumes and weights are added up from: block + pan.
+SUMMED = frozenset({"length", "volume", "mass", "area"})
+
+
+def _sum(text: str, terms: list[str], kind_id: str, default_unit: str | None) -> Reading:
+    """``310 + 96 mm``: terms of one kind added up; a bare term is in the unit of the last that has one."""
+    kind = KINDS[kind_id]
+    if kind.dimension not in SUMMED or len(terms) > TERMS_MAX:
+        allowed = f"{TERMS_MAX} terms at most" if kind.dimension in SUMMED else "one quantity"
+        raise ReadingError("sum", f"“{text}” cannot be added up here.", text, allowed)
+    last = _read_one(terms[-1], kind_id, default_unit)
+    readings = [_read_one(term, kind_id, last.unit) for term in terms[:-1]] + [last]
+    if any(reading.count != 1 for reading in readings):
+        raise ReadingError("sum", "A count makes no sense in a sum.", text, "310 + 96 mm")
+    si = sum(reading.si for reading in readings)
+    return Reading(text.strip(), si / UNITS[last.unit].factor, last.unit, si)
+
+
+def _read_one(text: str, kind_id: str, default_unit: str | None) -> Reading:
+    """One quantity of :func:`read`."""
     kind = KINDS[kind_id]
     if len(text) > MAX_LENGTH:
         raise ReadingError(

@@ -11,7 +11,7 @@ from sqlalchemy import text
 from gauge_well.store.session import make_engine
 from gauge_well.web import problems
 from gauge_well.web.api import OpenAPI, make_app
-from gauge_well.web.routes import builds, sizing
+from gauge_well.web.routes import builds, explore, sizing
 
 ASSETS_SECONDS = 31536000
 POLICY = (
@@ -33,6 +33,7 @@ def create_app(database_url: str | None = None, pages: Path | None = None) -> Op
     app.extensions["gauge_well_engine"] = make_engine(url)
     problems.register(app)
     app.register_api(sizing.bp)
+    app.register_api(explore.bp)
     app.register_api(builds.bp)
     _serve(app, folder)
     return app

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
 
 import numpy as np
 
@@ -165,12 +166,27 @@ def solve_duty(
         grade=grade,
         accessories=accessories,
         wide_open=0.0 if peak_power is None else 1.0,
-        braking=_in_g(facts.braking),
-        cornering=_in_g(facts.cornering),
-        pulling=_in_g(facts.pulling),
-        heel=facts.heel if facts.heel is not None else 0.0,
+        **_motion(facts),
     )
     return case, vehicle
+
+
+# What a duty does to the oil and to nothing else.
+MOTION_FACTS = frozenset({"braking", "cornering", "pulling", "heel"})
+
+
+def _motion(facts: DutyFacts) -> dict[str, Any]:
+    return {
+        "braking": _in_g(facts.braking),
+        "cornering": _in_g(facts.cornering),
+        "pulling": _in_g(facts.pulling),
+        "heel": facts.heel if facts.heel is not None else 0.0,
+    }
+
+
+def with_motion(duties: Duties, facts: Mapping[str, DutyFacts]) -> Duties:
+    """Solved duties with their accelerations and heel taken from ``facts`` anew."""
+    return replace(duties, cases=tuple(replace(c, **_motion(facts[c.id])) for c in duties.cases))
 
 
 def solve(

@@ -92,7 +92,7 @@ def lose_heat(
         cube = radiates * t * t * t
         t = (driven + 3.0 * cube * t) / (conducts + 4.0 * cube)
     flux = (start - t) / resistance
-    u = flux / np.maximum(start - ambient, 1e-6)
+    u = np.maximum(flux / np.maximum(start - ambient, 1e-6), 0.0)
     end = ambient + (start - ambient) * np.exp(-u * np.pi * outside * length / (mass_flow * heat_capacity))
     return HeatLoss(np.asarray(end), np.asarray(t), np.asarray(mass_flow * heat_capacity * (start - end)))
 

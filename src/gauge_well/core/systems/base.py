@@ -14,12 +14,12 @@ from gauge_well.core.duty.model import Duties
 from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.facts import Rule, Way
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, Value
+from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.validity import Notice
 from gauge_well.core.working import Step
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Context:
     """What every system is given: the engine, the duties and both operating points.
 
@@ -72,11 +72,11 @@ def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tupl
 
 @dataclass(frozen=True)
 class Need:
-    """What the wanted power asks of a part, fitted or not."""
+    """What the wanted power asks of a part, fitted or not; ``value`` may be samples, the likely first."""
 
     part: str
     quantity: str
-    value: float
+    value: Value
     kind: str
     sentence: Sentence
 
@@ -85,14 +85,16 @@ class Need:
 class Candidate:
     """One change worth trying: what is set to what.
 
-    ``changes`` maps a path to an SI value, a choice's id, a table's rows, or None for what goes back to its rule. ``label``
-    says it as a builder would.
+    ``changes`` maps a path to an SI value, a choice's id, a table's rows, or None for what goes back to its
+    rule. ``label`` says it as a builder would. ``school``: nothing on the machine is changed, only how it is
+    judged.
     """
 
     id: str
     part: str
     label: Sentence
     changes: Mapping[str, float | str | tuple[tuple[float, ...], ...] | None]
+    school: bool = False
 
 
 @dataclass(frozen=True)
@@ -178,6 +180,12 @@ class System:
 def gives_nothing(context: Context, facts: Any) -> Mapping[str, Array]:
     """For systems that hand nothing to others."""
     return {}
+
+
+def over_duties(array: Value) -> Array:
+    """Largest over the duties (and power steps), for each sample."""
+    a = as_array(array)
+    return a if a.ndim < 2 else a.reshape(-1, a.shape[-1]).max(axis=0)
 
 
 def duty_values(array: Array, count: int) -> list[float]:

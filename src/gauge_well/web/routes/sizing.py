@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, Literal
 
 from flask import Response, jsonify
 from pydantic import BaseModel, ConfigDict, Field
 
-from gauge_well.services import sizing, vocabulary
+from gauge_well.services import explore, sizing, vocabulary
 from gauge_well.services.models import Instrument, ReadOut, Report
 from gauge_well.sheet.document import UnitsDocument
 from gauge_well.sheet.schema import json_schema
@@ -29,6 +29,7 @@ class SizeRequest(Strict):
 
     sheet: dict[str, Any]
     explain: str = Field(default="governing", max_length=40)
+    samples: Literal[0, 256, 512, 1024, 2048] = Field(default=0, description="Draws for bands; 0 for none")
 
 
 class InstrumentRequest(Strict):
@@ -55,6 +56,8 @@ class StationPath(BaseModel):
 @bp.post("/size", responses={200: Report})
 def size(body: SizeRequest) -> Response:
     """Size a sheet."""
+    if body.samples:
+        return jsonify(explore.sure_report(body.sheet, body.explain, body.samples))
     return jsonify(sizing.size_document(body.sheet, body.explain))
 
 

@@ -6,6 +6,7 @@ import numpy as np
 
 from gauge_well.core.systems.cooling import model, need
 from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, plant_of, prepare, shed_at, shown
+from gauge_well.core.typing import likely
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
 
 STEADY = changed(
@@ -154,7 +155,7 @@ class Parts(NumbersCase):
         """Fitting the face and the fans of the need sheet gives a fill of one, to 4 %."""
         raw = changed(ROAD, duties=ROAD["duties"][1:2], installation={}, cooling={})
         context = context_of(raw)
-        needs = {n.quantity: n.value for n in need.needs(context, facts_of(raw, "cooling"))}
+        needs = {n.quantity: likely(n.value) for n in need.needs(context, facts_of(raw, "cooling"))}
         face = needs["core_face"]
         facts = replace(
             facts_of(

@@ -9,6 +9,7 @@ from gauge_well.core.media import fuels
 from gauge_well.core.systems.fuel import model, need
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.systems.fuel.pump import PumpCurve, curve_of
+from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
 
@@ -236,7 +237,7 @@ class Suction(NumbersCase):
 class Needs(NumbersCase):
     def test_the_needed_injector_just_serves(self) -> None:
         context, _facts, c = circuit(FIVE)
-        size = {n.quantity: n.value for n in need.needs(context, c)}["injector_flow"]
+        size = {n.quantity: likely(n.value) for n in need.needs(context, c)}["injector_flow"]
         raw = changed(FIVE, fuel__injector_flow=f"{size * 6e7:.6f} cc/min")
         self.close(row_of(report(raw), "injectors", "power")["fill"], 1.0, abs=1e-4)
 
@@ -247,9 +248,9 @@ class Needs(NumbersCase):
         pressure = float(found.sentence.values["p"][0])
         raw = changed(
             FIVE,
-            fuel__pump_flow=f"{found.value * 3.6e6:.5f} L/h",
+            fuel__pump_flow=f"{likely(found.value) * 3.6e6:.5f} L/h",
             fuel__pump_pressure=f"{pressure / 1e5:.5f} bar",
-            fuel__pump_flow_2=f"{found.value * 0.6 * 3.6e6:.5f} L/h",
+            fuel__pump_flow_2=f"{likely(found.value) * 0.6 * 3.6e6:.5f} L/h",
             fuel__pump_pressure_2=f"{pressure * 1.8 / 1e5:.5f} bar",
             fuel__rating_voltage="13.3 V",
             fuel__wire_area="50 mm2",
@@ -259,7 +260,7 @@ class Needs(NumbersCase):
 
     def test_bores_by_velocity(self) -> None:
         context, _, c = circuit(FIVE)
-        bore = {n.quantity: n.value for n in need.needs(context, c)}["line_bore"]
+        bore = {n.quantity: likely(n.value) for n in need.needs(context, c)}["line_bore"]
         flow = 200.0 * 0.340 / 3600 / 745.0
         self.close(flow / (np.pi / 4 * bore**2), 2.0, rel=1e-6)
 

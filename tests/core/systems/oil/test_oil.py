@@ -10,6 +10,7 @@ from gauge_well.core.media import oils
 from gauge_well.core.systems.oil import model, need
 from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import pan_of
+from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
 
@@ -330,6 +331,7 @@ class Needs(NumbersCase):
         pan = pan_of(facts)
         ways = model.ways_out(context, facts, pan)
         wanted = need.needs(context, facts, model.coverage(context, facts, pan), ways)[0].value
+        wanted = likely(wanted)
         again = changed(raw, oil__oil_quantity=f"{wanted * 1e3:.6f} L")
         self.close(check_of(report(again), "oil", "pickup")["fill"], 1.0, abs=2e-3)
 

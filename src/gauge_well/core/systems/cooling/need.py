@@ -9,11 +9,12 @@ import numpy as np
 from gauge_well.core.facts import need_number
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
 from gauge_well.core.media import coolant
+from gauge_well.core.roots import where_falling
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need
+from gauge_well.core.systems.base import Context, Need, over_duties
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, heat_made, plant_of, prepare
-from gauge_well.core.typing import largest, likely
+from gauge_well.core.typing import likely
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
 ASPECT = 1.5
@@ -65,18 +66,19 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     solved = prepare(context, plant, shares=(1.0,))
     heat = heat_made(solved, context, context.mean)
     fill = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
-    fill = np.broadcast_to(fill, (FACES.size, len(context.duties.cases), 1))[:, :, 0]
-    worst = np.argmax(fill[FACES.size // 2])
+    fill = np.broadcast_to(fill, (FACES.size, len(context.duties.cases), fill.shape[-1]))
     most = fill.max(axis=1)
+    face = np.exp(where_falling(np.log(FACES), np.log(np.maximum(most, 1e-9)), 0.0))
+    face = np.where(most[-1] > 1.0, np.inf, face)
+    enough = int(np.argmax(most[:, 0] <= 1.0)) if np.isfinite(face[0]) else FACES.size // 2
+    duty = context.duties.cases[int(np.argmax(fill[enough, :, 0]))]
     found: list[Need] = []
-    enough = np.flatnonzero(most <= 1.0)
-    duty = context.duties.cases[int(worst)]
-    if enough.size == 0:
+    if np.isinf(face[0]):
         found.append(
             Need(
                 "core_fan",
                 "core_face",
-                float("nan"),
+                face,
                 "area",
                 Sentence(
                     "No core of {depth} carries {duty} with that air: its limit is the air, not the core.",
@@ -85,14 +87,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             )
         )
     else:
-        i = int(enough[0])
-        face = float(FACES[i])
-        if i > 0:
-            x = np.log(most[i - 1 : i + 1])
-            face = float(np.exp(np.interp(0.0, -x, np.log(FACES[i - 1 : i + 1]))))
-            worst = np.argmax(fill[i])
-            duty = context.duties.cases[int(worst)]
-        width = float(np.sqrt(face * ASPECT))
+        width = float(np.sqrt(face[0] * ASPECT))
         found.append(
             Need(
                 "core_fan",
@@ -103,9 +98,9 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                     "A {depth} core of {face}, for instance {width} × {height}; {duty} decides.",
                     {
                         "depth": (depth, "length"),
-                        "face": (face, "area"),
+                        "face": (likely(face), "area"),
                         "width": (width, "size"),
-                        "height": (face / width, "size"),
+                        "height": (likely(face) / width, "size"),
                         "duty": duty.name.lower(),
                     },
                 ),
@@ -120,13 +115,13 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                     "air_flow",
                     Sentence(
                         "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud.",
-                        {"flow": (FAN_SPEED * face, "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")},
+                        {"flow": (FAN_SPEED * likely(face), "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")},
                     ),
                 )
             )
     boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol
-    warm = coolant.properties(largest(limit) - DROP_RATED, glycol)
-    rated = largest(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity))
+    warm = coolant.properties(over_duties(limit) - DROP_RATED, glycol)
+    rated = over_duties(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity))
     found.append(
         Need(
             "pump",
@@ -135,23 +130,23 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             "flow",
             Sentence(
                 "A coolant pump moving {flow} at {rpm}.",
-                {"flow": (rated, "flow"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
+                {"flow": (likely(rated), "flow"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
             ),
         )
     )
-    bore = float(np.sqrt(4.0 * rated / (HOSE_SPEED * np.pi)))
+    bore = np.sqrt(4.0 * rated / (HOSE_SPEED * np.pi))
     found.append(
         Need(
             "hose",
             "hose_bore",
             bore,
             "size",
-            Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (bore, "size")}),
+            Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (likely(bore), "size")}),
         )
     )
     own = need_number(context.engine.facts.coolant_limit, "engine.coolant_limit")
-    lowest = float(np.min(limit))
-    if lowest < own - 0.1:
+    lowest = limit.min(axis=(0, 1))
+    if likely(lowest) < own - 0.1:
         found.append(
             Need(
                 "cap",
@@ -162,8 +157,8 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
                     "Boiling, at {boil}, sets the coolant's limit at {limit}; the engine would allow {own}. "
                     "A higher cap buys that.",
                     {
-                        "boil": (float(np.min(boiling)), "temperature"),
-                        "limit": (lowest, "temperature"),
+                        "boil": (float(boiling[..., 0].min()), "temperature"),
+                        "limit": (likely(lowest), "temperature"),
                         "own": (own, "temperature"),
                     },
                 ),

@@ -53,8 +53,6 @@ def _core(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
                 Sentence("Core {a} → {b} " + way, {"a": (now, "size"), "b": (size, "size")}),
                 {f"cooling.{name}": size},
             )
-    if facts.core_passes is not None and likely(facts.core_passes) == 1.0:
-        yield Candidate("core_passes", "core_fan", Sentence("Two passes instead of one"), {"cooling.core_passes": 2.0})
 
 
 def _fan(facts: CoolingFacts) -> Iterator[Candidate]:

@@ -10,7 +10,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import TUBES, WALL, ExhaustFacts
-from gauge_well.core.typing import largest, likely
+from gauge_well.core.typing import likely
 
 HP = 745.69987158
 CFM_PER_HP, CFM_PER_AREA = 2.2, 115.0 / 0.0254**2  # flow-per-power rule: cfm for a hp, cfm through a square metre
@@ -28,7 +28,7 @@ def _stepped(
     its gas is cooler and denser than there, so that the sum errs high. Where banks merge it may err low:
     that outcome is marched once more, and steps are taken back where it does not meet the limit.
     """
-    shape = (TUBES.size, len(context.duties.cases), 1)
+    shape = (TUBES.size, len(context.duties.cases), found.back_pressure.shape[-1])
     losses = np.stack(
         [np.broadcast_to(p.pressure.upstream - p.downstream, shape)[:, duty, 0] for p in found.pieces], axis=1
     )
@@ -49,7 +49,7 @@ def _stepped(
     whole = model.segments_of(facts) if merged else []
     while merged and taken:
         trial = [replace(s, bore=float(TUBES[t]) - 2.0 * WALL) for s, t in zip(whole, choice, strict=True)]
-        if largest(model.march(context, facts, trial, context.peak).back_pressure) <= limit:
+        if float(model.march(context, facts, trial, context.peak).back_pressure[..., 0].max()) <= limit:
             break
         choice[taken.pop()] += 1
     return [float(TUBES[t]) for t in choice]
@@ -86,9 +86,13 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
         bore = TUBES[:, None, None] - 2.0 * WALL
         segments = [replace(s, bore=bore) for s in model.segments_of(facts)]
     found_at = model.march(context, trial, segments, context.peak)
-    back = np.broadcast_to(found_at.back_pressure, (TUBES.size, len(context.duties.cases), 1))
-    worst = back.max(axis=(1, 2))
-    enough = np.flatnonzero(worst <= limit)
+    pressure = found_at.back_pressure
+    back = np.broadcast_to(pressure, (TUBES.size, len(context.duties.cases), pressure.shape[-1]))
+    fits = back.max(axis=1) <= limit
+    # Past the widest tube there is none: infinite, so that it keeps its place among samples.
+    tubes = np.append(TUBES, np.inf)[np.where(fits.any(axis=0), fits.argmax(axis=0), TUBES.size)]
+    worst = back[..., 0].max(axis=1)
+    enough = np.flatnonzero(fits[:, 0])
     pipes = "two tubes" if facts.layout == "twin" else "tube"
     found = []
     if enough.size:
@@ -97,7 +101,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
             Need(
                 "pipe",
                 "exhaust_tube",
-                tube,
+                tubes,
                 "size",
                 Sentence(
                     "{n} of {tube} outside for that length and those parts: {back} of {limit}.",
@@ -120,7 +124,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
             Need(
                 "pipe",
                 "exhaust_tube",
-                float("nan"),
+                tubes,
                 "size",
                 Sentence(
                     "No tube up to {most} meets {limit}: shorter, fewer bends, a freer silencer.",
@@ -144,7 +148,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
         )
     )
     if context.engine.fuel.spark and context.engine.facts.aspiration == "natural":
-        length = float(model.primary_length(context.engine.rated_speed))
+        length = model.primary_length(context.engine.rated_speed)
         found.append(
             Need(
                 "primaries",
@@ -153,7 +157,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
                 "size",
                 Sentence(
                     "Primaries about {l} long, give or take a fifth, to help at {rpm}.",
-                    {"l": (length, "size"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
+                    {"l": (likely(length), "size"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
                 ),
             )
         )

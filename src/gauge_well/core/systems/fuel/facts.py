@@ -177,7 +177,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     hottest = max([v for k, v in duties.items() if k.endswith("ambient") and v is not None], default=311.15)
     rule("fuel_temperature", float(hottest) + 5.0, "5 K over the hottest air asked")
     rule("reserve", "20", "20 % over the peak flow")
-    rule("burned_share", way.burned, "usual for the way it gets in")
+    if given.get("burned_share") is None:
+        # What spills nothing burns all it is given: nothing to doubt there.
+        rules["burned_share"] = Rule(way.burned, "usual for the way it gets in", exact=way.burned == 1.0)
     rule("injector_pressure", 300e3, "usual rating", "sae_j1832")
     rule("injector_count", float(engine.get("cylinders") or 4), "one a cylinder")
     rule("dead_time", 1.0e-3, "at 13.5 V; 0.8 to 1.2 ms")

@@ -6,10 +6,10 @@ import numpy as np
 
 from gauge_well.core.facts import need, need_number
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need
+from gauge_well.core.systems.base import Context, Need, over_duties
 from gauge_well.core.systems.fuel import model
 from gauge_well.core.systems.fuel.checks import LINE_SPEED, SUCTION_SPEED
-from gauge_well.core.typing import as_array, largest, likely
+from gauge_well.core.typing import as_array, likely
 
 
 def needs(context: Context, circuit: model.Circuit) -> list[Need]:
@@ -17,10 +17,11 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
     facts = circuit.facts
     peak = context.peak
     flows = model.demand(peak, circuit.fuel, facts)
-    worst = int(np.argmax(np.ravel(flows)))
-    flow = float(np.ravel(flows)[worst]) * (1.0 + circuit.reserve)
-    lift = float(np.ravel(np.broadcast_to(model.manifold_lift(circuit, peak), flows.shape))[worst])
-    pressure = likely(circuit.rail_gauge) + lift + largest(model.line_drop(circuit, flow))
+    flow = over_duties(flows) * (1.0 + circuit.reserve)
+    lifts = np.broadcast_to(model.manifold_lift(circuit, peak), flows.shape)[0]
+    # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
+    lift = np.take_along_axis(lifts, flows[0].argmax(axis=0)[None], 0)[0]
+    pressure = circuit.rail_gauge + lift + model.line_drop(circuit, flow)
     volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
     electric = facts.pump_drive == "electric"
     found = [
@@ -32,8 +33,8 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
             Sentence(
                 "A pump giving {flow} at {p}" + (" and {v}" if electric else "") + ", {reserve} in reserve.",
                 {
-                    "flow": (flow, "flow_fuel"),
-                    "p": (pressure, "pressure_gauge"),
+                    "flow": (likely(flow), "flow_fuel"),
+                    "p": (likely(pressure), "pressure_gauge"),
                     "v": (volts, "voltage"),
                     "reserve": (circuit.reserve, "share"),
                 },
@@ -46,7 +47,7 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
     for part, speed, label in (("line", LINE_SPEED, "Line"), ("suction", SUCTION_SPEED, "Suction line")):
         if part == "suction" and facts.pump_place == "tank":
             continue
-        bore = float(np.sqrt(4.0 * running / (np.pi * speed)))
+        bore = np.sqrt(4.0 * running / (np.pi * speed))
         found.append(
             Need(
                 part,
@@ -55,7 +56,7 @@ def needs(context: Context, circuit: model.Circuit) -> list[Need]:
                 "size",
                 Sentence(
                     "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
-                    {"label": label, "bore": (bore, "size"), "v": (speed, "speed_m_s")},
+                    {"label": label, "bore": (likely(bore), "size"), "v": (speed, "speed_m_s")},
                 ),
             )
         )
@@ -74,7 +75,7 @@ def _injector(context: Context, circuit: model.Circuit) -> Need:
     dp = np.maximum(rail - peak.manifold_gauge, 1e3)
     room = np.maximum(circuit.ceiling - dead, 0.02)
     each = model.burned(peak, circuit.fuel) / count / room
-    size = largest(each * np.sqrt(rated / dp))
+    size = over_duties(each * np.sqrt(rated / dp))
     return Need(
         "injectors",
         "injector_flow",
@@ -84,7 +85,7 @@ def _injector(context: Context, circuit: model.Circuit) -> Need:
             "{n} injectors of {size} each, rated at {p}.",
             {
                 "n": f"{likely(count):.0f}",
-                "size": (size, "injector_flow"),
+                "size": (likely(size), "injector_flow"),
                 "p": (likely(rated), "pressure_difference"),
             },
         ),

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.roots import polyline
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.typing import Array, Value, as_array, likely
@@ -50,7 +51,7 @@ def refuse(facts: FuelFacts) -> None:
 
 def curve_of(facts: FuelFacts) -> PumpCurve:
     """Build from a table, two points, or one point with the shut-off by rule."""
-    count = need_number(facts.pump_count, "fuel.pump_count")
+    count = as_array(need(facts.pump_count, "fuel.pump_count"))
     if facts.pump_table is not None:
         rows = sorted(facts.pump_table, key=lambda row: likely(row[0]))
         pressure, flow = (np.stack([as_array(row[k]) for row in rows]) for k in (0, 1))
@@ -70,7 +71,7 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
                 "flow falling as pressure rises",
                 "The pump table must give less flow at more pressure; one row is out of order.",
             )
-        return PumpCurve(pressure, flow * count, False)
+        return _through(list(pressure), list(flow), count)
     p1 = as_array(need(facts.pump_pressure, "fuel.pump_pressure"))
     q1 = as_array(need(facts.pump_flow, "fuel.pump_flow"))
     if facts.pump_flow_2 is not None and facts.pump_pressure_2 is not None:
@@ -88,12 +89,13 @@ def curve_of(facts: FuelFacts) -> PumpCurve:
             p1, q1, p2, q2 = p2, q2, p1, q1
         # Doubts of two points may cross; a pump's curve still falls.
         p2, q2 = np.maximum(p2, p1 + 0.05 * abs(rise)), np.minimum(q2, 0.999 * q1)
-        return _two(p1, q1, p2, q2, count)
+        return _through([p1, p2], [q1, q2], count)
     stop = np.maximum(RULE_SHUT_OFF * p1, p1 + 40e3)
-    return replace(_two(p1, q1, stop, 0.0 * q1, count), by_rule=True)
+    return replace(_through([p1, stop], [q1, 0.0 * q1], count), by_rule=True)
 
 
-def _two(p1: Array, q1: Array, p2: Array, q2: Array, count: float) -> PumpCurve:
-    """Curve through two points."""
-    pressure, flow = (np.stack(np.broadcast_arrays(a, b)) for a, b in ((p1, p2), (q1, q2)))
-    return PumpCurve(pressure, count * flow, False)
+def _through(pressures: Sequence[Array], flows: Sequence[Array], count: Array) -> PumpCurve:
+    """Curve through points, any of which may have samples."""
+    n = len(pressures)
+    flat = np.broadcast_arrays(*pressures, *(flow * count for flow in flows))
+    return PumpCurve(np.stack(flat[:n]), np.stack(flat[n:]), False)

@@ -59,7 +59,11 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
     lower = {"30": "20", "20": "10"}.get(facts.reserve or "20")
     if lower is not None:
         yield Candidate(
-            "reserve", "pump", Sentence(f"Reckon with {RESERVES[lower][0]} in reserve"), {"fuel.reserve": lower}
+            "reserve",
+            "pump",
+            Sentence(f"Reckon with {RESERVES[lower][0]} in reserve"),
+            {"fuel.reserve": lower},
+            school=True,
         )
 
 
@@ -90,7 +94,11 @@ def _injectors(facts: FuelFacts) -> Iterator[Candidate]:
     higher = {"80": "85", "85": "90"}.get(facts.ceiling or "85")
     if higher is not None:
         yield Candidate(
-            "ceiling", "injectors", Sentence(f"Let injectors open to {CEILINGS[higher][0]}"), {"fuel.ceiling": higher}
+            "ceiling",
+            "injectors",
+            Sentence(f"Let injectors open to {CEILINGS[higher][0]}"),
+            {"fuel.ceiling": higher},
+            school=True,
         )
 
 

@@ -120,8 +120,10 @@ def head(pan: Pan, normal: Array, volume: Value) -> Array:
 
 @dataclass(frozen=True)
 class Coverage:
-    """Asked and covered acceleration [g] in each direction, (duty, direction) or (duty, direction, sample);
-    along and across parts, grade and lean of each, with a fifth column at rest, for the surfaces there."""
+    """Asked and covered acceleration [g] in each direction, (duty, direction) or (duty, direction, sample).
+
+    ``tilt``: along and across parts of what is asked, grade and lean of each, on the same axes.
+    """
 
     pan: Pan
     rotation: Array
@@ -132,14 +134,25 @@ class Coverage:
 
     @cached_property
     def normals(self) -> Array:
-        """Of the surface, engine axes (duty, direction and rest, 3)."""
-        along, across, grade, lean = self.tilt
+        """Of the likely surface, engine axes (duty, direction and rest, 3); the fifth stands on the grade."""
+        still = np.zeros((len(self.asked), 1))
+        along, across, grade, lean = (_first(v, 2) for v in self.tilt)
+        shape = (len(self.asked), 4)
+        wide = (np.hstack([np.broadcast_to(v, shape), still]) for v in (along, across, lean))
+        along, across, lean = wide
+        rotation = self.rotation[0] if self.rotation.ndim == 3 else self.rotation
+        return to_engine(apparent_up(along, across, 0.0, grade, lean), rotation)
+
+    @property
+    def sampled_normals(self) -> Array:
+        """Of the surface at what each direction asks, (duty, direction, sample, 3)."""
+        along, across, grade, lean = (v if v.ndim == 3 else v[..., None] for v in self.tilt)
         return to_engine(apparent_up(along, across, 0.0, grade, lean), self.rotation)
 
     @cached_property
     def heads(self) -> Array:
-        """Oil over the pickup along apparent gravity [m], (duty, direction and rest)."""
-        return head(self.pan, self.normals, self.volume)
+        """Oil over the likely pickup along apparent gravity [m], (duty, direction and rest)."""
+        return head(self.pan.likely, self.normals, likely(self.volume))
 
     @property
     def head(self) -> Array:
@@ -181,12 +194,9 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     )
     if many or np.ndim(volume) or rotation.ndim == 3 or pan.pickup.ndim == 2:
         limits = _sampled(pan, rotation, volume, asked, limits, (f, s, grade, lean))
-    # A fifth column stands still on the grade, so that one search serves all.
-    still = np.zeros((len(cases), 1))
-    along, across, leaning = (
-        np.hstack([np.broadcast_to(_first(v, 2), (len(cases), 4)), still]) for v in (asked * f, asked * s, lean)
-    )
-    return Coverage(pan, rotation, volume, asked, limits, (along, across, _first(grade, 2), leaning))
+        if not many:
+            asked, f, s, grade, lean = (v[..., None] for v in (asked, f, s, grade, lean))
+    return Coverage(pan, rotation, volume, asked, limits, (asked * f, asked * s, grade, lean))
 
 
 def _by_duty(rows: list[list[Value]]) -> Array:

@@ -8,10 +8,10 @@ from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need
+from gauge_well.core.systems.base import Context, Need, over_duties
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import as_array, largest, likely
+from gauge_well.core.typing import as_array, likely
 
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 OVER_PICKUP = 0.02  # m left over the pickup
@@ -39,19 +39,19 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
     heat = context.mean.heat_to_oil
     limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
     rest = ways.block * (limit - ways.coolant) + ways.pan * (limit - ways.ambient)
-    wanted = largest((heat - rest) / np.maximum(limit - ways.ambient, 1.0))
-    if wanted > 0.0:
+    wanted = over_duties((heat - rest) / np.maximum(limit - ways.ambient, 1.0))
+    if likely(wanted) > 0.0:
         found.append(
             Need(
                 "cooler",
                 "oil_cooler_conductance",
-                wanted,
+                np.maximum(wanted, 0.0),
                 "conductance",
                 Sentence(
                     "An oil cooler of {ua} (about {q} at {dt} between oil and air).",
                     {
-                        "ua": (wanted, "conductance"),
-                        "q": (wanted * 60.0, "heat"),
+                        "ua": (likely(wanted), "conductance"),
+                        "q": (likely(wanted) * 60.0, "heat"),
                         "dt": (60.0, "temperature_difference"),
                     },
                 ),
@@ -72,12 +72,11 @@ def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None
             "volume",
             Sentence("About {v} of oil, by engine size; the pan decides.", {"v": (volume, "volume")}),
         )
-    pan, n = coverage.pan, coverage.normal
-    under = largest(volume_below(pan.body, n, pan.over_pickup(n)))
-    raised = need_number(facts.oil_up, "oil.oil_up")
-    volume = under + raised
+    pan, n = coverage.pan, coverage.sampled_normals
+    under = volume_below(pan.body, n, pan.over_pickup(n)).max(axis=(0, 1))
+    volume = under + need(facts.oil_up, "oil.oil_up")
     template = "{v} of oil keeps the pickup covered in every duty; the pan holds {holds} to the rail."
-    if volume > likely(pan.holds):
+    if likely(volume) > likely(pan.holds):
         template = (
             "Only {v} would keep the pickup covered, and the pan holds {holds}: a baffle or a deeper well does it."
         )
@@ -86,5 +85,5 @@ def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None
         "oil_quantity",
         volume,
         "volume",
-        Sentence(template, {"v": (volume, "volume"), "holds": (likely(pan.holds), "volume")}),
+        Sentence(template, {"v": (likely(volume), "volume"), "holds": (likely(pan.holds), "volume")}),
     )
