@@ -16,6 +16,12 @@ export type Edit = Schemas['EditEntry']
 export type ReadOut = Schemas['ReadOut']
 export type Step = Schemas['StepOut']
 export type Revision = Schemas['RevisionOut']
+export type ExploreEvent = Schemas['ExploreEvent']
+export type Change = Schemas['ChangeOut']
+export type Measure = Schemas['MeasureOut']
+export type Round = Schemas['Round']
+export type Solved = Schemas['SolvedOut']
+export type NeedRow = Schemas['NeedRow']
 export type SheetDocument = Record<string, unknown>
 
 export interface ProblemEntry {
@@ -67,6 +73,37 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
   throw new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [], problem.current ?? null)
 }
 
+async function text(path: string, body: unknown): Promise<string> {
+  const response = await fetch(`/api${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+  if (!response.ok) throw new Problem(response.status, 'unknown', response.statusText)
+  return response.text()
+}
+
+/** Read a stream of events, one a line, as they come; aborting the signal drops the rest. */
+async function stream(path: string, body: unknown, signal: AbortSignal, take: (event: ExploreEvent) => void): Promise<void> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, { method: 'POST', signal, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') throw error
+    throw new Offline('The server is not reached.')
+  }
+  if (!response.ok || !response.body) {
+    const problem = (await response.json().catch(() => ({}))) as ProblemBody
+    throw new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [])
+  }
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (;;) {
+    const { done, value } = await reader.read()
+    rest += value ?? ''
+    const lines = rest.split('\n')
+    rest = done ? '' : (lines.pop() ?? '')
+    for (const line of lines) if (line) take(JSON.parse(line) as ExploreEvent)
+    if (done) return
+  }
+}
+
 const match = (revision: number) => ({ 'If-Match': `"${revision}"` })
 
 export const api = {
@@ -82,7 +119,13 @@ export const api = {
   revisions: (id: string) => call<Schemas['Revisions']>('GET', `/builds/${id}/revisions`),
   bringBack: (id: string, revision: number, wanted: number) =>
     call<Build>('POST', `/builds/${id}/revisions/${wanted}/bring-back`, undefined, match(revision)),
-  size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal) => call<Report>('POST', '/size', { sheet, explain }, {}, signal),
+  size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal, samples = 0) => call<Report>('POST', '/size', { sheet, explain, samples }, {}, signal),
+  explore: (sheet: SheetDocument, parts: string[], signal: AbortSignal, take: (event: ExploreEvent) => void) =>
+    stream('/explore', { sheet, parts, explain: 'none' }, signal, take),
+  round: (sheet: SheetDocument) => call<Round>('POST', '/round', { sheet }),
+  solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => call<Solved>('POST', '/solve', { sheet, path }, {}, signal),
+  needs: (sheet: SheetDocument, signal?: AbortSignal) => call<Schemas['NeedSheet']>('POST', '/need', { sheet }, {}, signal),
+  needCsv: (sheet: SheetDocument) => text('/need.csv', { sheet }),
   instrument: <T>(system: string, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) =>
     call<{ data: T }>('POST', `/instrument/${system}`, { sheet, options }, {}, signal),
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>

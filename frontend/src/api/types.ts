@@ -293,16 +293,10 @@ export interface components {
             reach_low_w?: number | null;
             /** Reach High W */
             reach_high_w?: number | null;
-            /**
-             * Reach Low Code
-             * @default unknown
-             */
-            reach_low_code: string;
-            /**
-             * Reach High Code
-             * @default unknown
-             */
-            reach_high_code: string;
+            /** Reach Low Code */
+            reach_low_code?: string | null;
+            /** Reach High Code */
+            reach_high_code?: string | null;
             /** Holds Probability */
             holds_probability?: number | null;
             /** Format */
@@ -348,16 +342,10 @@ export interface components {
             /** Stated */
             stated: number;
             units: components["schemas"]["UnitsDocument"];
-            /**
-             * Samples
-             * @default 0
-             */
-            samples: number;
-            /**
-             * Clipped Share
-             * @default 0
-             */
-            clipped_share: number;
+            /** Samples */
+            samples?: number | null;
+            /** Clipped Share */
+            clipped_share?: number | null;
         };
         /**
          * CautionOut
@@ -419,6 +407,14 @@ export interface components {
             fill_high?: number | null;
             /** Holds Probability */
             holds_probability?: number | null;
+            /** Demand Low */
+            demand_low?: number | null;
+            /** Demand High */
+            demand_high?: number | null;
+            /** Capacity Low */
+            capacity_low?: number | null;
+            /** Capacity High */
+            capacity_high?: number | null;
         };
         /**
          * DutyOut
@@ -527,16 +523,10 @@ export interface components {
             reach_low_w?: number | null;
             /** Reach High W */
             reach_high_w?: number | null;
-            /**
-             * Reach Low Code
-             * @default unknown
-             */
-            reach_low_code: string;
-            /**
-             * Reach High Code
-             * @default unknown
-             */
-            reach_high_code: string;
+            /** Reach Low Code */
+            reach_low_code?: string | null;
+            /** Reach High Code */
+            reach_high_code?: string | null;
             /** Holds Probability */
             holds_probability?: number | null;
             /** System */
@@ -613,16 +603,10 @@ export interface components {
             reach_low_w?: number | null;
             /** Reach High W */
             reach_high_w?: number | null;
-            /**
-             * Reach Low Code
-             * @default unknown
-             */
-            reach_low_code: string;
-            /**
-             * Reach High Code
-             * @default unknown
-             */
-            reach_high_code: string;
+            /** Reach Low Code */
+            reach_low_code?: string | null;
+            /** Reach High Code */
+            reach_high_code?: string | null;
             /** Holds Probability */
             holds_probability?: number | null;
             /** Title */
@@ -1143,6 +1127,38 @@ export interface components {
              * @default true
              */
             sure: boolean;
+        };
+        /**
+         * NeedSheet
+         * @description Every need of a build, with bands.
+         */
+        NeedSheet: {
+            /** Needs */
+            needs: components["schemas"]["NeedRow"][];
+        };
+        /**
+         * NeedRow
+         * @description A need with its system.
+         */
+        NeedRow: {
+            /** Part */
+            part: string;
+            /** Quantity */
+            quantity: string;
+            /** Value */
+            value: number | null;
+            /** Unit */
+            unit: string;
+            /** Sentence */
+            sentence: string;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
+            /** System */
+            system: string;
+            /** Title */
+            title: string;
         };
         /**
          * Shelf
@@ -1712,6 +1728,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeedSheet"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import ConflictDialog from './ConflictDialog.vue'
+import FactDialog from './fact/FactDialog.vue'
 import FindDialog from './FindDialog.vue'
 import KeysHelp from './KeysHelp.vue'
 import StationRail from './StationRail.vue'
@@ -44,6 +45,7 @@ onKeyStroke((event) => {
   else if (event.key === '?') help.value = true
   else if (event.key === 'u') build.showIn(words.chosenUnits + 1)
   else if (event.key === 'w') document.querySelector<HTMLElement>('[data-working]')?.focus()
+  else if (event.key === 'i') document.querySelector<HTMLElement>('[data-instead], [data-panel=changes]')?.focus()
   else if (event.key === 'f') {
     event.preventDefault()
     find.value = true
@@ -65,6 +67,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
       </div>
     </main>
     <ConflictDialog />
+    <FactDialog />
     <FindDialog v-model:open="find" />
     <Modal v-model:open="help" title="Keys" :footer="null"><KeysHelp /></Modal>
   </div>

@@ -8,6 +8,7 @@ const KEYS = [
   ['f', 'find a fact, check or step by name'],
   ['u', 'the next units'],
   ['w', 'the working'],
+  ['i', 'what could stand there instead'],
   ['e', 'how the focused fact is known'],
   ['z and Z', 'undo, redo'],
   ['?', 'this list'],

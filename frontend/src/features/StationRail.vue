@@ -22,6 +22,7 @@ const blocks = computed(() => build.report?.systems ?? {})
     </router-link>
     <p class="label group">On paper</p>
     <router-link class="stop" :to="to('need')">Need sheet</router-link>
+    <router-link class="stop" :to="to('round')">Measuring round</router-link>
   </nav>
 </template>
 

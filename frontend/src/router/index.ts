@@ -14,6 +14,7 @@ export const router = createRouter({
       children: [
         { path: '', name: 'bench', component: () => import('../features/bench/BenchPage.vue') },
         ...STATIONS.map((station) => ({ path: station.id, name: station.id, component: station.load })),
+        { path: 'round', name: 'round', component: () => import('../features/round/RoundPage.vue') },
         { path: 'need', name: 'need', component: () => import('../features/need/NeedPage.vue') },
       ],
     },

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SystemBlock } from '../api/client'
+import type { Check, SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
+import { chance } from './bands'
 import { percent } from './format'
 import Well from './Well.vue'
 
@@ -11,6 +12,7 @@ const emit = defineEmits<{ pick: [duty: string] }>()
 const build = useBuild()
 const names = computed(() => Object.fromEntries((build.report?.duties ?? []).map((d) => [d.id, d.name])))
 const checks = computed(() => [...props.block.checks].sort((a, b) => b.fill - a.fill))
+const unsure = (check: Check) => check.class === 'limit' && check.holds_probability !== null && check.holds_probability !== undefined && check.holds_probability > 0 && check.holds_probability < 1
 const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_', ' ')
 </script>
 
@@ -29,8 +31,8 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
         <span class="name">{{ check.name }}<template v-if="check.duty">, {{ (names[check.duty] ?? check.duty).toLowerCase() }}</template></span>
         <span class="figure" :class="{ over: check.fill > 1 }">{{ percent(check.fill) }}</span>
       </div>
-      <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" />
-      <p class="mute">{{ check.sentence }}</p>
+      <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" :low="check.fill_low" :high="check.fill_high" />
+      <p class="mute">{{ check.sentence }}<template v-if="unsure(check)"> Holds in {{ chance(check.holds_probability ?? 1) }} of cases within the tolerances.</template></p>
     </component>
     <p v-for="notice in block.notices" :key="notice.code + notice.duty" class="check notice">{{ notice.sentence }}</p>
   </section>

@@ -111,6 +111,9 @@ function turnEvidence(): void {
         :title="given ? `${words.words?.evidence[fact.evidence]}. Tap to change` : `${fact.note} (${fact.source})`" :aria-label="`${field.label}, how known: ${NAMES[fact.evidence]}`" @click="turnEvidence" @keydown.e.prevent="turnEvidence">
         {{ NAMES[fact.evidence] }}
       </button>
+      <button v-if="!isTable" class="more" type="button" :title="fact?.half ? `${fact.half} · claims, tolerance, solve for it` : 'Claims, tolerance, solve for it'" :aria-label="`${field.label}: claims, tolerance, solve for it`" @click="build.asked = path">
+        {{ fact?.claims?.length ? `+${fact.claims.length}` : '⋯' }}
+      </button>
     </template>
   </span>
 </template>
@@ -161,7 +164,23 @@ function turnEvidence(): void {
 .evidence {
   min-width: 42px;
 }
+.more {
+  position: relative;
+  background: none;
+  border: 0;
+  padding: 0;
+  min-width: 14px;
+  margin-right: -14px; /* stands in the card's edge, so that no value moves for it */
+  color: var(--mute);
+  font: 600 13px/1 var(--labels);
+  cursor: pointer;
+}
 @media (max-width: 720px) {
+  .more {
+    min-width: 34px;
+    min-height: 44px;
+    margin-right: -10px;
+  }
   .value {
     min-height: 44px;
   }

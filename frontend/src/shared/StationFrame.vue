@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
 import ChecksPanel from './ChecksPanel.vue'
+import InsteadPanel from './InsteadPanel.vue'
 import NeedList from './NeedList.vue'
 import { verdict } from './verdict'
 import WorkingTable from './WorkingTable.vue'
@@ -13,6 +14,8 @@ const build = useBuild()
 const block = computed<SystemBlock | null>(() => build.report?.systems[props.system] ?? null)
 const said = computed(() => (block.value ? verdict(block.value, build.report?.duties ?? []) : null))
 const why = computed(() => build.report?.not_judged.find((n) => n.system.toLowerCase() === props.system)?.why)
+/** The engine is what is swapped in: there is nothing to put in its place here. */
+const changeable = computed(() => block.value !== null && props.system !== 'engine')
 defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(): unknown }>()
 </script>
 
@@ -26,6 +29,7 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
     <div class="fitted"><slot name="fitted" :block="block" /></div>
     <div class="middle">
       <slot name="instrument" />
+      <InsteadPanel v-if="changeable" :system="system" />
       <WorkingTable v-if="block" :block="block" />
     </div>
     <div class="side">

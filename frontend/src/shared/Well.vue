@@ -4,12 +4,18 @@ import { percent } from './format'
 
 /** A glass with a brim: the level is demand, the tick at the brim is capacity. */
 const props = withDefaults(
-  defineProps<{ fill: number | null | undefined; system: string; size?: 'rail' | 'row' | 'long'; label: string; state?: string }>(),
-  { size: 'row', state: '' },
+  defineProps<{ fill: number | null | undefined; system: string; size?: 'rail' | 'row' | 'long'; label: string; state?: string; low?: number | null; high?: number | null }>(),
+  { size: 'row', state: '', low: null, high: null },
 )
 const BRIM = 0.82 // of the glass's length, so that a level over the brim has somewhere to go
 const level = computed(() => Math.min(props.fill ?? 0, 1) * BRIM)
 const over = computed(() => Math.min(Math.max((props.fill ?? 0) - 1, 0) * BRIM, 1 - BRIM))
+const most = 1 / BRIM
+const band = computed(() => {
+  if (props.low === null || props.high === null || props.high - props.low < 0.005) return null
+  const from = Math.min(props.low, most) * BRIM
+  return { from, share: Math.min(props.high, most) * BRIM - from }
+})
 const said = computed(() => `${props.label}, ${props.fill === null || props.fill === undefined ? 'not known' : percent(props.fill)}${props.state ? `, ${props.state}` : ''}`)
 const full = computed(() => (props.fill ?? 0) > 1)
 </script>
@@ -18,6 +24,7 @@ const full = computed(() => (props.fill ?? 0) > 1)
   <span class="well" :class="[size, { full, unknown: fill === null || fill === undefined }]" role="img" :aria-label="said">
     <span class="level" :style="{ '--share': level, background: full ? 'var(--over)' : `var(--${system})` }" />
     <span v-if="full" class="spill" :style="{ '--from': BRIM, '--share': over }" />
+    <span v-if="band" class="band" :style="{ '--from': band.from, '--share': band.share }" />
     <span class="brim" :style="{ '--from': BRIM }" />
   </span>
 </template>
@@ -67,6 +74,28 @@ const full = computed(() => (props.fill ?? 0) > 1)
   top: -3px;
   bottom: -3px;
   background: var(--ink);
+}
+.band {
+  position: absolute;
+  left: calc(var(--from) * 100%);
+  width: calc(var(--share) * 100%);
+  top: 50%;
+  height: 0;
+  border-top: 1.5px solid var(--ink);
+}
+.band::before,
+.band::after {
+  content: '';
+  position: absolute;
+  top: -4px;
+  height: 7px;
+  border-left: 1.5px solid var(--ink);
+}
+.band::before {
+  left: 0;
+}
+.band::after {
+  right: 0;
 }
 .unknown {
   border-style: dashed;

@@ -32,5 +32,6 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
     return { lead: block.title, strong, tail: `${where}.`, detail: plain + also, short: true }
   }
   const lead = `${block.title} ${block.unknown.length ? 'as known' : ''}`.trim()
-  return { lead, strong: 'holds', tail: `, ${Math.round(worst.fill * 100)} % full at most${where}.`, detail: plain + also, short: false }
+  const tight = block.state === 'tight'
+  return { lead, strong: tight ? 'holds, but not surely' : 'holds', tail: `, ${Math.round(worst.fill * 100)} % full at most${where}.`, detail: plain + also, short: false }
 }

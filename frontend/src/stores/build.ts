@@ -1,7 +1,11 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
+import { withBands } from '../shared/bands'
 import { UNIT_CHOICES, useVocabulary } from './vocabulary'
+
+/** An edit with what it leaves unsaid. */
+export const line = (path: string, text: string | null, more: Partial<Edit> = {}): Edit => ({ path, text, evidence: null, tolerance: null, action: 'set', index: 0, source: null, date: null, ...more })
 
 interface Waiting {
   edits: Edit[]
@@ -10,6 +14,17 @@ interface Waiting {
 
 const RETRY_MS = 3000
 const keptKey = (id: string) => `gauge-well-kept-${id}`
+const pathKey = (id: string) => `gauge-well-undo-${id}`
+
+/** Revisions that undo and redo lead to, kept for the session so that a reload does not lose the way back. */
+function recall(id: string): [number[], number[]] {
+  try {
+    const found = JSON.parse(sessionStorage.getItem(pathKey(id)) ?? '[[],[]]') as [number[], number[]]
+    return [found[0].filter(Number.isInteger), found[1].filter(Number.isInteger)]
+  } catch {
+    return [[], []]
+  }
+}
 
 /** The open build: its report, edits sent one after another, undo and redo, and edits kept while offline. */
 export const useBuild = defineStore('build', () => {
@@ -20,13 +35,25 @@ export const useBuild = defineStore('build', () => {
   const conflict = shallowRef<{ current: Build; edits: Edit[] } | null>(null)
   const whatIf = shallowRef<Report | null>(null)
   const explain = ref('governing')
+  /** The fact whose claims, tolerance and solutions are open. */
+  const asked = ref<string | null>(null)
   const undoable = ref<number[]>([])
   const redoable = ref<number[]>([])
   const queue: Waiting[] = []
   let draining = false
   let retry: ReturnType<typeof setTimeout> | undefined
 
-  const report = computed<Report | null>(() => whatIf.value ?? build.value?.report ?? null)
+  /** Bands that stand for the revision shown; another window of the same build may be ahead of them. */
+  const bands = shallowRef<{ key: string; report: Report } | null>(null)
+  const report = computed<Report | null>(() => {
+    if (whatIf.value) return whatIf.value
+    const own = build.value
+    if (!own) return null
+    return bands.value?.key === `${own.id} ${own.revision}` ? withBands(own.report, bands.value.report) : own.report
+  })
+  watch([undoable, redoable], () => {
+    if (build.value) sessionStorage.setItem(pathKey(build.value.id), JSON.stringify([undoable.value, redoable.value]))
+  }, { deep: true })
   const document = computed<SheetDocument>(() => build.value?.document ?? {})
 
   function accept(next: Build): void {
@@ -40,8 +67,7 @@ export const useBuild = defineStore('build', () => {
     trouble.value = ''
     if (build.value?.id !== id) {
       build.value = null
-      undoable.value = []
-      redoable.value = []
+      ;[undoable.value, redoable.value] = recall(id)
       queue.length = 0
     }
     try {
@@ -115,12 +141,11 @@ export const useBuild = defineStore('build', () => {
     saving.value = false
   }
 
-  const edit = (path: string, text: string | null, evidence?: Edit['evidence']) => enqueue([{ path, text, evidence: evidence ?? null, tolerance: null }])
+  const edit = (path: string, text: string | null, evidence?: Edit['evidence']) => enqueue([line(path, text, { evidence: evidence ?? null })])
 
   function showIn(choice: number): void {
     const units = UNIT_CHOICES[choice % UNIT_CHOICES.length]
     if (!units) return
-    const line = (path: string, text: string): Edit => ({ path, text, evidence: null, tolerance: null })
     void enqueue([line('units.system', units.system), line('units.power', units.power)])
   }
 
@@ -164,6 +189,6 @@ export const useBuild = defineStore('build', () => {
 
   return {
     build, report, document, trouble, saving, offline, conflict, whatIf, explain, undoable, redoable,
-    open, accept, edit, enqueue, showIn, settleConflict, undo, redo, bringBack, explainDuty,
+    bands, asked, open, accept, edit, enqueue, showIn, settleConflict, undo, redo, bringBack, explainDuty,
   }
 })

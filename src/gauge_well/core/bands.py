@@ -65,6 +65,16 @@ class Limit:
     part: str
     duty: str
     fill: Array
+    of: Check
+    column: int
+
+    def end(self, name: str, share: float) -> float | None:
+        """Percentile of its ``demand`` or ``capacity``; None where it is not finite."""
+        value = _wide(as_array(getattr(self.of, name)))
+        wide = np.broadcast_to(value, (*value.shape[:-1], self.fill.size))
+        picked = wide[0, min(self.column, wide.shape[1] - 1)]
+        found = percentile(picked[1:], share)
+        return found if np.isfinite(found) else None
 
     @property
     def key(self) -> Key:
@@ -103,7 +113,7 @@ def _limits(system: str, checks: Sequence[Check], context: Context, count: int) 
         fill = np.broadcast_to(_wide(as_array(check.fill)), (1, 1 if gate else len(cases), 1 + count))
         for i in range(fill.shape[1]):
             if check.judged is None or check.judged[i]:
-                target.append(Limit(system, check.id, check.part, "" if gate else cases[i].id, fill[0, i]))
+                target.append(Limit(system, check.id, check.part, "" if gate else cases[i].id, fill[0, i], check, i))
     return limits, costs
 
 
@@ -312,6 +322,10 @@ def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
             "fill_low": percentile(limit.fill[1:], LOW),
             "fill_high": percentile(limit.fill[1:], HIGH),
             "holds_probability": float(np.mean(limit.fill[1:] <= 1.0)),
+            "demand_low": limit.end("demand", LOW),
+            "demand_high": limit.end("demand", HIGH),
+            "capacity_low": limit.end("capacity", LOW),
+            "capacity_high": limit.end("capacity", HIGH),
             "state": state_of(limit.fill).value,
         }
         for limit in (*found.limits, *found.costs)
@@ -383,7 +397,7 @@ def merged(report: Mapping[str, Any], found: Mapping[str, Any]) -> dict[str, Any
     return {
         **report,
         "systems": blocks,
-        "rows": [r if r["kind"] != "gate" else r | _gate_band(r, checks) for r in rows],
+        "rows": [r | _fill_band(r, checks) for r in rows],
         "state": State.TIGHT.value if tight else report["state"],
         **{k: found[k] for k in ("samples", "holds_probability", "clipped_share", *NO_BAND)},
     }
@@ -394,6 +408,7 @@ def _without(entry: Mapping[str, Any] | None) -> dict[str, Any]:
     return {k: v for k, v in entry.items() if k not in named} if entry else {}
 
 
-def _gate_band(row: Mapping[str, Any], checks: Mapping[Key, Mapping[str, Any]]) -> dict[str, Any]:
-    entry = checks.get((row["system"], row["check"], ""))
+def _fill_band(row: Mapping[str, Any], checks: Mapping[Key, Mapping[str, Any]]) -> dict[str, Any]:
+    """Of the check that governs a row."""
+    entry = checks.get((row["system"], row["check"], row["duty"]))
     return {k: entry[k] for k in ("fill_low", "fill_high", "holds_probability")} if entry else {}

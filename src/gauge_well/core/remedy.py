@@ -41,11 +41,12 @@ def row_key(row: Mapping[str, Any]) -> RowKey:
 def load_of(row: Mapping[str, Any], wanted: float) -> float | None:
     """How far a row is over (above 0) or under its brim, as a logarithm; None when it is not known.
 
-    ln(wanted / reach) for what power drives, ln(needs / carries) for what load drives, ln fill for a gate.
+    ln(wanted / reach) for what power drives, ln(needs / carries) for what load drives, ln fill for a gate and for what
+    only costs.
     """
     if row["reach_code"] == "unknown":
         return None
-    if row["kind"] == "gate":
+    if row["kind"] in ("gate", "cost"):
         return float(np.log(max(row["fill"], 1e-3)))
     if row["reach_code"] == "above":
         return float(-SCAN_END)
@@ -141,7 +142,11 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
     for row in after.rows:
         old = was.get(row_key(row)) or was.get((row["system"], row["part"], "power", ""))
         moved.append(Moved(row, old, None if old is None else load_of(old, wanted), load_of(row, wanted)))
-    buys = sum(max(m.before, 0.0) - max(m.after, 0.0) for m in moved if m.before is not None and m.after is not None)
+    buys = sum(
+        max(m.before, 0.0) - max(m.after, 0.0)
+        for m in moved
+        if m.row["kind"] != "cost" and m.before is not None and m.after is not None
+    )
     own = [m for m in moved if (m.row["system"], m.row["part"]) in meant]
     best = max(own, key=lambda m: (max(m.before or 0.0, 0.0) > 0.0, m.gain), default=None)
     reach = whole_reach(before), whole_reach(after)
@@ -162,7 +167,11 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
         for id, b in after.beside.items()
         if id in before.beside and abs(b.value - before.beside[id].value) > NOTICED * abs(before.beside[id].value)
     ]
-    others = [m for m in moved if m is not best and abs(m.gain) > 2.0 * NOTICED and m.before is not None]
+    others = [
+        m
+        for m in moved
+        if (m.row["system"], m.row["part"]) not in meant and abs(m.gain) > 2.0 * NOTICED and m.before is not None
+    ]
     others.sort(key=lambda m: m.gain)
     return Weighed(buys, headroom, best, others, beside, broken, worse, school)
 

@@ -198,10 +198,19 @@ def outline(case: BuildCase, like: Outline | None = None) -> Outline:
             result = solved[id]
             own = list(result.checks(context.mean, context.peak))
             dicts = _check_dicts(own, context, said=False)
-            rows += _rows(SYSTEMS[id], own, dicts, found, context, result)
+            rows += _rows(SYSTEMS[id], own, dicts, found, context, result) + _cost_rows(SYSTEMS[id], dicts)
             checks |= {(id, c["id"], c["duty"]): c for c in dicts}
             beside |= {f"{id}.{b.id}": b for b in result.beside()}
     return Outline(case, context, rows, checks, beside, solved)
+
+
+def _cost_rows(system: System, dicts: Sequence[Mapping[str, Any]]) -> list[dict[str, Any]]:
+    """What only costs, by part: a row of the fullest duty, for comparison alone."""
+    rows = []
+    for part in dict.fromkeys(c["part"] for c in dicts if c["class"] == CheckClass.COST.value):
+        entry = max((c for c in dicts if c["part"] == part and c["class"] == "cost"), key=lambda c: c["fill"])
+        rows.append(_row(system, part, entry["name"], "cost", entry, reach_code="cost"))
+    return rows
 
 
 def _shared(case: BuildCase, like: Outline | None) -> tuple[Context, set[str]]:

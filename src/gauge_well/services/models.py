@@ -58,6 +58,10 @@ class CheckOut(Model):
     fill_low: float | None = None
     fill_high: float | None = None
     holds_probability: float | None = None
+    demand_low: float | None = None
+    demand_high: float | None = None
+    capacity_low: float | None = None
+    capacity_high: float | None = None
 
 
 class Band(Model):
@@ -65,8 +69,8 @@ class Band(Model):
 
     reach_low_w: float | None = None
     reach_high_w: float | None = None
-    reach_low_code: str = "unknown"
-    reach_high_code: str = "unknown"
+    reach_low_code: str | None = None
+    reach_high_code: str | None = None
     holds_probability: float | None = None
 
 
@@ -205,8 +209,8 @@ class Report(Band):
     guesses: int
     stated: int
     units: UnitsDocument
-    samples: int = 0
-    clipped_share: float = 0.0
+    samples: int | None = None
+    clipped_share: float | None = None
 
 
 class ClaimOut(Model):
@@ -423,3 +427,16 @@ class SolvedOut(Model):
     sure_high: EndOut | None
     touches: list[str]
     stuck: list[str]
+
+
+class NeedRow(NeedOut):
+    """A need with its system."""
+
+    system: str
+    title: str
+
+
+class NeedSheet(Model):
+    """Every need of a build, with bands."""
+
+    needs: list[NeedRow]

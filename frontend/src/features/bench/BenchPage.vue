@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
+import { chance } from '../../shared/bands'
 import NeedList from '../../shared/NeedList.vue'
 import { useBuild } from '../../stores/build'
+import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'
 import DutyTable from './DutyTable.vue'
 import FixedRows from './FixedRows.vue'
-import GuessList from './GuessList.vue'
+import MeasureNext from './MeasureNext.vue'
 import { split } from './logic'
 import ReachChart from './ReachChart.vue'
 import { useWhatIf } from './useWhatIf'
+import WouldMove from './WouldMove.vue'
 
 const build = useBuild()
 const words = useVocabulary()
@@ -25,6 +28,12 @@ const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMa
 const needs = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.need))
 const notJudged = computed(() => (report.value?.not_judged ?? []).map((n) => n.system).join(', '))
 const needTo = computed(() => ({ name: 'need', params: { id: build.build?.id } }))
+const outlook = useOutlook()
+onMounted(() => outlook.ask(['bands', 'changes', 'measure']))
+const sure = computed(() => {
+  const share = report.value?.holds_probability
+  return share === null || share === undefined ? '' : `holds in ${chance(share)} of cases within the tolerances`
+})
 const governedLine = computed(() => report.value?.governed === true && report.value.wanted_w === report.value.rated_w)
 </script>
 
@@ -35,6 +44,7 @@ const governedLine = computed(() => report.value?.governed === true && report.va
       <p v-if="report.headline.next" class="next">{{ report.headline.next }}</p>
       <p class="line figure">
         <span v-if="dangers.length" class="over">{{ dangers.length }} danger{{ dangers.length > 1 ? 's' : '' }}: {{ dangers[0]?.sentence }}</span>
+        <span v-if="sure">{{ sure }}</span>
         <span>{{ report.guesses }} of {{ report.stated }} facts are guesses</span>
         <span v-if="notJudged" class="mute">not judged yet: {{ notJudged }}</span>
         <router-link :to="needTo">what to buy: need sheet →</router-link>
@@ -42,7 +52,7 @@ const governedLine = computed(() => report.value?.governed === true && report.va
     </header>
     <div class="left">
       <section v-if="report.wanted_w !== null" class="card pad">
-        <h2 class="label">At the power you want</h2>
+        <div class="cardhead"><h2 class="label">At the power you want</h2><span v-if="report.samples" class="mute legend">bar: likely · whisker: 90 of 100 cases</span></div>
         <ReachChart :rows="rows.power" :wanted="wanted" :draggable="!governedLine" :pending="whatIf.wanted.value !== null" @move="whatIf.move" @keep="whatIf.keep" @drop="whatIf.drop" />
         <p v-if="governedLine" class="mute small">The governor holds this engine at {{ words.show(report.wanted_w, 'power') }}; the line stays there.</p>
         <template v-if="rows.fixed.length">
@@ -56,8 +66,9 @@ const governedLine = computed(() => report.value?.governed === true && report.va
       </section>
     </div>
     <div class="right">
+      <WouldMove />
+      <MeasureNext />
       <NeedList :needs="needs" />
-      <GuessList />
     </div>
   </div>
 </template>
@@ -97,6 +108,9 @@ h1 {
 }
 .card.pad {
   padding: 12px 16px 14px;
+}
+.legend {
+  font: 500 13px var(--labels);
 }
 .second {
   margin-top: 14px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Report } from '../../api/client'
+import type { Check, Report } from '../../api/client'
 import { percent } from '../../shared/format'
 import Well from '../../shared/Well.vue'
 import { useBuild } from '../../stores/build'
@@ -11,10 +11,11 @@ const props = defineProps<{ report: Report }>()
 const build = useBuild()
 const router = useRouter()
 const systems = computed(() => Object.entries(props.report.systems).filter(([, block]) => block.checks.length || block.unknown.length))
-const fill = (id: string, duty: string) => {
+const fullest = (id: string, duty: string) => {
   const own = props.report.systems[id]?.checks.filter((c) => c.duty === duty) ?? []
-  return own.length ? Math.max(...own.map((c) => c.fill)) : null
+  return own.reduce<Check | null>((most, c) => (most === null || c.fill > most.fill ? c : most), null)
 }
+const fill = (id: string, duty: string) => fullest(id, duty)?.fill ?? null
 const open = (id: string) => void router.push({ name: id, params: { id: build.build?.id } })
 </script>
 
@@ -29,7 +30,7 @@ const open = (id: string) => void router.push({ name: id, params: { id: build.bu
           <th scope="row"><button type="button" class="plain" @click="open(id)">{{ block.title }}</button></th>
           <td v-for="duty in report.duties" :key="duty.id">
             <span class="cell">
-              <Well :fill="fill(id, duty.id)" :system="id" :label="`${block.title}, ${duty.name}`" />
+              <Well :fill="fill(id, duty.id)" :system="id" :label="`${block.title}, ${duty.name}`" :low="fullest(id, duty.id)?.fill_low" :high="fullest(id, duty.id)?.fill_high" />
               <span class="figure" :class="{ over: (fill(id, duty.id) ?? 0) > 1 }">{{ percent(fill(id, duty.id)) }}</span>
             </span>
           </td>

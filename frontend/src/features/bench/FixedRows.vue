@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Row } from '../../api/client'
 import { percent } from '../../shared/format'
@@ -7,7 +8,11 @@ import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
 /** Rows that power does not decide: loads carried against needed, and gates. */
-defineProps<{ rows: Row[] }>()
+const props = defineProps<{ rows: Row[] }>()
+const FEW = 7
+const all = ref(false)
+/** Fullest first; those over the brim are never folded away. */
+const shown = computed(() => (all.value ? props.rows : props.rows.filter((row, i) => i < FEW || (row.fill ?? 0) > 1)))
 const build = useBuild()
 const words = useVocabulary()
 const router = useRouter()
@@ -22,12 +27,13 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
 
 <template>
   <div>
-    <button v-for="row in rows" :key="row.system + row.part + row.kind" class="row" type="button" @click="open(row)">
+    <button v-for="row in shown" :key="row.system + row.part + row.kind + row.check" class="row" type="button" @click="open(row)">
       <span class="name">{{ label(row) }}</span>
-      <Well :fill="row.fill" :system="row.system" size="long" :label="label(row)" />
+      <Well :fill="row.fill" :system="row.system" size="long" :label="label(row)" :low="row.fill_low" :high="row.fill_high" />
       <span class="figure" :class="{ over: (row.fill ?? 0) > 1 }">{{ percent(row.fill) }}</span>
       <span class="mute detail">{{ detail(row) }}</span>
     </button>
+    <button v-if="shown.length < rows.length || all" class="textlink more" type="button" @click="all = !all">{{ all ? 'the fullest only' : `${rows.length - shown.length} more, all under ${percent(rows[shown.length]?.fill)}` }}</button>
   </div>
 </template>
 
@@ -54,6 +60,10 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
 }
 .detail {
   font-size: 13.5px;
+}
+.more {
+  margin: 6px 0 0 178px;
+  font-size: 14px;
 }
 .well {
   height: 15px;

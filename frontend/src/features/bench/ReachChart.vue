@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Row } from '../../api/client'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import { whisker } from '../../shared/bands'
 import { axisTop, nudge, ticks } from './logic'
 
 /** A row for each part that can be changed: bars against power, with the wanted line that is dragged. */
@@ -28,6 +29,12 @@ const value = (row: Row) => {
 }
 const reach = (row: Row) => (row.reach_w === null ? (row.reach_code === 'above' ? 1 : 0) : share(row.reach_w))
 const short = (row: Row) => row.reach_code === 'below' || (row.reach_w !== null && row.reach_w < props.wanted * 0.9999)
+const band = (row: Row) => {
+  const found = whisker(row, top.value)
+  return found ? { left: `${(100 * found.low) / top.value}%`, width: `${(100 * (found.high - found.low)) / top.value}%` } : null
+}
+/** Right of the bar, its whisker and, where it is short, the wanted line. */
+const numberAt = (row: Row) => Math.max(reach(row), short(row) ? share(props.wanted) : 0, (whisker(row, top.value)?.high ?? 0) / top.value)
 const duty = (row: Row) => build.report?.duties.find((d) => d.id === row.duty)?.name ?? ''
 
 function at(event: PointerEvent): void {
@@ -71,8 +78,9 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
         <span class="bar">
           <span class="fill" :style="{ width: `${100 * reach(row)}%`, background: `var(--${row.system})`, opacity: short(row) ? 1 : 0.6 }" />
           <span v-if="short(row)" class="gap" :style="{ left: `${100 * reach(row)}%`, width: `${100 * (share(wanted) - reach(row))}%` }" />
+          <span v-if="band(row)" class="whisker" :style="band(row) ?? undefined" />
           <span v-if="row.reach_code === 'unknown'" class="unknown" />
-          <span class="figure number" :class="{ over: short(row), inside: reach(row) > 0.86 }" :style="{ left: `${100 * Math.max(reach(row), short(row) ? share(wanted) : 0)}%` }">{{ value(row) }}</span>
+          <span class="figure number" :class="{ over: short(row), inside: numberAt(row) > 0.86 }" :style="{ left: `${100 * numberAt(row)}%` }">{{ value(row) }}</span>
         </span>
       </button>
     </div>
@@ -185,6 +193,26 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   border: 1px dashed var(--over);
   background: repeating-linear-gradient(-45deg, transparent 0 4px, var(--over-soft) 4px 8px);
 }
+.whisker {
+  position: absolute;
+  top: 9px;
+  border-top: 2px solid var(--ink);
+  z-index: 1;
+}
+.whisker::before,
+.whisker::after {
+  content: '';
+  position: absolute;
+  top: -6px;
+  height: 10px;
+  border-left: 2px solid var(--ink);
+}
+.whisker::before {
+  left: 0;
+}
+.whisker::after {
+  right: 0;
+}
 .unknown {
   position: absolute;
   inset: 0;
@@ -197,6 +225,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   white-space: nowrap;
 }
 .number.inside {
+  z-index: 2;
   transform: translateX(calc(-100% + 2px));
   padding: 0 9px 0 5px;
   background: var(--card);

@@ -1,4 +1,4 @@
-import type { Row } from '../../api/client'
+import type { Change, Row } from '../../api/client'
 
 /** A round step that puts at most `most` ticks on an axis from nought to `top`. */
 export function ticks(top: number, most = 8): number[] {
@@ -30,4 +30,10 @@ export function nudge(wanted: number, key: string, shift: boolean): number | nul
   if (key === 'ArrowRight' || key === 'ArrowUp') return wanted + step
   if (key === 'ArrowLeft' || key === 'ArrowDown') return Math.max(wanted - step, 500)
   return null
+}
+
+/** Changes with a price first, by what each unit of money buys: what it takes off, then the reach it adds. */
+export function byMoney(changes: Change[]): Change[] {
+  const worth = (c: Change) => (c.price_total ? (1e6 * c.buys + (c.headroom_w ?? 0)) / c.price_total : -1)
+  return [...changes].sort((a, b) => Number(a.rejected) - Number(b.rejected) || worth(b) - worth(a))
 }

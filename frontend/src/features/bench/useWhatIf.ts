@@ -1,8 +1,10 @@
-import { useThrottleFn } from '@vueuse/core'
+import { useDebounceFn, useThrottleFn } from '@vueuse/core'
 import { onBeforeUnmount, ref } from 'vue'
 import { api } from '../../api/client'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+
+const LIVE_SAMPLES = 256
 
 /** Another wanted power, sized but not kept until it is set. */
 export function useWhatIf() {
@@ -26,9 +28,22 @@ export function useWhatIf() {
 
   const text = (watts: number) => `${words.number(watts, 'power').replaceAll(',', '')} ${words.unit('power')}`
 
+  /** The bands of a what-if, once the line rests. */
+  const settle = useDebounceFn(async () => {
+    if (wanted.value === null) return
+    const signal = running?.signal
+    try {
+      const report = await api.size({ ...build.document, wanted: text(wanted.value) }, 'none', signal, LIVE_SAMPLES)
+      if (!signal?.aborted && wanted.value !== null) build.whatIf = report
+    } catch {
+      // The likely answer stands without its bands.
+    }
+  }, 250)
+
   function move(watts: number): void {
     wanted.value = watts
     void ask()
+    void settle()
   }
   function drop(): void {
     running?.abort()

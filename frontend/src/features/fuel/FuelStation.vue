@@ -34,7 +34,7 @@ const figures = computed(() => build.report?.systems.fuel?.figures[duties.value[
         </div>
         <FuelCircuit v-if="data" :data="data" :figures="figures" />
       </section>
-      <PumpPlot v-if="data" v-model:voltage="voltage" :data="data" />
+      <PumpPlot v-if="data" v-model:voltage="voltage" :data="data" :duty="duties[index]?.id ?? ''" />
     </template>
   </StationFrame>
 </template>

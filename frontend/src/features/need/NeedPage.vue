@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import { api, type NeedRow } from '../../api/client'
 import { percent } from '../../shared/format'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -9,6 +10,35 @@ const build = useBuild()
 const words = useVocabulary()
 const systems = computed(() => Object.entries(build.report?.systems ?? {}).filter(([, block]) => block.need.length))
 const print = () => window.print()
+const rows = shallowRef<NeedRow[]>([])
+let running: AbortController | undefined
+/** Bands come after the likely figures: they take a build drawn many times. */
+watch(() => build.build?.revision, async () => {
+  if (!build.build) return
+  running?.abort()
+  running = new AbortController()
+  try {
+    rows.value = (await api.needs(build.document, running.signal)).needs
+  } catch {
+    rows.value = []
+  }
+}, { immediate: true })
+onBeforeUnmount(() => running?.abort())
+const band = (system: string, quantity: string, unit: string) => {
+  const found = rows.value.find((r) => r.system === system && r.quantity === quantity)
+  if (!found || (found.low === null && found.high === null)) return ''
+  if (found.low === found.high) return 'whatever the doubts'
+  const low = found.low === null || found.low === undefined ? '?' : words.number(found.low, unit)
+  return found.high === null || found.high === undefined ? `${low} or more` : `${low} to ${words.show(found.high, unit)}`
+}
+async function csv(): Promise<void> {
+  const blob = new Blob([await api.needCsv(build.document)], { type: 'text/csv' })
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(blob)
+  link.download = `${(build.build?.name ?? 'build').replace(/[^\w-]+/g, '-').toLowerCase()}-need.csv`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
 /** The fullest row of the part, whatever drives it. */
 const fitted = (system: string, part: string) => {
   const fills = (build.report?.rows ?? []).filter((r) => r.system === system && r.part === part && r.fill !== null).map((r) => r.fill ?? 0)
@@ -25,16 +55,17 @@ const fitted = (system: string, part: string) => {
         <h1>Need sheet: {{ build.build?.name }}</h1>
         <p class="mute">For {{ words.show(build.report.wanted_w, 'power') }} and the duties {{ build.report.duties.map((d) => d.name.toLowerCase()).join(', ') }}. Revision {{ build.build?.revision }}.</p>
       </div>
-      <button class="button noprint" type="button" @click="print">Print</button>
+      <span class="acts noprint"><button class="button" type="button" @click="csv">Save as CSV</button> <button class="button" type="button" @click="print">Print</button></span>
     </header>
     <section v-for="[id, block] in systems" :key="id" class="card">
       <h2 class="label head">{{ block.title }}</h2>
       <table>
-        <thead><tr><th>Look for</th><th class="num">At least</th><th class="num">What is fitted</th></tr></thead>
+        <thead><tr><th>Look for</th><th class="num">At least</th><th class="num">90 of 100 cases</th><th class="num">What is fitted</th></tr></thead>
         <tbody>
           <tr v-for="need in block.need" :key="need.quantity">
             <td>{{ need.sentence }}</td>
             <td class="num figure">{{ words.show(need.value, need.unit) }}</td>
+            <td class="num mute" data-band>{{ band(id, need.quantity, need.unit) }}</td>
             <td class="num" :class="fitted(id, need.part).startsWith('short') ? 'over' : 'mute'">{{ fitted(id, need.part) }}</td>
           </tr>
         </tbody>
@@ -61,6 +92,9 @@ h1 {
 }
 .head {
   padding: 11px 14px 4px;
+}
+.acts {
+  white-space: nowrap;
 }
 table {
   width: 100%;

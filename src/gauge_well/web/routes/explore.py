@@ -10,7 +10,7 @@ from flask import Response, jsonify
 from pydantic import BaseModel, ConfigDict, Field
 
 from gauge_well.services import explore, need
-from gauge_well.services.models import ExploreEvent, Round, SolvedOut
+from gauge_well.services.models import ExploreEvent, NeedSheet, Round, SolvedOut
 from gauge_well.web.api import blueprint
 
 bp = blueprint("explore")
@@ -74,7 +74,7 @@ def solve(body: SolveRequest) -> Response:
     return jsonify(explore.solve_for(body.sheet, body.path, body.sure))
 
 
-@bp.post("/need")
+@bp.post("/need", responses={200: NeedSheet})
 def need_sheet(body: SheetRequest) -> Response:
     """Need sheet with bands."""
     return jsonify({"needs": need.needs_with_bands(body.sheet)})

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
+import { checkOf, ends } from '../../../shared/bands'
 import { plotOption, type Line } from '../../../shared/chart'
 import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
@@ -36,6 +37,12 @@ const shownSpeed = computed({
   get: () => Math.round(words.value(speed.value ?? own.value, 'speed')),
   set: (value: number) => (speed.value = words.toSi(value, 'speed')),
 })
+/** Of the duty as it stands; another road speed has none. */
+const carries = computed(() => {
+  const check = checkOf(build.report, 'cooling', 'heat', duties.value[index.value]?.id ?? '')
+  const band = speed.value === null ? ends(check?.capacity_low, check?.capacity_high) : null
+  return band ? `Over the duty it carries ${words.number(band[0], 'heat')} to ${words.show(band[1], 'heat')} in 90 of 100 cases.` : ''
+})
 const option = computed(() => {
   const air = data.value
   if (!air || air.unknown || look === undefined) return null
@@ -67,6 +74,7 @@ const option = computed(() => {
         <span class="figure">{{ shownSpeed }} {{ words.unit('speed') }}</span>
       </div>
       <p class="mute">Sheds {{ words.show(data.point.heat, 'heat') }} there with the coolant at its limit; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
+        <template v-if="carries">{{ carries }}</template>
         <template v-if="data.shroud === 'none'">Without a shroud the fan serves its own disc only; the rest sees ram alone.</template>
       </p>
     </template>

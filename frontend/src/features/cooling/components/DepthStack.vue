@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { checkOf, ends } from '../../../shared/bands'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import FactRow from '../../../shared/FactRow.vue'
@@ -34,6 +35,11 @@ const boxes = computed(() => {
     return { ...part, x: 1000 * from * scale.value, width: 1000 * part.depth * scale.value }
   })
 })
+/** Where the stack ends in 90 of 100 cases. */
+const band = computed(() => {
+  const check = checkOf(build.report, 'cooling', 'stack', '')
+  return ends(check?.capacity_high, check?.capacity_low)?.map((gap) => 1000 * ((room.value ?? 0) - gap) * scale.value)
+})
 const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
 </script>
 
@@ -47,6 +53,7 @@ const wall = computed(() => 1000 * (room.value ?? 0) * scale.value)
         <text v-if="box.width > 48" :x="box.x + box.width / 2" y="42" text-anchor="middle">{{ box.name }}</text>
         <text v-if="box.width > 48" :x="box.x + box.width / 2" y="76" text-anchor="middle">{{ words.show(box.depth, 'length') }}</text>
       </g>
+      <path v-if="band" :d="`M${band[0]} 8v16m0-8H${band[1]}m0-8v16`" class="band" />
       <rect :x="wall" y="-12" width="5" height="124" class="wall" />
       <text :x="wall - 6" y="-14" text-anchor="end">first moving thing</text>
     </svg>
@@ -81,6 +88,11 @@ rect {
 }
 .wall {
   fill: var(--ink);
+}
+.band {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 3;
 }
 text {
   font: 600 27px var(--labels);

@@ -1,19 +1,27 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { ends } from '../../../shared/bands'
+import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { costliest, heat, partName, places, type ExhaustInstrument } from '../logic'
 
 /** The pipe unrolled from flange to tip: width by bore, colour by heat; below it where the pressure goes. */
 const props = defineProps<{ data: ExhaustInstrument }>()
+const build = useBuild()
 const words = useVocabulary()
 const WIDTH = 560
 const at = computed(() => places(props.data.pieces, WIDTH, 74))
 const widest = computed(() => Math.max(...props.data.pieces.map((p) => p.outside)))
 const half = (outside: number) => (26 * outside) / widest.value
-const most = computed(() => Math.max(props.data.back_pressure, props.data.limit, 1) * 1.12)
+const most = computed(() => Math.max(props.data.back_pressure, props.data.limit, band.value?.[1] ?? 0, 1) * 1.12)
 const y = (pascal: number) => 236 - (110 * pascal) / most.value
 const profile = computed(() => props.data.pieces.map((p, i) => `L${at.value[i]?.[0]} ${y(p.up)}L${at.value[i]?.[1]} ${y(p.down)}`).join('').replace('L', 'M'))
 const worst = computed(() => costliest(props.data.pieces))
+/** Back pressure at the flange in 90 of 100 cases, of the duty drawn. */
+const band = computed(() => {
+  const check = build.report?.systems.exhaust?.checks.find((c) => c.id === 'back_pressure' && c.demand !== null && Math.abs(c.demand - props.data.back_pressure) < 1e-3 * Math.abs(props.data.back_pressure))
+  return ends(check?.demand_low, check?.demand_high)
+})
 const over = computed(() => props.data.back_pressure > props.data.limit)
 </script>
 
@@ -32,6 +40,7 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
     <line x1="0" :x2="WIDTH" :y1="y(data.limit)" :y2="y(data.limit)" class="limit" />
     <text :x="WIDTH" :y="y(data.limit) - 5" text-anchor="end" class="strong">{{ data.harmful ? 'the engine tolerates' : 'usual at most' }} {{ words.show(data.limit, 'pressure_difference') }}</text>
     <path :d="profile" class="pressure" />
+    <path v-if="band" :d="`M-5 ${y(band[0])}h10m-5 0V${y(band[1])}m-5 0h10`" class="whisker" />
     <circle cx="0" :cy="y(data.back_pressure)" r="5" class="ring" :class="{ over }" />
     <text x="10" :y="y(data.back_pressure) - 9" class="strong" :class="{ over }">{{ words.show(data.back_pressure, 'pressure_difference') }} at the flange</text>
   </svg></div>
@@ -67,6 +76,11 @@ svg {
   fill: none;
   stroke: var(--exhaust);
   stroke-width: 2.5;
+}
+.whisker {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
 }
 .ring {
   fill: var(--card);

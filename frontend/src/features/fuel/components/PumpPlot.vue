@@ -1,18 +1,23 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, inject } from 'vue'
+import { checkOf, ends } from '../../../shared/bands'
 import { plotOption } from '../../../shared/chart'
 import { read, THEME } from '../../../shared/theme'
+import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import type { FuelInstrument } from '../logic'
 
 /** What the pump gives against what the rail and the line ask; the volts are dragged. */
-const props = defineProps<{ data: FuelInstrument }>()
+const props = defineProps<{ data: FuelInstrument; duty: string }>()
 const voltage = defineModel<number | null>('voltage', { required: true })
 const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
 const electric = computed(() => (props.data.current ?? 0) > 0)
 const volts = computed({ get: () => Math.round(10 * (voltage.value ?? props.data.voltage ?? 13.5)) / 10, set: (value: number) => (voltage.value = value) })
+const check = computed(() => checkOf(build.report, 'fuel', 'pump_flow', props.duty))
+const flows = (low: number | null | undefined, high: number | null | undefined) => ends(low, high)?.map((q) => words.value(q, 'flow_fuel')) as [number, number] | undefined
 const option = computed(() => {
   const { flow, resists, pump, point } = props.data
   if (!flow || !resists || !pump || !point || look === undefined) return null
@@ -24,8 +29,8 @@ const option = computed(() => {
       { name: 'rail and line ask', points: flow.map((q, i) => scale(q, resists[i] ?? 0)), colour: read('fuel'), at: 0.14, side: 'top' },
       { name: 'pump gives', points: pump.map(([q, p]) => scale(q, p)).sort((a, b) => a[0] - b[0]), colour: read('ink'), at: 0.92, side: 'left' },
     ],
-    ring: { at: scale(point.flow, point.pressure), text: words.show(point.flow, 'flow_fuel') },
-    mark: { x: words.value(props.data.asked, 'flow_fuel'), text: 'asked', colour: read('brass') },
+    ring: { at: scale(point.flow, point.pressure), text: words.show(point.flow, 'flow_fuel'), x: voltage.value === null ? flows(check.value?.capacity_low, check.value?.capacity_high) : null },
+    mark: { x: words.value(props.data.asked, 'flow_fuel'), text: 'asked', colour: read('brass'), band: flows(check.value?.demand_low, check.value?.demand_high) },
   })
 })
 </script>

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { checkOf, ends } from '../../../shared/bands'
+import { useBuild } from '../../../stores/build'
 import { askedOutline, fromRose, onRose, path, ROSE_G, type OilInstrument, type Point } from '../logic'
 
 /** What stays covered in every direction against what the duty asks; the point is dragged. */
 const props = defineProps<{ data: OilInstrument }>()
 const emit = defineEmits<{ move: [forward: number, left: number] }>()
 const R = 100
+const GRAVITY = 9.80665
+const MAIN = [0, 0.5, 1, 1.5].map((turn) => turn * Math.PI)
+const build = useBuild()
 const svg = ref<SVGSVGElement | null>(null)
 const dragging = ref(false)
 const scale = ([x, y]: Point): Point => [R * x, R * y]
@@ -13,6 +18,17 @@ const held = (g: number) => Math.min(g, ROSE_G)
 const covered = computed(() => path(props.data.rose.angle.map((a, i) => scale(onRose(held(props.data.rose.covered[i] ?? 0) * Math.cos(a), held(props.data.rose.covered[i] ?? 0) * Math.sin(a))))))
 const asked = computed(() => path(askedOutline(props.data.asked).map(scale)))
 const point = computed(() => scale(onRose(props.data.forward, props.data.left)))
+/** Where 90 of 100 cases are covered to, drawn in the direction that gives out first, if that is this duty's. */
+const band = computed(() => {
+  const check = checkOf(build.report, 'oil', 'pickup', '')
+  const found = ends(check?.capacity_low, check?.capacity_high)
+  const g = (check?.capacity ?? 0) / GRAVITY
+  const i = props.data.rose.covered.findIndex((c, k) => Math.abs(c - g) < 0.01 * g && MAIN.some((a) => Math.abs(Math.cos(a - (props.data.rose.angle[k] ?? 0)) - 1) < 1e-3))
+  if (!found || i < 0) return null
+  const a = props.data.rose.angle[i] ?? 0
+  const at = (ms2: number): Point => scale(onRose(held(ms2 / GRAVITY) * Math.cos(a), held(ms2 / GRAVITY) * Math.sin(a)))
+  return path([at(found[0]), at(found[1])])
+})
 const bare = computed(() => props.data.head < 0)
 
 function at(event: PointerEvent): void {
@@ -38,6 +54,7 @@ function grab(event: PointerEvent): void {
     <line x1="-100" x2="100" class="ring" /><line y1="-100" y2="100" class="ring" />
     <path :d="covered" class="covered" />
     <path :d="asked" class="asked" />
+    <path v-if="band" :d="band" class="band" />
     <text :x="100 / ROSE_G + 3" y="-4">1 g</text>
     <text y="-108" text-anchor="middle">braking</text>
     <text y="120" text-anchor="middle">pulling away</text>
@@ -61,6 +78,11 @@ svg {
 .covered {
   fill: var(--oil);
   opacity: 0.42;
+}
+.band {
+  stroke: var(--ink);
+  stroke-width: 4;
+  opacity: 0.75;
 }
 .asked {
   fill: none;

@@ -53,7 +53,7 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
     </template>
     <p v-else class="mute empty">Give the pan's shape and size and where the pickup lies, to see whether it stays covered.</p>
   </section>
-  <PressurePlot v-if="data" :data="data.pressure" />
+  <PressurePlot v-if="data" :data="data.pressure" :duty="duties[index]?.id ?? ''" />
 </template>
 
 <style scoped>

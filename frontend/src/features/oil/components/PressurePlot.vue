@@ -1,15 +1,20 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, inject } from 'vue'
+import { checkOf, ends } from '../../../shared/bands'
 import { plotOption } from '../../../shared/chart'
 import { read, THEME } from '../../../shared/theme'
+import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import type { PressureCurves } from '../logic'
 
 /** Oil pressure over engine speed, cold and as hot as the duty makes it, against the least wanted. */
-const props = defineProps<{ data: PressureCurves | null }>()
+const props = defineProps<{ data: PressureCurves | null; duty: string }>()
 const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
+const check = computed(() => checkOf(build.report, 'oil', 'oil_pressure', props.duty))
+const band = computed(() => ends(check.value?.capacity_low, check.value?.capacity_high)?.map((p) => words.value(p, 'pressure_gauge')) as [number, number] | undefined)
 const option = computed(() => {
   const data = props.data
   if (!data || look === undefined) return null
@@ -22,6 +27,7 @@ const option = computed(() => {
       { name: `cold, ${words.show(data.cold_temperature, 'temperature')}`, points: line(data.cold), colour: read('ink'), at: 0.25, side: 'top' },
       { name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.7, side: 'right', dashed: true },
     ],
+    ring: check.value?.capacity ? { at: [words.value(data.at, 'speed_rpm'), words.value(check.value.capacity, 'pressure_gauge')], text: words.show(check.value.capacity, 'pressure_gauge'), y: band.value } : undefined,
     mark: { x: words.value(data.at, 'speed_rpm'), text: 'duty', colour: read('brass') },
   })
 })

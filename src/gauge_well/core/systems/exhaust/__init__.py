@@ -77,14 +77,18 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
         needs=needs,
         notices=lambda: list(checks.notices(context, given, base)),
         working=lambda index: working.steps(context, given, base, index),
-        beside=lambda: _beside(segments),
+        beside=lambda: _beside(context, segments, base),
     )
 
 
-def _beside(segments: Sequence[model.Segment]) -> Sequence[Beside]:
-    """Weight of plain tube; two pipes count twice."""
+def _beside(context: Context, segments: Sequence[model.Segment], base: model.Marched) -> Sequence[Beside]:
+    """Weight of plain tube, two pipes counted twice; power lost to back pressure in the worst duty."""
     weight = sum(likely(np.pi * (as_array(s.bore) + s.wall) * s.wall * s.length * STEEL / s.share) for s in segments)
-    return (Beside("pipe_mass", "tube's weight", weight, "mass"),)
+    cost = float(model.power_cost(context, base.back_pressure, context.peak.power)[..., 0].max())
+    return (
+        Beside("power_cost", "back pressure costs", cost, "power"),
+        Beside("pipe_mass", "tube's weight", weight, "mass"),
+    )
 
 
 def _figures(context: Context, base: model.Marched) -> dict[str, Array]:

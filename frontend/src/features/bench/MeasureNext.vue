@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { chance } from '../../shared/bands'
+import ProgressLine from '../../shared/ProgressLine.vue'
+import { useBuild } from '../../stores/build'
+import { useOutlook } from '../../stores/outlook'
+import { useVocabulary } from '../../stores/vocabulary'
+import { stationOf } from '../find'
+
+/** Facts whose measuring is most likely to change the verdict, with how it is done. */
+const build = useBuild()
+const outlook = useOutlook()
+const words = useVocabulary()
+const FEW = 4
+const all = ref(false)
+const telling = computed(() => outlook.next ?? [])
+const shown = computed(() => (all.value ? telling.value : telling.value.slice(0, FEW)))
+const to = (path: string, section: string) => ({ name: stationOf(section, words.field(path)?.group ?? ''), params: { id: build.build?.id }, hash: `#${path}` })
+const said = (item: (typeof telling.value)[number]) => (item.chance >= 0.005 ? chance(item.chance) : item.spread_w ? `± ${words.show(item.spread_w, 'power')}` : '')
+</script>
+
+<template>
+  <section v-if="telling.length || outlook.progress?.what === 'measure'" class="card" :class="{ stale: outlook.stale }" data-panel="measure">
+    <div class="head">
+      <h2 class="label">Measure next</h2>
+      <router-link :to="{ name: 'round', params: { id: build.build?.id } }">measuring round</router-link>
+    </div>
+    <router-link v-for="item in shown" :key="item.path" class="item" :to="to(item.path, item.section)">
+      <span class="top"><span class="name">{{ item.label }}</span><span class="figure say" :title="item.chance >= 0.005 ? 'Chance that measuring it changes a verdict' : 'What it alone gives the reach'">{{ said(item) }}</span></span>
+      <span class="mute">{{ item.shown }}, {{ item.evidence }}. {{ item.sentence }}</span>
+      <span class="mute how">{{ item.how }}</span>
+    </router-link>
+    <p v-if="telling.length" class="mute model">Percent: the chance that measuring it changes a verdict. {{ outlook.model?.sentence }}</p>
+    <button v-if="telling.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${telling.length}` }}</button>
+    <ProgressLine v-if="outlook.progress?.what === 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Facts worked" />
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  padding: 11px 14px;
+  font-size: 14px;
+}
+.item {
+  display: block;
+  border-top: 1px solid var(--line);
+  padding: 8px 14px;
+  color: inherit;
+  text-decoration: none;
+  font-size: 13.5px;
+}
+.item:hover {
+  background: var(--glass);
+}
+.top {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  font-size: 15px;
+}
+.name {
+  font-weight: 600;
+}
+.say {
+  color: var(--cooling);
+  white-space: nowrap;
+}
+.how {
+  display: block;
+}
+.model {
+  border-top: 1px solid var(--line);
+  padding: 8px 14px;
+  font-size: 13px;
+}
+.more {
+  margin: 0 14px 10px;
+}
+.stale {
+  opacity: 0.65;
+}
+</style>

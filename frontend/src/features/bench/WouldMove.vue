@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Change } from '../../api/client'
+import ChangeCard from '../../shared/ChangeCard.vue'
+import ProgressLine from '../../shared/ProgressLine.vue'
+import { useOutlook } from '../../stores/outlook'
+import { byMoney } from './logic'
+
+/** Changes that would move the build, each run on it: single ones, then pairs that do more together. */
+const outlook = useOutlook()
+const FEW = 5
+const all = ref(false)
+const money = ref(false)
+const worth = computed(() => (outlook.singles ?? []).filter((c) => c.matters))
+const priced = computed(() => worth.value.some((c) => c.price_total !== null))
+const sorted = computed<Change[]>(() => (money.value ? byMoney(worth.value) : worth.value))
+const shown = computed(() => (all.value ? sorted.value : sorted.value.filter((c) => !c.rejected).slice(0, FEW)))
+const pairs = computed(() => (outlook.pairs ?? []).filter((c) => c.matters).slice(0, all.value ? 10 : 2))
+const working = computed(() => outlook.progress?.what === 'changes' || outlook.progress?.what === 'pairs')
+</script>
+
+<template>
+  <section class="card" :class="{ stale: outlook.stale }" data-panel="changes" tabindex="-1" :aria-busy="working">
+    <div class="head">
+      <h2 class="label">What would move it</h2>
+      <button v-if="priced" class="textlink" type="button" :aria-pressed="money" @click="money = !money">{{ money ? 'by what it buys' : 'for the money' }}</button>
+    </div>
+    <ChangeCard v-for="change in shown" :key="change.id" :change="change" prices />
+    <p v-if="outlook.singles && !worth.length" class="mute none">Nothing tried here moves the build as a whole.</p>
+    <template v-if="pairs.length">
+      <h3 class="label pair">Two together</h3>
+      <ChangeCard v-for="change in pairs" :key="change.id" :change="change" />
+    </template>
+    <button v-if="outlook.singles && worth.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${worth.length}, with those that break something` }}</button>
+    <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="outlook.progress.what === 'pairs' ? 'Pairs run' : 'Changes run'" />
+    <p v-else-if="!outlook.singles && !outlook.failed" class="mute none">Each change is run on this build.</p>
+    <p v-if="outlook.failed" class="mute none">That could not be worked; it is tried again with the next edit.</p>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  padding: 11px 14px;
+}
+.pair {
+  padding: 9px 14px 7px;
+  border-top: 1px solid var(--line);
+  background: var(--glass);
+}
+.none {
+  padding: 9px 14px;
+  border-top: 1px solid var(--line);
+  font-size: 14px;
+}
+.more {
+  margin: 8px 14px 10px;
+}
+.stale {
+  opacity: 0.65;
+}
+</style>

@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal'
+import { computed } from 'vue'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
+import ClaimTable from './ClaimTable.vue'
+import SolvePanel from './SolvePanel.vue'
+import TolerancePanel from './TolerancePanel.vue'
+
+/** One fact in full: who says what, how sure it is, and at which values the wanted power holds. */
+const build = useBuild()
+const words = useVocabulary()
+const path = computed(() => build.asked)
+const field = computed(() => (path.value ? words.field(path.value) : undefined))
+const fact = computed(() => (path.value ? build.build?.facts[path.value] : undefined))
+const open = computed({ get: () => path.value !== null && field.value !== undefined, set: (value) => !value && (build.asked = null) })
+</script>
+
+<template>
+  <Modal v-model:open="open" :title="field?.label" :footer="null" :width="560" destroy-on-close>
+    <template v-if="path && field">
+      <ClaimTable :path="path" :field="field" :fact="fact" />
+      <TolerancePanel v-if="fact" :path="path" :fact="fact" />
+      <SolvePanel :path="path" />
+    </template>
+  </Modal>
+</template>

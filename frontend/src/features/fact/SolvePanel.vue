@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { onBeforeUnmount, ref } from 'vue'
+import { api, Problem, type Solved } from '../../api/client'
+import { line, useBuild } from '../../stores/build'
+
+/** Values of one fact at which the wanted power holds: the smallest that does, the largest, likely and surely. */
+const props = defineProps<{ path: string }>()
+const build = useBuild()
+const found = ref<Solved | null>(null)
+const busy = ref(false)
+const trouble = ref('')
+let running: AbortController | undefined
+
+async function solve(): Promise<void> {
+  running?.abort()
+  running = new AbortController()
+  busy.value = true
+  trouble.value = ''
+  try {
+    found.value = await api.solve(build.document, props.path, running.signal)
+  } catch (error) {
+    trouble.value = error instanceof Problem ? error.message : 'The server is not reached.'
+  }
+  busy.value = false
+}
+async function set(text: string): Promise<void> {
+  const problem = await build.enqueue([line(props.path, text, { evidence: 'guess' })])
+  trouble.value = problem?.message ?? ''
+}
+onBeforeUnmount(() => running?.abort())
+</script>
+
+<template>
+  <section>
+    <h3 class="label">Solve for it</h3>
+    <button class="button" type="button" :disabled="busy" @click="solve">{{ busy ? 'Working' : 'At which values does the wanted power hold?' }}</button>
+    <div v-if="found" class="found" role="status">
+      <template v-if="found.low && found.high">
+        <p v-if="found.low.gives" class="line"><span>Smallest that holds: <strong class="figure">{{ found.low.text }}</strong> <span class="mute">(below it {{ found.low.gives }})</span></span><button class="textlink" type="button" @click="set(found.low.text)">set</button></p>
+        <p v-if="found.high.gives" class="line"><span>Largest that holds: <strong class="figure">{{ found.high.text }}</strong> <span class="mute">(above it {{ found.high.gives }})</span></span><button class="textlink" type="button" @click="set(found.high.text)">set</button></p>
+        <p v-if="!found.low.gives && !found.high.gives">Holds anywhere from {{ found.low.shown }} to {{ found.high.shown }}.</p>
+        <p v-if="found.low.gives && found.sure_low" class="line"><span>Surely from <strong class="figure">{{ found.sure_low.text }}</strong> up, with every tolerance.</span><button class="textlink" type="button" @click="set(found.sure_low.text)">set</button></p>
+        <p v-if="found.high.gives && found.sure_high" class="line"><span>Surely up to <strong class="figure">{{ found.sure_high.text }}</strong>, with every tolerance.</span><button class="textlink" type="button" @click="set(found.sure_high.text)">set</button></p>
+        <p v-if="!found.sure_low && !found.sure_high" class="mute">No value makes it sure: other facts are in too much doubt.</p>
+      </template>
+      <p v-else-if="found.touches.length" class="over">No value of it holds for all it touches: {{ found.touches.join('; ') }}.</p>
+      <p v-else>It decides nothing that any value of it could mend.</p>
+      <p v-if="found.stuck.length" class="mute">Whatever its value, still over: {{ found.stuck.join('; ') }}.</p>
+    </div>
+    <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 16px;
+}
+.button {
+  margin-top: 6px;
+}
+.found {
+  margin-top: 8px;
+  display: grid;
+  gap: 5px;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+</style>

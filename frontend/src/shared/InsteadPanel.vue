@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { useOutlook } from '../stores/outlook'
+import ChangeCard from './ChangeCard.vue'
+import ProgressLine from './ProgressLine.vue'
+
+/** What could stand there instead: every change of this system, run on the build. */
+const props = defineProps<{ system: string }>()
+const outlook = useOutlook()
+const FEW = 4
+const all = ref(false)
+const own = computed(() => (outlook.singles ?? []).filter((c) => c.system === props.system))
+const shown = computed(() => (all.value ? own.value : own.value.slice(0, FEW)))
+onMounted(() => outlook.ask(['bands', 'changes']))
+</script>
+
+<template>
+  <section class="card" data-instead tabindex="-1" :class="{ stale: outlook.stale }">
+    <h2 class="label head">Instead</h2>
+    <div class="grid"><ChangeCard v-for="change in shown" :key="change.id" :change="change" prices /></div>
+    <p v-if="outlook.singles && !own.length" class="mute none">Nothing tried here does more than what is fitted.</p>
+    <button v-if="own.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${own.length}` }}</button>
+    <ProgressLine v-if="outlook.progress && outlook.progress.what !== 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Changes run" />
+  </section>
+</template>
+
+<style scoped>
+.head {
+  padding: 11px 14px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(260px, 100%), 1fr));
+}
+.none,
+.more {
+  margin: 0 14px 10px;
+}
+.stale {
+  opacity: 0.65;
+}
+</style>

@@ -1,0 +1,88 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api, type Change, type Measure, type Schemas } from '../api/client'
+import { useBuild } from './build'
+
+const WAIT_MS = 250
+export type Part = 'bands' | 'changes' | 'measure'
+
+/** How sure the verdict is, what would move it, what to measure next: worked by the server bit by bit for the
+ * build as it is kept, dropped and begun again when that changes. What a page does not show is not asked for. */
+export const useOutlook = defineStore('outlook', () => {
+  const build = useBuild()
+  const singles = shallowRef<Change[] | null>(null)
+  const pairs = shallowRef<Change[] | null>(null)
+  const next = shallowRef<Measure[] | null>(null)
+  const model = shallowRef<Schemas['ModelSpreadOut'] | null>(null)
+  const progress = ref<{ what: string; done: number; of: number } | null>(null)
+  const stale = ref(false)
+  const failed = ref(false)
+  const wanted = ref<Part[]>([])
+  const key = computed(() => (build.build ? `${build.build.id} ${build.build.revision}` : ''))
+  let have = new Set<Part>()
+  let haveKey = ''
+  let running: AbortController | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  function ask(parts: Part[]): void {
+    wanted.value = parts
+    begin()
+  }
+
+  function begin(): void {
+    clearTimeout(timer)
+    running?.abort()
+    progress.value = null
+    if (!key.value) return
+    if (haveKey !== key.value) {
+      const other = haveKey.split(' ')[0] !== key.value.split(' ')[0]
+      have = new Set()
+      haveKey = key.value
+      stale.value = !other
+      if (other) clear()
+    }
+    const parts = wanted.value.filter((part) => !have.has(part))
+    if (!parts.length) return
+    timer = setTimeout(() => void work(parts), WAIT_MS)
+  }
+
+  function clear(): void {
+    singles.value = pairs.value = next.value = model.value = null
+  }
+
+  async function work(parts: Part[]): Promise<void> {
+    const mine = new AbortController()
+    running = mine
+    const at = key.value
+    failed.value = false
+    try {
+      await api.explore(build.document, parts, mine.signal, (event) => {
+        if (mine.signal.aborted) return
+        if (event.event === 'report' && event.report) {
+          build.bands = { key: at, report: event.report }
+          have.add('bands')
+        } else if (event.event === 'progress') {
+          progress.value = { what: event.what ?? '', done: event.done ?? 0, of: event.of ?? 1 }
+        } else if (event.event === 'changes') {
+          singles.value = event.singles ?? []
+          if (event.pairs) {
+            pairs.value = event.pairs
+            have.add('changes')
+          }
+        } else if (event.event === 'measure') {
+          next.value = event.next ?? []
+          model.value = event.model ?? null
+          have.add('measure')
+        }
+      })
+      stale.value = false
+    } catch (error) {
+      if (!(error instanceof DOMException)) failed.value = true
+    } finally {
+      if (running === mine) progress.value = null
+    }
+  }
+
+  watch(key, begin)
+  return { singles, pairs, next, model, progress, stale, failed, ask }
+})
