@@ -193,6 +193,8 @@ def state_of(fill: Array) -> State:
     return State.TIGHT if percentile(fill[1:], HIGH) > 1.0 else State.HOLDS
 
 
+REFINED = 2  # times the model is run again at every sample's own guess of its reach
+
 # Reach ------------------------------------------------------------------------------------------
 
 
@@ -214,7 +216,7 @@ def reach_factors(found: Run) -> dict[tuple[str, int], Array]:
 
     +inf where it holds at the scan's end, 0 where it is over the brim from its start. The first
     up-crossing on nine log-spaced powers, by inverse interpolation of ln fill against ln power through
-    three of them; then the model is run once more at every guess and the secant taken.
+    three of them; then the model is run twice more at every guess and the chord taken.
     """
     x = np.log(SCAN)
     guesses: dict[tuple[str, int], Array] = {}
@@ -234,20 +236,21 @@ def reach_factors(found: Run) -> dict[tuple[str, int], Array]:
     if not guesses:
         return {}
     keys = list(guesses)
-    stacked = np.stack([guesses[key] for key in keys])
-    finite = np.isfinite(stacked)
-    if finite.any():
-        fills = _fills(found, np.exp(np.where(finite, stacked, 0.0)))
-        for r, key in enumerate(keys):
-            g = np.log(clip(fills[key][r], 1e-9, FILL_MAX))
-            xa, xb, ga, gb = ends[key]
-            over = g > 0.0
-            x0, g0 = np.where(over, xa, xb), np.where(over, ga, gb)
-            run_, rise = stacked[r] - x0, g - g0
-            step = np.where(np.abs(rise) > 1e-12, g * run_ / np.where(np.abs(rise) > 1e-12, rise, 1.0), 0.0)
-            stacked[r] = np.where(finite[r], stacked[r] - np.where(finite[r], step, 0.0), stacked[r])
-    factors: Mapping[tuple[str, int], Array] = {key: np.exp(stacked[r]) for r, key in enumerate(keys)}
-    return dict(factors)
+    whole = np.stack([guesses[key] for key in keys])
+    finite = np.isfinite(whole)
+    at = np.where(finite, whole, 0.0)
+    xa, xb, ga, gb = (np.stack([ends[key][k] for key in keys]) for k in range(4))
+    for _ in range(REFINED if finite.any() else 0):
+        fills = _fills(found, np.exp(at))
+        g = np.log(clip(np.stack([fills[key][r] for r, key in enumerate(keys)]), 1e-9, FILL_MAX))
+        over = g > 0.0
+        xa, ga = np.where(over, xa, at), np.where(over, ga, g)
+        xb, gb = np.where(over, at, xb), np.where(over, g, gb)
+        # The chord of what is left of the bracket.
+        rise = np.where(finite & (gb > ga), gb - ga, 1.0)
+        at = np.where(finite, xa - ga * (xb - xa) / rise, 0.0)
+    factors = np.exp(np.where(finite, at, whole))
+    return {key: factors[r] for r, key in enumerate(keys)}
 
 
 def _inverse(xa: Array, xb: Array, xc: Array, ga: Array, gb: Array, gc: Array) -> Array:

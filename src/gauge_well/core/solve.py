@@ -11,9 +11,11 @@ from numpy.typing import NDArray
 
 from gauge_well.core.bands import HIGH, Key, Limit, Run, percentile, run
 from gauge_well.core.case import BuildCase
+from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec
 from gauge_well.core.measure import affected
 from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import Known, row_of
 from gauge_well.core.typing import Array
 
@@ -86,11 +88,33 @@ def _grid(spec: Spec, low: float, high: float, points: int = GRID) -> Array:
     return np.geomspace(low, high, points) if low > 0.0 else np.linspace(low, high, points)
 
 
-def _pass(case: BuildCase, path: str, values: Array, like: Run | None) -> Run:
-    """One pass over trial values, which stand where samples do."""
-    trial = with_value(case, path, values)
-    drawn = Drawn(replace(trial, wanted=_wanted(case)), values.size - 1, {}, {})
-    return run(drawn, affected(path) if like is not None else None, like)
+def _pass(case: BuildCase, path: str, values: Array) -> Run:
+    """One pass over trial values, which stand where samples do behind the value there is.
+
+    What is decided once for all of them is decided for the build as it stands.
+    """
+    now = value_of(case, path)
+    first = values[values.size // 2] if now is None else now
+    trial = with_value(case, path, np.concatenate([[first], values]))
+    return run(Drawn(replace(trial, wanted=_wanted(case)), values.size, {}, {}))
+
+
+def _allowed(case: BuildCase, path: str, values: Array) -> NDArray[np.bool_]:
+    """Which values no system refuses outright (a well as long as its pan)."""
+
+    def refused(value: float) -> bool:
+        trial = with_value(case, path, value)
+        try:
+            for id, system in SYSTEMS.items():
+                if id == path.split(".")[0]:
+                    system.refuse(trial.systems[id])
+        except CoreError:
+            return True
+        return False
+
+    if not refused(float(values[0])) and not refused(float(values[-1])):
+        return np.ones(values.size, dtype=bool)
+    return np.array([not refused(float(v)) for v in values])
 
 
 def _wanted(case: BuildCase) -> float | None:
@@ -99,7 +123,7 @@ def _wanted(case: BuildCase) -> float | None:
 
 
 def _touched(limits: Sequence[Limit]) -> list[Limit]:
-    return [x for x in limits if float(np.ptp(np.minimum(x.fill, 3.0))) > CHANGES]
+    return [x for x in limits if float(np.ptp(np.minimum(x.fill[1:], 3.0))) > CHANGES]
 
 
 def _intervals(holds: NDArray[np.bool_]) -> tuple[int, int] | None:
@@ -136,15 +160,15 @@ def solve_for(case: BuildCase, path: str, spec: Spec, *, sure: bool = True) -> H
     """
     low, high = search_range(spec, value_of(case, path))
     grid = _grid(spec, low, high)
-    found = _pass(case, path, grid, None)
+    found = _pass(case, path, grid)
     touched = _touched(found.limits)
     # What no value of this fact brings under the brim waits for something else.
-    keys = [x.key for x in touched if bool((x.fill <= 1.0).any())]
+    keys = [x.key for x in touched if bool((x.fill[1:] <= 1.0).any())]
     touched = [x for x in touched if x.key in keys]
-    stuck = [x.key for x in found.limits if x.key not in keys and bool((x.fill > 1.0).all())]
+    stuck = [x.key for x in found.limits if x.key not in keys and bool((x.fill[1:] > 1.0).all())]
     if not touched:
         return Holds(None, None, None, None, [], stuck)
-    holds = np.all([x.fill <= 1.0 for x in touched], axis=0)
+    holds = np.all([x.fill[1:] <= 1.0 for x in touched], axis=0) & _allowed(case, path, grid)
     span = _intervals(holds)
     if span is None:
         return Holds(None, None, None, None, keys, stuck)
@@ -160,21 +184,22 @@ def _close(case: BuildCase, path: str, spec: Spec, keys: Sequence[Key], grid: Ar
     if not 0 <= outside < grid.size:
         return End(float(grid[inside]), None)
     if spec.kind == "count":
-        return End(float(grid[inside]), _worst(_pass(case, path, grid, None), keys, outside))
+        return End(float(grid[inside]), _worst(_pass(case, path, grid), keys, outside))
     a, b = float(grid[inside]), float(grid[outside])
     gives: Key | None = None
     for _ in range(2):
         row = np.linspace(a, b, GRID)
-        found = _pass(case, path, row, None)
-        ok = np.all([x.fill <= 1.0 for x in found.limits if x.key in keys], axis=0)
+        found = _pass(case, path, row)
+        can = _allowed(case, path, row)
+        ok = np.all([x.fill[1:] <= 1.0 for x in found.limits if x.key in keys], axis=0) & can
         step = int(np.argmin(ok)) if not ok.all() else row.size - 1
-        gives = _worst(found, keys, step)
+        gives = _worst(found, keys, step) if can[step] else None
         a, b = float(row[max(step - 1, 0)]), float(row[step])
     return End(a, gives)
 
 
 def _worst(found: Run, keys: Sequence[Key], at: int) -> Key:
-    return max((x for x in found.limits if x.key in keys), key=lambda x: float(x.fill[at])).key
+    return max((x for x in found.limits if x.key in keys), key=lambda x: float(x.fill[1 + at])).key
 
 
 def _sure(

@@ -1,0 +1,134 @@
+"""Tolerances by the product's table, and draws against what their distributions say."""
+
+import numpy as np
+from scipy.stats import truncnorm
+
+from gauge_well.core import bands, sampling
+from gauge_well.core.facts import Spec
+from gauge_well.core.sampling import draw
+from gauge_well.core.tolerance import BY_KIND, CUT, HALF, MODEL_FACTORS, ROWS, Half, Known, half_of, spread
+from gauge_well.sheet.demo import NAMES
+from gauge_well.sheet.sections import SECTIONS
+from gauge_well.units import KINDS
+from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
+
+LENGTH, FLOW = Spec("Length", "length", 0.0, 10.0), Spec("Flow", "flow", 0.0, 1.0)
+
+
+class Table(NumbersCase):
+    def test_half_ranges_as_the_product_states_them(self) -> None:
+        """The table of the design: kind, evidence, value, half-range."""
+        for kind, evidence, value, half in (
+            ("length", "taped", 0.1, 0.002),
+            ("length", "taped", 0.6, 0.006),
+            ("length", "sheet", 0.1, 0.001),
+            ("length", "guess", 0.6, 0.18),
+            ("flow", "similar", 1e-4, 1.5e-5),
+            ("injector_flow", "sheet", 1e-5, 3e-7),
+            ("pressure_gauge", "taped", 1e5, 5e3),
+            ("pressure_gauge", "taped", 3e5, 9e3),
+            ("mass", "taped", 1400.0, 14.0),
+            ("temperature", "rule", 361.0, 8.0),
+            ("fin_count", "guess", 700.0, 210.0),
+            ("bsfc", "rule", 8e-8, 9.6e-9),
+            ("angle", "sheet", 0.1, np.radians(1.0)),
+            ("speed_rpm", "similar", 6000.0, 300.0),
+            ("acceleration", "rule", 5.0, 0.2 * 9.80665),
+        ):
+            with self.subTest(kind, evidence=evidence):
+                self.close(half_of(Spec("", kind), Known(evidence)).of(value), half, rel=1e-9)
+
+    def test_every_kind_of_quantity_has_a_row_or_is_exact(self) -> None:
+        self.assertLessEqual(set(BY_KIND), set(KINDS))
+        self.assertLessEqual(set(BY_KIND.values()), set(ROWS))
+        for section in SECTIONS.values():
+            for name, spec in section.specs.items():
+                with self.subTest(name):
+                    self.assertIn(spec.spread or "exact", ROWS)
+
+    def test_doubt_never_falls_with_worse_evidence(self) -> None:
+        for name, row in ROWS.items():
+            halves = [row.by(e).of(1.0) for e in ("similar", "rule", "guess")]
+            self.assertEqual(halves, sorted(halves), name)
+
+    def test_the_builders_own_stands_in_place(self) -> None:
+        self.close(half_of(LENGTH, Known("guess", Half(least=0.003))).of(0.6), 0.003)
+
+    def test_what_is_asked_is_exact(self) -> None:
+        drawn = draw(case_of(ROAD), 4)
+        for path in ("duties.grade.speed", "duties.grade.ambient", "engine.coolant_limit", "fuel.pump_count"):
+            self.assertNotIn(path, drawn.z)
+
+
+class Draws(NumbersCase):
+    def test_normal_percentiles(self) -> None:
+        """Against SciPy's truncated normal: 1,024 scrambled Sobol points, 1 % of the half-range."""
+        drawn = draw(case_of(ROAD), 1024)
+        found = drawn.case.systems["cooling"].core_width[1:]
+        half = 0.30 * 0.6
+        exact = truncnorm(-CUT * HALF, CUT * HALF, loc=0.6, scale=half / HALF)
+        for share in (0.05, 0.5, 0.95):
+            self.close(bands.percentile(found, share), exact.ppf(share), abs=0.01 * half)
+
+    def test_lognormal_percentiles(self) -> None:
+        """Median the likely value, ln-half-range ln 1.5 for a guessed flow; 1 % of the value."""
+        drawn = draw(case_of(ROAD), 1024)
+        found = np.log(drawn.case.systems["fuel"].pump_flow[1:] / (120 / 3.6e6))
+        exact = truncnorm(-CUT * HALF, CUT * HALF, scale=np.log(1.5) / HALF)
+        for share in (0.05, 0.5, 0.95):
+            self.close(bands.percentile(found, share), exact.ppf(share), abs=0.01)
+
+    def test_nothing_is_drawn_beyond_one_and_a_half_half_ranges(self) -> None:
+        z = np.array([-CUT * HALF, CUT * HALF])
+        self.close(spread(LENGTH, Known("guess"), 1.0, z), [0.55, 1.45], rel=1e-9)
+        for drawn in draw(case_of(ROAD), 1024).z.values():
+            self.between(drawn, -CUT * HALF - 1e-9, CUT * HALF + 1e-9)
+
+    def test_the_first_is_the_likely(self) -> None:
+        case = case_of(ROAD)
+        drawn = draw(case, 8)
+        self.assertEqual(drawn.case.systems["cooling"].core_width[0], case.systems["cooling"].core_width)
+        self.assertTrue(all(z[0] == 0.0 for z in drawn.z.values()))
+
+    def test_seeded(self) -> None:
+        """The same build drawn twice is the same, draw for draw, also when the draws are made afresh."""
+        one = draw(case_of(ROAD), 256)
+        sampling._draws.cache_clear()
+        two = draw(case_of(ROAD), 256)
+        for path, z in one.z.items():
+            self.assertTrue(np.array_equal(z, two.z[path]), path)
+
+    def test_common_draws(self) -> None:
+        """A part swapped, fitted or better known leaves the draws of all else as they were."""
+        base = draw(case_of(ROAD), 64).z
+        other = draw(
+            case_of(changed(ROAD, cooling__fan_diameter=None, oil__oil_quantity={"text": "6 L", "evidence": "taped"})),
+            64,
+        ).z
+        for path in base.keys() & other.keys():
+            self.assertTrue(np.array_equal(base[path], other[path]), path)
+
+    def test_a_tables_columns_are_off_together(self) -> None:
+        raw = changed(ROAD, exhaust__pipes="63.5 mm, 900 mm, 90 deg, pipe\n76 mm, 1500 mm, 0 deg, chambered")
+        pipes = draw(case_of(raw), 16).case.systems["exhaust"].pipes
+        self.close(pipes[0][1] / 0.9, pipes[1][1] / 1.5, rel=1e-12)
+
+    def test_frozen_facts_stay(self) -> None:
+        drawn = draw(case_of(ROAD), 16, frozen=("cooling.core_width",))
+        self.assertEqual(drawn.case.systems["cooling"].core_width, 0.6)
+        self.assertNotIn("cooling.core_width", drawn.z)
+
+    def test_model_factors_apart_from_facts(self) -> None:
+        alone = draw(case_of(ROAD), 16, facts=False)
+        self.assertEqual((len(alone.z), len(alone.doubts)), (0, len(MODEL_FACTORS)))
+        self.assertEqual(len(draw(case_of(ROAD), 16, model=False).doubts), 0)
+
+    def test_all_demos_draw_within_their_fields(self) -> None:
+        for name in NAMES:
+            case = draw(case_of(demo_document(name)), 256).case
+            for id, facts in case.systems.items():
+                for field, spec in SECTIONS[id].specs.items():
+                    value = getattr(facts, field)
+                    if isinstance(value, np.ndarray):
+                        with self.subTest(name, field=field):
+                            self.between(value, spec.low - 1e-12, spec.high + 1e-12)
