@@ -84,10 +84,10 @@ class BrowserCase(DatabaseCase):
         )
         return context
 
-    def go(self, path: str, page: Page | None = None) -> Page:
-        """Open an address and wait until it has settled."""
+    def go(self, path: str, page: Page | None = None, *, settled: bool = False) -> Page:
+        """Open an address and wait for its first words, or until all it asks for has come (``settled``)."""
         page = page or self.page
-        page.goto(self.base + path, wait_until="networkidle")
+        page.goto(self.base + path, wait_until="networkidle" if settled else "load")
         page.locator("main h1, main p").first.wait_for()
         return page
 

@@ -10,7 +10,7 @@ from tests.browser.pages import AXE, PHONE, WIDE, BrowserCase
 from tests.support import ROOT
 
 DEMOS = ("quarry-mule", "dripping-well", "chalk-hare")
-STATIONS = ("", "/duties", "/engine", "/oil", "/exhaust", "/cooling", "/fuel", "/need")
+STATIONS = ("", "/duties", "/engine", "/oil", "/exhaust", "/cooling", "/fuel", "/need", "/round")
 PAGES = ["/", "/new", *(f"/builds/{demo}{station}" for demo in DEMOS[:1] for station in STATIONS)]
 FIRST_PAGE_KILOBYTES = 400
 
@@ -30,7 +30,7 @@ class Pages(BrowserCase):
         for size in (WIDE, PHONE):
             self.page.set_viewport_size(size)
             for path in PAGES:
-                self.go(path)
+                self.go(path, settled=size == PHONE)
                 wide = self.page.evaluate(
                     "() => Math.max(document.documentElement.scrollWidth - innerWidth, "
                     "...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
@@ -52,7 +52,7 @@ class Pages(BrowserCase):
         for scheme in ("light", "dark"):
             self.page.emulate_media(color_scheme=scheme, reduced_motion="reduce")
             for path in PAGES:
-                self.go(path)
+                self.go(path, settled=True)
                 self.page.evaluate(source)
                 found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
                 serious = [self.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]

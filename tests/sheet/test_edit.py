@@ -1,13 +1,14 @@
 """Edits a field at a time, and builds from five facts."""
 
 import unittest
+from typing import Any
 
 from gauge_well.core.duty.facts import MACHINES, task_kind
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.starter import starter
-from tests.support import ROAD, report
+from tests.support import ROAD, changed, report
 
 
 class Editing(unittest.TestCase):
@@ -114,3 +115,80 @@ class Starter(unittest.TestCase):
         with self.assertRaises(SheetError) as caught:
             starter(name="", kind="submarine", fuel="petrol", power="1", speed="1", displacement="1", mass="", task="")
         self.assertEqual(caught.exception.problems[0].field, "kind")
+
+
+class Claims(unittest.TestCase):
+    """Several values for one fact, with source and date; one in use."""
+
+    PATH = "cooling.core_depth"
+
+    def setUp(self) -> None:
+        self.document = load(ROAD).document
+
+    def edit(self, action: str, text: str | None = None, **more: Any) -> dict[str, Any]:
+        self.document = load(apply_edit(self.document, Edit(self.PATH, text, action=action, **more))).document
+        fact: dict[str, Any] = self.document["cooling"]["core_depth"]
+        return fact
+
+    def test_a_claim_stands_beside_the_one_in_use(self) -> None:
+        fact = self.edit("claim", "28 mm", evidence="sheet", source="catalogue", date="2026-11-20")
+        self.assertEqual(fact["text"], "26 mm")
+        claim = fact["claims"][0]
+        self.assertEqual((claim["text"], claim["source"], claim["date"]), ("28 mm", "catalogue", "2026-11-20"))
+
+    def test_use_swaps_and_loses_nothing(self) -> None:
+        self.edit("claim", "28 mm", evidence="sheet", source="catalogue")
+        fact = self.edit("use", index=0)
+        self.assertEqual((fact["text"], fact["evidence"], fact["source"]), ("28 mm", "sheet", "catalogue"))
+        self.assertEqual([c["text"] for c in fact["claims"]], ["26 mm"])
+
+    def test_their_spread_is_a_tolerance(self) -> None:
+        self.edit("claim", "29 mm", evidence="sheet")
+        self.edit("claim", "25 mm", evidence="guess")
+        self.edit("tolerance", "claims")
+        fact = load(self.document).sections["cooling"]["core_depth"]
+        assert fact.half is not None
+        self.assertAlmostEqual(fact.half.of(fact.value), 0.003, places=9)
+
+    def test_the_last_claim_takes_its_tolerance_with_it(self) -> None:
+        self.edit("claim", "29 mm")
+        self.edit("tolerance", "claims")
+        fact = self.edit("drop", index=0)
+        self.assertNotIn("claims", fact)
+        self.assertNotIn("tolerance", fact)
+
+    def test_a_measurement_keeps_what_was_stated(self) -> None:
+        fact = self.edit("measure", "310 - 284 mm".replace("310 - 284", "27.5"), date="2026-11-25")
+        self.assertEqual((fact["text"], fact["evidence"], fact["date"]), ("27.5 mm", "taped", "2026-11-25"))
+        self.assertEqual([(c["text"], c["evidence"]) for c in fact["claims"]], [("26 mm", "guess")])
+
+    def test_a_value_typed_anew_has_no_old_source(self) -> None:
+        self.edit("set", "26 mm", source="catalogue", evidence="sheet")
+        self.assertEqual(self.document["cooling"]["core_depth"]["source"], "catalogue")
+        self.assertNotIn("source", self.edit("set", "27 mm"))
+
+    def test_an_own_tolerance_and_back_to_the_table(self) -> None:
+        self.edit("tolerance", "3 mm")
+        self.assertEqual(load(self.document).sections["cooling"]["core_depth"].tolerance, "3 mm")
+        self.edit("tolerance", None)
+        self.assertIsNone(load(self.document).sections["cooling"]["core_depth"].tolerance)
+
+    def test_what_cannot_be_is_named(self) -> None:
+        for edit, field in (
+            (Edit(self.PATH, None, action="use", index=3), self.PATH),
+            (Edit(self.PATH, "", action="claim"), self.PATH),
+            (Edit(self.PATH, "claims", action="tolerance"), self.PATH),
+            (Edit(self.PATH, "wide", action="tolerance"), self.PATH),
+            (Edit(self.PATH, "4 m", action="claim"), self.PATH),
+            (Edit("cooling.shroud", "full", action="claim"), "cooling.shroud"),
+            (Edit("cooling.fin_count", "3 %", action="tolerance"), "cooling.fin_count"),
+        ):
+            with self.subTest(edit=edit), self.assertRaises(SheetError) as caught:
+                load(apply_edit(self.document, edit))
+            self.assertEqual(caught.exception.problems[0].field, field)
+
+    def test_a_temperatures_tolerance_is_a_difference(self) -> None:
+        raw = changed(ROAD, engine__thermostat={"text": "88 C", "tolerance": "3 K", "evidence": "taped"})
+        half = load(raw).sections["engine"]["thermostat"].half
+        assert half is not None
+        self.assertAlmostEqual(half.of(361.15), 3.0, places=9)

@@ -179,3 +179,41 @@ class Refused(NumbersCase):
 
 if __name__ == "__main__":
     unittest.main()
+
+
+class Sums(unittest.TestCase):
+    """Lengths, volumes and weights added up as they are measured: block + pan."""
+
+    def test_added_up(self) -> None:
+        for text, kind, si in (
+            ("310 + 96 mm", "length", 0.406),
+            ("310mm+9.6cm", "length", 0.406),
+            ("12 1/2 + 3 3/4 in", "length", 16.25 * 0.0254),
+            ("4' 7\" + 2 in", "length", 57.0 * 0.0254),
+            ("4.2 + 0.5 L", "volume", 4.7e-3),
+            ("120 + 35 kg", "mass", 155.0),
+        ):
+            with self.subTest(text):
+                self.assertAlmostEqual(read(text, kind).si, si, places=12)
+
+    def test_the_text_is_kept_and_the_unit_is_the_lasts(self) -> None:
+        found = read("310 + 96 mm", "length")
+        self.assertEqual((found.text, found.unit, round(found.value, 9)), ("310 + 96 mm", "mm", 406.0))
+
+    def test_what_cannot_be_added_is_said(self) -> None:
+        for text, kind in (
+            ("80 + 8 C", "temperature"),
+            ("3 + 1 bar", "pressure_gauge"),
+            ("1+1+1+1+1+1+1 mm", "length"),
+        ):
+            with self.subTest(text), self.assertRaises(ReadingError) as caught:
+                read(text, kind)
+            self.assertEqual(caught.exception.code, "sum")
+
+    def test_a_sign_or_an_exponent_is_no_sum(self) -> None:
+        self.assertAlmostEqual(read("+3 mm", "height").si, 0.003)
+        self.assertAlmostEqual(read("1e+2 mm", "length").si, 0.1)
+
+    def test_nothing_after_the_plus(self) -> None:
+        with self.assertRaises(ReadingError):
+            read("310 + mm", "length")

@@ -3,11 +3,12 @@
 import json
 import unittest
 from typing import Any
+from unittest.mock import patch
 
 from flask.testing import FlaskClient
 from werkzeug.test import TestResponse
 
-from gauge_well.services import builds
+from gauge_well.services import builds, models
 from gauge_well.web.app import create_app
 from tests.database import DatabaseCase
 from tests.support import ROAD, ROOT, changed
@@ -301,3 +302,116 @@ class Pages(unittest.TestCase):
         with self.client.get("/") as response:
             self.assertIn("default-src 'self'", response.headers["Content-Security-Policy"])
             self.assertEqual(response.headers["X-Content-Type-Options"], "nosniff")
+
+
+class Explore(ApiCase):
+    def lines(self, **body: Any) -> list[dict[str, Any]]:
+        response = self.client.post("/api/explore", json={"sheet": ROAD, **body})
+        self.assertEqual((response.status_code, response.mimetype), (200, "application/x-ndjson"))
+        return [json.loads(line) for line in response.text.splitlines()]
+
+    def test_a_stream_of_whole_lines(self) -> None:
+        events = self.lines(samples=256)
+        self.assertEqual((events[0]["event"], events[-1]["event"]), ("report", "done"))
+        self.assertEqual({"changes", "measure", "progress"} - {e["event"] for e in events}, set())
+        for event in events:
+            models.ExploreEvent.model_validate(event)
+
+    def test_bands_alone(self) -> None:
+        events = self.lines(parts=["bands"], samples=256)
+        self.assertEqual([e["event"] for e in events], ["report", "done"])
+        self.assertEqual(events[0]["report"]["samples"], 256)
+
+    def test_what_is_not_taken_is_not_worked(self) -> None:
+        """Closing the answer after its first line stops the work: the generator ends there."""
+        taken: list[str] = []
+
+        def events(*args: Any) -> Any:
+            for kind in ("report", "progress", "done"):
+                taken.append(kind)
+                yield {"event": kind}
+
+        with patch("gauge_well.services.explore.explore", events):
+            response = self.client.post("/api/explore", json={"sheet": ROAD}, buffered=False)
+            next(iter(response.response))  # type: ignore[call-overload]
+            response.close()
+        self.assertEqual(taken, ["report"])
+
+    def test_a_sheet_that_does_not_stand_is_refused_before_anything_is_sent(self) -> None:
+        bad = changed(ROAD, cooling__core_width="wide")
+        for path in ("explore", "solve", "round", "need", "need.csv"):
+            body: dict[str, Any] = {"sheet": bad} | ({"path": "cooling.core_depth"} if path == "solve" else {})
+            with self.subTest(path):
+                problem = self.problem(self.client.post(f"/api/{path}", json=body), 422)
+                self.assertEqual(problem["problems"][0]["field"], "cooling.core_width")
+
+    def test_odd_requests(self) -> None:
+        for body in (
+            {"sheet": ROAD, "samples": 100},
+            {"sheet": ROAD, "samples": 1e9},
+            {"sheet": ROAD, "parts": ["everything"]},
+            {"sheet": ROAD, "parts": ["bands"] * 9},
+            {"sheet": []},
+            {},
+        ):
+            with self.subTest(body=str(body)[-40:]):
+                self.problem(self.client.post("/api/explore", json=body), 422)
+
+    def test_solve(self) -> None:
+        response = self.client.post("/api/solve", json={"sheet": ROAD, "path": "fuel.injector_flow"})
+        found = models.SolvedOut.model_validate(response.get_json())
+        assert found.low is not None and found.sure_low is not None
+        self.assertGreater(found.sure_low.si, found.low.si)
+
+    def test_solve_for_what_is_no_quantity(self) -> None:
+        for path in ("cooling.shroud", "no.such", "duties.nobody.air_speed", "x" * 100):
+            with self.subTest(path):
+                self.problem(self.client.post("/api/solve", json={"sheet": ROAD, "path": path}), 422)
+
+    def test_size_with_samples(self) -> None:
+        response = self.client.post("/api/size", json={"sheet": ROAD, "samples": 256})
+        found = response.get_json()
+        self.assertEqual(found["samples"], 256)
+        models.Report.model_validate(found)
+        self.assertIsNotNone(found["systems"]["cooling"]["checks"][0]["holds_probability"])
+
+    def test_need_and_round(self) -> None:
+        models.NeedSheet.model_validate(self.client.post("/api/need", json={"sheet": ROAD}).get_json())
+        models.Round.model_validate(self.client.post("/api/round", json={"sheet": ROAD}).get_json())
+        text = self.client.post("/api/need.csv", json={"sheet": ROAD})
+        self.assertEqual(text.mimetype, "text/csv")
+        self.assertTrue(text.text.startswith("System,Part"))
+
+
+class ClaimEdits(ApiCase):
+    def patch(self, build: dict[str, Any], **edit: Any) -> TestResponse:
+        return self.client.patch(
+            f"/api/builds/{build['id']}", json={"edits": [edit]}, headers={"If-Match": f'"{build["revision"]}"'}
+        )
+
+    def test_claims_come_back_shown(self) -> None:
+        build = self.make()
+        build = self.patch(
+            build, path="cooling.core_depth", text="1 1/8 in", action="claim", evidence="sheet", source="catalogue"
+        ).get_json()
+        fact = build["facts"]["cooling.core_depth"]
+        self.assertEqual(fact["claims"][0]["shown"], "28.57\u00a0mm")
+        self.assertEqual(fact["claims"][0]["source"], "catalogue")
+        self.assertEqual(fact["half"], "± 7.8\u00a0mm")
+        build = self.patch(build, path="cooling.core_depth", action="use", index=0).get_json()
+        self.assertEqual(build["facts"]["cooling.core_depth"]["shown"], "28.57\u00a0mm")
+        models.BuildOut.model_validate(build)
+
+    def test_odd_edits_leave_it_as_it_was(self) -> None:
+        build = self.make()
+        for edit in (
+            {"path": "cooling.core_depth", "action": "use", "index": 4},
+            {"path": "cooling.core_depth", "action": "use", "index": -1},
+            {"path": "cooling.core_depth", "action": "steal"},
+            {"path": "cooling.core_depth", "text": "26 mm", "date": "yesterday"},
+            {"path": "cooling.core_depth", "text": "26 mm", "source": "x" * 200},
+            {"path": "fuel.pump_count", "text": "many", "action": "price"},
+        ):
+            with self.subTest(edit=edit):
+                self.problem(self.patch(build, **edit), 422)
+        self.assertEqual(self.client.get(f"/api/builds/{build['id']}").get_json()["revision"], build["revision"])

@@ -102,12 +102,15 @@ def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Rea
         return found
     a, b, ga, gb, middle = np.array(ends).T
     last = np.full(a.shape, 2)
+    done = np.zeros(a.shape, dtype=bool)
     for step in range(REFINEMENTS):
         if step:
-            middle = a - ga * (b - a) / (gb - ga)
+            # One that has converged stays, so that no pair's answer hangs on which others are sought with it.
+            middle = np.where(done, middle, a - ga * (b - a) / (gb - ga))
         fill_at = _fills(judges, context, np.exp(middle))
         g = np.log(np.maximum([fill_at[s, c][r, d] for r, (s, c, d) in enumerate(pairs)], 1e-9))
-        if np.all(np.abs(g) < TOLERANCE):
+        done |= np.abs(g) < TOLERANCE
+        if done.all():
             break
         # Illinois: halve the weight of an end that is kept twice running.
         over = g > 0.0

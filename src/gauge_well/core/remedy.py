@@ -216,7 +216,11 @@ def say(weighed: Weighed) -> dict[str, Any]:
         "gain": _gain(own) if own is not None else Sentence(""),
         "own": _fills(own) if own is not None else Sentence(""),
         "holds": own is not None and own.after is not None and own.after <= 0.0,
-        "mends": own is not None and (own.before or 0.0) > 0.0 and own.after is not None and own.after <= 0.0,
+        "mends": own is not None
+        and own.row["kind"] != "cost"
+        and (own.before or 0.0) > 0.0
+        and own.after is not None
+        and own.after <= 0.0,
         "buys": weighed.buys,
         "headroom_w": weighed.headroom,
         "others": [_fills(m) for m in weighed.others],

@@ -1,0 +1,173 @@
+"""How sure, what would move it, what to measure next: made by a tap, undone after a reload, measured on a phone."""
+
+import re
+from pathlib import Path
+
+from playwright.sync_api import Locator, expect
+
+from gauge_well.services import builds
+from tests.browser.pages import PHONE, BrowserCase
+from tests.support import ROAD, changed
+
+SHORT = changed(ROAD, fuel__injector_flow="240 cc/min")
+
+
+class WhatWouldMoveIt(BrowserCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.id = builds.create(self.engine, SHORT)["id"]
+
+    def change(self, id: str) -> Locator:
+        return self.page.locator(f'[data-change="{id}"]')
+
+    def injectors(self) -> str:
+        return str(builds.get(self.engine, self.id)["facts"]["fuel.injector_flow"]["text"])
+
+    def test_made_and_undone_after_a_reload(self) -> None:
+        page = self.go(f"/builds/{self.id}")
+        heading = page.get_by_role("heading", level=1)
+        expect(heading).to_contain_text("injectors give out first")
+        self.change("fuel.injectors_2").get_by_role("button", name="Make it").click()
+        expect(heading).to_contain_text("Holds 125")
+        self.assertEqual(self.injectors(), "315 cc/min")
+        page.reload()
+        expect(heading).to_contain_text("Holds 125")
+        page.get_by_role("button", name="Undo").click()
+        expect(heading).to_contain_text("injectors give out first")
+        self.assertEqual(self.injectors(), "240 cc/min")
+        page.get_by_role("button", name="Redo").click()
+        expect(heading).to_contain_text("Holds 125")
+
+    def test_pairs_and_whiskers_come_after(self) -> None:
+        page = self.go(f"/builds/{self.id}")
+        expect(page.locator(".whisker").first).to_be_visible()
+        expect(page.get_by_text(re.compile("of cases within the tolerances")).first).to_be_visible()
+        expect(page.get_by_text("whisker: 90 of 100 cases")).to_be_visible()
+        expect(page.get_by_role("heading", name="Two together")).to_be_visible()
+
+    def test_a_price_is_kept_and_sorts(self) -> None:
+        page = self.go(f"/builds/{self.id}")
+        card = self.change("fuel.injectors_2")
+        card.get_by_role("button", name="price").click()
+        card.get_by_label(re.compile("Price of")).fill("cheap")
+        card.get_by_label(re.compile("Price of")).press("Enter")
+        expect(card.get_by_role("alert")).to_contain_text("is not a price")
+        card.get_by_label(re.compile("Price of")).fill("240")
+        card.get_by_label(re.compile("Price of")).press("Enter")
+        expect(card.get_by_text("costs 240")).to_be_visible()
+        page.get_by_role("button", name="for the money").click()
+        expect(page.locator("[data-change]").first).to_have_attribute("data-change", "fuel.injectors_2")
+
+    def test_an_edit_drops_what_was_being_worked(self) -> None:
+        """The stream of the build as it was is let go, and the next one's is taken."""
+        page = self.go(f"/builds/{self.id}/fuel")
+        expect(self.change("fuel.injectors_2")).to_be_visible()
+        self.type_fact("fuel.injector_flow", "450 cc/min")
+        expect(self.change("fuel.injectors")).to_contain_text("450 → 550")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("holds")
+
+    def test_the_key_leads_there(self) -> None:
+        page = self.go(f"/builds/{self.id}/fuel")
+        expect(self.change("fuel.injectors_2")).to_be_visible()
+        page.keyboard.press("i")
+        self.assertTrue(page.evaluate("() => document.activeElement.hasAttribute('data-instead')"))
+
+    def test_a_what_if_gets_its_bands_when_the_line_rests(self) -> None:
+        page = self.go(f"/builds/{self.id}")
+        expect(page.locator(".whisker").first).to_be_visible()
+        line = page.get_by_role("slider", name="Wanted power")
+        line.focus()
+        line.press("Shift+ArrowLeft")
+        expect(page.get_by_text("A what-if")).to_be_visible()
+        expect(page.locator(".whisker").first).to_be_visible()
+
+
+class Facts(BrowserCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.id = builds.create(self.engine, SHORT)["id"]
+        self.page = self.go(f"/builds/{self.id}/fuel")
+        self.page.get_by_role("button", name="Injector, each: claims, tolerance, solve for it").click()
+        self.dialog = self.page.get_by_role("dialog")
+
+    def fact(self, path: str = "fuel.injector_flow") -> dict[str, object]:
+        return dict(builds.get(self.engine, self.id)["facts"][path])
+
+    def test_claims(self) -> None:
+        self.dialog.get_by_label("Another value for Injector, each").fill("300 cc/min")
+        self.dialog.get_by_label("Who says so").fill("a friend")
+        self.dialog.get_by_role("button", name="Add claim").click()
+        expect(self.dialog.get_by_text("a friend")).to_be_visible()
+        self.dialog.get_by_role("button", name="As the claims differ").click()
+        expect(self.dialog.get_by_text("± 60 cc/min")).to_be_visible()
+        self.dialog.get_by_role("button", name="use").click()
+        expect(self.dialog.get_by_role("row").first).to_contain_text("300")
+        self.assertEqual((self.fact()["text"], self.fact()["evidence"]), ("300 cc/min", "sheet"))
+
+    def test_an_own_tolerance(self) -> None:
+        self.dialog.get_by_label("Own tolerance").fill("wide")
+        self.dialog.get_by_role("button", name="Set", exact=True).click()
+        expect(self.dialog.get_by_role("alert")).to_contain_text("Understood")
+        self.dialog.get_by_label("Own tolerance").fill("2 %")
+        self.dialog.get_by_role("button", name="Set", exact=True).click()
+        expect(self.dialog.get_by_text("± 5 cc/min")).to_be_visible()
+
+    def test_solved_for_and_set(self) -> None:
+        self.dialog.get_by_role("button", name="At which values").click()
+        expect(self.dialog.get_by_text("Smallest that holds")).to_be_visible()
+        self.dialog.get_by_role("button", name="set", exact=True).first.click()
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("holds")
+
+
+class MeasuringRound(BrowserCase):
+    def test_on_a_phone(self) -> None:
+        """Walked with a tape: a sum typed, kept as taped with today's date, what stood before a claim."""
+        id = builds.create(self.engine, ROAD)["id"]
+        self.page.set_viewport_size(PHONE)
+        page = self.go(f"/builds/{id}/round")
+        item = page.locator('li[data-path="cooling.core_width"]')
+        field = item.get_by_role("textbox")
+        field.fill("310 + 284 mm")
+        expect(item.get_by_text("= 594")).to_be_visible()
+        field.press("Enter")
+        expect(item.get_by_text("594 mm kept")).to_be_visible()
+        fact = builds.get(self.engine, id)["facts"]["cooling.core_width"]
+        self.assertEqual((fact["text"], fact["evidence"]), ("310 + 284 mm", "taped"))
+        self.assertRegex(fact["date"], r"^\d{4}-\d{2}-\d{2}$")
+        self.assertEqual([c["text"] for c in fact["claims"]], ["600 mm"])
+        box = field.bounding_box()
+        assert box is not None
+        self.assertGreaterEqual(box["height"], 43.5)
+
+    def test_what_cannot_be_read_is_said_and_kept(self) -> None:
+        id = builds.create(self.engine, ROAD)["id"]
+        page = self.go(f"/builds/{id}/round")
+        item = page.locator('li[data-path="cooling.core_width"]')
+        field = item.get_by_role("textbox")
+        field.fill("two thumbs")
+        field.press("Enter")
+        expect(item.get_by_role("alert")).to_contain_text("No number")
+        self.assertEqual(field.input_value(), "two thumbs")
+
+    def test_letters_stand_in_the_sketch(self) -> None:
+        id = builds.create(self.engine, ROAD)["id"]
+        page = self.go(f"/builds/{id}/round", settled=True)
+        page.get_by_role("button", name=re.compile("more that settle nothing")).click()
+        sketch = page.locator("#stand-stand figure text")
+        shown = {text.strip() for text in sketch.all_text_contents()}
+        listed = {text.strip() for text in page.locator("#stand-stand .letter").all_text_contents()}
+        self.assertEqual(shown, listed)
+        self.assertGreaterEqual(len(shown), 4)
+
+
+class NeedSheet(BrowserCase):
+    def test_bands_and_csv(self) -> None:
+        page = self.go("/builds/quarry-mule/need")
+        row = page.get_by_role("row").filter(has_text="A pump giving")
+        expect(row.locator("[data-band]")).to_contain_text(re.compile(r"\d+ to \d+.L/h"))
+        with page.expect_download() as waiting:
+            page.get_by_role("button", name="Save as CSV").click()
+        path = waiting.value.path()
+        self.assertEqual(waiting.value.suggested_filename, "quarry-mule-need.csv")
+        self.assertIn("pump flow", Path(path).read_text())

@@ -1,0 +1,265 @@
+"""What would move a build: every claim against a fresh sizing; the stream; the round; the need sheet."""
+
+import csv
+import io
+import unittest
+from functools import cache
+from typing import Any
+
+from gauge_well.core import remedy
+from gauge_well.core.sizing import outline
+from gauge_well.services import explore, need
+from gauge_well.services.sizing import size_document
+from gauge_well.sheet import SheetError, load, resolve
+from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.sheet.edit import Edit, apply_edit
+from tests.support import ROAD, NumbersCase, case_of, changed, check_of, row_of
+
+
+def changes(raw: dict[str, Any]) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
+    found = [e for e in explore.explore(raw, ("changes",)) if e["event"] == "changes"][-1]
+    return found["singles"], found["pairs"]
+
+
+@cache
+def of_demo(name: str) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
+    return changes(demo(name))
+
+
+def made(raw: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
+    """The sheet with a change's edits made, as one tap makes them."""
+    document = load(raw).document
+    for edit in change["edits"]:
+        document = apply_edit(document, Edit(edit["path"], edit["text"], edit["evidence"]))
+    return document
+
+
+class Claims(NumbersCase):
+    def test_every_change_is_what_a_fresh_sizing_gives(self) -> None:
+        """All single changes and pairs of all demos: each row's fill and reach to 1e-9, headroom to 1 W."""
+        for name in NAMES:
+            raw = demo(name)
+            before = size_document(raw, "none")
+            singles, pairs = of_demo(name)
+            self.assertTrue(singles)
+            for change in [*singles, *pairs]:
+                after = size_document(made(raw, change), "none")
+                with self.subTest(name, change=change["id"]):
+                    if change["headroom_w"] is not None and before["reach_w"] is not None:
+                        reach = after["reach_w"] if after["reach_w"] is not None else 4.0 * before["wanted_w"]
+                        self.close(change["headroom_w"], reach - before["reach_w"], abs=1.0)
+                    fills = {c["fill"] for b in after["systems"].values() for c in b["checks"]}
+                    shown = {round(100 * f) for f in fills}
+                    for said in [change["own"], *change["others"]]:
+                        percent = said.rsplit(" ", 1)[-1].replace("\u00a0%", "")
+                        if percent.isdigit():
+                            self.assertIn(int(percent), shown | {p + 1 for p in shown} | {p - 1 for p in shown})
+
+    def test_an_outline_taken_over_equals_one_made_afresh(self) -> None:
+        """Row by row and check by check, to rounding: what is shared is only what is the same."""
+        for name in NAMES:
+            sheet = load(demo(name))
+            case = resolve(sheet).case
+            before = outline(case)
+            for _, candidate in remedy.candidates(before.context, case.systems):
+                edits = explore.edits_of(candidate, sheet)
+                try:
+                    shared, fresh = explore.changed(sheet, edits, before), explore.changed(sheet, edits)
+                except SheetError:
+                    continue
+                with self.subTest(name, change=candidate.id):
+                    self.assertEqual(shared.checks.keys(), fresh.checks.keys())
+                    for key, check in fresh.checks.items():
+                        self.close(shared.checks[key]["fill"], check["fill"], abs=1e-12)
+                    for a, b in zip(shared.rows, fresh.rows, strict=True):
+                        self.assertEqual((a["reach_code"], a["check"]), (b["reach_code"], b["check"]))
+                        for field in ("reach_w", "carries_w"):
+                            if b[field] is not None:
+                                self.close(a[field], b[field], rel=1e-9)
+
+    def test_edits_read_back_as_the_very_values_meant(self) -> None:
+        for units in ({"system": "metric", "power": "kW"}, {"system": "imperial", "power": "hp"}):
+            for name in NAMES:
+                sheet = load(demo(name) | {"units": units})
+                case = resolve(sheet).case
+                for _, candidate in remedy.candidates(outline(case).context, case.systems):
+                    document = sheet.document
+                    for edit in explore.edits_of(candidate, sheet):
+                        document = apply_edit(document, edit)
+                    try:
+                        again = load(document)
+                    except SheetError:
+                        continue
+                    for path, value in candidate.changes.items():
+                        section, field = path.split(".")
+                        fact = again.sections[section].get(field)
+                        with self.subTest(name, path=path):
+                            if isinstance(value, float):
+                                assert fact is not None
+                                self.close(fact.value, value, rel=1e-9)
+                            elif value is None:
+                                self.assertIsNone(fact)
+
+
+class Weighing(NumbersCase):
+    def test_one_that_breaks_another_limit_is_rejected(self) -> None:
+        """A core too thin, with room for one step only: two steps up meets the pulley."""
+        raw = changed(ROAD, cooling__core_depth="16 mm", installation__depth_available="138 mm")
+        singles, _ = changes(raw)
+        found = {c["id"]: c for c in singles}
+        self.assertFalse(found["cooling.core_depth_26"]["rejected"])
+        deep = found["cooling.core_depth_40"]
+        self.assertTrue(deep["rejected"])
+        self.assertIn("25\u00a0mm", deep["broken"][0])
+        again = size_document(made(raw, deep), "none")
+        self.assertGreater(check_of(again, "cooling", "stack")["fill"], 1.0)
+
+    def test_rejected_ones_come_last_and_never_in_pairs(self) -> None:
+        raw = changed(ROAD, cooling__core_depth="16 mm", installation__depth_available="138 mm")
+        singles, pairs = changes(raw)
+        flags = [c["rejected"] for c in singles]
+        self.assertEqual(flags, sorted(flags))
+        self.assertFalse(any(p["rejected"] or "core_depth_40" in p["id"] for p in pairs))
+
+    def test_best_first_by_what_is_taken_off(self) -> None:
+        for name in NAMES:
+            singles, _ = of_demo(name)
+            bought = [round(c["buys"], 4) for c in singles if not c["rejected"]]
+            self.assertEqual(bought, sorted(bought, reverse=True), name)
+
+    def test_a_pair_does_more_than_its_better_half(self) -> None:
+        singles, pairs = of_demo("quarry-mule")
+        alone = {c["id"]: c for c in singles}
+        self.assertTrue(pairs)
+        for pair in pairs:
+            halves = [alone[id] for id in pair["id"].split("+")]
+            more = pair["buys"] > max(h["buys"] for h in halves)
+            further = (pair["headroom_w"] or 0) > max(h["headroom_w"] or 0 for h in halves)
+            self.assertTrue(more or further, pair["id"])
+
+    def test_a_pair_never_sets_one_fact_twice(self) -> None:
+        for name in NAMES:
+            for pair in of_demo(name)[1]:
+                paths = [e["path"] for e in pair["edits"]]
+                self.assertEqual(len(paths), len(set(paths)))
+
+    def test_what_lies_beside_is_said(self) -> None:
+        """A second pump draws what a second pump draws (arithmetic)."""
+        raw = changed(ROAD, fuel__pump_current="6 A", fuel__pump_flow="45 L/h", fuel__pump_flow_2="30 L/h")
+        found = {c["id"]: c for c in changes(raw)[0]}
+        self.assertIn("6 → 12\u00a0A", found["fuel.pump_count"]["beside"][0])
+
+    def test_a_deeper_pan_costs_ground(self) -> None:
+        raw = changed(ROAD, oil__baffle_g=None, oil__baffle="none", installation__pan_ground="190 mm")
+        found = {c["id"]: c for c in changes(raw)[0]}["oil.deeper"]
+        self.assertIn({"path": "installation.pan_ground", "text": "165 mm", "evidence": "sheet"}, found["edits"])
+        self.assertTrue(any(said.startswith("Pan over the ground") for said in found["others"]))
+
+    def test_a_school_stands_behind_a_part_that_does_as_much(self) -> None:
+        found = of_demo("chalk-hare")[0]
+        ids = [c["id"] for c in found]
+        self.assertLess(ids.index("fuel.rail_up"), ids.index("fuel.ceiling"))
+
+    def test_nothing_is_offered_that_does_nothing(self) -> None:
+        """A higher cap buys nothing where the engine's own limit comes first."""
+        raw = changed(ROAD, cooling__cap_pressure="110 kPa", engine__coolant_limit="95 C")
+        self.assertNotIn("cooling.cap", {c["id"] for c in changes(raw)[0]})
+
+
+class Prices(unittest.TestCase):
+    def test_a_price_comes_back_with_its_change(self) -> None:
+        raw = demo("chalk-hare")
+        document = apply_edit(load(raw).document, Edit("fuel.injectors", "240", action="price"))
+        found = {c["id"]: c for c in changes(document)[0]}
+        self.assertEqual((found["fuel.injectors"]["price"], found["fuel.injectors"]["price_total"]), ("240", 240.0))
+        self.assertIsNone(found["fuel.rail_up"]["price_total"])
+
+    def test_a_price_that_is_none_is_refused(self) -> None:
+        with self.assertRaises(SheetError) as caught:
+            load(apply_edit(load(ROAD).document, Edit("fuel.injectors", "cheap", action="price")))
+        self.assertEqual(caught.exception.problems[0].field, "prices.fuel.injectors")
+
+
+class Stream(NumbersCase):
+    def test_in_order_and_finished(self) -> None:
+        events = list(explore.explore(demo("reed-otter"), samples=256))
+        kinds = [e["event"] for e in events]
+        self.assertEqual((kinds[0], kinds[-1]), ("report", "done"))
+        for what in ("changes", "measure"):
+            done = [e["done"] for e in events if e["event"] == "progress" and e["what"] == what]
+            self.assertEqual(done, sorted(done))
+            last = [e for e in events if e["event"] == "progress" and e["what"] == what][-1]
+            self.assertEqual(last["done"], last["of"])
+
+    def test_only_what_is_asked(self) -> None:
+        kinds = {e["event"] for e in explore.explore(ROAD, ("bands",), samples=256)}
+        self.assertEqual(kinds, {"report", "done"})
+
+    def test_the_same_again(self) -> None:
+        """Seeded: two runs say the same to the last digit."""
+        one, two = (list(explore.explore(demo("reed-otter"), samples=256)) for _ in range(2))
+        self.assertEqual(one, two)
+
+    def test_an_engine_not_known_says_what_is_missing(self) -> None:
+        events = list(explore.explore(changed(ROAD, engine__displacement=None)))
+        self.assertEqual(next(e for e in events if e["event"] == "unknown")["missing"], ["engine.displacement"])
+
+    def test_sentences_are_finished(self) -> None:
+        for name in NAMES:
+            for event in explore.explore(demo(name), ("measure",)):
+                for item in event.get("next", ()):
+                    for said in (item["sentence"], item["how"], item["label"]):
+                        self.assertNotRegex(said, r"[{}]|nan|inf\b|  ")
+                    self.assertTrue(item["how"] and item["label"])
+                    self.assertTrue(item["sentence"] or item["chance"] < 0.005 or item["spread_w"])
+
+
+class Round(NumbersCase):
+    def test_grouped_by_where_one_stands(self) -> None:
+        places = {p["id"]: {i["path"] for i in p["items"]} for p in explore.measuring_round(ROAD)["places"]}
+        self.assertIn("oil.pan_depth", places["stand"])
+        self.assertIn("cooling.fin_count", places["hand"])
+        self.assertIn("installation.depth_available", places["above"])
+        self.assertIn("exhaust.pipe_diameter", places["under"])
+        self.assertIn("fuel.pump_flow", places["tank"])
+
+    def test_what_is_missing_is_asked_first_and_what_is_taped_is_not(self) -> None:
+        raw = changed(ROAD, fuel__injector_flow=None, cooling__core_width={"text": "600 mm", "evidence": "taped"})
+        items = {i["path"]: i for p in explore.measuring_round(raw)["places"] for i in p["items"]}
+        self.assertEqual(items["fuel.injector_flow"]["evidence"], "missing")
+        self.assertNotIn("cooling.core_width", items)
+
+
+class NeedSheet(NumbersCase):
+    def test_bands_hold_the_likely_need(self) -> None:
+        for name in NAMES:
+            for row in need.needs_with_bands(demo(name)):
+                if row["low"] is not None and row["high"] is not None and row["value"] is not None:
+                    with self.subTest(name, quantity=row["quantity"]):
+                        self.assertLessEqual(row["low"], row["value"] * 1.0001)
+                        self.assertGreaterEqual(row["high"], row["value"] * 0.9999)
+
+    def test_a_needed_flow_follows_the_fuel_for_power(self) -> None:
+        """Everything else exact: the need spreads as BSFC does, ln 1.12 x 1.645 / 1.96 (arithmetic); 3 % of it."""
+        rows = {r["quantity"]: r for r in need.needs_with_bands(ROAD)}
+        row = rows["pump_flow"]
+        self.close(row["high"] / row["value"], 1.12 ** (1.644854 / 1.959964), rel=0.03)
+
+    def test_as_csv(self) -> None:
+        rows = list(csv.DictReader(io.StringIO(need.as_csv(demo("quarry-mule")))))
+        pump = next(r for r in rows if r["Quantity"] == "pump flow")
+        self.assertEqual(pump["Unit"], "L/h")
+        self.assertLess(float(pump["Low (5 %)"]), float(pump["At least"]))
+        self.assertGreater(float(pump["High (95 %)"]), float(pump["At least"]))
+        self.assertTrue(all(len(r) == 8 for r in rows))
+
+
+class Tolerances(NumbersCase):
+    def test_an_instruments_row_names_its_duty(self) -> None:
+        found = explore.sure_report(demo("quarry-mule"), samples=256)
+        row = row_of(found, "core_fan", "load")
+        self.assertIsNotNone(row["fill_low"])
+
+    def test_a_case_of_nothing_but_exact_facts_holds_or_not(self) -> None:
+        case = case_of(ROAD)
+        self.assertIn("cooling.core_width", case.known)
