@@ -5,15 +5,16 @@ from __future__ import annotations
 import os
 import platform
 
+from benchmarks.certainty import certainty
 from benchmarks.core import builds, core_points, geometry
 from benchmarks.timing import table
-from benchmarks.web import size_over_http
+from benchmarks.web import size_over_http, twenty_users
 
 
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
-    print(table([*builds(), *core_points(), *geometry(), *size_over_http()]))
+    print(table([*builds(), *core_points(), *geometry(), *certainty(), *size_over_http(), *twenty_users()]))
 
 
 if __name__ == "__main__":

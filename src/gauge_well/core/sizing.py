@@ -68,7 +68,7 @@ def make_context(
     return replace(context, given=given), missing
 
 
-def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
+def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) -> dict[str, Any]:
     """Size a build.
 
     Parameters
@@ -77,6 +77,8 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
     explain : str
         Which duties keep their working: ``"governing"`` (each system's fullest), ``"all"``,
         ``"none"`` or a duty's id.
+    checked : bool
+        The case has passed :func:`validate` already.
 
     Returns
     -------
@@ -88,7 +90,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING) -> dict[str, Any]:
     CoreError
         Only for values that :func:`validate` refuses. A missing fact gives ``unknown``.
     """
-    engine = validate(case)
+    engine = None if checked else validate(case)
     base: dict[str, Any] = {"format": REPORT_FORMAT, "build": {"name": case.name}}
     try:
         context, missing = make_context(case, engine)

@@ -20,6 +20,8 @@ from gauge_well.launch.places import PYTHON, ROOT, environment, state_folder
 
 HOST = "127.0.0.1"
 WAIT_SECONDS = 40
+# Browsers keep their connections, each to one worker: more workers than cores even out who got many.
+WORKERS, THREADS = 4, 2
 
 
 def check_port(port: int) -> None:
@@ -71,7 +73,7 @@ def manage(url: str, *arguments: str) -> None:
         )
 
 
-def serve(port: int, *, demos: bool, workers: int = 2) -> int:
+def serve(port: int, *, demos: bool, workers: int = WORKERS) -> int:
     """Start everything, wait for Ctrl-C, stop what was started."""
     setup.everything(dev=False, browser=False, database="DATABASE_URL" not in os.environ)
     check_port(port)
@@ -89,27 +91,21 @@ def serve(port: int, *, demos: bool, workers: int = 2) -> int:
             cluster.stop()
 
 
+def options(workers: int = WORKERS) -> list[str]:
+    """How the web server is run.
+
+    Connections are kept for half a minute: closed sooner, an edit made after a pause would meet a closed one.
+    """
+    kept = ["--threads", str(THREADS), "--keep-alive", "30", "--timeout", "60", "--preload"]
+    return ["--workers", str(workers), *kept]
+
+
 def _web(url: str, port: int, demos: bool, workers: int) -> int:
     manage(url, "migrate")
     if demos:
         manage(url, "load-demos")
-    command = [
-        str(PYTHON),
-        "-m",
-        "gunicorn",
-        "--workers",
-        str(workers),
-        "--threads",
-        "4",
-        "--bind",
-        f"{HOST}:{port}",
-        "--log-level",
-        "warning",
-        "--timeout",
-        "60",
-        "--preload",
-        "gauge_well.web.app:create_app()",
-    ]
+    address = ["--bind", f"{HOST}:{port}", "--log-level", "warning"]
+    command = [str(PYTHON), "-m", "gunicorn", *options(workers), *address, "gauge_well.web.app:create_app()"]
     # A session of its own: Ctrl-C reaches this process, which then stops the server in order.
     server = subprocess.Popen(command, env=environment() | {"DATABASE_URL": url}, cwd=ROOT, start_new_session=True)
     stop = _on_signals()

@@ -43,18 +43,29 @@ def _step(item: Step, prefer: Preference) -> dict[str, Any]:
     }
 
 
+_AS_IS = frozenset({str, int, bool, type(None)})
+
+
 def plain(item: Any, prefer: Preference) -> Any:
     """Plain JSON of anything in a report; numbers that are not finite become null."""
-    if isinstance(item, Sentence):
+    kind = type(item)
+    # The commonest first: a report is some ten thousand of these.
+    if kind is float:
+        return item if math.isfinite(item) else None
+    if kind in _AS_IS:
+        return item
+    if kind is dict:
+        return {key: plain(value, prefer) for key, value in item.items()}
+    if kind is list or kind is tuple:
+        return [plain(value, prefer) for value in item]
+    if kind is Sentence:
         return sentence(item, prefer)
-    if isinstance(item, Step):
+    if kind is Step:
         return _step(item, prefer)
-    if isinstance(item, Notice):
+    if kind is Notice:
         return {"code": item.code, "sentence": sentence(item.sentence, prefer), "field": item.field, "duty": item.duty}
     if isinstance(item, Mapping):
         return {key: plain(value, prefer) for key, value in item.items()}
-    if isinstance(item, list | tuple):
-        return [plain(value, prefer) for value in item]
     if isinstance(item, float):
         return _number(item)
     return item

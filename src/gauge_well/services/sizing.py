@@ -41,7 +41,7 @@ def check(raw: Mapping[str, Any]) -> tuple[Sheet, Resolved]:
 
 def report_of(sheet: Sheet, resolved: Resolved, explain: str = sizing.GOVERNING) -> dict[str, Any]:
     """Plain report of a checked sheet."""
-    report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain), sheet.prefer)
+    report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain, checked=True), sheet.prefer)
     return report | {
         "guesses": resolved.guesses,
         "stated": resolved.stated,

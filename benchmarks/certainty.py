@@ -1,0 +1,63 @@
+"""How sure, what would move it, what to measure next: in-process, on one core."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from benchmarks.timing import Line, median
+from gauge_well.core import bands, measure, remedy
+from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
+from gauge_well.core.sizing import outline
+from gauge_well.services import explore
+from gauge_well.sheet import load, resolve
+from gauge_well.sheet.demo import NAMES, demo
+
+SINGLES, PAIRS = 20, 10
+
+
+def _changes(document: dict[str, Any]) -> None:
+    """Twenty single changes and ten pairs, each the build run again."""
+    sheet = load(document)
+    case = resolve(sheet).case
+    before = outline(case)
+    edits = [explore.edits_of(c, sheet) for _, c in remedy.candidates(before.context, case.systems)]
+    for one in edits[:SINGLES]:
+        remedy.weigh(before, explore.changed(sheet, one, before), [])
+    for a, b in zip(edits[:PAIRS], edits[-PAIRS:], strict=True):
+        remedy.weigh(before, explore.changed(sheet, (*a, *b), before), [])
+
+
+def certainty() -> list[Line]:
+    """Draws, fills and states, reach bands, changes, measure next."""
+    lines = []
+    for name in NAMES:
+        document = demo(name)
+        case = resolve(load(document)).case
+        whole, live = draw(case, SAMPLES), draw(case, SAMPLES_LIVE)
+        found = bands.run(whole)
+        lines += [
+            median(
+                f"{SAMPLES} draws {name}, fills and states",
+                lambda w=whole: bands.summary(bands.run(w), reach=False),
+                repeats=15,
+                target=0.150,
+            ),
+            median(
+                f"{SAMPLES} draws {name}, reach bands", lambda f=found: bands.row_reaches(f), repeats=15, target=0.600
+            ),
+            median(f"{SAMPLES_LIVE} draws {name}, fills", lambda v=live: bands.run(v), repeats=15),
+        ]
+    document = demo("quarry-mule")
+    lines.append(
+        median(f"{SINGLES} single changes and {PAIRS} pairs", lambda: _changes(document), repeats=5, target=1.0)
+    )
+    case = resolve(load(document)).case
+    lines.append(median("measure next, every fact in doubt", lambda: list(measure.settles(case)), repeats=3))
+    lines.append(
+        median(
+            "solve for one fact, likely and surely",
+            lambda: explore.solve_for(document, "fuel.injector_flow"),
+            repeats=5,
+        )
+    )
+    return lines
