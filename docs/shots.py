@@ -30,11 +30,15 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "fuel": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
+    "round-phone": ("/builds/quarry-mule/round", PHONE, "light"),
+    "fact": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
     "cooling-phone": ("/builds/quarry-mule/cooling", PHONE, "light"),
     "bench-dark": ("/builds/quarry-mule", WIDE, "dark"),
     "cooling-dark": ("/builds/quarry-mule/cooling", WIDE, "dark"),
 }
+# What is pressed before the picture is taken.
+PRESSES = {"fact": ("Injector, each: claims, tolerance, solve for it", "At which values does the wanted power hold?")}
 
 
 def main() -> None:
@@ -52,6 +56,9 @@ def main() -> None:
             page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)
             page.goto(options.url + path, wait_until="networkidle")
             page.wait_for_timeout(500)
+            for press in PRESSES.get(name, ()):
+                page.get_by_role("button", name=press).click()
+                page.wait_for_timeout(900)
             page.screenshot(path=str(options.out / f"{name}.png"))
             print(name, flush=True)
             page.close()

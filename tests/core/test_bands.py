@@ -8,6 +8,7 @@ from gauge_well.core.checks import State
 from gauge_well.core.sampling import draw
 from gauge_well.services.explore import sure_report
 from gauge_well.sheet.demo import NAMES
+from gauge_well.sheet.starter import starter
 from tests.support import ROAD, NumbersCase, case_of, changed, check_of, demo_document
 
 
@@ -53,7 +54,8 @@ class Percentiles(NumbersCase):
 
 class AgainstTheLikelyRun(NumbersCase):
     def test_the_first_sample_is_the_report(self) -> None:
-        """Every check's fill and every row's reach of the likely sample, to rounding (reach 0.1 %)."""
+        """Every check's fill and every row's reach of the likely sample, to rounding; reach 0.5 %, since
+        the report stops at a thousandth of a fill, which some fills cross slowly."""
         for name in NAMES:
             case = case_of(demo_document(name))
             report = sizing.size(case, explain="none")
@@ -70,7 +72,7 @@ class AgainstTheLikelyRun(NumbersCase):
                     if watts is None:
                         self.assertTrue(np.isinf(band.watts[0]) or band.watts[0] == 0.0)
                     else:
-                        self.close(band.watts[0], watts, rel=1e-3)
+                        self.close(band.watts[0], watts, rel=5e-3)
 
     def test_a_sampled_reach_is_at_the_brim(self) -> None:
         """The model run at every sample's own reach gives that sample a fill of one: 97 of 100
@@ -135,6 +137,27 @@ class Doubt(NumbersCase):
         logs = np.log(limit.fill[1:] / limit.fill[0])
         half = np.log(1.05) * 1.644854 / 1.959964
         self.close([bands.percentile(logs, p) for p in (0.05, 0.95)], [-half, half], abs=0.02 * half)
+
+
+class Alone(NumbersCase):
+    def test_each_fact_alone_may_vary(self) -> None:
+        """Whichever fact has samples and whichever has none, the pass works and the first is the likely.
+
+        To 1e-5: the speed at which a weak engine balances is scanned for in other steps where there are samples.
+        """
+        weak = starter(
+            name="", kind="truck", fuel="diesel", power="45 kW", speed="3000", displacement="2 L", mass="", task="2 t"
+        )
+        for raw in (demo_document("quarry-mule"), demo_document("reed-otter"), weak):
+            case = case_of(raw)
+            still = {x.key: float(x.fill[0]) for x in bands.run(draw(case, 1, facts=False, model=False)).limits}
+            paths = list(draw(case, 1).z)
+            for path in paths:
+                found = bands.run(draw(case, 2, frozen=[p for p in paths if p != path], model=False))
+                with self.subTest(raw["name"], path=path):
+                    for limit in found.limits:
+                        self.assertEqual(limit.fill.shape, (3,))
+                        self.close(limit.fill[0], still[limit.key], abs=1e-5)
 
 
 class InTheReport(NumbersCase):

@@ -49,12 +49,19 @@ def _read(file: str | None, name: str | None) -> dict[str, Any]:
 @click.option("--demo", "name", help="Size a demo build instead.")
 @click.option("--text", "people", is_flag=True, help="Print for people instead of JSON.")
 @click.option("--explain", default="governing", help="Duty whose working to keep: governing, all, none or an id.")
-@click.option("--samples", default="0", type=click.Choice(["0", "256", "512", "1024", "2048"]), help="Draws for bands.")
+@click.option(
+    "--samples",
+    default="0",
+    type=click.Choice(["0", "256", "512", "1024", "2048"]),
+    help="Draws for bands; with them come changes worth trying and what to measure next.",
+)
 def size(file: str | None, name: str | None, people: bool, explain: str, samples: str) -> None:
     """Size a build sheet."""
     try:
         raw = _read(file, name)
-        report = explore.sure_report(raw, explain, int(samples)) if int(samples) else sizing.size_document(raw, explain)
+        report = (
+            explore.whole_report(raw, explain, int(samples)) if int(samples) else sizing.size_document(raw, explain)
+        )
     except SheetError as error:
         for problem in error.problems:
             allowed = f" Allowed: {problem.allowed}." if problem.allowed else ""

@@ -32,7 +32,7 @@ def as_text(report: dict[str, Any]) -> str:
     lines += ["", "What each part is good for"]
     for row in report["rows"]:
         lines.append(
-            f"  {row['label']:22} {_bar(row['fill']):37} {_good_for(row, prefer)} {names.get(row['duty'], '')}".rstrip()
+            f"  {row['label']:22} {_bar(row['fill']):37} {_good_for(row, prefer)}{_band(row, prefer)} {names.get(row['duty'], '')}".rstrip()
         )
     for block in report["systems"].values():
         lines += ["", f"{block['title']}: {block['state']}"]
@@ -43,11 +43,40 @@ def as_text(report: dict[str, Any]) -> str:
         for unknown in block["unknown"]:
             lines.append(f"  {unknown['name']:20} unknown: {', '.join(unknown['missing'])} missing")
         lines += [f"  note: {notice['sentence']}" for notice in block["notices"]]
+    lines += _moves(report, prefer)
     lines += ["", "What to look for"]
     lines += [f"  {need['sentence']}" for block in report["systems"].values() for need in block["need"]]
     cautions = [c["text"] for block in report["systems"].values() for c in block["cautions"]]
     lines += ["", "Mind"] + [f"  {text}" for text in cautions]
     return "\n".join(lines)
+
+
+FEW = 6
+
+
+def _moves(report: dict[str, Any], prefer: Preference) -> list[str]:
+    """What would move it and what to measure next, where the build was drawn within its tolerances."""
+    if not report.get("samples"):
+        return []
+    changes = [c for b in report["systems"].values() for c in b["remedies"] if c["matters"] and not c["rejected"]]
+    changes = sorted(changes, key=lambda c: (-c["buys"], c["school"], -(c["headroom_w"] or 0.0)))[:FEW]
+    lines = ["", f"Holds in {show(report['holds_probability'], 'fill', prefer)} of cases within the tolerances."]
+    lines += ["", "What would move it"]
+    lines += [f"  {c['label']:52} {c['whole'] or c['gain']:>14}  {c['own']}" for c in changes]
+    lines += [f"  together: {c['label']}: {c['whole'] or c['gain']}" for c in report["pairs"][:2]]
+    lines += ["", "Measure next"]
+    for item in report["measure_next"][:FEW]:
+        lines.append(f"  {item['label']:36} {show(item['chance'], 'fill', prefer):>5}  {item['how']}")
+    return [*lines, f"  {report['model_spread']['sentence']}"]
+
+
+def _band(row: dict[str, Any], prefer: Preference) -> str:
+    """Reach in 90 of 100 cases, in brackets; empty where tolerance was not asked for."""
+    if row.get("reach_low_code") in (None, "unknown") or row["kind"] != "power":
+        return ""
+    low = show(row["reach_low_w"], "power", prefer) if row["reach_low_w"] is not None else row["reach_low_code"]
+    high = show(row["reach_high_w"], "power", prefer) if row["reach_high_w"] is not None else row["reach_high_code"]
+    return f" ({low} to {high})" if low != high else ""
 
 
 def _good_for(row: dict[str, Any], prefer: Preference) -> str:

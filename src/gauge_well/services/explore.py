@@ -62,6 +62,21 @@ def explore(
     yield {"event": "done"}
 
 
+def whole_report(raw: Mapping[str, Any], explain: str = sizing.GOVERNING, samples: int = SAMPLES) -> dict[str, Any]:
+    """Report with everything in it: bands, changes by system, pairs, measure next and the model's own spread."""
+    report: dict[str, Any] = {}
+    for event in explore(raw, PARTS, samples, explain):
+        if event["event"] == "report":
+            report = event["report"]
+        elif event["event"] == "changes":
+            for id, block in report["systems"].items():
+                block["remedies"] = [c for c in event["singles"] if c["system"] == id]
+            report["pairs"] = event["pairs"] or []
+        elif event["event"] == "measure":
+            report |= {"measure_next": event["next"], "model_spread": event["model"]}
+    return report
+
+
 # Changes ----------------------------------------------------------------------------------------
 
 

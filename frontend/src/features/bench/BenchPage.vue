@@ -32,7 +32,7 @@ const outlook = useOutlook()
 onMounted(() => outlook.ask(['bands', 'changes', 'measure']))
 const sure = computed(() => {
   const share = report.value?.holds_probability
-  return share === null || share === undefined ? '' : `holds in ${chance(share)} of cases within the tolerances`
+  return share === null || share === undefined ? '' : `${report.value?.unknown.length ? 'what is known holds' : 'holds'} in ${chance(share)} of cases within the tolerances`
 })
 const governedLine = computed(() => report.value?.governed === true && report.value.wanted_w === report.value.rated_w)
 </script>

@@ -205,8 +205,8 @@ def hold(
         return choose_gear(engine, vehicle, wanted, speeds, grade, density, tow, accessories, pinned)
 
     at = pick(np.array([speed]))
-    samples = at.required.size
     weak = at.available < at.required
+    samples = weak.size
     required, available = at.required, at.available
     held, rpm, power = np.broadcast_to(speed, weak.shape), at.engine_speed, required
     if speed > 0.0 and bool(weak.any()):

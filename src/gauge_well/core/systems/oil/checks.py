@@ -27,7 +27,8 @@ SAID = {"pulling": "pulling away", "braking": "braking", "left": "turning left",
 def worst_direction(coverage: Coverage, limits: Array) -> tuple[int, int, Array]:
     """Duty and direction with the fullest pickup, and all fills (duty, direction), samples last."""
     open_ended = limits >= G_MOST
-    fill = np.where(open_ended, 0.0, ratio_fill(coverage.asked, limits))
+    asked = coverage.asked[..., None] if coverage.asked.ndim < limits.ndim else coverage.asked
+    fill = np.where(open_ended, 0.0, ratio_fill(asked, limits))
     # Bare at rest: over any brim, whatever is asked.
     fill = np.where(limits <= 0.0, FILL_MAX, fill)
     firsts = fill if fill.ndim == 2 else fill[..., 0]

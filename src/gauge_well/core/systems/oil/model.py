@@ -242,7 +242,8 @@ def _sampled(
 def effective(facts: OilFacts, limits: Array) -> Array:
     """Covered acceleration with the baffle's stated one [g]."""
     if facts.baffle == "given" and facts.baffle_g is not None:
-        return np.maximum(limits, as_array(facts.baffle_g) / GRAVITY)
+        good = as_array(facts.baffle_g) / GRAVITY
+        return np.maximum(limits[..., None] if good.ndim and limits.ndim == 2 else limits, good)
     return limits
 
 

@@ -156,8 +156,8 @@ def _sampled(
     """The pan with doubts of its sizes; a pickup that would lie outside is held at the wall."""
     low, high = outline[:, 0].min(axis=0), outline[:, 0].max(axis=0)
     x = clip(x, low, high)
-    half = 0.5 * np.min([np.broadcast_to(w, np.shape(x)) for _, w in stations], axis=0)
-    many = np.broadcast_shapes(np.shape(x), np.shape(y), np.shape(clearance), outline.shape[2:])
+    half = 0.5 * np.min(np.broadcast_arrays(*(w for _, w in stations)), axis=0)
+    many = np.broadcast_shapes(np.shape(x), np.shape(y), np.shape(clearance), np.shape(half), outline.shape[2:])
     points = np.broadcast_to(outline if outline.ndim == 3 else outline[..., None], (*outline.shape[:2], *many))
     floor = _floor(points, x)
     pickup = np.stack(np.broadcast_arrays(x, clip(y, -half, half), floor + clearance), axis=-1)
