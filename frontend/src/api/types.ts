@@ -883,6 +883,8 @@ export interface components {
             singles?: components["schemas"]["ChangeOut"][] | null;
             /** Pairs */
             pairs?: components["schemas"]["ChangeOut"][] | null;
+            /** Sure */
+            sure?: number | null;
             /** Next */
             next?: components["schemas"]["MeasureOut"][] | null;
             model?: components["schemas"]["ModelSpreadOut"] | null;
@@ -922,6 +924,8 @@ export interface components {
             buys: number;
             /** Headroom W */
             headroom_w: number | null;
+            /** Sure */
+            sure: number | null;
             /** Others */
             others: string[];
             /** Beside */

@@ -1,15 +1,22 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Change } from '../api/client'
 import { line, useBuild } from '../stores/build'
+import { useOutlook } from '../stores/outlook'
 
 /** One change that was run on the build: what it buys, what else it moves; one tap makes it. */
 const props = defineProps<{ change: Change; prices?: boolean }>()
 const build = useBuild()
+const outlook = useOutlook()
 const trouble = ref('')
 const busy = ref(false)
 const pricing = ref(false)
 const price = ref('')
+/** How sure the build gets, where that was drawn and says something. */
+const sure = computed(() => {
+  const [was, will] = [outlook.sureNow, props.change.sure]
+  return was === null || will === null || Math.abs(will - was) < 0.01 ? '' : `holds in ${will > was ? '+' : '−'}${Math.round(100 * Math.abs(will - was))} % of cases`
+})
 const single = () => !props.change.id.includes('+')
 
 async function make(): Promise<void> {
@@ -43,6 +50,7 @@ async function setPrice(): Promise<void> {
     <p class="mute">
       {{ change.own }}<template v-if="change.mends">: holds</template><template v-for="other in change.others.slice(0, 3)" :key="other"> · {{ other }}</template><template v-for="item in change.beside" :key="item"> · {{ item }}</template>
       <template v-if="change.school"> · only how it is judged</template>
+      <template v-if="sure"> · <strong>{{ sure }}</strong></template>
     </p>
     <p v-for="broken in change.broken" :key="broken" class="over">Breaks: {{ broken }}</p>
     <p class="acts noprint">

@@ -63,6 +63,9 @@ async function commit(): Promise<void> {
     editing.value = false
     return
   }
+  // What was understood of the text must not wipe off what the sheet says of it.
+  clearTimeout(timer)
+  reading?.abort()
   const problem = await build.edit(props.path, value || null)
   if (problem === null) {
     editing.value = false

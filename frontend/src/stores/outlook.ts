@@ -15,6 +15,8 @@ export const useOutlook = defineStore('outlook', () => {
   const next = shallowRef<Measure[] | null>(null)
   const model = shallowRef<Schemas['ModelSpreadOut'] | null>(null)
   const progress = ref<{ what: string; done: number; of: number } | null>(null)
+  /** Chance that the build holds as it stands, from the same draws as each change's. */
+  const sureNow = ref<number | null>(null)
   const stale = ref(false)
   const failed = ref(false)
   const wanted = ref<Part[]>([])
@@ -67,6 +69,7 @@ export const useOutlook = defineStore('outlook', () => {
           singles.value = event.singles ?? []
           if (event.pairs) {
             pairs.value = event.pairs
+            sureNow.value = event.sure ?? null
             have.add('changes')
           }
         } else if (event.event === 'measure') {
@@ -84,5 +87,5 @@ export const useOutlook = defineStore('outlook', () => {
   }
 
   watch(key, begin)
-  return { singles, pairs, next, model, progress, stale, failed, ask }
+  return { sureNow, singles, pairs, next, model, progress, stale, failed, ask }
 })

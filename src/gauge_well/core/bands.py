@@ -315,6 +315,15 @@ def sure(case: BuildCase, count: int = SAMPLES, *, reach: bool = True) -> tuple[
     return summary(found, reach=reach), found
 
 
+def chance(case: BuildCase, count: int) -> float | None:
+    """Chance that a build holds: no limit over its brim; None when nothing can be sized."""
+    try:
+        over = run(draw(case, count)).over
+    except MissingFact:
+        return None
+    return float(np.mean(~np.any([flags[1:] for flags in over.values()], axis=0))) if over else None
+
+
 def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
     """What :func:`sure` says of a run."""
     checks = [

@@ -81,7 +81,7 @@ class Weighed:
     ``buys``: how much of what is over the brim it takes off, over all rows, as a logarithm. ``headroom``:
     what the whole build's reach gains [W], None where it has no end. ``own``: the row it was meant for.
     ``broken``: limits that held and no longer do, with their sentences. ``worse``: limits that were over
-    and are more so.
+    and are more so. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
     """
 
     buys: float
@@ -92,6 +92,7 @@ class Weighed:
     broken: Sequence[tuple[tuple[str, str, str], Sentence]]
     worse: Sequence[tuple[str, str, str]]
     school: bool = False
+    sure: float | None = None
 
     @property
     def rejected(self) -> bool:
@@ -100,11 +101,11 @@ class Weighed:
 
     @property
     def rank(self) -> tuple[float, ...]:
-        """Sorts best first: whole before broken, then what it buys, then parts before schools, then headroom,
-        then its own row."""
+        """Sorts best first: whole before broken, then what it buys, then parts before schools, then how sure it
+        makes the build, then headroom, then its own row."""
         own = self.own.gain if self.own is not None else 0.0
-        buys = -round(self.buys, 4)
-        return (float(self.rejected), buys, float(self.school), -round(self.headroom or 0.0, 1), -own)
+        sure, headroom = round(self.sure or 0.0, 2), round(self.headroom or 0.0, 1)
+        return (float(self.rejected), -round(self.buys, 3), float(self.school), -sure, -headroom, -own)
 
     @property
     def matters(self) -> bool:
@@ -114,8 +115,8 @@ class Weighed:
 
     @property
     def moves(self) -> bool:
-        """Whether it does anything for what it was meant for, or for the whole."""
-        return self.buys > NOTICED or (self.headroom or 0.0) > 0.0 or (self.own is not None and self.own.gain > NOTICED)
+        """Whether it does anything to speak of for what it was meant for."""
+        return self.buys > NOTICED or (self.own is not None and self.own.gain > 2.0 * NOTICED)
 
 
 def whole_reach(outline: Outline) -> float | None:
@@ -182,7 +183,7 @@ def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[i
     Singles are given best first; a pair is tried where the two together could buy more than the better
     alone, so changes of one fact are never paired.
     """
-    good = [(n, c, w) for n, c, w in singles if not w.rejected and w.moves]
+    good = [(n, c, w) for n, c, w in singles if not w.rejected and w.moves and w.matters]
     # One of each part first: two changes of one part seldom add up.
     seen: set[str] = set()
     spread = []
@@ -211,6 +212,7 @@ def say(weighed: Weighed) -> dict[str, Any]:
         "whole": Sentence("+{d}", {"d": (weighed.headroom, "power")})
         if weighed.headroom is not None and weighed.headroom > 1.0
         else Sentence(""),
+        "sure": weighed.sure,
         "matters": weighed.matters,
         "school": weighed.school,
         "gain": _gain(own) if own is not None else Sentence(""),

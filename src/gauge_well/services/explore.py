@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from gauge_well.core import bands, measure, remedy, sizing, solve
+from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import PLACES, Spec
 from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
@@ -25,6 +26,7 @@ from gauge_well.units.printing import convert, exact
 
 PARTS = ("bands", "changes", "measure")
 SINGLES_KEPT, MEASURED_KEPT = 60, 24
+DRAWN = 16  # best changes whose chance to hold is worked
 Event = dict[str, Any]
 
 
@@ -120,10 +122,15 @@ def edits_of(candidate: Candidate, sheet: Sheet) -> tuple[Edit, ...]:
 
 def changed(sheet: Sheet, edits: tuple[Edit, ...], like: Outline | None = None) -> Outline:
     """The build run again with edits made; SheetError or CoreError where it cannot be."""
+    return outline(changed_case(sheet, edits), like)
+
+
+def changed_case(sheet: Sheet, edits: tuple[Edit, ...]) -> BuildCase:
+    """The case of a sheet with edits made, rules filled anew."""
     document = sheet.document
     for edit in edits:
         document = apply_edit(document, edit)
-    return outline(resolve(load(document)).case, like)
+    return resolve(load(document)).case
 
 
 def _try(sheet: Sheet, before: Outline, system: str, candidates: tuple[Candidate, ...]) -> Tried | None:
@@ -161,11 +168,21 @@ def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
         if both is not None and not both.weighed.rejected and _better(both, tried[a], tried[b]):
             pairs.append(both)
         yield {"event": "progress", "what": "pairs", "done": done, "of": len(picked)}
-    pairs.sort(key=lambda t: t.weighed.rank)
+    best = [t for t in tried if t.weighed.matters and not t.weighed.rejected][:DRAWN]
+    drawn: dict[int, Tried] = {}
+    for done, one in enumerate([*best, *pairs], 1):
+        sure = bands.chance(changed_case(sheet, one.edits), SAMPLES_LIVE)
+        drawn[id(one)] = replace(one, weighed=replace(one.weighed, sure=sure))
+        if done % 4 == 0 or done == len(best) + len(pairs):
+            yield {"event": "progress", "what": "sure", "done": done, "of": len(best) + len(pairs)}
+    tried, pairs = (
+        sorted((drawn.get(id(t), t) for t in group), key=lambda t: t.weighed.rank) for group in (tried, pairs)
+    )
     yield {
         "event": "changes",
         "singles": [_out(t, sheet) for t in tried[:SINGLES_KEPT]],
         "pairs": [_out(t, sheet) for t in pairs],
+        "sure": bands.chance(resolved.case, SAMPLES_LIVE),
     }
 
 
@@ -334,12 +351,15 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
             [Problem(path[:60], "Solve for", path[:60], "a fact of the sheet", "There is no such duty.")]
         ) from error
     names = {case_id: (facts.name or case_id) for case_id, facts in resolved.case.duties}
+    checks = outline(resolved.case).checks
 
     def said(key: bands.Key | None) -> str:
         if key is None:
             return ""
         title = SYSTEMS[key[0]].title if key[0] in SYSTEMS else "Engine"
-        return f"{title}, {key[1].replace('_', ' ')}" + (f", {names[key[2]].lower()}" if key[2] else "")
+        name = checks[key]["name"] if key in checks else key[1].replace("_", " ")
+        duty = f", {names[key[2]].lower()}" if key[2] else ""
+        return f"{title}: {name.lower()}{duty}" if title.lower() not in name.lower() else f"{name}{duty}"
 
     def end(value: float | None, up: bool, gives: bands.Key | None = None) -> dict[str, Any] | None:
         if value is None:

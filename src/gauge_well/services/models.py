@@ -328,6 +328,7 @@ class ChangeOut(Model):
     rejected: bool
     buys: float
     headroom_w: float | None
+    sure: float | None
     others: list[str]
     beside: list[str]
     broken: list[str]
@@ -374,6 +375,7 @@ class ExploreEvent(Model):
     of: int | None = None
     singles: list[ChangeOut] | None = None
     pairs: list[ChangeOut] | None = None
+    sure: float | None = None
     next: list[MeasureOut] | None = None
     model: ModelSpreadOut | None = None
     missing: list[str] | None = None

@@ -119,6 +119,11 @@ h1 {
   font-size: 13.5px;
   margin-top: 6px;
 }
+@media (max-width: 720px) {
+  .legend {
+    margin-bottom: 14px;
+  }
+}
 @media (max-width: 980px) {
   .bench {
     grid-template: 'head' auto 'left' auto 'right' auto / minmax(0, 1fr);

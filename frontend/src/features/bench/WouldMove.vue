@@ -16,7 +16,8 @@ const priced = computed(() => worth.value.some((c) => c.price_total !== null))
 const sorted = computed<Change[]>(() => (money.value ? byMoney(worth.value) : worth.value))
 const shown = computed(() => (all.value ? sorted.value : sorted.value.filter((c) => !c.rejected).slice(0, FEW)))
 const pairs = computed(() => (outlook.pairs ?? []).filter((c) => c.matters).slice(0, all.value ? 10 : 2))
-const working = computed(() => outlook.progress?.what === 'changes' || outlook.progress?.what === 'pairs')
+const SAID: Record<string, string> = { changes: 'Changes run', pairs: 'Pairs run', sure: 'Drawn within the tolerances' }
+const working = computed(() => (outlook.progress?.what ?? '') in SAID)
 </script>
 
 <template>
@@ -32,7 +33,7 @@ const working = computed(() => outlook.progress?.what === 'changes' || outlook.p
       <ChangeCard v-for="change in pairs" :key="change.id" :change="change" />
     </template>
     <button v-if="outlook.singles && worth.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${worth.length}, with those that break something` }}</button>
-    <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="outlook.progress.what === 'pairs' ? 'Pairs run' : 'Changes run'" />
+    <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="SAID[outlook.progress.what] ?? ''" />
     <p v-else-if="!outlook.singles && !outlook.failed" class="mute none">Each change is run on this build.</p>
     <p v-if="outlook.failed" class="mute none">That could not be worked; it is tried again with the next edit.</p>
   </section>

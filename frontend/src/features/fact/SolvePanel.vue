@@ -36,8 +36,8 @@ onBeforeUnmount(() => running?.abort())
     <button class="button" type="button" :disabled="busy" @click="solve">{{ busy ? 'Working' : 'At which values does the wanted power hold?' }}</button>
     <div v-if="found" class="found" role="status">
       <template v-if="found.low && found.high">
-        <p v-if="found.low.gives" class="line"><span>Smallest that holds: <strong class="figure">{{ found.low.text }}</strong> <span class="mute">(below it {{ found.low.gives }})</span></span><button class="textlink" type="button" @click="set(found.low.text)">set</button></p>
-        <p v-if="found.high.gives" class="line"><span>Largest that holds: <strong class="figure">{{ found.high.text }}</strong> <span class="mute">(above it {{ found.high.gives }})</span></span><button class="textlink" type="button" @click="set(found.high.text)">set</button></p>
+        <p v-if="found.low.gives" class="line"><span>Smallest that holds: <strong class="figure">{{ found.low.text }}</strong> <span class="mute">(below it, {{ found.low.gives }})</span></span><button class="textlink" type="button" @click="set(found.low.text)">set</button></p>
+        <p v-if="found.high.gives" class="line"><span>Largest that holds: <strong class="figure">{{ found.high.text }}</strong> <span class="mute">(above it, {{ found.high.gives }})</span></span><button class="textlink" type="button" @click="set(found.high.text)">set</button></p>
         <p v-if="!found.low.gives && !found.high.gives">Holds anywhere from {{ found.low.shown }} to {{ found.high.shown }}.</p>
         <p v-if="found.low.gives && found.sure_low" class="line"><span>Surely from <strong class="figure">{{ found.sure_low.text }}</strong> up, with every tolerance.</span><button class="textlink" type="button" @click="set(found.sure_low.text)">set</button></p>
         <p v-if="found.high.gives && found.sure_high" class="line"><span>Surely up to <strong class="figure">{{ found.sure_high.text }}</strong>, with every tolerance.</span><button class="textlink" type="button" @click="set(found.sure_high.text)">set</button></p>

@@ -35,6 +35,8 @@ watch(text, (value) => {
 async function keep(): Promise<void> {
   const value = text.value.trim()
   if (!value) return
+  clearTimeout(timer)
+  reading?.abort()
   const problem = await build.enqueue([line(props.item.path, value, { action: 'measure', date: new Date().toISOString().slice(0, 10) })])
   if (problem) {
     trouble.value = `${problem.message}${problem.problems[0]?.allowed ? ` Understood: ${problem.problems[0].allowed}.` : ''}`
