@@ -52,6 +52,7 @@ async function setPrice(): Promise<void> {
       <template v-if="change.school"> · only how it is judged</template>
       <template v-if="sure"> · <strong>{{ sure }}</strong></template>
     </p>
+    <p v-if="change.worse.length" class="over">Over already, and more so: {{ change.worse.join(', ').toLowerCase() }}</p>
     <p v-for="broken in change.broken" :key="broken" class="over">Breaks: {{ broken }}</p>
     <p class="acts noprint">
       <button class="button" type="button" :disabled="busy" @click="make">{{ change.rejected ? 'Make it all the same' : 'Make it' }}</button>

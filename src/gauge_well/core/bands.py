@@ -297,7 +297,7 @@ def row_reaches(found: Run) -> list[RowBand]:
     return bands
 
 
-def sure(case: BuildCase, count: int = SAMPLES, *, reach: bool = True) -> tuple[dict[str, Any] | None, Run | None]:
+def sure(case: BuildCase, count: int = SAMPLES) -> dict[str, Any] | None:
     """Bands of a build: what a report adds when tolerance is asked for; None when nothing can be sized.
 
     Returns
@@ -307,12 +307,10 @@ def sure(case: BuildCase, count: int = SAMPLES, *, reach: bool = True) -> tuple[
         ``systems``: state, chance that it holds, reach band; ``rows``: reach band; ``state`` and chance
         of the whole; share of samples whose heat the energy balance held back.
     """
-    drawn = draw(case, count)
     try:
-        found = run(drawn)
+        return summary(run(draw(case, count)))
     except MissingFact:
-        return None, None
-    return summary(found, reach=reach), found
+        return None
 
 
 def chance(case: BuildCase, count: int) -> float | None:

@@ -24,3 +24,12 @@ class BuildCase:
     systems: Mapping[str, Any]
     wanted: float | None
     known: Mapping[str, Known] = field(default_factory=dict)
+
+
+def fact_at(case: BuildCase, path: str) -> Any:
+    """One fact of a case by its dotted path; KeyError where there is no such duty."""
+    parts = path.split(".")
+    if parts[0] == "duties":
+        return getattr(dict(case.duties)[parts[1]], parts[2])
+    holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
+    return getattr(holder, parts[1])

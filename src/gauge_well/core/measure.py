@@ -25,7 +25,7 @@ from numpy.typing import NDArray
 
 from gauge_well.core import installation
 from gauge_well.core.bands import RowBand, Run, band_of, row_reaches, run
-from gauge_well.core.case import BuildCase
+from gauge_well.core.case import BuildCase, fact_at
 from gauge_well.core.duty import facts as duty_facts
 from gauge_well.core.duty.model import MOTION_FACTS
 from gauge_well.core.engine import facts as engine_facts
@@ -121,17 +121,6 @@ def affected(path: str) -> set[str] | None:
     return {section} if section in SYSTEMS else None
 
 
-def value_at(case: BuildCase, path: str) -> Array | None:
-    """Samples of a fact of a drawn case, the likely first; None for a table."""
-    parts = path.split(".")
-    if parts[0] == "duties":
-        holder = dict(case.duties)[parts[1]]
-    else:
-        holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
-    value = getattr(holder, parts[-1])
-    return value if isinstance(value, np.ndarray) else None
-
-
 def whole_reach(rows: Sequence[RowBand]) -> Array | None:
     """Lowest reach of the rows that power drives, by sample [W]."""
     watts = [r.watts for r in rows if r.kind == "power"]
@@ -199,8 +188,8 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
                     chance = changes(truth, with_it)
                     if chance > 0.0:
                         system = systems[int(np.argmax((truth != with_it).sum(axis=1)))]
-                        values = value_at(found.drawn.case, path)
-                        if values is not None:
+                        values = fact_at(found.drawn.case, path)
+                        if isinstance(values, np.ndarray):
                             either = either_way(values[1:], truth[systems.index(system)])
                 yield done, total, Settles(path, chance, system, either, spread, way_of(path))
 

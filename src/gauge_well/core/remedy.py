@@ -80,8 +80,8 @@ class Weighed:
 
     ``buys``: how much of what is over the brim it takes off, over all rows, as a logarithm. ``headroom``:
     what the whole build's reach gains [W], None where it has no end. ``own``: the row it was meant for.
-    ``broken``: limits that held and no longer do, with their sentences. ``worse``: limits that were over
-    and are more so. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
+    ``broken``: limits that held and no longer do, with their sentences. ``worse``: names of limits that were
+    over and are more so. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
     """
 
     buys: float
@@ -90,7 +90,7 @@ class Weighed:
     others: Sequence[Moved]
     beside: Sequence[tuple[Beside, float]]
     broken: Sequence[tuple[tuple[str, str, str], Sentence]]
-    worse: Sequence[tuple[str, str, str]]
+    worse: Sequence[str]
     school: bool = False
     sure: float | None = None
 
@@ -162,7 +162,7 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
         if old_check is None or old_check["fill"] <= 1.0:
             broken.append((key, after.sentence(key)))
         elif check["fill"] > (1.0 + NOTICED) * old_check["fill"]:
-            worse.append(key)
+            worse.append(check["name"])
     beside = [
         (b, before.beside[id].value)
         for id, b in after.beside.items()
@@ -231,7 +231,7 @@ def say(weighed: Weighed) -> dict[str, Any]:
             for b, was in weighed.beside
         ],
         "broken": [sentence for _, sentence in weighed.broken],
-        "worse": [f"{system}.{check}" for system, check, _ in weighed.worse],
+        "worse": list(dict.fromkeys(weighed.worse)),
         "rejected": weighed.rejected,
     }
 

@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.bands import HIGH, Key, Limit, Run, percentile, run
-from gauge_well.core.case import BuildCase
+from gauge_well.core.case import BuildCase, fact_at
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec
 from gauge_well.core.measure import affected
@@ -65,12 +65,7 @@ def with_value(case: BuildCase, path: str, value: float | Array) -> BuildCase:
 
 def value_of(case: BuildCase, path: str) -> float | None:
     """One fact of a case, None where it is not given."""
-    parts = path.split(".")
-    if parts[0] == "duties":
-        holder = dict(case.duties)[parts[1]]
-    else:
-        holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
-    value = getattr(holder, parts[-1])
+    value = fact_at(case, path)
     return None if value is None else float(value)
 
 

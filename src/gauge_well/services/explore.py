@@ -33,13 +33,13 @@ Event = dict[str, Any]
 def sure_report(raw: Mapping[str, Any], explain: str = sizing.GOVERNING, samples: int = SAMPLES) -> dict[str, Any]:
     """Report of a raw document with bands."""
     sheet, resolved = check(raw)
-    return _banded(sheet, resolved, explain, samples)[0]
+    return _banded(sheet, resolved, explain, samples)
 
 
-def _banded(sheet: Sheet, resolved: Resolved, explain: str, samples: int) -> tuple[dict[str, Any], bands.Run | None]:
+def _banded(sheet: Sheet, resolved: Resolved, explain: str, samples: int) -> dict[str, Any]:
     report = report_of(sheet, resolved, explain)
-    found, run = bands.sure(resolved.case, samples)
-    return (bands.merged(report, found) if found is not None else report), run
+    found = bands.sure(resolved.case, samples)
+    return bands.merged(report, found) if found is not None else report
 
 
 def explore(
@@ -52,8 +52,7 @@ def explore(
     """
     sheet, resolved = check(raw)
     if "bands" in parts:
-        report, _ = _banded(sheet, resolved, explain, samples)
-        yield {"event": "report", "report": report}
+        yield {"event": "report", "report": _banded(sheet, resolved, explain, samples)}
     try:
         if "changes" in parts:
             yield from _changes(sheet, resolved)
