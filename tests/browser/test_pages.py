@@ -58,6 +58,18 @@ class Pages(BrowserCase):
                 serious = [self.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
                 self.assertEqual(serious, [], f"{path} {scheme}")
 
+    def test_axe_in_the_dialog_of_a_fact(self) -> None:
+        for scheme in ("light", "dark"):
+            self.page.emulate_media(color_scheme=scheme, reduced_motion="reduce")
+            page = self.go("/builds/chalk-hare/fuel")
+            page.get_by_role("button", name="Injector, each: claims, tolerance, solve for it").click()
+            page.get_by_role("button", name="At which values").click()
+            expect(page.get_by_text("Smallest that holds")).to_be_visible()
+            page.evaluate(AXE.read_text())
+            found = page.evaluate("() => axe.run('[role=dialog]', {resultTypes: ['violations']})")
+            serious = [self.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+            self.assertEqual(serious, [], scheme)
+
     @staticmethod
     def told(violation: dict[str, Any]) -> str:
         where = "; ".join(node["html"][:160] for node in violation["nodes"][:3])

@@ -24,6 +24,7 @@ export function withBands(report: Report, sure: Report): Report {
     ...report,
     state: sure.state,
     samples: sure.samples,
+    clipped_share: sure.clipped_share,
     holds_probability: sure.holds_probability ?? null,
     rows: report.rows.map((r) => {
       const band = rows.get(rowKey(r))

@@ -45,6 +45,7 @@ const governedLine = computed(() => report.value?.governed === true && report.va
       <p class="line figure">
         <span v-if="dangers.length" class="over">{{ dangers.length }} danger{{ dangers.length > 1 ? 's' : '' }}: {{ dangers[0]?.sentence }}</span>
         <span v-if="sure">{{ sure }}</span>
+        <span v-if="(report.clipped_share ?? 0) > 0.01" class="mute">heat shares held back by the energy balance in {{ chance(report.clipped_share ?? 0) }}</span>
         <span>{{ report.guesses }} of {{ report.stated }} facts are guesses</span>
         <span v-if="notJudged" class="mute">not judged yet: {{ notJudged }}</span>
         <router-link :to="needTo">what to buy: need sheet →</router-link>
