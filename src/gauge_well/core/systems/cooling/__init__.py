@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from contextlib import suppress
 from functools import cache
 
 import numpy as np
@@ -11,13 +12,16 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import need as need_fact
 from gauge_well.core.media import air as air_media
+from gauge_well.core.media import coolant
 from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
-from gauge_well.core.systems.cooling import checks, facts, need, remedies, working
+from gauge_well.core.systems.cooling import checks, facts, need, remedies, tested, working
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import (
     Cooling,
     Shown,
+    core_of,
     heat_made,
     limiting_ambient,
     plant_of,
@@ -50,6 +54,14 @@ def applies(machine: MachineFacts) -> str | None:
     if machine.kind == "boat":
         return "raw-water cooling is not worked out yet"
     return None
+
+
+def refuse(given: facts.CoolingFacts) -> None:
+    """Raise CoreError for facts that contradict each other; a core not given whole is fine."""
+    facts.refuse(given)
+    with suppress(MissingFact):
+        glycol = coolant.mass_share(need_fact(given.glycol, "cooling.glycol"))
+        tested.refuse(core_of(given), given, glycol)
 
 
 def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
@@ -153,7 +165,7 @@ SYSTEM: System = System(
     fill=facts.fill,
     parts=PARTS,
     applies=applies,
-    refuse=facts.refuse,
+    refuse=refuse,
     solve=solve,
     cautions=CAUTIONS,
     gives=gives_nothing,

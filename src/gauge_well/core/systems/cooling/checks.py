@@ -11,6 +11,7 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS, gap_to_engine
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
 from gauge_well.core.typing import Array, as_array, likely
@@ -142,6 +143,11 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
                 cases[worst].id,
             )
         )
+    lacks = tested.missing(cooling.plant.facts)
+    if lacks:
+        said = ", ".join(name.removeprefix("test_").replace("_", " ") for name in lacks)
+        template = "The core's test is not used: its {lacks} is missing; one point wants all four figures."
+        found.append(Notice("test_incomplete", Sentence(template, {"lacks": said}), f"cooling.{lacks[0]}"))
     reynolds = duty_values(cooling.plant.fluid.reynolds, len(cases))
     slow = [i for i, case in enumerate(cases) if reynolds[i] < 2300.0 and case.kind != "idle"]
     if slow:

@@ -55,6 +55,27 @@ class CoolingFacts:
     tube_height: Value | None = quantity("Tube height", "length", 0.001, 0.006, group="Core", spread="gauge")
     louvre_pitch: Value | None = quantity("Louvre pitch", "length", 0.0005, 0.004, group="Core", spread="gauge")
     louvre_angle: Value | None = quantity("Louvre angle", "angle", 0.14, 0.70, group="Core")
+    test_heat: Value | None = quantity(
+        "Shed on test",
+        "heat",
+        500.0,
+        1e6,
+        group="Core on test",
+        help="A maker's or a bench's one point, of the core as new; all four figures of it.",
+    )
+    test_air_speed: Value | None = quantity(
+        "with air at", "speed_m_s", 0.5, 40.0, group="Core on test", spread="speed", help="On the face."
+    )
+    test_coolant_flow: Value | None = quantity("and coolant", "flow", 2e-5, 0.02, group="Core on test")
+    test_difference: Value | None = quantity(
+        "Coolant in over air in",
+        "temperature_difference",
+        10.0,
+        150.0,
+        group="Core on test",
+        spread="temperature",
+        help="Inlet to inlet.",
+    )
     fan_kind: str | None = choice("Fan", FAN_KINDS, part="fan", group="Fan")
     fan_diameter: Value | None = quantity(
         "Fan diameter", "length", 0.12, 1.2, part="fan", group="Fan", count_field="fan_count"
@@ -94,6 +115,12 @@ WAYS: Mapping[str, Way] = {
     "tube_height": Way("hand", "Calliper on a tube's edge."),
     "louvre_pitch": Way("hand", "A glass and a rule: louvres along 10 mm."),
     "louvre_angle": Way("hand", "A photograph along the tube and a protractor."),
+    "test_heat": Way(
+        "papers", "The maker's figure for this very core; or a bench: flow times its fall in temperature."
+    ),
+    "test_air_speed": Way("papers", "The face speed that figure stands at."),
+    "test_coolant_flow": Way("papers", "The coolant flow that figure stands at."),
+    "test_difference": Way("papers", "Coolant in less air in, as the figure was taken."),
     "fan_diameter": Way("hand", "Tip to tip across the blades."),
     "fan_flow": Way("running", "A vane meter behind the fan at nine places, times the area."),
     "fan_pressure": Way("hand", "Board over the face, a water tube behind it, fan on."),

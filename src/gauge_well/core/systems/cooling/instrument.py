@@ -11,6 +11,7 @@ from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.heat import radiator
 from gauge_well.core.media import air as air_media
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import (
     boiling_and_limit,
@@ -58,7 +59,8 @@ def instrument(context: Context, facts: CoolingFacts, options: Mapping[str, floa
     airs = solve_air(core, fan, facts, one(case.ambient), pressure, one(speed), one(case.condenser_heat), limit)
     flow_at, at, _ = coolant_flow(context, facts, glycol)
     fluid = radiator.coolant_side(core, flow_at * case.engine_speed / at, limit - 3.0, glycol)
-    heat = radiator.shed(core, airs.side, fluid, limit, airs.air_in).heat
+    ageing = radiator.AGEING * tested.scale_of(core, facts, glycol)
+    heat = radiator.shed(core, airs.side, fluid, limit, airs.air_in, ageing).heat
     path = airs.path
     rho = float(air_media.density(case.ambient, case.pressure))
     face = float(core.face)

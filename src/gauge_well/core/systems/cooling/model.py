@@ -17,6 +17,7 @@ from gauge_well.core.heat.two_node import TwoNode, respond
 from gauge_well.core.media import air, coolant
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, face_velocity
 from gauge_well.core.systems.cooling.facts import ADVERTISED, GRILLES, OPENINGS, CoolingFacts
 from gauge_well.core.typing import Array, Value, as_array, clip
@@ -136,6 +137,7 @@ class Plant:
     metal: Array
     liquid: Array
     thermostat: Array
+    scale: Array
 
     @property
     def heat_capacity(self) -> Array:
@@ -293,6 +295,7 @@ def plant_of(context: Context, facts: CoolingFacts) -> Plant:
         metal,
         liquid,
         as_array(need(context.engine.facts.thermostat, "engine.thermostat")),
+        tested.scale_of(core, facts, glycol),
     )
 
 
@@ -321,10 +324,15 @@ def prepare(
         limit,
         shares,
         rise,
-        (context.doubt(J_DOUBT), context.doubt(F_DOUBT), context.doubt(RAM_DOUBT)),
+        # A test says how well this core's fins do: their doubt is then the test's.
+        (
+            1.0 if tested.given(plant.facts) else context.doubt(J_DOUBT),
+            context.doubt(F_DOUBT),
+            context.doubt(RAM_DOUBT),
+        ),
     )
     side, air_in = _fan_state(airs.side, -1), _cut(airs.air_in, -1)
-    ageing = radiator.AGEING * as_array(context.doubt(AGEING_DOUBT))
+    ageing = radiator.AGEING * as_array(context.doubt(AGEING_DOUBT)) * plant.scale
     at_limit = radiator.shed(plant.core, side, plant.fluid, limit, air_in, ageing)
     conductance = np.maximum(at_limit.heat / np.maximum(limit - air_in, 1e-3), 1e-3)
     start, start_metal = start_temperatures(context, limit, t_amb)

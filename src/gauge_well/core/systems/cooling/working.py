@@ -7,6 +7,7 @@ import numpy as np
 from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, solve_unknown, zones
 from gauge_well.core.systems.cooling.model import Cooling, Shown, heat_made, pick_fan
 from gauge_well.core.typing import Array, Value, as_array
@@ -110,13 +111,31 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "gnielinski1976; shah1978; melinder2010",
     )
     wall = core.wall / (core.conductivity * core.coolant_surface)
+    on_test = tested.given(plant.facts)
+    if on_test:
+        facts = plant.facts
+        w.add(
+            "s",
+            "Core on test against its sizes",
+            "Q_model - Q_test",
+            plant.scale,
+            "ratio",
+            {
+                "Q_model": tested.heat_at(core, facts, plant.glycol, plant.scale),
+                "Q_test": need(facts.test_heat, "cooling.test_heat"),
+            },
+            "conductance times s sheds what the test says",
+            solved=True,
+            scale=as_array(need(facts.test_heat, "cooling.test_heat")),
+        )
     w.add(
         "UA",
         "Core conductance",
-        "0.9 / (1 / hA_air + R_wall + 1 / hA_c)",
+        ("s * " if on_test else "") + "0.9 / (1 / hA_air + R_wall + 1 / hA_c)",
         cooling.at_limit.ua,
         "conductance",
-        {"hA_air": side.conductance, "R_wall": wall, "hA_c": fluid.conductance},
+        {"hA_air": side.conductance, "R_wall": wall, "hA_c": fluid.conductance}
+        | ({"s": plant.scale} if on_test else {}),
         "kays1984; ageing 0.9",
     )
     least = np.minimum(side.capacity_rate, fluid.capacity_rate)
