@@ -171,3 +171,26 @@ class NeedSheet(BrowserCase):
         path = waiting.value.path()
         self.assertEqual(waiting.value.suggested_filename, "quarry-mule-need.csv")
         self.assertIn("pump flow", Path(path).read_text())
+
+
+class Candidates(BrowserCase):
+    def test_added_told_apart_and_fitted(self) -> None:
+        id = builds.create(self.engine, ROAD)["id"]
+        page = self.go(f"/builds/{id}/cooling")
+        panel = page.locator("[data-candidates]")
+        panel.get_by_role("button", name="Add a candidate").click()
+        width = panel.get_by_label("Core width, Candidate A")
+        width.fill("wide")
+        width.press("Tab")
+        expect(panel.get_by_role("alert")).to_contain_text("No number")
+        width.fill("30 in")
+        width.press("Tab")
+        carries = panel.get_by_role("row").filter(has_text="Carries").get_by_role("cell")
+        expect(carries.nth(1)).to_have_class(re.compile("best"))
+        panel.get_by_role("button", name="Fit it").click()
+        expect(self.fact("cooling.core_width")).to_contain_text("762 mm")
+        page.locator("main").click(position={"x": 4, "y": 4})
+        page.keyboard.press("z")
+        expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
+        panel.get_by_role("button", name="Take out Candidate A").click()
+        expect(panel.get_by_text("Which of those in the yard")).to_be_visible()

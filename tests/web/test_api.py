@@ -368,6 +368,15 @@ class Explore(ApiCase):
             with self.subTest(path):
                 self.problem(self.client.post("/api/solve", json={"sheet": ROAD, "path": path}), 422)
 
+    def test_candidates(self) -> None:
+        sheet = changed(ROAD, candidates={"cooling": [{"id": "a", "name": "Van", "facts": {"core_width": "700 mm"}}]})
+        found = models.Candidates.model_validate(
+            self.client.post("/api/candidates/cooling", json={"sheet": sheet}).get_json()
+        )
+        self.assertEqual([c.id for c in found.columns], ["", "a"])
+        for system in ("oil", "kitchen"):
+            self.problem(self.client.post(f"/api/candidates/{system}", json={"sheet": sheet}), 404)
+
     def test_size_with_samples(self) -> None:
         response = self.client.post("/api/size", json={"sheet": ROAD, "samples": 256})
         found = response.get_json()

@@ -21,6 +21,8 @@ export type Change = Schemas['ChangeOut']
 export type Measure = Schemas['MeasureOut']
 export type Round = Schemas['Round']
 export type Solved = Schemas['SolvedOut']
+export type Candidates = Schemas['Candidates']
+export type CandidateColumn = Schemas['CandidateColumn']
 export type NeedRow = Schemas['NeedRow']
 export type SheetDocument = Record<string, unknown>
 
@@ -122,6 +124,7 @@ export const api = {
   size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal, samples = 0) => call<Report>('POST', '/size', { sheet, explain, samples }, {}, signal),
   explore: (sheet: SheetDocument, parts: string[], signal: AbortSignal, take: (event: ExploreEvent) => void) =>
     stream('/explore', { sheet, parts, explain: 'none' }, signal, take),
+  candidates: (system: string, sheet: SheetDocument, signal?: AbortSignal) => call<Candidates>('POST', `/candidates/${system}`, { sheet }, {}, signal),
   round: (sheet: SheetDocument) => call<Round>('POST', '/round', { sheet }),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => call<Solved>('POST', '/solve', { sheet, path }, {}, signal),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => call<Schemas['NeedSheet']>('POST', '/need', { sheet }, {}, signal),

@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/candidates/{system}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Parts that might be fitted, side by side. */
+        post: operations["explore_candidates_candidates__system__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/need": {
         parameters: {
             query?: never;
@@ -797,6 +814,10 @@ export interface components {
             systems: {
                 [key: string]: string;
             };
+            /** Compared */
+            compared: {
+                [key: string]: string;
+            };
         };
         /**
          * DisplayOut
@@ -1131,6 +1152,98 @@ export interface components {
              * @default true
              */
             sure: boolean;
+        };
+        /**
+         * Candidates
+         * @description Parts side by side.
+         */
+        Candidates: {
+            /** Title */
+            title: string;
+            /** Fields */
+            fields: components["schemas"]["ComparedField"][];
+            /** Figures */
+            figures: components["schemas"]["ComparedFigure"][];
+            /** Columns */
+            columns: components["schemas"]["CandidateColumn"][];
+            /** Missing */
+            missing: string[];
+        };
+        /**
+         * CandidateColumn
+         * @description What is fitted, or one candidate, run on the build.
+         */
+        CandidateColumn: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string | null;
+            /** Why */
+            why: string;
+            /** Duty Id */
+            duty_id: string;
+            /** Duty */
+            duty: string;
+            /** Fill */
+            fill: number | null;
+            /** Figures */
+            figures: {
+                [key: string]: number | null;
+            };
+            /** Breaks */
+            breaks: string[];
+            /** Beside */
+            beside: {
+                [key: string]: string;
+            };
+            /** Facts */
+            facts: {
+                [key: string]: components["schemas"]["CandidateFact"];
+            };
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * CandidateFact
+         * @description What a candidate states.
+         */
+        CandidateFact: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * ComparedField
+         * @description A field that a candidate may state.
+         */
+        ComparedField: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ComparedFigure
+         * @description A figure candidates are told apart by; ``more``: more of it is better.
+         */
+        ComparedFigure: {
+            /** Figure */
+            figure: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** More */
+            more: boolean;
         };
         /**
          * NeedSheet
@@ -1706,6 +1819,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SolvedOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_candidates_candidates__system__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                system: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Candidates"];
                 };
             };
             /** @description Unprocessable Entity */

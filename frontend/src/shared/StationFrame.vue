@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import type { SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
+import CandidatesPanel from './CandidatesPanel.vue'
 import ChecksPanel from './ChecksPanel.vue'
 import InsteadPanel from './InsteadPanel.vue'
 import NeedList from './NeedList.vue'
@@ -11,6 +13,7 @@ import WorkingTable from './WorkingTable.vue'
 /** The shape of a station: verdict, fitted, instrument, checks, need, working. */
 const props = defineProps<{ system: string }>()
 const build = useBuild()
+const words = useVocabulary()
 const block = computed<SystemBlock | null>(() => build.report?.systems[props.system] ?? null)
 const said = computed(() => (block.value ? verdict(block.value, build.report?.duties ?? []) : null))
 const why = computed(() => build.report?.not_judged.find((n) => n.system.toLowerCase() === props.system)?.why)
@@ -29,6 +32,7 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
     <div class="fitted"><slot name="fitted" :block="block" /></div>
     <div class="middle">
       <slot name="instrument" />
+      <CandidatesPanel v-if="words.words?.compared[system]" :system="system" />
       <InsteadPanel v-if="changeable" :system="system" />
       <WorkingTable v-if="block" :block="block" />
     </div>

@@ -442,3 +442,55 @@ class NeedSheet(Model):
     """Every need of a build, with bands."""
 
     needs: list[NeedRow]
+
+
+class ComparedField(Model):
+    """A field that a candidate may state."""
+
+    name: str
+    label: str
+    kind: str
+    choices: dict[str, str]
+
+
+class ComparedFigure(Model):
+    """A figure candidates are told apart by; ``more``: more of it is better."""
+
+    figure: str
+    label: str
+    kind: str
+    more: bool
+
+
+class CandidateFact(Model):
+    """What a candidate states."""
+
+    text: str
+    shown: str
+
+
+class CandidateColumn(Model):
+    """What is fitted, or one candidate, run on the build."""
+
+    id: str
+    name: str
+    price: str | None
+    why: str
+    duty_id: str
+    duty: str
+    fill: float | None
+    figures: dict[str, float | None]
+    breaks: list[str]
+    beside: dict[str, str]
+    facts: dict[str, CandidateFact]
+    edits: list[EditOut]
+
+
+class Candidates(Model):
+    """Parts side by side."""
+
+    title: str
+    fields: list[ComparedField]
+    figures: list[ComparedFigure]
+    columns: list[CandidateColumn]
+    missing: list[str]

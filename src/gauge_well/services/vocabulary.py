@@ -66,6 +66,7 @@ class Vocabulary(Model):
     fuels: dict[str, str]
     duty_kinds: dict[str, str]
     systems: dict[str, str]
+    compared: dict[str, str]
 
 
 def _field(name: str, spec: Spec) -> FieldOut:
@@ -114,6 +115,7 @@ def vocabulary() -> Vocabulary:
         fuels={k: f.label for k, f in FUELS.items()},
         duty_kinds=dict(DUTY_KINDS),
         systems={id: s.title for id, s in SYSTEMS.items()},
+        compared={id: s.compare.title for id, s in SYSTEMS.items() if s.compare is not None},
     )
 
 

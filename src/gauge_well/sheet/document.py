@@ -52,6 +52,18 @@ class TableDocument(Strict):
     evidence: Evidence | None = None
 
 
+CANDIDATES_MAX = 5  # of each system
+
+
+class CandidateDocument(Strict):
+    """Parts that might be fitted: what of the section they change. What is not stated stays as fitted."""
+
+    id: str = Field(pattern=r"^[a-z0-9_]{1,20}$")
+    name: str = Field(default="", max_length=60)
+    price: str | None = Field(default=None, max_length=20)
+    facts: dict[str, FactDocument | str | float] = Field(default_factory=dict, max_length=30)
+
+
 class UnitsDocument(Strict):
     """What bare numbers are read in and values shown in."""
 
@@ -100,6 +112,10 @@ BuildDocument = create_model(
     name=(str, Field(default="", max_length=80)),
     notes=(str, Field(default="", max_length=4000)),
     units=(UnitsDocument, Field(default_factory=UnitsDocument)),
+    candidates=(
+        dict[str, list[CandidateDocument]],
+        Field(default_factory=dict, max_length=20, description="Parts that might be fitted, by section"),
+    ),
     prices=(
         dict[str, str],
         Field(default_factory=dict, max_length=200, description="What a change would cost, by its id: 120"),

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.facts import Spec
-from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX
+from gauge_well.sheet.document import CANDIDATES_MAX, CLAIMS_MAX, DUTIES_MAX
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.reading import BY_CLAIMS
 from gauge_well.sheet.sections import spec_of
@@ -42,7 +42,8 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     """Return a document with one change made.
 
     Paths: ``section.field``, ``duties.<id>.field``, ``duties.<id>`` (None removes the duty,
-    a kind adds one), ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
+    a kind adds one), ``candidates.<section>.<id>`` (None removes it, a name adds one) and its fields, ``name`` and
+    ``price``; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
     edited = copy.deepcopy(document)
     path, text = edit.path, edit.text
@@ -57,6 +58,8 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
         return edited
     if parts[0] == "duties" and len(parts) == 2:
         return _edit_duty(edited, parts[1], text)
+    if parts[0] == "candidates" and (len(parts) == 3 or (len(parts) == 4 and parts[3] in ("name", "price"))):
+        return _edit_candidate(edited, parts, text)
     spec = spec_of(path)
     if spec is None:
         raise _refuse(path, f"“{path[:60]}” is not a field of the sheet.")
@@ -176,8 +179,39 @@ def _holder(document: dict[str, Any], parts: list[str], path: str) -> tuple[dict
             if duty["id"] == parts[1]:
                 return duty, parts[2]
         raise _refuse(path, f"There is no duty “{parts[1][:40]}”.", "a duty of the sheet")
+    if parts[0] == "candidates":
+        facts: dict[str, Any] = _candidate(document, parts).setdefault("facts", {})
+        return facts, parts[3]
     holder: dict[str, Any] = document.setdefault(parts[0], {})
     return holder, parts[1]
+
+
+def _candidate(document: dict[str, Any], parts: list[str]) -> dict[str, Any]:
+    for candidate in document.get("candidates", {}).get(parts[1], ()):
+        if candidate["id"] == parts[2]:
+            found: dict[str, Any] = candidate
+            return found
+    raise _refuse(".".join(parts), f"There is no candidate “{parts[2][:40]}”.", "a candidate of the sheet")
+
+
+def _edit_candidate(document: dict[str, Any], parts: list[str], text: str | None) -> dict[str, Any]:
+    """Add one (``text`` is its name), take it out (None), rename or price it."""
+    if len(parts) == 4:
+        candidate = _candidate(document, parts)
+        candidate.pop(parts[3], None)
+        candidate |= _present({parts[3]: (text or "").strip()})
+        return document
+    if text is None:
+        gone = _candidate(document, parts)
+        document["candidates"][parts[1]].remove(gone)
+        return document
+    listed = document.setdefault("candidates", {}).setdefault(parts[1], [])
+    if len(listed) >= CANDIDATES_MAX:
+        raise _refuse(".".join(parts), f"{CANDIDATES_MAX} candidates are the most.", f"{CANDIDATES_MAX} candidates")
+    if any(c["id"] == parts[2] for c in listed):
+        raise _refuse(".".join(parts), "There is a candidate of that name.", "a name of its own")
+    listed.append({"id": parts[2], "name": text, "facts": {}})
+    return document
 
 
 def _edit_duty(document: dict[str, Any], key: str, kind: str | None) -> dict[str, Any]:

@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from gauge_well.core.facts import Spec
 from gauge_well.core.tolerance import Half
-from gauge_well.sheet.document import BuildDocument
+from gauge_well.sheet.document import CANDIDATES_MAX, BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
 from gauge_well.sheet.upgrade import upgrade
@@ -51,6 +51,16 @@ class Fact:
 
 
 @dataclass(frozen=True)
+class CandidateFacts:
+    """Parts that might be fitted in a section."""
+
+    id: str
+    name: str
+    price: str | None
+    facts: Mapping[str, Fact]
+
+
+@dataclass(frozen=True)
 class Sheet:
     """A document with its facts read. ``document`` is the normal form that is kept."""
 
@@ -60,6 +70,7 @@ class Sheet:
     sections: Mapping[str, Mapping[str, Fact]]
     duties: tuple[tuple[str, Mapping[str, Fact]], ...]
     document: dict[str, Any]
+    candidates: Mapping[str, tuple[CandidateFacts, ...]]
 
 
 class _Reader:
@@ -274,9 +285,65 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         facts, normal = _section(reader, f"duties.{key}", DUTY.specs, entry)
         duties.append((key, facts))
         document["duties"].append({"id": key} | normal)
+    candidates = {}
+    for id, entries in shaped["candidates"].items():
+        candidates[id], kept = _candidates(reader, id, entries)
+        if kept:
+            document.setdefault("candidates", {})[id] = kept
     if reader.problems:
         raise SheetError(reader.problems)
-    return Sheet(shaped["name"], prefer, wanted[0] if wanted else None, sections, tuple(duties), document)
+    given = wanted[0] if wanted else None
+    return Sheet(shaped["name"], prefer, given, sections, tuple(duties), document, candidates)
+
+
+def _candidates(
+    reader: _Reader, section: str, entries: Sequence[Mapping[str, Any]]
+) -> tuple[tuple[CandidateFacts, ...], list[dict[str, Any]]]:
+    """Parts that might be fitted, read as facts of their section are."""
+    path = f"candidates.{section[:40]}"
+    if section not in SECTIONS:
+        reader.problems.append(
+            Problem(path, "Candidates", section[:40], ", ".join(SECTIONS), "There is no such section.")
+        )
+        return (), []
+    specs = SECTIONS[section].specs
+    found: list[CandidateFacts] = []
+    normal: list[dict[str, Any]] = []
+    if len(entries) > CANDIDATES_MAX:
+        most = f"{CANDIDATES_MAX} candidates"
+        reader.problems.append(
+            Problem(path, "Candidates", str(len(entries)), most, f"{most} of one section are the most.")
+        )
+    for entry in entries[:CANDIDATES_MAX]:
+        key = entry["id"]
+        if key in (c.id for c in found):
+            reader.problems.append(Problem(f"{path}.{key}", "Candidate", key, "a name of its own", "Two have one id."))
+            continue
+        unknown = [name for name in entry["facts"] if name not in specs or specs[name].kind == "table"]
+        for name in unknown:
+            where = f"{path}.{key}.{name[:40]}"
+            reader.problems.append(
+                Problem(where, name[:40], name[:40], "a field of the section", "Not a field that a part states.")
+            )
+        raw = {name: value for name, value in entry["facts"].items() if name not in unknown}
+        for name, value in raw.items():
+            spec = specs[name]
+            if spec.kind == "choice":
+                picked = value["text"] if isinstance(value, dict) else str(value)
+                raw[name] = picked
+                if picked not in (spec.choices or {}):
+                    allowed = ", ".join(spec.choices or {})
+                    where = f"{path}.{key}.{name}"
+                    reader.problems.append(
+                        Problem(where, spec.label.strip(), picked[:40], allowed, "Not one of the list.")
+                    )
+        facts, kept = _section(reader, f"{path}.{key}", specs, raw)
+        found.append(CandidateFacts(key, entry.get("name", ""), entry.get("price"), facts))
+        normal.append(
+            {"id": key, "name": entry.get("name", ""), "facts": kept}
+            | ({"price": entry["price"]} if entry.get("price") else {})
+        )
+    return tuple(found), normal
 
 
 def _prices(reader: _Reader, raw: Mapping[str, str]) -> dict[str, str]:

@@ -59,6 +59,8 @@ def spec_of(path: str) -> Spec | None:
         return WANTED
     if len(parts) == 3 and parts[0] == "duties":
         return DUTY.specs.get(parts[2])
+    if len(parts) == 4 and parts[0] == "candidates" and parts[1] in SECTIONS:
+        return SECTIONS[parts[1]].specs.get(parts[3])
     if len(parts) == 2 and parts[0] in SECTIONS:
         return SECTIONS[parts[0]].specs.get(parts[1])
     return None

@@ -98,6 +98,25 @@ class Candidate:
 
 
 @dataclass(frozen=True)
+class Compared:
+    """A figure by which parts are told apart, at the duty that governs; ``more``: more of it is better."""
+
+    figure: str
+    label: str
+    kind: str
+    more: bool
+
+
+@dataclass(frozen=True)
+class Compare:
+    """Parts side by side: the fields one states of each, and the figures it is judged by."""
+
+    title: str
+    fields: Sequence[str]
+    figures: Sequence[Compared]
+
+
+@dataclass(frozen=True)
 class Beside:
     """Something a change alters beside the fills: current, mass, room."""
 
@@ -160,6 +179,8 @@ class System:
         Field -> how it is measured in a workshop.
     candidates : callable
         (context, facts) -> changes worth trying.
+    compare : Compare
+        What parts that might be fitted are told apart by; None where they are not.
     """
 
     id: str
@@ -175,6 +196,7 @@ class System:
     instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]
     ways: Mapping[str, Way]
     candidates: Callable[[Context, Any], Sequence[Candidate]]
+    compare: Compare | None = None
 
 
 def gives_nothing(context: Context, facts: Any) -> Mapping[str, Array]:

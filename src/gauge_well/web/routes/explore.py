@@ -9,9 +9,10 @@ from typing import Any, Literal
 from flask import Response, jsonify
 from pydantic import BaseModel, ConfigDict, Field
 
-from gauge_well.services import explore, need
-from gauge_well.services.models import ExploreEvent, NeedSheet, Round, SolvedOut
+from gauge_well.services import compare, explore, need
+from gauge_well.services.models import Candidates, ExploreEvent, NeedSheet, Round, SolvedOut
 from gauge_well.web.api import blueprint
+from gauge_well.web.problems import problem
 
 bp = blueprint("explore")
 STREAM = "application/x-ndjson"
@@ -72,6 +73,21 @@ def measuring_round(body: SheetRequest) -> Response:
 def solve(body: SolveRequest) -> Response:
     """Values of one fact at which the wanted power holds."""
     return jsonify(explore.solve_for(body.sheet, body.path, body.sure))
+
+
+class SystemPath(BaseModel):
+    """Which system."""
+
+    system: str
+
+
+@bp.post("/candidates/<system>", responses={200: Candidates})
+def candidates(path: SystemPath, body: SheetRequest) -> Response:
+    """Parts that might be fitted, side by side."""
+    try:
+        return jsonify(compare.compared(body.sheet, path.system))
+    except KeyError:
+        return problem(404, "not_found", "Parts of that system are not compared.")
 
 
 @bp.post("/need", responses={200: NeedSheet})

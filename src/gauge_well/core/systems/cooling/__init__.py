@@ -15,7 +15,17 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need as need_fact
 from gauge_well.core.media import air as air_media
 from gauge_well.core.media import coolant
-from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
+from gauge_well.core.systems.base import (
+    Beside,
+    Caution,
+    Compare,
+    Compared,
+    Context,
+    Need,
+    Result,
+    System,
+    gives_nothing,
+)
 from gauge_well.core.systems.cooling import checks, facts, need, remedies, tested, working
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import (
@@ -33,6 +43,29 @@ from gauge_well.core.working import Step
 
 CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
 PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan"}
+COMPARE = Compare(
+    "Cores and fans side by side",
+    (
+        "core_width",
+        "core_height",
+        "core_depth",
+        "fin_count",
+        "core_rows",
+        "fan_kind",
+        "fan_diameter",
+        "fan_count",
+        "shroud",
+        *tested.FIELDS,
+    ),
+    (
+        Compared("heat_carried_w", "Carries", "heat", True),
+        Compared("heat_made_w", "of", "heat", False),
+        Compared("limiting_ambient_k", "Holds to", "temperature", True),
+        Compared("core_air_mass_flow_kg_s", "Air", "mass_flow_s", True),
+        Compared("core_air_pressure_drop_pa", "Air drop", "pressure_small", False),
+        Compared("coolant_out_k", "Settles at", "temperature", False),
+    ),
+)
 CAUTIONS = (
     Caution(
         "hot_coolant",
@@ -172,6 +205,7 @@ SYSTEM: System = System(
     instrument=instrument,
     ways=facts.WAYS,
     candidates=remedies.candidates,
+    compare=COMPARE,
 )
 
 __all__ = ["SYSTEM"]

@@ -10,12 +10,34 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.systems.base import Beside, Caution, Context, Result, System, gives_nothing
+from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Context, Result, System, gives_nothing
 from gauge_well.core.systems.fuel import checks, facts, model, need, pump, remedies, working
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.typing import Array, likely
 
 PARTS = {"pump": "Fuel pump", "injectors": "Injectors", "suction": "Fuel suction"}
+COMPARE = Compare(
+    "Pumps and injectors side by side",
+    (
+        "pump_flow",
+        "pump_pressure",
+        "pump_flow_2",
+        "pump_pressure_2",
+        "pump_count",
+        "pump_current",
+        "injector_flow",
+        "injector_pressure",
+        "dead_time",
+        "rail_pressure",
+    ),
+    (
+        Compared("pump_capacity_m3_s", "Pump gives", "flow_fuel", True),
+        Compared("pump_pressure_pa", "against", "pressure_gauge", False),
+        Compared("pump_voltage_v", "Volts at it", "voltage", True),
+        Compared("injector_duty", "Injectors open", "share", False),
+        Compared("vapour_margin_pa", "Over boiling", "pressure_difference", True),
+    ),
+)
 CAUTIONS = (
     Caution(
         "fuel_vapour",
@@ -129,6 +151,7 @@ SYSTEM: System = System(
     instrument=instrument,
     ways=facts.WAYS,
     candidates=remedies.candidates,
+    compare=COMPARE,
 )
 
 __all__ = ["SYSTEM"]
