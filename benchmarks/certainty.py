@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from benchmarks.timing import Line, median
-from gauge_well.core import bands, measure, remedy
+from gauge_well.core import bands, maps, measure, remedy
 from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
 from gauge_well.core.sizing import outline
 from gauge_well.services import explore
@@ -48,10 +48,20 @@ def certainty() -> list[Line]:
             median(f"{SAMPLES_LIVE} draws {name}, fills", lambda v=live: bands.run(v), repeats=15),
         ]
     document = demo("quarry-mule")
+    case = resolve(load(document)).case
+    for kind in maps.MAPS:
+        points = maps.SIDE**2
+        lines.append(
+            median(
+                f"map of {points} points, {kind}",
+                lambda k=kind: maps.heat_map(case, "grade", k),
+                repeats=15,
+                target=0.25,
+            )
+        )
     lines.append(
         median(f"{SINGLES} single changes and {PAIRS} pairs", lambda: _changes(document), repeats=5, target=1.0)
     )
-    case = resolve(load(document)).case
     lines.append(median("measure next, every fact in doubt", lambda: list(measure.settles(case)), repeats=3))
     lines.append(
         median(

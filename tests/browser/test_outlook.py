@@ -194,3 +194,16 @@ class Candidates(BrowserCase):
         expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
         panel.get_by_role("button", name="Take out Candidate A").click()
         expect(panel.get_by_text("Which of those in the yard")).to_be_visible()
+
+
+class Maps(BrowserCase):
+    def test_the_map_follows_its_choice(self) -> None:
+        page = self.go("/builds/quarry-mule/cooling")
+        panel = page.locator("[data-map]")
+        limit = panel.locator("path.limit")
+        expect(limit).to_have_attribute("d", re.compile("M"))
+        before = limit.get_attribute("d")
+        panel.get_by_label("Which map").select_option("ambient_grade")
+        expect(limit).not_to_have_attribute("d", str(before))
+        expect(panel.get_by_text(re.compile("Grade, %"))).to_be_visible()
+        expect(panel.get_by_text("asked", exact=True)).to_be_visible()

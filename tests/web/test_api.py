@@ -377,6 +377,14 @@ class Explore(ApiCase):
         for system in ("oil", "kitchen"):
             self.problem(self.client.post(f"/api/candidates/{system}", json={"sheet": sheet}), 404)
 
+    def test_map(self) -> None:
+        body = {"sheet": ROAD, "duty": "grade", "kind": "ambient_speed"}
+        found = models.MapOut.model_validate(self.client.post("/api/map", json=body).get_json())
+        assert found.x is not None and found.lines is not None
+        self.assertEqual(len(found.lines[1].y), len(found.x.values))
+        self.problem(self.client.post("/api/map", json=body | {"duty": "pull"}), 422)
+        self.problem(self.client.post("/api/map", json=body | {"kind": "treasure"}), 422)
+
     def test_size_with_samples(self) -> None:
         response = self.client.post("/api/size", json={"sheet": ROAD, "samples": 256})
         found = response.get_json()

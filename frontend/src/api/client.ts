@@ -23,6 +23,8 @@ export type Round = Schemas['Round']
 export type Solved = Schemas['SolvedOut']
 export type Candidates = Schemas['Candidates']
 export type CandidateColumn = Schemas['CandidateColumn']
+export type HeatMap = Schemas['MapOut']
+export type MapKind = Schemas['MapRequest']['kind']
 export type NeedRow = Schemas['NeedRow']
 export type SheetDocument = Record<string, unknown>
 
@@ -125,6 +127,7 @@ export const api = {
   explore: (sheet: SheetDocument, parts: string[], signal: AbortSignal, take: (event: ExploreEvent) => void) =>
     stream('/explore', { sheet, parts, explain: 'none' }, signal, take),
   candidates: (system: string, sheet: SheetDocument, signal?: AbortSignal) => call<Candidates>('POST', `/candidates/${system}`, { sheet }, {}, signal),
+  heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) => call<HeatMap>('POST', '/map', { sheet, duty, kind }, {}, signal),
   round: (sheet: SheetDocument) => call<Round>('POST', '/round', { sheet }),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => call<Solved>('POST', '/solve', { sheet, path }, {}, signal),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => call<Schemas['NeedSheet']>('POST', '/need', { sheet }, {}, signal),

@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A duty's heat over two of its conditions. */
+        post: operations["explore_heat_map_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/candidates/{system}": {
         parameters: {
             query?: never;
@@ -1154,6 +1171,65 @@ export interface components {
             sure: boolean;
         };
         /**
+         * MapOut
+         * @description A duty's heat over two of its conditions; ``missing`` names what cannot be done without.
+         */
+        MapOut: {
+            /** Missing */
+            missing: string;
+            /** Kind */
+            kind: string;
+            x?: components["schemas"]["MapAxis"] | null;
+            y?: components["schemas"]["MapAxis"] | null;
+            /** Lines */
+            lines?: components["schemas"]["MapLine"][] | null;
+            /** Over Above */
+            over_above?: boolean | null;
+            /** All Over */
+            all_over?: boolean[] | null;
+            /** Weak From */
+            weak_from?: number | null;
+        };
+        /**
+         * MapAxis
+         * @description One axis of a map, SI.
+         */
+        MapAxis: {
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Values */
+            values: number[];
+        };
+        /**
+         * MapLine
+         * @description Where a fill is met: y for each x, null where it is not.
+         */
+        MapLine: {
+            /** Fill */
+            fill: number;
+            /** Y */
+            y: (number | null)[];
+        };
+        /**
+         * MapRequest
+         * @description A sheet, the duty mapped and which map.
+         */
+        MapRequest: {
+            /** Sheet */
+            sheet: {
+                [key: string]: unknown;
+            };
+            /** Duty */
+            duty: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ambient_speed" | "ambient_grade" | "speed_power";
+        };
+        /**
          * Candidates
          * @description Parts side by side.
          */
@@ -1819,6 +1895,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SolvedOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    explore_heat_map_map_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MapRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapOut"];
                 };
             };
             /** @description Unprocessable Entity */

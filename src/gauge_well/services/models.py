@@ -494,3 +494,31 @@ class Candidates(Model):
     figures: list[ComparedFigure]
     columns: list[CandidateColumn]
     missing: list[str]
+
+
+class MapAxis(Model):
+    """One axis of a map, SI."""
+
+    label: str
+    kind: str
+    values: list[float]
+
+
+class MapLine(Model):
+    """Where a fill is met: y for each x, null where it is not."""
+
+    fill: float
+    y: list[float | None]
+
+
+class MapOut(Model):
+    """A duty's heat over two of its conditions; ``missing`` names what cannot be done without."""
+
+    missing: str
+    kind: str
+    x: MapAxis | None = None
+    y: MapAxis | None = None
+    lines: list[MapLine] | None = None
+    over_above: bool | None = None
+    all_over: list[bool] | None = None
+    weak_from: float | None = None

@@ -3,6 +3,7 @@ import FactPanel from '../../shared/FactPanel.vue'
 import StationFrame from '../../shared/StationFrame.vue'
 import AirPlot from './components/AirPlot.vue'
 import DepthStack from './components/DepthStack.vue'
+import HeatMap from './components/HeatMap.vue'
 </script>
 
 <template>
@@ -13,6 +14,7 @@ import DepthStack from './components/DepthStack.vue'
     <template #instrument>
       <AirPlot />
       <DepthStack />
+      <HeatMap />
     </template>
   </StationFrame>
 </template>

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gauge_well.core.duty.facts import DRIVES, MachineFacts
 from gauge_well.core.engine.model import Engine
@@ -15,6 +16,7 @@ from gauge_well.core.typing import Array, Value, as_array, clip
 
 TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
 SPEED_TOP = 120.0
+CLIMBING = 0.02  # grade from which a gear is taken for climbing
 DOWNSHIFTS = 1.15 ** np.arange(12)
 
 
@@ -86,7 +88,7 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
     )
 
 
-def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) -> Array:
+def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: NDArray[np.bool_]) -> Array:
     """Engine speed [rev/min] in every gear, on a new first axis.
 
     Unknown gearing: 0.40 of rated speed at 100 km/h cruising, 0.55 climbing, by road speed
@@ -96,7 +98,7 @@ def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: bool) 
     v = as_array(speed)
     if vehicle.gears:
         return np.stack([np.maximum(v * gear, idle) for gear in vehicle.gears])
-    share = 0.55 if climbing else 0.40
+    share = np.where(climbing, 0.55, 0.40)
     at_speed = share * engine.rated_speed * clip(v / 27.78, 0.6, 1.6)
     # Whatever the gears are, one a step lower can be had, as far as rated speed.
     return clip(at_speed * DOWNSHIFTS.reshape((-1,) + (1,) * at_speed.ndim), idle, np.maximum(engine.rated_speed, idle))
@@ -133,8 +135,8 @@ def choose_gear(
     vehicle: Vehicle,
     wanted: float,
     speeds: Array,
-    grade: float,
-    density: float,
+    grade: Value,
+    density: Value,
     tow: float,
     accessories: Value,
     pinned: float | None,
@@ -150,7 +152,7 @@ def choose_gear(
     rpm = (
         np.full((1, *required.shape), pinned)
         if pinned is not None
-        else gear_speeds(engine, vehicle, speeds, grade > 0.02)
+        else gear_speeds(engine, vehicle, speeds, as_array(grade) > CLIMBING)
     )
     available = engine.full_load_power(np.minimum(rpm, limit), wanted)
     usable = rpm <= as_array(limit) * 1.0001

@@ -9,8 +9,8 @@ from typing import Any, Literal
 from flask import Response, jsonify
 from pydantic import BaseModel, ConfigDict, Field
 
-from gauge_well.services import compare, explore, need
-from gauge_well.services.models import Candidates, ExploreEvent, NeedSheet, Round, SolvedOut
+from gauge_well.services import compare, explore, maps, need
+from gauge_well.services.models import Candidates, ExploreEvent, MapOut, NeedSheet, Round, SolvedOut
 from gauge_well.web.api import blueprint
 from gauge_well.web.problems import problem
 
@@ -73,6 +73,20 @@ def measuring_round(body: SheetRequest) -> Response:
 def solve(body: SolveRequest) -> Response:
     """Values of one fact at which the wanted power holds."""
     return jsonify(explore.solve_for(body.sheet, body.path, body.sure))
+
+
+class MapRequest(Strict):
+    """A sheet, the duty mapped and which map."""
+
+    sheet: dict[str, Any]
+    duty: str = Field(max_length=40)
+    kind: Literal["ambient_speed", "ambient_grade", "speed_power"]
+
+
+@bp.post("/map", responses={200: MapOut})
+def heat_map(body: MapRequest) -> Response:
+    """A duty's heat over two of its conditions."""
+    return jsonify(maps.heat_map(body.sheet, body.duty, body.kind))
 
 
 class SystemPath(BaseModel):
