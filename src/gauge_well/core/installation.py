@@ -20,7 +20,7 @@ class InstallationFacts:
         0.0,
         3.0,
         group="Room",
-        help="From the front face of the core to the first moving thing.",
+        help="From where the foremost cooler or core stands to the first moving thing.",
     )
     opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room")
     opening_height: Value | None = quantity("Opening height", "length", 0.05, 3.0, group="Room")
@@ -49,7 +49,9 @@ class InstallationFacts:
 
 # How each is measured in a workshop.
 WAYS: Mapping[str, Way] = {
-    "depth_available": Way("above", "Front face of the core's seat to the nearest pulley or belt, square across."),
+    "depth_available": Way(
+        "above", "Front of the foremost cooler's seat to the nearest pulley or belt, square across."
+    ),
     "opening_width": Way("above", "Inside the frame, at its narrowest."),
     "opening_height": Way("above", "Inside the frame, at its lowest."),
     "engine_pitch": Way("stand", "An inclinometer on the carburettor or intake flange, as installed."),

@@ -158,7 +158,7 @@ def _fill(case: BuildCase, context: Context, point: Case) -> Array:
         if system.applies(case.machine) is None:
             given |= system.gives(spread, case.systems[system.id])
     spread = replace(spread, given=given)
-    solved = prepare(spread, plant_of(spread, case.systems[COOLING]), shares=(1.0,))
+    solved = prepare(spread, plant_of(spread, case.systems[COOLING]), only_on=True)
     heat = heat_made(solved, spread, mean)
     shape = np.broadcast_shapes(heat.shape, solved.capacity.shape)
     carried = np.broadcast_to(solved.capacity, shape)

@@ -34,6 +34,14 @@ BIBLIOGRAPHY: dict[str, str] = {
         "correlation for louver fin geometry, Int. J. Heat Mass Transfer 49 (2006) 4250-4253. "
         "From memory."
     ),
+    "wang2000": (
+        "C.-C. Wang, K.-Y. Chi, C.-J. Chang, Heat transfer and friction characteristics of plain fin-and-tube heat "
+        "exchangers, part II: Correlation, Int. J. Heat Mass Transfer 43 (2000) 2693-2700. From memory."
+    ),
+    "schmidt1949": (
+        "Th. E. Schmidt, Heat transfer calculations for extended surfaces, Refrigerating Engineering 57 (1949) "
+        "351-357. From memory."
+    ),
     "gnielinski1976": (
         "V. Gnielinski, New equations for heat and mass transfer in turbulent pipe and channel "
         "flow, Int. Chem. Eng. 16 (1976) 359-368. From memory."

@@ -5,6 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.heat import radiator
+from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.media import air, coolant
@@ -16,7 +17,7 @@ GLYCOL = float(coolant.mass_share(0.5))
 
 def core(depth: float, width: float = 0.625, height: float = 0.4) -> RadiatorCore:
     fin = LouvredFin(1.4e-3, 8e-3, 0.08e-3, 1.2e-3, 6.6e-3, 27.0, 2e-3, depth)
-    return RadiatorCore(width, height, depth, 1.0, 2.0 if depth > 0.045 else 1.0, 0.0, fin, 0.28e-3, 190.0)
+    return LouvredCore(width, height, depth, 1.0, 2.0 if depth > 0.045 else 1.0, 0.0, 0.28e-3, 190.0, fin)
 
 
 def heat(

@@ -32,13 +32,13 @@ class TubeSide(NumbersCase):
     def test_no_jump_anywhere(self) -> None:
         """A half per cent step of Reynolds number never moves the Nusselt number by more than 2.5 %."""
         re = np.geomspace(50.0, 3e4, 1200)
-        nu = tube_side.nusselt_flat_tube(re, 8.0, 0.1, 0.005)
+        nu = tube_side.nusselt_tube(re, 8.0, tube_side.nusselt_rectangle_shah_london(0.1), 0.005)
         self.assertTrue(bool(np.all(np.diff(nu) > 0.0)))
         self.assertLess(float(np.max(np.diff(np.log(nu)))), 0.025)
 
     def test_entry_raises_laminar_heat_transfer(self) -> None:
         """Long tubes reach the developed value; short ones follow Leveque's cube root."""
         developed = float(tube_side.nusselt_rectangle_shah_london(0.1))
-        self.close(tube_side.nusselt_flat_tube(500.0, 8.0, 0.1, 1e-9), developed, rel=1e-4)
+        self.close(tube_side.nusselt_tube(500.0, 8.0, developed, 1e-9), developed, rel=1e-4)
         short = tube_side.nusselt_laminar_entry(developed, 1e6)
         self.close(short, 1.615 * 1e6 ** (1 / 3), rel=0.01)

@@ -1,7 +1,8 @@
-"""A flat-tube louvred-fin core: areas, air side, coolant side, conductance, heat shed."""
+"""Radiator cores: areas, air side, coolant side, conductance, heat shed; one interface for every kind of core."""
 
 from __future__ import annotations
 
+from abc import ABC, abstractmethod
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
@@ -9,8 +10,7 @@ from functools import cached_property
 import numpy as np
 
 from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
-from gauge_well.core.heat.louvred_fin import LouvredFin, f_chang, fin_efficiency, j_chang_wang
-from gauge_well.core.heat.tube_side import nusselt_flat_tube
+from gauge_well.core.heat.tube_side import nusselt_tube
 from gauge_well.core.media import air, coolant
 from gauge_well.core.typing import Array, Value, as_array
 
@@ -32,8 +32,8 @@ FLOW_DIRECTIONS: Mapping[str, str] = {
 
 
 @dataclass(frozen=True)
-class RadiatorCore:
-    """A core as built; metres and W/mK, arrays allowed."""
+class RadiatorCore(ABC):
+    """A core as built; metres and W/mK, arrays allowed. Kinds differ in fins and tubes."""
 
     width: Value
     height: Value
@@ -41,7 +41,6 @@ class RadiatorCore:
     passes: Value
     rows: Value
     down_flow: Value
-    fin: LouvredFin
     wall: Value
     conductivity: Value
 
@@ -50,24 +49,57 @@ class RadiatorCore:
         """Face area [m2]."""
         return as_array(self.width) * self.height
 
-    @cached_property
+    @property
+    @abstractmethod
+    def tube_pitch(self) -> Value:
+        """Tube to tube across the air [m]."""
+
+    @property
+    @abstractmethod
     def sigma(self) -> Array:
         """Least free area over face area: between tubes and fins."""
-        fin = self.fin
-        return as_array(fin.fin_length) / fin.tube_pitch * (1.0 - fin.fin_thickness / as_array(fin.fin_pitch))
 
-    @cached_property
+    @property
+    @abstractmethod
     def fin_area(self) -> Array:
         """Both faces of all fins [m2]."""
-        fin = self.fin
-        return 2.0 * as_array(fin.fin_length) / (as_array(fin.fin_pitch) * fin.tube_pitch) * self.face * self.depth
 
-    @cached_property
+    @property
+    @abstractmethod
     def tube_area(self) -> Array:
         """Tube surface left bare between fins [m2]."""
-        fin = self.fin
-        bare = 1.0 - as_array(fin.fin_thickness) / fin.fin_pitch
-        return 2.0 / as_array(fin.tube_pitch) * bare * self.face * self.depth
+
+    @property
+    @abstractmethod
+    def reynolds_length(self) -> Value:
+        """Length the air side's Reynolds number stands on [m]."""
+
+    @property
+    @abstractmethod
+    def hydraulic_diameter(self) -> Array:
+        """Of a tube's passage [m]: four areas over the wetted perimeter."""
+
+    @property
+    @abstractmethod
+    def tube_passage(self) -> Array:
+        """Flow area of one tube [m2]."""
+
+    @property
+    @abstractmethod
+    def nusselt_laminar(self) -> Array:
+        """Fully developed laminar Nusselt number in a tube, constant wall temperature."""
+
+    @abstractmethod
+    def j(self, reynolds: Value) -> Array:
+        """Colburn factor of the air side."""
+
+    @abstractmethod
+    def f(self, reynolds: Value, hydraulic_diameter: Value) -> Array:
+        """Fanning friction factor of the air side."""
+
+    @abstractmethod
+    def fin_efficiency(self, coefficient: Value) -> Array:
+        """Fin efficiency at an air-side coefficient [W/m2K]."""
 
     @cached_property
     def air_area(self) -> Array:
@@ -83,38 +115,18 @@ class RadiatorCore:
     def tubes_in_pass(self) -> Array:
         """Tubes side by side in one pass, all rows counted."""
         across = np.where(as_array(self.down_flow) > 0.5, self.width, self.height)
-        return across / self.fin.tube_pitch * self.rows / self.passes
-
-    @cached_property
-    def _passage(self) -> tuple[Array, Array]:
-        high = as_array(self.fin.tube_height) - 2.0 * as_array(self.wall)
-        gap = 0.0015  # m between rows, common practice
-        wide = (as_array(self.depth) - gap * (as_array(self.rows) - 1.0)) / self.rows - 2.0 * as_array(self.wall)
-        return high, wide
-
-    @cached_property
-    def aspect(self) -> Array:
-        """Short over long side of a tube's passage."""
-        high, wide = self._passage
-        return high / wide
-
-    @cached_property
-    def hydraulic_diameter(self) -> Array:
-        """Of a tube's passage [m]: four areas over the wetted perimeter."""
-        high, wide = self._passage
-        return 2.0 * high * wide / (high + wide)
+        return across / self.tube_pitch * self.rows / self.passes
 
     @cached_property
     def coolant_area(self) -> Array:
         """Flow area of one pass [m2]."""
-        high, wide = self._passage
-        return high * wide * self.tubes_in_pass
+        return self.tube_passage * self.tubes_in_pass
 
     @cached_property
     def coolant_surface(self) -> Array:
         """Inside surface of all tubes [m2]."""
-        high, wide = self._passage
-        return 2.0 * (high + wide) * self.tube_length * self.tubes_in_pass * self.passes
+        perimeter = 4.0 * self.tube_passage / self.hydraulic_diameter
+        return np.asarray(perimeter * self.tube_length * self.tubes_in_pass * self.passes)
 
 
 @dataclass(frozen=True)
@@ -148,10 +160,10 @@ def air_side(core: RadiatorCore, mass_flow: Value, film_temperature: Value, j_fa
     least = 1.2 * FACE_VELOCITY_MIN * core.face
     m = np.maximum(np.abs(as_array(mass_flow)), least)
     g = m / (core.sigma * core.face)
-    re = g * core.fin.louvre_pitch / air.viscosity(film_temperature)
+    re = g * core.reynolds_length / air.viscosity(film_temperature)
     # Below the fitted range j is held, which leaves h falling in proportion to the flow.
-    h = j_factor * j_chang_wang(re, core.fin) * g * air.CP_AIR * PRANDTL_AIR ** (-2.0 / 3.0)
-    eta = fin_efficiency(h, core.fin, core.conductivity)
+    h = j_factor * core.j(re) * g * air.CP_AIR * PRANDTL_AIR ** (-2.0 / 3.0)
+    eta = core.fin_efficiency(h)
     surface = 1.0 - core.fin_area / core.air_area * (1.0 - eta)
     return AirSide(re, h, eta, surface * h * core.air_area, m * air.CP_AIR, m)
 
@@ -175,8 +187,8 @@ def pressure_drop(
     mean = 2.0 / (1.0 / as_array(density_in) + 1.0 / as_array(density_out))
     minimum_area = s * core.face
     dh = 4.0 * minimum_area * core.depth / core.air_area
-    re = g * core.fin.louvre_pitch / air.viscosity(film_temperature)
-    f = f_factor * f_chang(re, core.fin, dh)
+    re = g * core.reynolds_length / air.viscosity(film_temperature)
+    f = f_factor * core.f(re, dh)
     contraction, expansion = 0.4 * (1.0 - s**2), (1.0 - s) ** 2
     ratio = as_array(density_in) / density_out
     bracket = (
@@ -225,7 +237,7 @@ def coolant_side(core: RadiatorCore, volume_flow: Value, temperature: Value, gly
     speed = flow / core.coolant_area
     d = core.hydraulic_diameter
     re = rho * speed * d / mu
-    nu = nusselt_flat_tube(re, cp * mu / k, core.aspect, d / core.tube_length)
+    nu = nusselt_tube(re, cp * mu / k, core.nusselt_laminar, d / core.tube_length)
     h = nu * k / d
     return CoolantSide(re, nu, h, h * core.coolant_surface, flow * rho * cp, speed)
 
@@ -251,13 +263,21 @@ def shed(
     """Heat [W] from coolant entering at ``temperature_in`` to air entering at ``air_in`` [K].
 
     ``1/UA = 1/(eta0 h A) + wall + 1/(h A)``, times the ageing factor; effectiveness by the exact
-    series; ``Q = eps Cmin (Tin - Tair)``. Multi-pass cores side by side: the tubes of a pass are
-    fewer, the air of the passes is in parallel; the mean over passes is taken as one exchanger.
+    series. Passes side by side share the air in parallel and take the coolant in series: each is a
+    cross-flow exchanger with a P-th of the conductance and of the air, and leaves ``(1 - e)`` of the
+    inlet difference to the next, so that ``Q = Cc (1 - (1 - e)^P) (Tin - Tair)``.
     """
     wall = as_array(core.wall) / (as_array(core.conductivity) * core.coolant_surface)
     ua = ageing / (1.0 / airs.conductance + wall + 1.0 / fluid.conductance)
-    least = np.minimum(airs.capacity_rate, fluid.capacity_rate)
-    most = np.maximum(airs.capacity_rate, fluid.capacity_rate)
-    ntu = ua / least
+    passes = as_array(core.passes)
+    each = airs.capacity_rate / passes
+    least = np.minimum(each, fluid.capacity_rate)
+    most = np.maximum(each, fluid.capacity_rate)
+    ntu = ua / passes / least
     eps = crossflow_unmixed_mason(ntu, least / most)
-    return Shed(eps * least * (as_array(temperature_in) - air_in), ua, ntu, eps)
+    if np.all(passes == 1.0):
+        return Shed(eps * least * (as_array(temperature_in) - air_in), ua, ntu, eps)
+    taken = eps * least / fluid.capacity_rate
+    whole = fluid.capacity_rate * -np.expm1(passes * np.log1p(-np.minimum(taken, 1.0 - 1e-12)))
+    effectiveness = whole / np.minimum(airs.capacity_rate, fluid.capacity_rate)
+    return Shed(whole * (as_array(temperature_in) - air_in), ua, ntu, effectiveness)

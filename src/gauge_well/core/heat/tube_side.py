@@ -1,4 +1,4 @@
-"""Heat transfer inside flat tubes, laminar to turbulent without a jump."""
+"""Heat transfer inside tubes, laminar to turbulent without a jump."""
 
 from __future__ import annotations
 
@@ -39,20 +39,19 @@ def nusselt_laminar_entry(developed: Value, graetz: Value) -> Array:
     return np.asarray((as_array(developed) ** 3 + 1.615**3 * as_array(graetz)) ** (1.0 / 3.0))
 
 
-def nusselt_flat_tube(reynolds: Value, prandtl: Value, aspect: Value, diameter_over_length: Value) -> Array:
+def nusselt_tube(reynolds: Value, prandtl: Value, developed: Value, diameter_over_length: Value) -> Array:
     """Nusselt number over the whole range, blended linearly between Re 2300 and 4000.
 
     Parameters
     ----------
     reynolds, prandtl : float or array
         On the hydraulic diameter.
-    aspect : float or array
-        Short over long side of the passage.
+    developed : float or array
+        Fully developed laminar value of the passage's shape.
     diameter_over_length : float or array
         Hydraulic diameter over the length of one pass.
     """
     re, pr = as_array(reynolds), as_array(prandtl)
-    developed = nusselt_rectangle_shah_london(aspect)
     laminar = nusselt_laminar_entry(developed, np.minimum(re, RE_LAMINAR) * pr * diameter_over_length)
     turbulent = nusselt_gnielinski(np.maximum(re, RE_TURBULENT), pr)
     w = clip((re - RE_LAMINAR) / (RE_TURBULENT - RE_LAMINAR), 0.0, 1.0)

@@ -25,8 +25,10 @@ from gauge_well.core.systems.base import (
     Result,
     System,
     gives_nothing,
+    over_duties,
 )
-from gauge_well.core.systems.cooling import checks, facts, need, remedies, tested, working
+from gauge_well.core.systems.cooling import checks, circuit, facts, facts_front, need, remedies, tested, working
+from gauge_well.core.systems.cooling.fan import electric_power
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import (
     Cooling,
@@ -34,15 +36,16 @@ from gauge_well.core.systems.cooling.model import (
     core_of,
     heat_made,
     limiting_ambient,
+    pick_fan,
     plant_of,
     prepare,
     shown,
 )
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array, likely
 from gauge_well.core.working import Step
 
 CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
-PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan"}
+PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan", "loop": "Pump, hoses, header"}
 COMPARE = Compare(
     "Cores and fans side by side",
     (
@@ -99,9 +102,12 @@ def refuse(given: facts.CoolingFacts) -> None:
 
 def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
     names = ["core_width", "core_height", "core_depth", "fan_kind"]
-    if given.fan_kind in ("puller", "pusher"):
+    if given.fan_kind in ("puller", "pusher", "belt"):
         names.append("fan_diameter")
-    return tuple(f"cooling.{n}" for n in names if getattr(given, n) is None)
+    if given.restrictor in ("main", "bypass"):
+        names.append("restrictor_bore")
+    absent = [n for n in names if getattr(given, n) is None]
+    return tuple(f"cooling.{n}" for n in (*absent, *facts_front.missing(given)))
 
 
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
@@ -116,7 +122,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     try:
         if missing:
             raise MissingFact(missing[0])
-        solved = prepare(context, plant_of(context, given), shares=(1.0,))
+        solved = prepare(context, plant_of(context, given), only_on=True)
     except MissingFact as error:
         fields = missing or (error.field,)
         return Result(
@@ -127,6 +133,12 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
             notices=list,
             working=lambda index: [],
         )
+
+    round_trip = circuit.circuit_of(solved)
+    gates.append(circuit.inlet_check(round_trip, context))
+    grown = circuit.expansion_check(solved)
+    if grown is not None:
+        gates.append(grown)
 
     @cache
     def whole() -> tuple[Cooling, Shown, Array]:
@@ -146,9 +158,9 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     return Result(
         checks=judge,
         unknown=[],
-        figures=lambda: _figures(context, *whole()),
+        figures=lambda: _figures(context, round_trip, *whole()),
         needs=needs,
-        notices=lambda: checks.notices(solved, context),
+        notices=lambda: [*checks.notices(solved, context), *circuit.notices(whole()[0], round_trip, context)],
         working=steps,
         beside=lambda: _beside(solved),
     )
@@ -157,15 +169,21 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
 def _beside(solved: Cooling) -> Sequence[Beside]:
     core, fan = solved.plant.core, solved.plant.fan
     weight = likely(core.face * core.depth * CORE_DENSITY)
-    air = likely(as_array(fan.free_air)) if fan.disc_area else 0.0
+    air = likely(over_duties(fan.free_air)) if fan.shroud != "open" else 0.0
     return (
         Beside("core_mass", "filled core's weight", weight, "mass"),
         Beside("fan_air", "fans' free air", air, "air_flow"),
     )
 
 
-def _figures(context: Context, solved: Cooling, seen: Shown, limiting: Array) -> Mapping[str, Array]:
-    on, plant = solved.airs, solved.plant
+def _figures(
+    context: Context, trip: circuit.Circuit, solved: Cooling, seen: Shown, limiting: Array
+) -> Mapping[str, Array]:
+    on, plant = pick_fan(solved.airs, -1), solved.plant
+    per_fan = electric_power(plant.fan, on.zones.through, on.zones.rise)
+    driven = plant.facts.fan_kind == "belt"
+    turning = 1.0 if driven else seen.fan_share
+    around = trip.pressures
     return {
         "coolant_out_k": seen.steady,
         "end_of_duty_k": seen.end,
@@ -173,9 +191,9 @@ def _figures(context: Context, solved: Cooling, seen: Shown, limiting: Array) ->
         "boiling_point_k": plant.boiling,
         "limiting_ambient_k": limiting,
         "air_to_boil_k": plant.boiling - (seen.steady - solved.ambient),
-        "core_air_mass_flow_kg_s": on.mass_flow[1],
-        "face_velocity_m_s": on.velocity[1],
-        "core_air_pressure_drop_pa": on.path.core_drop(on.velocity)[1],
+        "core_air_mass_flow_kg_s": on.mass_flow,
+        "face_velocity_m_s": on.velocity,
+        "core_air_pressure_drop_pa": on.path.core_drop(on.velocity),
         "coolant_volume_flow_m3_s": plant.flow,
         "ua_w_k": solved.at_limit.ua,
         "ntu": solved.at_limit.ntu,
@@ -184,7 +202,17 @@ def _figures(context: Context, solved: Cooling, seen: Shown, limiting: Array) ->
         "heat_made_w": heat_made(solved, context, context.mean),
         "heat_carried_w": solved.capacity,
         "fan_share": seen.fan_share,
+        "fan_power_w": per_fan * turning if plant.fan.shroud != "open" else 0.0 * seen.steady,
         "thermostat_open": seen.thermostat_open,
+        "pump_inlet_pa": around.pump_inlet,
+        "pump_rise_pa": around.pump_outlet - around.pump_inlet,
+        "block_pressure_pa": around.block,
+        "block_boiling_margin_k": trip.margin,
+        "bypass_flow_m3_s": around.bypass_flow,
+        "heater_flow_m3_s": around.heater_flow,
+        "expansion_volume_m3": np.broadcast_to(circuit.expansion(solved), plant.limit.shape),
+        "overcooled_ambient_k": circuit.overcooled_ambient(solved, context, context.mean),
+        "heat_in_front_w": solved.airs.front_heat,
         "hose_velocity_m_s": plant.hose_speed,
         "heat_capacity_j_k": np.broadcast_to(plant.heat_capacity, plant.limit.shape),
         "air_density_kg_m3": air_media.density(solved.ambient, plant.pressure),

@@ -8,12 +8,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.roots import find_root
+from gauge_well.core.systems.cooling.fan import Curve
 from gauge_well.core.typing import Array, Value, as_array
 
 BASE_PRESSURE = -0.1  # of the dynamic head behind the bay
 FLAP_AREA, FLAP_LOSS = 0.35, 1.5  # of the face; K
 UNSHROUDED_SPREAD = 1.2  # a fan without shroud draws from a little more than its disc
-RATING_DENSITY = 1.2
 
 
 @dataclass(frozen=True)
@@ -21,8 +21,8 @@ class AirPath:
     """Everything that pushes and resists, on face velocity at the outside density.
 
     ``a``, ``b``: core, grille and what stands in front, ``dp = a u + b u|u|`` [Pa]. ``fan_flow``
-    [m3/s] free air of all fans, ``fan_pressure`` [Pa] at the hot density. ``fan_share``: 0 off
-    (it still resists), 1 full.
+    [m3/s] free air of all fans, ``fan_pressure`` [Pa] at the hot density. ``fan_share``: speed squared over
+    full speed squared: 0 off (it still resists), 1 full. ``running``: share of the fans that turn at all.
     """
 
     face: Value
@@ -38,6 +38,8 @@ class AirPath:
     fan_share: Value
     exit_area: Value
     exit_loss: Value
+    running: Value = 1.0
+    curve: Curve | None = None
 
     @property
     def expansion(self) -> Array:
@@ -57,101 +59,143 @@ class AirPath:
         u = as_array(velocity)
         return np.asarray(self.a * u + self.b * u * np.abs(u))
 
-    def fan_rise(self, flow: Value) -> Array:
-        """Fan pressure [Pa] at a hot volume flow [m3/s]: ``P0 (share - x|x|)``."""
-        x = as_array(flow) / self.fan_flow
-        return np.asarray(self.fan_pressure * (self.fan_share - x * np.abs(x)))
+    def fan_through(self, rise: Value) -> Array:
+        """Hot volume flow through all fans [m3/s] at a pressure rise [Pa]; fans that stand let air through both ways.
+
+        Fan laws (eck1973): flow with speed, pressure with its square.
+        """
+        share = as_array(rise) / self.fan_pressure
+        standing = _signed_root(-share)
+        speed = as_array(self.fan_share)
+        if self.curve is None:
+            turning = _signed_root(speed - share)
+        else:
+            held = np.maximum(speed, 1e-9)
+            turning = np.where(speed > 0.0, np.sqrt(held) * self.curve.at(share / held), standing)
+        running = as_array(self.running)
+        return np.asarray(self.fan_flow * (running * turning + (1.0 - running) * standing))
+
+    @property
+    def parabolic(self) -> bool:
+        """Whether the fan's pressure has a closed form of its flow: a parabola, and all fans alike."""
+        return self.curve is None and bool(np.all(as_array(self.running) == 1.0))
+
+    @property
+    def drive(self) -> Array:
+        """Ram over the base pressure behind the bay [Pa]."""
+        q = as_array(self.dynamic_head)
+        return np.asarray(as_array(self.ram) * q - BASE_PRESSURE * q)
 
 
 def _signed_root(value: Array) -> Array:
     return np.asarray(np.sign(value) * np.sqrt(np.abs(value)))
 
 
-def _quadratic(a: Value, b: Value, drive: Array) -> Array:
+def signed_quadratic(a: Value, b: Value, drive: Value) -> Array:
     """Velocity at which ``a u + b u|u| = drive``; closed form, signed."""
-    root = np.sqrt(as_array(a) ** 2 + 4.0 * as_array(b) * np.abs(drive))
-    return np.asarray(np.sign(drive) * 2.0 * np.abs(drive) / (a + root))
+    d = as_array(drive)
+    root = np.sqrt(as_array(a) ** 2 + 4.0 * as_array(b) * np.abs(d))
+    return np.asarray(np.sign(d) * 2.0 * np.abs(d) / np.maximum(a + root, 1e-30))
 
 
-def _full(path: AirPath) -> Array:
-    """Full shroud: everything stands in line, so that one signed quadratic gives the face velocity."""
-    q = as_array(path.dynamic_head)
-    drive = as_array(path.ram) * q - BASE_PRESSURE * q + path.fan_pressure * as_array(path.fan_share)
+def _in_line(path: AirPath, with_fan: bool) -> Array:
+    """All in line: one signed quadratic gives the face velocity; the fan's parabola joins the squares."""
     swelling = path.expansion * path.face
-    fan = path.fan_pressure * (swelling / path.fan_flow) ** 2
     out = 0.5 * as_array(path.exit_loss) * path.density_hot * (swelling / path.exit_area) ** 2
-    return _quadratic(path.a, path.b + fan + out, drive)
-
-
-def _flaps(path: AirPath, plenum: Array) -> tuple[Array, Array]:
-    """Residual pressure and face velocity for a plenum ``plenum`` [Pa] over the bay; flaps open outward."""
-    flow = path.fan_flow * _signed_root(path.fan_share + plenum / path.fan_pressure)
-    speed = np.sqrt(2.0 * np.maximum(plenum, 0.0) / (FLAP_LOSS * as_array(path.density_hot)))
-    flow = flow + FLAP_AREA * as_array(path.face) * speed
-    u = flow / (path.expansion * path.face)
-    front = as_array(path.ram) * path.dynamic_head
-    return front - path.core_drop(u) - plenum - path.back_pressure(flow), u
+    if not with_fan:
+        return signed_quadratic(path.a, path.b + out, path.drive)
+    fan = path.fan_pressure * (swelling / path.fan_flow) ** 2
+    push = path.drive + path.fan_pressure * as_array(path.fan_share)
+    return signed_quadratic(path.a, path.b + fan + out, push)
 
 
 @dataclass(frozen=True)
 class Zones:
-    """The fan-covered and the open part of a face without shroud: pressure across and face velocity."""
+    """Where everything meets: fans' rise and bay [Pa], flow out of the bay and through the fans [m3/s], face
+    velocities of the covered and the open part [m/s]."""
 
-    drive_fan: Array
-    drive_open: Array
-    b_fan: Array
+    rise: Array
+    bay: Array
+    flow: Array
+    through: Array
     fan: Array
     open: Array
 
 
-def zones(path: AirPath, bay: Value) -> Zones:
-    """Both parts against a bay at ``bay`` [Pa] over the air outside; each a signed quadratic."""
-    drive = as_array(path.ram) * path.dynamic_head - bay
-    k = as_array(path.covered) * path.face * path.expansion / path.fan_flow
-    b_fan = np.asarray(path.b + path.fan_pressure * k**2)
-    with_fan = np.asarray(drive + path.fan_pressure * as_array(path.fan_share))
-    return Zones(
-        with_fan, np.asarray(drive), b_fan, _quadratic(path.a, b_fan, with_fan), _quadratic(path.a, path.b, drive)
+def _full(path: AirPath, rise: Array) -> tuple[Array, Zones]:
+    """Full shroud: all the air goes through the fans."""
+    flow = path.fan_through(rise)
+    u = flow / (path.expansion * path.face)
+    bay = path.back_pressure(flow)
+    return as_array(path.ram) * path.dynamic_head + rise - path.core_drop(u) - bay, Zones(rise, bay, flow, flow, u, u)
+
+
+def _flaps(path: AirPath, rise: Array) -> tuple[Array, Zones]:
+    """Flaps beside the fans open outward once the plenum stands over the bay, where the fans only resist."""
+    speed = np.sqrt(2.0 * np.maximum(-rise, 0.0) / (FLAP_LOSS * as_array(path.density_hot)))
+    through = path.fan_through(rise)
+    flow = through + FLAP_AREA * as_array(path.face) * speed
+    u = flow / (path.expansion * path.face)
+    bay = path.back_pressure(flow)
+    return as_array(path.ram) * path.dynamic_head + rise - path.core_drop(u) - bay, Zones(
+        rise, bay, flow, through, u, u
     )
 
 
-def _bare(path: AirPath, flow: Array) -> tuple[Array, Array]:
-    """No shroud: fan-covered and open parts side by side; the unknown is the hot flow out of the bay."""
+def _bare(path: AirPath, rise: Array) -> tuple[Array, Zones]:
+    """No shroud: the fans' own part and the open part side by side, one bay behind both."""
     covered = as_array(path.covered)
-    z = zones(path, path.back_pressure(flow))
-    u = covered * z.fan + (1.0 - covered) * z.open
-    # Heat is carried by air in either direction; the open part may blow back at standstill.
-    effective = covered * np.abs(z.fan) + (1.0 - covered) * np.maximum(z.open, 0.0)
-    return u * path.face * path.expansion - flow, effective
+    through = path.fan_through(rise)
+    u_fan = through / (path.expansion * covered * path.face)
+    front = as_array(path.ram) * path.dynamic_head
+    bay = front + rise - path.core_drop(u_fan)
+    u_open = signed_quadratic(path.a, path.b, front - bay)
+    flow = (covered * u_fan + (1.0 - covered) * u_open) * path.face * path.expansion
+    return bay - path.back_pressure(flow), Zones(rise, bay, flow, through, u_fan, u_open)
 
 
-RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Array]]] = {
+RESIDUALS: Mapping[str, Callable[[AirPath, Array], tuple[Array, Zones]]] = {
+    "full": _full,
     "flaps": _flaps,
     "none": _bare,
 }
 
 
-def solve_unknown(path: AirPath, shroud: str) -> Array:
-    """The one unknown: plenum pressure behind flaps [Pa], or flow out of the bay without a shroud [m3/s]."""
-    residual = RESIDUALS[shroud]
+def fan_rise(path: AirPath, shroud: str) -> Array:
+    """Pressure rise over the fans [Pa] at which everything meets: one rising residual, bracketed."""
     q = as_array(path.dynamic_head)
-    reach = as_array(path.fan_pressure) * as_array(path.fan_share) + as_array(path.ram) * q + 0.2 * q + 1.0
-    shape = np.broadcast_shapes(np.shape(reach), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face))
-    if shroud == "none":
-        # All that pushes, spent on the way out alone, is more than can flow.
-        high = path.exit_area * np.sqrt(2.0 * reach / (as_array(path.exit_loss) * path.density_hot))
-        low, tolerance = -1e-3 * high, 1e-6
-    else:
-        low, high, tolerance = -reach - 1.0, reach + 1.0, 1e-4
+    low = -(as_array(path.ram) + 0.2) * q - 1.0
+    high = as_array(path.fan_pressure) * np.maximum(path.fan_share, 0.0) + 0.1 * q + 1.0
+    shape = np.broadcast_shapes(
+        np.shape(low), np.shape(high), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face)
+    )
     low, high = np.broadcast_to(low, shape), np.broadcast_to(high, shape)
-    return find_root(lambda x: residual(path, x)[0], low, high, tolerance=tolerance)
+    return find_root(lambda p: RESIDUALS[shroud](path, p)[0], low, high, tolerance=1e-4)
+
+
+def zones(path: AirPath, shroud: str) -> Zones:
+    """Bay, flow and the velocities of the covered and the open part where everything meets."""
+    if shroud == "open" or (shroud == "full" and path.parabolic):
+        u = _in_line(path, shroud != "open")
+        flow = u * path.face * path.expansion
+        x = flow / path.fan_flow
+        rise = 0.0 * flow if shroud == "open" else path.fan_pressure * (path.fan_share - x * np.abs(x))
+        return Zones(rise, path.back_pressure(flow), flow, flow, u, u)
+    return RESIDUALS[shroud](path, fan_rise(path, shroud))[1]
 
 
 def face_velocity(path: AirPath, shroud: str) -> Array:
-    """Face velocity [m/s] where what pushes meets what resists.
+    """Face velocity [m/s] that carries heat, where what pushes meets what resists.
 
-    A closed form under a full shroud, else one monotone residual; all points converge together.
+    A closed form in line, else one monotone residual; all points converge together. Heat is carried by air in
+    either direction through the fans' part; the open part may blow back at standstill, and then serves nothing.
     """
-    if shroud == "full":
-        return _full(path)
-    return RESIDUALS[shroud](path, solve_unknown(path, shroud))[1]
+    return carrying(path, shroud, zones(path, shroud))
+
+
+def carrying(path: AirPath, shroud: str, z: Zones) -> Array:
+    """Mean face velocity that carries heat [m/s] of solved zones."""
+    if shroud != "none":
+        return z.fan
+    covered = as_array(path.covered)
+    return np.asarray(covered * np.abs(z.fan) + (1.0 - covered) * np.maximum(z.open, 0.0))

@@ -8,12 +8,13 @@ import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fill
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS, gap_to_engine
+from gauge_well.core.geometry.stack import MOVING_PARTS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
-from gauge_well.core.systems.cooling import tested
+from gauge_well.core.systems.cooling import front, tested
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
+from gauge_well.core.systems.cooling.stack import layers, room_left
 from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.validity import Notice
 
@@ -23,6 +24,9 @@ def heat_check(
 ) -> Check:
     """Heat made against heat shed with the coolant at its limit, for as long as the duty lasts."""
     heat = heat_made(cooling, context, mean)
+    carried = cooling.capacity
+    if mean is not context.mean:
+        carried = cooling.capacity_at(front.heat_in_front(context, cooling.plant.facts, mean))
 
     def said() -> Sequence[Sentence]:
         if limiting is None:
@@ -39,9 +43,9 @@ def heat_check(
         None,
         "heat",
         heat,
-        cooling.capacity,
-        ratio_fill(heat, cooling.capacity),
-        code="" if np.all(cooling.capacity > 0.0) else "ambient_over_limit",
+        carried,
+        ratio_fill(heat, carried),
+        code="" if np.all(carried > 0.0) else "ambient_over_limit",
         sentences=said,
     )
 
@@ -65,11 +69,10 @@ def _sentence(limiting: float, asked: float, made: float, carried: float) -> Sen
 def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
     """Room between the stack and the first moving thing; None when the room was not measured."""
     room = context.installation.depth_available
-    if room is None or facts.core_depth is None:
+    found = layers(facts)
+    if room is None or not found:
         return None
-    with_fan = facts.fan_kind in ("puller", "pusher") and facts.fan_depth is not None
-    fan_depth = as_array(facts.fan_depth) if with_fan and facts.fan_depth is not None else as_array(0.0)
-    left = gap_to_engine(room, facts.core_depth, fan_depth, CORE_TO_FAN if with_fan else 0.0)
+    left = room_left(room, found)
 
     def said() -> Sequence[Sentence]:
         number = likely(left)
@@ -97,20 +100,22 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
 
 
 def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
-    """Core against the opening it goes into, the tighter way; None when either was not measured."""
+    """What stands widest and highest against the opening, the tighter way; None when either was not measured."""
     pairs = [
-        (name, as_array(size), as_array(room))
-        for name, size, room in (
-            ("wide", facts.core_width, context.installation.opening_width),
-            ("high", facts.core_height, context.installation.opening_height),
+        (layer.name, way, as_array(size), as_array(room))
+        for layer in layers(facts)
+        if layer.kind != "fan"
+        for way, size, room in (
+            ("wide", layer.width, context.installation.opening_width),
+            ("high", layer.height, context.installation.opening_height),
         )
         if size is not None and room is not None
     ]
     if not pairs:
         return None
-    way, size, room = max(pairs, key=lambda pair: likely(pair[1] / pair[2]))
-    values: dict[str, tuple[float, str] | str] = {"size": (likely(size), "length"), "way": way}
-    template = "The core is {size} {way}, the opening {room}; the tanks want room besides."
+    name, way, size, room = max(pairs, key=lambda pair: likely(pair[2] / pair[3]))
+    values: dict[str, tuple[float, str] | str] = {"name": name, "size": (likely(size), "length"), "way": way}
+    template = "The {name} is {size} {way}, the opening {room}; the tanks want room besides."
     return Check(
         "opening",
         "Core in its opening",

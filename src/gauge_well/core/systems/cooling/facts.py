@@ -9,193 +9,73 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity
-from gauge_well.core.heat.radiator import FIN_MATERIALS, FLOW_DIRECTIONS
-from gauge_well.core.typing import Value
-
-FAN_KINDS: Mapping[str, str] = {"puller": "electric, pulling", "pusher": "electric, pushing", "none": "no fan"}
-SHROUDS: Mapping[str, str] = {"full": "full shroud", "flaps": "full shroud with flaps", "none": "no shroud"}
-RATINGS: Mapping[str, str] = {"advertised": "advertised", "rig": "measured on a rig"}
-# label, share of the dynamic head that reaches the core's front.
-OPENINGS: Mapping[str, tuple[str, float]] = {
-    "open_nose": ("open nose", 0.45),
-    "ducted": ("ducted to the core", 0.70),
-    "remote": ("mid or rear mounted", 0.20),
-}
-# label, K on face velocity.
-GRILLES: Mapping[str, tuple[str, float]] = {
-    "none": ("no grille", 0.0),
-    "usual": ("usual grille", 6.0),
-    "dense": ("dense grille", 10.0),
-}
-# Generic pullers on a rig: diameter [m] -> free air [m3/s], shut-off [Pa]; common practice.
-FAN_DIAMETERS = np.array([0.25, 0.30, 0.35, 0.40, 0.45])
-FAN_FREE_AIR = np.array([0.36, 0.55, 0.75, 0.95, 1.15])
-FAN_SHUT_OFF = np.array([140.0, 180.0, 220.0, 260.0, 290.0])
-ADVERTISED = 0.75
+from gauge_well.core.facts import Rule, Way
+from gauge_well.core.systems.cooling import facts_air, facts_front, facts_loop
+from gauge_well.core.systems.cooling.facts_air import AirFacts, fill_air
+from gauge_well.core.systems.cooling.facts_front import FrontFacts, fill_front
+from gauge_well.core.systems.cooling.facts_loop import LoopFacts, fill_loop
+from gauge_well.core.typing import Value, as_array
 
 
 @dataclass(frozen=True)
-class CoolingFacts:
-    """Radiator, fan, air path and coolant. SI; pressures over the air outside."""
-
-    core_width: Value | None = quantity(
-        "Core width", "length", 0.05, 3.0, part="core", group="Core", help="Finned part only, not the tanks."
-    )
-    core_height: Value | None = quantity("Core height", "length", 0.05, 2.5, part="core", group="Core")
-    core_depth: Value | None = quantity("Core depth", "length", 0.008, 0.3, part="core", group="Core")
-    fin_count: Value | None = quantity(
-        "Fins", "fin_count", 150.0, 1500.0, group="Core", help="Lay a rule on the core and count."
-    )
-    core_rows: Value | None = quantity("Rows of tubes", "count", 1, 6, group="Core", spread="exact")
-    core_passes: Value | None = quantity("Passes", "count", 1, 4, group="Core", spread="exact")
-    core_direction: str | None = choice("Flow", FLOW_DIRECTIONS, group="Core")
-    fin_material: str | None = choice("Fins of", {k: v[0] for k, v in FIN_MATERIALS.items()}, group="Core")
-    fin_length: Value | None = quantity("Fin height between tubes", "length", 0.003, 0.02, group="Core", spread="gauge")
-    tube_height: Value | None = quantity("Tube height", "length", 0.001, 0.006, group="Core", spread="gauge")
-    louvre_pitch: Value | None = quantity("Louvre pitch", "length", 0.0005, 0.004, group="Core", spread="gauge")
-    louvre_angle: Value | None = quantity("Louvre angle", "angle", 0.14, 0.70, group="Core")
-    test_heat: Value | None = quantity(
-        "Shed on test",
-        "heat",
-        500.0,
-        1e6,
-        group="Core on test",
-        help="A maker's or a bench's one point, of the core as new; all four figures of it.",
-    )
-    test_air_speed: Value | None = quantity(
-        "with air at", "speed_m_s", 0.5, 40.0, group="Core on test", spread="speed", help="On the face."
-    )
-    test_coolant_flow: Value | None = quantity("and coolant", "flow", 2e-5, 0.02, group="Core on test")
-    test_difference: Value | None = quantity(
-        "Coolant in over air in",
-        "temperature_difference",
-        10.0,
-        150.0,
-        group="Core on test",
-        spread="temperature",
-        help="Inlet to inlet.",
-    )
-    fan_kind: str | None = choice("Fan", FAN_KINDS, part="fan", group="Fan")
-    fan_diameter: Value | None = quantity(
-        "Fan diameter", "length", 0.12, 1.2, part="fan", group="Fan", count_field="fan_count"
-    )
-    fan_count: Value | None = quantity("How many", "count", 1, 6, group="Fan", spread="exact")
-    fan_flow: Value | None = quantity(
-        "Free air, each", "air_flow", 0.02, 8.0, group="Fan", help="With nothing in front of it."
-    )
-    fan_rating: str | None = choice("That figure is", RATINGS, group="Fan")
-    fan_pressure: Value | None = quantity("Shut-off pressure", "pressure_small", 20.0, 2000.0, group="Fan")
-    fan_depth: Value | None = quantity("Fan depth", "length", 0.01, 0.5, group="Fan")
-    fan_on: Value | None = quantity("Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact")
-    fan_off: Value | None = quantity("Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact")
-    shroud: str | None = choice("Shroud", SHROUDS, group="Fan")
-    opening: str | None = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
-    grille: str | None = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
-    condenser: str | None = choice("Condenser in front", YES_NO, group="Air")
-    exit_area: Value | None = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")
-    exit_loss: Value | None = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss")
-    cap_pressure: Value | None = quantity(
-        "Cap", "pressure_gauge", 0.0, 3e5, group="Coolant", help="Stamped on it. 0 for an open system."
-    )
-    glycol: Value | None = quantity("Glycol", "share", 0.0, 0.6, group="Coolant", help="By volume.")
-    coolant_flow: Value | None = quantity("Coolant flow", "flow", 1e-5, 0.05, group="Coolant")
-    coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant", spread="exact")
-    hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")
-    gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
+class CoolingFacts(LoopFacts, FrontFacts, AirFacts):
+    """Radiator, fan, air path, what stands in front, and the coolant's loop. SI."""
 
 
 # How each is measured in a workshop.
-WAYS: Mapping[str, Way] = {
-    "core_width": Way("hand", "Tape across the finned part, not the tanks."),
-    "core_height": Way("hand", "Tape up the finned part, not the tanks."),
-    "core_depth": Way("hand", "Calliper or a ruler through the edge: finned part only."),
-    "fin_count": Way("hand", "Lay a rule on the core and count the fins along an inch."),
-    "fin_length": Way("hand", "Calliper from tube to tube."),
-    "tube_height": Way("hand", "Calliper on a tube's edge."),
-    "louvre_pitch": Way("hand", "A glass and a rule: louvres along 10 mm."),
-    "louvre_angle": Way("hand", "A photograph along the tube and a protractor."),
-    "test_heat": Way(
-        "papers", "The maker's figure for this very core; or a bench: flow times its fall in temperature."
-    ),
-    "test_air_speed": Way("papers", "The face speed that figure stands at."),
-    "test_coolant_flow": Way("papers", "The coolant flow that figure stands at."),
-    "test_difference": Way("papers", "Coolant in less air in, as the figure was taken."),
-    "fan_diameter": Way("hand", "Tip to tip across the blades."),
-    "fan_flow": Way("running", "A vane meter behind the fan at nine places, times the area."),
-    "fan_pressure": Way("hand", "Board over the face, a water tube behind it, fan on."),
-    "fan_depth": Way("hand", "Frame to the motor's end."),
-    "exit_area": Way("under", "Every gap by which air leaves the bay: height x width, added up."),
-    "exit_loss": Way("above", "Look for what stands in the way: 1 free, 1.5 usual, 3 crowded."),
-    "cap_pressure": Way("hand", "Stamped on the cap; a pump with a gauge shows if it still holds."),
-    "glycol": Way("above", "A refractometer or a hydrometer in the header."),
-    "coolant_flow": Way("running", "Top hose into a bucket of known size, fed from a full drum, at a steady speed."),
-    "hose_bore": Way("hand", "Calliper in the neck: the narrowest counts."),
-}
+WAYS: Mapping[str, Way] = {**facts_air.WAYS, **facts_front.WAYS, **facts_loop.WAYS}
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
-    """Defaults: a known core's fins, a known fan's curve, air path and coolant."""
+    """Defaults: a known core's fins, a known fan's curve, air path and coolant. The first rule of a field stands."""
     rules: dict[str, Rule] = {}
 
-    def rule(name: str, value: Any, note: str, source: str = "common practice") -> None:
-        if given.get(name) is None:
-            rules[name] = Rule(value, note, source)
+    def rule(name: str, value: Any, note: str) -> None:
+        if given.get(name) is None and name not in rules:
+            rules[name] = Rule(value, note)
 
-    machine, engine = context.get("machine", {}), context.get("engine", {})
-    rule("fin_count", 1.0 / 0.0014, "18 per inch, a common core")
-    depth = given.get("core_depth")
-    # Tubes deeper than about 32 mm are usually two rows.
-    rule("core_rows", 2.0 if depth and float(depth) > 0.045 else 1.0, "by depth")
-    rule("core_passes", 1.0, "single pass")
-    rule("core_direction", "cross_flow", "tubes lie flat")
-    rule("fin_material", "aluminium", "the commonest")
-    rule("fin_length", 0.008, "a common core")
-    rule("tube_height", 0.002, "a common core")
-    rule("louvre_pitch", 0.0012, "a common core")
-    rule("louvre_angle", np.deg2rad(27.0), "a common core")
-    rule("fan_count", 1.0, "one")
-    diameter = given.get("fan_diameter")
-    if diameter is not None:
-        d = float(diameter)
-        free = float(np.interp(d, FAN_DIAMETERS, FAN_FREE_AIR))
-        if d > FAN_DIAMETERS[-1] or d < FAN_DIAMETERS[0]:
-            # Outside the table by the fan laws at equal tip speed: flow with the square.
-            end = FAN_DIAMETERS[-1] if d > FAN_DIAMETERS[-1] else FAN_DIAMETERS[0]
-            free = float(np.interp(end, FAN_DIAMETERS, FAN_FREE_AIR)) * (d / float(end)) ** 2
-        rule("fan_flow", free, "a usual fan of that size, on a rig")
-        rule("fan_pressure", float(np.interp(d, FAN_DIAMETERS, FAN_SHUT_OFF)), "a usual fan of that size")
-        rule("fan_depth", 0.06 + 0.05 * max(0.0, d - 0.3), "a usual fan of that size")
-    rule(
-        "fan_rating",
-        "advertised" if given.get("fan_flow") is not None else "rig",
-        "catalogue figures are" if given.get("fan_flow") is not None else "as the rule is",
-    )
-    thermostat = engine.get("thermostat") or 361.15
-    rule("fan_on", float(thermostat) + 8.0, "8 K over the thermostat")
-    rule("fan_off", float(thermostat) + 3.0, "3 K over the thermostat")
-    rule("shroud", "full", "a puller with its shroud")
-    standing = machine.get("kind") in ("generator",)
-    rule("opening", "remote" if standing else "open_nose", "by kind of machine")
-    rule("grille", "none" if standing else "usual", "by kind of machine")
-    rule("condenser", "no", "none stated")
-    rule("exit_area", 0.25, "a usual bay")
-    rule("exit_loss", 1.5, "a usual bay")
-    rule("cap_pressure", 103e3, "15 psi cap")
-    rule("glycol", 0.5, "half and half")
-    rule("hose_bore", 0.038, "a common hose")
-    rule("gearbox_cooler", "no", "none stated")
+    for part in (fill_air, fill_front, fill_loop):
+        part(given, context, rule)
     return rules
+
+
+def _crossed(high: Value | None, low: Value | None) -> bool:
+    return high is not None and low is not None and bool(np.any(as_array(low) >= high))
 
 
 def refuse(facts: CoolingFacts) -> None:
     """Raise :class:`CoreError` where facts contradict each other."""
-    on, off = facts.fan_on, facts.fan_off
-    if on is not None and off is not None and np.any(np.asarray(off) >= on):
+    if _crossed(facts.fan_on, facts.fan_off):
         raise CoreError(
             "fan_thresholds",
             "cooling.fan_off",
-            off,
+            facts.fan_off,
             "below the temperature it comes on at",
             "The fan goes off at or above the temperature it comes on at.",
+        )
+    if facts.fan_stages == "staged" and _crossed(facts.fan_on_second, facts.fan_on):
+        raise CoreError(
+            "fan_thresholds",
+            "cooling.fan_on_second",
+            facts.fan_on_second,
+            "above the temperature the first comes on at",
+            "The second fan comes on at or below the first.",
+        )
+    if facts.fan_table is not None:
+        _refuse_curve(facts.fan_table)
+
+
+def _refuse_curve(rows: tuple[tuple[float, ...], ...]) -> None:
+    flows, pressures = (np.array([float(np.ravel(row[i])[0]) for row in rows]) for i in (0, 1))
+    if len(rows) < 2 or flows[0] < 0.0 or np.any(np.diff(flows) <= 0.0) or np.any(np.diff(pressures) >= 0.0):
+        raise CoreError(
+            "fan_table",
+            "cooling.fan_table",
+            None,
+            "flow rising and pressure falling from line to line",
+            "The fan's curve wants two points or more, from shut off to free air: flow rising, pressure falling.",
+        )
+    if pressures[-1] < 0.0:
+        raise CoreError(
+            "fan_table", "cooling.fan_table", float(pressures[-1]), "0 or more", "The fan's curve falls below nought."
         )

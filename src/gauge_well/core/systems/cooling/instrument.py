@@ -1,96 +1,63 @@
-"""Air through the core: what pushes and what resists, for the station's plot."""
+"""What the station draws, by view: air, stack, loop, time, and the engine on its stand."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
 
+from gauge_well.core.duty.model import Duties
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.heat import radiator
-from gauge_well.core.media import air as air_media
-from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.cooling import tested
+from gauge_well.core.systems.base import Context, points
+from gauge_well.core.systems.cooling import show_air, show_loop, show_stack
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import (
-    boiling_and_limit,
-    coolant_flow,
-    core_of,
-    fan_of,
-    solve_air,
-)
 
-POINTS = 61
+Show = Callable[[Context, CoolingFacts, Mapping[str, float]], dict[str, Any]]
+# Views in the order of their numbers.
+VIEWS: tuple[Show, ...] = (show_air.show, show_stack.show, show_loop.show)
+FASTEST = 120.0  # m/s
+
+
+def at_duty(context: Context, index: int, air_speed: float | None) -> Context:
+    """The context with one of its duties alone, in another wind where that is asked."""
+    cases = context.duties.cases
+    case = cases[index] if air_speed is None else replace(cases[index], air_speed=air_speed)
+    duties = Duties((case,), context.duties.vehicle)
+    mean, peak = points(context.engine, duties, context.wanted, 1.0)
+    given = {
+        name: value[..., index : index + 1, :] if np.ndim(value) > 1 and value.shape[-2] == len(cases) else value
+        for name, value in context.given.items()
+    }
+    return replace(context, duties=duties, mean=mean, peak=peak, given=given)
 
 
 def instrument(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -> dict[str, Any]:
-    """Curves of pressure [Pa] over air mass flow [kg/s] at a road speed.
+    """One view of the station, for one duty.
 
     Options
     -------
-    duty : index of the duty whose air and coolant flow are taken.
+    view : place in :data:`VIEWS`; the air by default.
+    duty : index of the duty whose air and engine speed are taken.
     air_speed : m/s, the speed dragged to; the duty's own otherwise.
 
     Returns
     -------
     dict
-        ``flow``, ``resists``, ``pushes``, ``fan_alone``, the operating ``point`` and what the core
-        carries there; or ``unknown`` naming what is missing.
+        What the view draws, with ``duty`` and ``air_speed``; or ``unknown`` naming what is missing.
     """
-    try:
-        core, fan = core_of(facts), fan_of(facts)
-    except MissingFact as error:
-        return {"unknown": [error.field]}
-    index = int(options.get("duty", 0))
     cases = context.duties.cases
+    index, view = int(options.get("duty", 0)), int(options.get("view", 0))
     if not 0 <= index < len(cases):
         raise CoreError("out_of_range", "duty", index, f"0 to {len(cases) - 1}", "There is no such duty.")
-    case = cases[index]
-    speed = float(options.get("air_speed", case.air_speed))
-    if not 0.0 <= speed <= 120.0:
-        raise CoreError("out_of_range", "air_speed", speed, "0 to 120 m/s", "Air speed is out of range.")
-
-    def one(value: float) -> Any:
-        return np.full((1, 1, 1), value)
-
-    pressure = one(case.pressure)
-    glycol, _, limit = boiling_and_limit(context, facts, pressure)
-    airs = solve_air(core, fan, facts, one(case.ambient), pressure, one(speed), one(case.condenser_heat), limit)
-    flow_at, at, _ = coolant_flow(context, facts, glycol)
-    fluid = radiator.coolant_side(core, flow_at * case.engine_speed / at, limit - 3.0, glycol)
-    ageing = radiator.AGEING * tested.scale_of(core, facts, glycol)
-    heat = radiator.shed(core, airs.side, fluid, limit, airs.air_in, ageing).heat
-    path = airs.path
-    rho = float(air_media.density(case.ambient, case.pressure))
-    face = float(core.face)
-    u_point = float(airs.velocity[1, 0, 0, 0])
-    u = np.linspace(0.0, max(1.6 * u_point, 2.5), POINTS)
-    volume = u * face * float(np.ravel(path.expansion)[0])
-
-    def flat(value: Any) -> float:
-        return float(np.ravel(value)[-1])
-
-    q = flat(path.dynamic_head)
-    bay = -0.1 * q + 0.5 * flat(path.exit_loss) * flat(path.density_hot) * (volume / flat(path.exit_area)) ** 2
-    resists = flat(path.a) * u + flat(path.b) * u**2 + bay + 0.1 * q
-    fan_x = volume / float(np.ravel(path.fan_flow)[0])
-    rise = flat(path.fan_pressure) * (1.0 - fan_x**2)
-    with_fan = fan.shroud != "none"
-    ram = (flat(path.ram) + 0.1) * q
-    return {
-        "duty": case.id,
-        "air_speed": speed,
-        "shroud": fan.shroud,
-        "flow": [float(x) for x in rho * face * u],
-        "resists": [float(x) for x in resists],
-        "pushes": [float(x) for x in (rise + ram if with_fan else np.full(POINTS, ram))],
-        "fan_alone": [float(x) for x in rise] if with_fan else None,
-        "point": {
-            "mass_flow": rho * face * u_point,
-            "pressure": float(np.interp(u_point, u, resists)),
-            "velocity": u_point,
-            "heat": float(np.ravel(heat)[-1]),
-        },
-        "fan_off_mass_flow": float(airs.side.mass_flow[0, 0, 0, 0]),
-    }
+    if not 0 <= view < len(VIEWS):
+        raise CoreError("out_of_range", "view", view, f"0 to {len(VIEWS) - 1}", "There is no such view.")
+    speed = float(options.get("air_speed", float(np.ravel(cases[index].air_speed)[0])))
+    if not 0.0 <= speed <= FASTEST:
+        raise CoreError("out_of_range", "air_speed", speed, f"0 to {FASTEST:.0f} m/s", "Air speed is out of range.")
+    try:
+        found = VIEWS[view](at_duty(context, index, speed), facts, options)
+    except MissingFact as error:
+        return {"unknown": [error.field]}
+    return {"duty": cases[index].id, "air_speed": speed, **found}

@@ -2,31 +2,38 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.engine.facts import MATERIALS
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
+from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.heat import radiator
+from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
+from gauge_well.core.heat.plate_fin import PlateFin
+from gauge_well.core.heat.plate_fin_core import PlateFinCore
 from gauge_well.core.heat.two_node import TwoNode, respond
 from gauge_well.core.media import air, coolant
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.cooling import tested
-from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, face_velocity
-from gauge_well.core.systems.cooling.facts import ADVERTISED, GRILLES, OPENINGS, CoolingFacts
+from gauge_well.core.systems.cooling import front, tested
+from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, Zones, carrying, zones
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.facts_air import GRILLES, OPENINGS
+from gauge_well.core.systems.cooling.fan import Fan, fan_of
+from gauge_well.core.systems.cooling.loop import Loop, loop_of, narrowest
 from gauge_well.core.typing import Array, Value, as_array, clip
 
 BOILING_MARGIN = 10.0  # K
-CONDENSER_LOSS = 8.0
-PUSHER = 0.8
 FIN_THICKNESS, WALL = 0.08e-3, 0.28e-3
+PLATE_THICKNESS, ROUND_WALL = 0.12e-3, 0.4e-3
 LOUVRE_SHARE = 0.825  # louvre length over fin length
+RATING_DENSITY = 1.2
 RECIRCULATION, RECIRCULATION_SPEED = 5.0, 8.0  # K at standstill; gone at 8 m/s
 DROP_RATED, HOSE_SPEED = 7.0, 3.5  # K, m/s
 THERMOSTAT_RANGE = 12.0
@@ -35,8 +42,6 @@ METAL_STANDS = 30.0  # K over coolant at rated heat
 METAL_SHARE = 0.5
 # Model factors, by the names under which doubts of them are drawn.
 J_DOUBT, F_DOUBT, AGEING_DOUBT, FAN_DOUBT, RAM_DOUBT = "louvred_j", "louvred_f", "ageing", "fan_derate", "ram"
-# What the oil system hands over: share of its heat that reaches the coolant, less what air takes first [W].
-OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"
 METAL_START = 0.25  # of METAL_STANDS in a warm start: it was cruising
 COOLANT_HEAT = 3570.0 * 1.04  # J/LK
 CORE_HEAT = 900.0 * 1000.0  # J/m3K
@@ -47,65 +52,35 @@ OVER_AIR = np.array([0.01, 30, 40, 46, 50, 54, 58, 62, 66, 70, 75, 80, 90, 110, 
 
 def core_of(facts: CoolingFacts) -> radiator.RadiatorCore:
     """Build the core; MissingFact names the dimension that is absent."""
-    height = as_array(need(facts.fin_length, "cooling.fin_length"))
-    depth = need(facts.core_depth, "cooling.core_depth")
+    fin_pitch = 1.0 / as_array(need(facts.fin_count, "cooling.fin_count"))
+    conductivity = radiator.FIN_MATERIALS[facts.fin_material or "aluminium"][1]
+    width, height, depth, passes, rows = (
+        need(getattr(facts, name), f"cooling.{name}")
+        for name in ("core_width", "core_height", "core_depth", "core_passes", "core_rows")
+    )
+    down_flow = 1.0 if facts.core_direction == "down_flow" else 0.0
+    if facts.core_kind == "plate":
+        plate = PlateFin(
+            fin_pitch=fin_pitch,
+            fin_thickness=PLATE_THICKNESS,
+            tube_diameter=need(facts.tube_diameter, "cooling.tube_diameter"),
+            pitch_across=need(facts.tube_across, "cooling.tube_across"),
+            pitch_along=need(facts.tube_along, "cooling.tube_along"),
+            rows=rows,
+        )
+        return PlateFinCore(width, height, depth, passes, rows, down_flow, ROUND_WALL, conductivity, plate)
+    between = as_array(need(facts.fin_length, "cooling.fin_length"))
     fin = LouvredFin(
-        fin_pitch=1.0 / as_array(need(facts.fin_count, "cooling.fin_count")),
-        fin_length=height,
+        fin_pitch=fin_pitch,
+        fin_length=between,
         fin_thickness=FIN_THICKNESS,
         louvre_pitch=need(facts.louvre_pitch, "cooling.louvre_pitch"),
-        louvre_length=LOUVRE_SHARE * height,
+        louvre_length=LOUVRE_SHARE * between,
         louvre_angle=np.rad2deg(as_array(need(facts.louvre_angle, "cooling.louvre_angle"))),
         tube_height=need(facts.tube_height, "cooling.tube_height"),
         tube_depth=depth,
     )
-    return radiator.RadiatorCore(
-        width=need(facts.core_width, "cooling.core_width"),
-        height=need(facts.core_height, "cooling.core_height"),
-        depth=depth,
-        passes=need(facts.core_passes, "cooling.core_passes"),
-        rows=need(facts.core_rows, "cooling.core_rows"),
-        down_flow=1.0 if facts.core_direction == "down_flow" else 0.0,
-        fin=fin,
-        wall=WALL,
-        conductivity=radiator.FIN_MATERIALS[facts.fin_material or "aluminium"][1],
-    )
-
-
-@dataclass(frozen=True)
-class Fan:
-    """All fans together: free air [m3/s] after derating and shut-off [Pa] at 1.2 kg/m3."""
-
-    free_air: Value
-    shut_off: Value
-    disc_area: Value
-    shroud: str
-
-
-def fan_of(facts: CoolingFacts, doubt: Value = 1.0) -> Fan:
-    """Build the fan; with none the face stands open. ``doubt`` multiplies what is taken off an advertised figure."""
-    if need_choice(facts.fan_kind, "cooling.fan_kind") == "none":
-        return Fan(1.0, 1.0, 0.0, "none")
-    count = as_array(need(facts.fan_count, "cooling.fan_count"))
-    diameter = as_array(need(facts.fan_diameter, "cooling.fan_diameter"))
-    flow = as_array(need(facts.fan_flow, "cooling.fan_flow")) * count
-    if facts.fan_rating == "advertised":
-        flow = flow * ADVERTISED * doubt
-    if facts.fan_kind == "pusher":
-        flow = flow * PUSHER
-    return Fan(
-        flow,
-        need(facts.fan_pressure, "cooling.fan_pressure"),
-        count * np.pi / 4.0 * diameter**2,
-        facts.shroud or "full",
-    )
-
-
-def need_choice(value: str | None, field: str) -> str:
-    """Return a choice that was made; MissingFact otherwise."""
-    if value is None:
-        raise MissingFact(field)
-    return value
+    return LouvredCore(width, height, depth, passes, rows, down_flow, WALL, conductivity, fin)
 
 
 @dataclass(frozen=True)
@@ -113,11 +88,13 @@ class AirSolved:
     """Air through the core for fan off and on: leading axis (off, on)."""
 
     path: AirPath
+    zones: Zones
     velocity: Array
     mass_flow: Array
     air_in: Array
     side: radiator.AirSide
     rise: Array
+    front_heat: Array
 
 
 @dataclass(frozen=True)
@@ -127,6 +104,8 @@ class Plant:
     facts: CoolingFacts
     core: radiator.RadiatorCore
     fan: Fan
+    coolers: tuple[front.Cooler, ...]
+    loop: Loop
     glycol: Array
     pressure: Array
     boiling: Array
@@ -138,6 +117,17 @@ class Plant:
     liquid: Array
     thermostat: Array
     scale: Array
+
+    def lift(self, temperature: Value) -> Array:
+        """Opening of the thermostat; whole where there is none."""
+        if self.facts.thermostat_kind == "none":
+            return np.ones_like(as_array(temperature))
+        return lift_of(as_array(temperature), self.thermostat)
+
+    @property
+    def heats_front(self) -> bool:
+        """Whether what warms the air ahead of the core goes with the engine's power."""
+        return "yes" in (self.facts.charge_front, self.facts.oil_front)
 
     @property
     def heat_capacity(self) -> Array:
@@ -159,17 +149,25 @@ class Cooling:
     response: TwoNode
     capacity: Array
     ageing: Array
+    heater: Array
+    sink_per_watt: Array
+
+    def capacity_at(self, front_heat: Array) -> Array:
+        """Capacity [W] with that much heat taken up by the air ahead of the core: linear in it, so exact."""
+        if not self.plant.heats_front:
+            return self.capacity
+        warmer = self.sink_per_watt * (front_heat - self.airs.front_heat)
+        return np.asarray(self.capacity - self.response.weight_sink * warmer / self.response.per_watt)
 
 
 def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[Array, Value, str]:
-    """Coolant flow [m3/s] at ``speed`` [rev/min], and how it is known.
+    """Coolant flow [m3/s] at ``speed`` [rev/min], and how it is known: here, by the maker, or by rule.
 
-    By rule the smaller of a 7 K drop at the engine's rated power and 3.5 m/s in the hose; in
-    proportion to speed.
+    By rule the smaller of a 7 K drop at the engine's rated power and 3.5 m/s in the hose, in a usual loop.
     """
     if facts.coolant_flow is not None:
         speed = context.engine.rated_speed if facts.coolant_flow_speed is None else facts.coolant_flow_speed
-        return as_array(facts.coolant_flow), speed, "given"
+        return as_array(facts.coolant_flow), speed, facts.coolant_flow_is or "here"
     bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
     hose = HOSE_SPEED * np.pi / 4.0 * bore**2
     warm = coolant.properties(363.15, glycol)
@@ -185,26 +183,28 @@ def solve_air(
     ambient: Array,
     pressure: Array,
     speed: Array,
-    condenser_heat: Array,
+    front_heat: Array,
     hot: Value,
-    shares: tuple[float, ...] = (0.0, 1.0),
+    states: tuple[tuple[float, float], ...] = ((0.0, 1.0), (1.0, 1.0)),
     rise: Array | None = None,
     doubts: tuple[Value, Value, Value] = (1.0, 1.0, 1.0),
+    coolers: tuple[front.Cooler, ...] = (),
 ) -> AirSolved:
-    """Air flow for each fan share (leading axis; off and on), hot density in two passes.
+    """Air flow for each state of the fans (leading axis; off and on), hot density in two passes.
 
-    ``hot`` is the temperature of what heats the air, for the density behind the core. A known
-    ``rise`` of the air over the core saves the first pass. ``doubts`` multiply the correlations' j and
-    f, and the ram.
+    ``states`` are (speed squared over full speed squared, share of the fans that run). ``hot`` is the
+    temperature of what heats the air, for the density behind the core. A known ``rise`` of the air over the
+    core saves the first pass. ``doubts`` multiply the correlations' j and f, and the ram.
     """
     rho = air.density(ambient, pressure)
     q = 0.5 * rho * speed**2
-    share = np.array(shares).reshape((len(shares),) + (1,) * np.ndim(rho))
-    grille = GRILLES[facts.grille or "usual"][1]
-    front = grille + (CONDENSER_LOSS if facts.condenser == "yes" else 0.0)
-    covered = clip(UNSHROUDED_SPREAD * as_array(fan.disc_area) / core.face, 0.0, 0.95)
-    recirculated = RECIRCULATION * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * share
-    condenser = condenser_heat if facts.condenser == "yes" else 0.0 * condenser_heat
+    lead = (len(states),) + (1,) * np.ndim(rho)
+    share, running = (np.array([state[k] for state in states]).reshape(lead) for k in (0, 1))
+    share = np.maximum(share, fan.off)
+    loss = GRILLES[facts.grille or "usual"][1] + (front.CONDENSER_LOSS if facts.condenser == "yes" else 0.0)
+    covered = clip(UNSHROUDED_SPREAD * as_array(fan.disc_area) / core.face, 0.05, 0.95)
+    turning = 0.0 * share if fan.shroud == "open" else np.sqrt(share) * running
+    recirculated = RECIRCULATION * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * turning
     passes = 2 if rise is None else 1
     rise = as_array(0.5 * (as_array(hot) - ambient)) if rise is None else rise
     for _ in range(passes):
@@ -212,28 +212,33 @@ def solve_air(
         rho_hot = air.density(out, pressure)
         film = 0.5 * (ambient + out)
         a, b = radiator.resistance(core, rho, rho_hot, film, doubts[1])
+        a, b = front.with_coolers(a, b, coolers, rho, ambient, doubts[1])
         path = AirPath(
             face=core.face,
             covered=covered,
             a=a,
-            b=b + 0.5 * front * rho,
+            b=b + 0.5 * loss * rho,
             ram=OPENINGS[facts.opening or "open_nose"][1] * as_array(doubts[2]),
             dynamic_head=q,
             density=rho,
             density_hot=rho_hot,
             fan_flow=fan.free_air,
-            fan_pressure=as_array(fan.shut_off) * rho_hot / 1.2,
+            # A fan in front pushes the air while it is still cold.
+            fan_pressure=as_array(fan.shut_off) * (rho if fan.pusher else rho_hot) / RATING_DENSITY,
             fan_share=share,
             exit_area=need(facts.exit_area, "cooling.exit_area"),
             exit_loss=need(facts.exit_loss, "cooling.exit_loss"),
+            running=running,
+            curve=fan.curve,
         )
-        velocity = face_velocity(path, fan.shroud)
+        z = zones(path, fan.shroud)
+        velocity = carrying(path, fan.shroud, z)
         mass = rho * velocity * core.face
         side = radiator.air_side(core, mass, film, radiator.J_FACTOR * doubts[0])
-        air_in = ambient + recirculated + condenser / side.capacity_rate
+        air_in = ambient + recirculated + front_heat / side.capacity_rate
         # Air leaves near 0.7 of the way to the coolant: enough for its density.
         rise = np.maximum(0.7 * (as_array(hot) - air_in), 0.0) + (air_in - ambient)
-    return AirSolved(path, velocity, side.mass_flow, air_in, side, rise)
+    return AirSolved(path, z, velocity, side.mass_flow, air_in, side, rise, as_array(front_heat))
 
 
 def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) -> tuple[Array, Array, Array]:
@@ -259,38 +264,54 @@ def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[
     return coolant_t, coolant_t + np.where(where("warm"), METAL_START * METAL_STANDS, 0.0)
 
 
-def heat_capacities(context: Context, core: radiator.RadiatorCore) -> tuple[Array, Array]:
+def heat_capacities(context: Context, facts: CoolingFacts, core: radiator.RadiatorCore) -> tuple[Array, Array]:
     """Metal and coolant heat capacity [J/K]."""
-    facts = context.engine.facts
+    engine = context.engine.facts
     metal = (
         METAL_SHARE
-        * as_array(need(facts.dry_mass, "engine.dry_mass"))
-        * MATERIALS[facts.material or "iron_light_head"][1]
+        * as_array(need(engine.dry_mass, "engine.dry_mass"))
+        * MATERIALS[engine.material or "iron_light_head"][1]
     )
-    litres = 4.0 + 2.0 * as_array(context.engine.displacement) * 1e3
+    litres = 1e3 * as_array(need(facts.coolant_volume, "cooling.coolant_volume"))
     return metal, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
 
 
-def plant_of(context: Context, facts: CoolingFacts) -> Plant:
-    """Core, fan, coolant and its limit for each duty; MissingFact names what is absent."""
-    core, fan = core_of(facts), fan_of(facts, context.doubt(FAN_DOUBT))
+def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) -> Plant:
+    """Core, fan, coolant and its limit for each duty; MissingFact names what is absent.
+
+    A ``loop`` handed in stands in place of the facts' own: what else changes in it leaves the pump what it is.
+    """
     duties = context.duties
+    core = core_of(facts)
+    fan = fan_of(facts, duties.column("engine_speed"), context.doubt(FAN_DOUBT))
     pressure = duties.column("pressure")
     glycol, boiling, limit = boiling_and_limit(context, facts, pressure)
-    flow_at, at_speed, _ = coolant_flow(context, facts, glycol)
-    flow = flow_at * duties.column("engine_speed") / at_speed
-    bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
-    metal, liquid = heat_capacities(context, core)
+    flow_at, at_speed, known = coolant_flow(context, facts, glycol)
+    if loop is None:
+        loop = loop_of(
+            core,
+            facts,
+            glycol,
+            limit - FILM,
+            (flow_at, at_speed),
+            context.engine.rated_speed,
+            duties.column("engine_speed"),
+            known == "here",
+        )
+    flow = loop.solve(1.0)[1]
+    metal, liquid = heat_capacities(context, facts, core)
     return Plant(
         facts,
         core,
         fan,
+        front.coolers(core, facts),
+        loop,
         glycol,
         pressure,
         boiling,
         limit,
         flow,
-        flow / (np.pi / 4.0 * bore**2),
+        flow / bore_area(narrowest(facts)),
         radiator.coolant_side(core, flow, limit - FILM, glycol),
         metal,
         liquid,
@@ -303,13 +324,13 @@ def prepare(
     context: Context,
     plant: Plant,
     ambient: Array | None = None,
-    shares: tuple[float, ...] = (0.0, 1.0),
+    only_on: bool = False,
     rise: Array | None = None,
 ) -> Cooling:
     """Solve what does not depend on power: air, heat shed at the limit, capacity for the duration.
 
-    ``ambient`` overrides the air outside of every duty (limiting-ambient search); the last of the
-    fan ``shares`` is the one heat is shed with at the limit.
+    ``ambient`` overrides the air outside of every duty (limiting-ambient search); ``only_on`` leaves out the
+    fans' lower states, which only the shown temperature needs. Heat is shed at the limit with all fans on.
     """
     duties, limit = context.duties, plant.limit
     t_amb = duties.column("ambient") if ambient is None else ambient
@@ -320,9 +341,9 @@ def prepare(
         t_amb,
         plant.pressure,
         duties.column("air_speed"),
-        duties.column("condenser_heat"),
+        front.heat_in_front(context, plant.facts, context.mean),
         limit,
-        shares,
+        states_of(plant.fan)[-1:] if only_on else states_of(plant.fan),
         rise,
         # A test says how well this core's fins do: their doubt is then the test's.
         (
@@ -330,18 +351,50 @@ def prepare(
             context.doubt(F_DOUBT),
             context.doubt(RAM_DOUBT),
         ),
+        plant.coolers,
     )
     side, air_in = _fan_state(airs.side, -1), _cut(airs.air_in, -1)
     ageing = radiator.AGEING * as_array(context.doubt(AGEING_DOUBT)) * plant.scale
     at_limit = radiator.shed(plant.core, side, plant.fluid, limit, air_in, ageing)
-    conductance = np.maximum(at_limit.heat / np.maximum(limit - air_in, 1e-3), 1e-3)
+    radiator_ua = np.maximum(at_limit.heat / np.maximum(limit - air_in, 1e-3), 1e-3)
+    heater = heater_conductance(plant.facts)
+    conductance = radiator_ua + heater
+    # A heater counted on sheds to the air outside, the radiator to the air that reaches it: one mean sink.
+    sink = (radiator_ua * air_in + heater * t_amb) / conductance
+    sink_per_watt = radiator_ua / conductance / side.capacity_rate
     start, start_metal = start_temperatures(context, limit, t_amb)
     response = respond(
         duties.column("duration"), plant.metal, plant.liquid, context.own_coolant_heat / METAL_STANDS, conductance
     )
-    free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * air_in
+    free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * sink
     capacity = (limit - free) / response.per_watt
-    return Cooling(plant, t_amb, airs, at_limit, air_in, start, start_metal, response, capacity, ageing)
+    return Cooling(
+        plant,
+        t_amb,
+        airs,
+        at_limit,
+        sink,
+        start,
+        start_metal,
+        response,
+        capacity,
+        ageing,
+        as_array(heater),
+        sink_per_watt,
+    )
+
+
+def heater_conductance(facts: CoolingFacts) -> Array:
+    """What heater cores counted on shed [W/K], coolant over the air outside."""
+    if facts.heater_open != "yes":
+        return np.asarray(0.0)
+    count = as_array(need(facts.heater_cores, "cooling.heater_cores"))
+    return count * need(facts.heater_conductance, "cooling.heater_conductance")
+
+
+def states_of(fan: Fan) -> tuple[tuple[float, float], ...]:
+    """States of the fans from off to all on: (speed squared over full squared, share that runs)."""
+    return ((0.0, 1.0), *((1.0, share) for share in fan.stages))
 
 
 def _cut(value: Array, state: int) -> Array:
@@ -356,22 +409,22 @@ def _fan_state(side: radiator.AirSide, state: int) -> radiator.AirSide:
 def pick_fan(airs: AirSolved, state: int) -> AirSolved:
     """One fan state: index 0 off, -1 on, the leading axis dropped."""
     path = airs.path
+    cut: dict[str, Any] = {n: _cut(np.asarray(v), state) for n, v in vars(path).items() if n != "curve"}
     return AirSolved(
-        AirPath(*(_cut(np.asarray(getattr(path, name)), state) for name in path.__dataclass_fields__)),
+        replace(path, **cut),
+        Zones(*(_cut(getattr(airs.zones, name), state) for name in airs.zones.__dataclass_fields__)),
         _cut(airs.velocity, state),
         _cut(airs.mass_flow, state),
         _cut(airs.air_in, state),
         _fan_state(airs.side, state),
         _cut(airs.rise, state),
+        airs.front_heat,
     )
 
 
 def heat_made(cooling: Cooling, context: Context, mean: Operation) -> Array:
     """Heat that lands in this coolant [W]: engine, oil by way of the block, coolers that share the radiator."""
-    heat = mean.heat_to_coolant
-    if OIL_SHARE in context.given:
-        through = context.given[OIL_SHARE] * mean.heat_to_oil - context.given[OIL_BACK]
-        heat = heat + np.maximum(through, 0.0)
+    heat = mean.heat_to_coolant + front.oil_to_coolant(context, mean)
     if cooling.plant.facts.gearbox_cooler == "yes":
         heat = heat + context.duties.column("gearbox_heat") * (mean.power / context.mean.power)
     return np.asarray(heat)
@@ -395,22 +448,21 @@ def lift_of(temperature: Array, thermostat: Value) -> Array:
 def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
     """Heat shed [W] with coolant at ``temperature`` [K] and the thermostat where it then stands."""
     plant = cooling.plant
-    flow = plant.flow * lift_of(temperature, plant.thermostat)
+    flow = plant.loop.radiator_flow(plant.lift(temperature))
     fluid = radiator.coolant_side(plant.core, flow, temperature - FILM, plant.glycol)
-    return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
+    heat = radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
+    return np.asarray(heat + cooling.heater * (temperature - cooling.ambient))
 
 
 def shown(cooling: Cooling, heat: Array) -> Shown:
     """Coolant temperature where shed equals made, with the fan as its thresholds control it.
 
     Off where the core sheds enough at the switch-on temperature without it; sharing its time where
-    it sheds enough at switch-off with it; else fully on. The root is bracketed between the air and
+    it sheds enough at switch-off with it; else fully on, and so on from stage to stage. The root is bracketed between the air and
     air + 600 K and found by bracketing, never by substitution.
     """
     plant, airs = cooling.plant, cooling.airs
     facts = plant.facts
-    on_t = as_array(need(facts.fan_on, "cooling.fan_on"))
-    off_t = as_array(need(facts.fan_off, "cooling.fan_off"))
     shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, plant.limit.shape)
     ladder = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
     # One pass over the ladder leaves each point a short bracket; shed rises with temperature.
@@ -422,15 +474,22 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     roots = find_root(
         lambda t: shed_at(cooling, t, airs) - heat, ends[0], ends[1], tolerance=1e-2, values=(ends[2], ends[3])
     )
-    middle = 0.5 * (on_t + off_t)
-    # Both thresholds and their middle at once, for fan off and on (axes: temperature, fan, ...).
-    steps = np.stack([np.broadcast_to(t, plant.limit.shape) for t in (on_t, off_t, middle)])[:, None]
-    at = shed_at(cooling, steps, airs)
-    q_off, q_on, q_mid_off, q_mid_on = at[0, 0], at[1, -1], at[2, 0], at[2, -1]
-    share = clip((heat - q_mid_off) / np.maximum(q_mid_on - q_mid_off, 1e-6), 0.0, 1.0)
-    off, sharing = q_off >= heat, q_on >= heat
-    steady = np.where(off, roots[0], np.where(sharing, middle, roots[-1]))
-    fan = np.where(off, 0.0, np.where(sharing, share, 1.0))
+    switches = thresholds(facts, len(plant.fan.stages))
+    # Both thresholds and their middle of every stage at once (axes: temperature, fan's state, ...).
+    asked = [t for on, off in switches for t in (on, off, 0.5 * (on + off))]
+    steps = np.stack([np.broadcast_to(t, plant.limit.shape) for t in asked])[:, None]
+    at = np.broadcast_to(shed_at(cooling, steps, airs), (len(asked), *shape))
+    steady, fan = roots[0], np.zeros_like(roots[0])
+    before = 0.0
+    for stage, running in enumerate(plant.fan.stages):
+        on, off, middle = range(3 * stage, 3 * stage + 3)
+        enough, sharing = at[on, stage] >= heat, at[off, stage + 1] >= heat
+        low, high = at[middle, stage], at[middle, stage + 1]
+        share = clip((heat - low) / np.maximum(high - low, 1e-6), 0.0, 1.0)
+        steady = np.where(enough, steady, np.where(sharing, asked[middle], roots[stage + 1]))
+        shared = np.where(sharing, before + share * (running - before), running)
+        fan = np.where(enough, fan, shared)
+        before = running
     r = cooling.response
     linear = (
         r.weight_metal * cooling.start_metal
@@ -443,7 +502,17 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     end = np.where(np.isfinite(r.per_watt), np.maximum(linear, floor), steady)
     ever = r.weight_coolant < 1e-9
     end = np.where(ever, steady, np.minimum(end, np.maximum(steady, cooling.start)))
-    return Shown(steady, np.asarray(end), np.asarray(fan), lift_of(steady, plant.thermostat))
+    return Shown(steady, np.asarray(end), np.asarray(fan), plant.lift(steady))
+
+
+def thresholds(facts: CoolingFacts, stages: int) -> list[tuple[Array, Array]]:
+    """Temperatures [K] at which each stage of the fans comes on and goes off; all with one dead band."""
+    on, off = (as_array(need(getattr(facts, n), f"cooling.{n}")) for n in ("fan_on", "fan_off"))
+    found = [(on, off)]
+    if stages > 1:
+        second = as_array(need(facts.fan_on_second, "cooling.fan_on_second"))
+        found.append((second, second - (on - off)))
+    return found
 
 
 AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
@@ -461,7 +530,7 @@ def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
     # The air warms in proportion to what is left between it and the coolant.
     rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
-    g1 = heat - prepare(context, first.plant, t1, (1.0,), rise).capacity
+    g1 = heat - prepare(context, first.plant, t1, True, rise).capacity
     rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
     # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
     return clip(t1 - g1 / np.maximum(rate, 0.02 * slope), AMBIENT_LOW, AMBIENT_HIGH)

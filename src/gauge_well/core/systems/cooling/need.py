@@ -60,10 +60,12 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             fan_flow=FAN_SPEED * faces,
             fan_pressure=FAN_PRESSURE,
             fan_rating="rig",
+            fan_table=None,
+            fan_stages="together",
             shroud="full",
         )
     plant = plant_of(context, trial)
-    solved = prepare(context, plant, shares=(1.0,))
+    solved = prepare(context, plant, only_on=True)
     heat = heat_made(solved, context, context.mean)
     fill = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
     fill = np.broadcast_to(fill, (FACES.size, len(context.duties.cases), fill.shape[-1]))

@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import above
 from gauge_well.core.systems.base import Candidate, Context
-from gauge_well.core.systems.cooling.facts import FAN_DIAMETERS, GRILLES, SHROUDS, CoolingFacts
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.facts_air import FAN_DIAMETERS, GRILLES, SHROUDS
 from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow
 from gauge_well.core.systems.cooling.need import DEPTHS
 from gauge_well.core.typing import likely

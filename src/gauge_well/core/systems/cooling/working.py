@@ -8,7 +8,7 @@ from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import tested
-from gauge_well.core.systems.cooling.air import AirPath, solve_unknown, zones
+from gauge_well.core.systems.cooling.air import AirPath, Zones
 from gauge_well.core.systems.cooling.model import Cooling, Shown, heat_made, pick_fan
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
@@ -71,7 +71,8 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         {"rho": rho, "v": v},
         "arithmetic",
     )
-    _air_steps(w, plant.fan.shroud, path, u, core.face)
+    _front_step(w, cooling)
+    _air_steps(w, plant.fan.shroud, path, on.zones, u)
     w.add(
         "m_air",
         "Air through the core",
@@ -139,23 +140,29 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "kays1984; ageing 0.9",
     )
     least = np.minimum(side.capacity_rate, fluid.capacity_rate)
+    passes = as_array(core.passes)
     w.add(
         "N",
-        "Transfer units",
-        "UA / C_min",
+        "Transfer units of each pass",
+        "UA / P / minimum(C_air / P, C_c)",
         cooling.at_limit.ntu,
         "ratio",
-        {"UA": cooling.at_limit.ua, "C_min": least},
+        {"UA": cooling.at_limit.ua, "P": passes, "C_air": side.capacity_rate, "C_c": fluid.capacity_rate},
         "incropera2007, ch. 11",
     )
     w.add(
         "T_air",
         "Air into the core",
-        "T_amb + dT",
+        "T_amb + dT_re + Q_front / C_air",
         on.air_in,
         "temperature",
-        {"T_amb": cooling.ambient, "dT": on.air_in - cooling.ambient},
-        "recirculation, condenser",
+        {
+            "T_amb": cooling.ambient,
+            "dT_re": on.air_in - cooling.ambient - on.front_heat / side.capacity_rate,
+            "Q_front": on.front_heat,
+            "C_air": side.capacity_rate,
+        },
+        "recirculation; coolers in front",
     )
     w.add(
         "Q_lim",
@@ -171,7 +178,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         w.add(
             "Q_cap",
             "Heat that just brings the end of the duty to the limit",
-            "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_air)) / per_w",
+            "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_sink)) / per_w",
             cooling.capacity,
             "heat",
             {
@@ -181,7 +188,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
                 "w_c": r.weight_coolant,
                 "T_c": cooling.start,
                 "w_s": r.weight_sink,
-                "T_air": on.air_in,
+                "T_sink": cooling.sink,
                 "per_w": r.per_watt,
             },
             "incropera2007, ch. 5, two lumped nodes",
@@ -209,46 +216,69 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     return w.steps
 
 
-def _air_steps(w: Working, shroud: str, path: AirPath, u: Array, face: Value) -> None:
+def _front_step(w: Working, cooling: Cooling) -> None:
+    """Share of the face that each cooler in front takes up."""
+    core = cooling.plant.core
+    for cooler in cooling.plant.coolers:
+        inputs = {"w": cooler.core.width, "h": cooler.core.height, "W": core.width, "H": core.height}
+        name = f"Face behind the {cooler.name} cooler"
+        formula = "minimum(w / W, 1) * minimum(h / H, 1)"
+        w.add(f"c_{cooler.name}", name, formula, cooler.share, "share", inputs, "arithmetic")
+
+
+def _air_steps(w: Working, shroud: str, path: AirPath, z: Zones, u: Array) -> None:
     """Where what pushes meets what resists, for each kind of shroud."""
     source = "eck1973; kays1984; chang2000"
     given: dict[str, Value] = {"K_ram": path.ram, "q": path.dynamic_head, "a": path.a, "b": path.b}
     scale = as_array(path.ram) * path.dynamic_head + path.fan_pressure
+    out: dict[str, Value] = {
+        "K_out": path.exit_loss,
+        "rho_hot": path.density_hot,
+        "V": z.flow,
+        "A_out": path.exit_area,
+        "q": path.dynamic_head,
+    }
+    leaves = "0.5 * K_out * rho_hot * V * abs(V) / A_out ** 2 - 0.1 * q"
+    bay = "Bay over the air outside"
     if shroud == "none":
-        flow = solve_unknown(path, shroud)
-        bay = path.back_pressure(flow)
-        z = zones(path, bay)
-        w.add(
-            "p_bay",
-            "Bay over the air outside",
-            "0.5 * K_out * rho_hot * (V / A_out) ** 2 - 0.1 * q",
-            bay,
-            "pressure_small",
-            {"K_out": path.exit_loss, "rho_hot": path.density_hot, "V": flow, "A_out": path.exit_area, "q": given["q"]},
-            source,
-        )
-        quadratic = "2 * d / (a + sqrt(a ** 2 + 4 * b * abs(d)))"
-        for symbol, name, drive, b, velocity in (
-            ("u_fan", "Air speed where the fan covers", z.drive_fan, z.b_fan, z.fan),
-            ("u_open", "Air speed on the open part", z.drive_open, path.b, z.open),
-        ):
-            w.add(symbol, name, quadratic, velocity, "speed_m_s", {"d": drive, "a": path.a, "b": b}, source)
-        w.add(
-            "u",
-            "Air speed on the face, as a mean",
-            "c * abs(u_fan) + (1 - c) * maximum(u_open, 0)",
-            u,
-            "speed_m_s",
-            {"c": path.covered, "u_fan": z.fan, "u_open": z.open},
-            "arithmetic",
-        )
-        return
-    flow = u * face * path.expansion
-    if shroud == "flaps":
-        plenum = solve_unknown(path, shroud)
-        inputs = given | {"u": u, "p_plenum": plenum, "p_bay": path.back_pressure(flow)}
-        formula = "K_ram * q - (a * u + b * u * abs(u)) - p_plenum - p_bay"
+        # Both parts share one bay: its pressure is found with the fan's, not from the flow alone.
+        meeting = out | {"p_bay": z.bay}
+        formula = leaves + " - p_bay"
+        w.add("p_bay", bay, formula, z.bay, "pressure_small", meeting, source, solved=True, scale=scale)
     else:
-        inputs = given | {"P_fan": path.fan_rise(flow), "u": u, "p_bay": path.back_pressure(flow)}
-        formula = "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay"
-    w.add("u", "Air speed on the face, fan on", formula, u, "speed_m_s", inputs, source, solved=True, scale=scale)
+        w.add("p_bay", bay, leaves, z.bay, "pressure_small", out, source)
+    meets = "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay"
+    inputs = given | {"P_fan": z.rise, "p_bay": z.bay}
+    name = "Air speed on the face" + ("" if shroud == "open" else ", fan on")
+    if shroud != "none":
+        w.add("u", name, meets, u, "speed_m_s", inputs | {"u": u}, source, solved=True, scale=scale)
+        return
+    w.add(
+        "u_fan",
+        "Air speed where the fan covers",
+        meets.replace("u", "u_fan"),
+        z.fan,
+        "speed_m_s",
+        inputs | {"u_fan": z.fan},
+        source,
+        solved=True,
+        scale=scale,
+    )
+    w.add(
+        "u_open",
+        "Air speed on the open part",
+        "2 * d / (a + sqrt(a ** 2 + 4 * b * abs(d)))",
+        z.open,
+        "speed_m_s",
+        {"d": as_array(path.ram) * path.dynamic_head - z.bay, "a": path.a, "b": path.b},
+        source,
+    )
+    w.add(
+        "u",
+        "Air speed on the face, as a mean",
+        "c * abs(u_fan) + (1 - c) * maximum(u_open, 0)",
+        u,
+        "speed_m_s",
+        {"c": path.covered, "u_fan": z.fan, "u_open": z.open},
+        "arithmetic",
+    )

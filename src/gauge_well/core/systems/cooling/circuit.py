@@ -1,0 +1,223 @@
+"""What the loop does to the coolant: pressures, boiling margins, expansion, the cold day; and its checks."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.facts import need
+from gauge_well.core.media import coolant
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.cooling.loop import Pressures, bleed_points, pressures, spots
+from gauge_well.core.systems.cooling.model import FILM, Cooling, heat_made, pick_fan, shed_at
+from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.validity import Notice
+
+INLET_MARGIN = 15e3  # Pa the pump's inlet is kept over the coolant's vapour (common practice)
+COLLAPSE = 15e3  # Pa under the air outside at which an unsprung hose is sucked flat (common practice)
+FILLED_AT = 293.15  # K
+UNDER_THERMOSTAT = 5.0  # K by which an engine that runs cold lies under its thermostat
+COLD_MORNING = 263.15
+SHORT = 600.0  # s; a shorter duty is over before the cold matters
+
+
+@dataclass(frozen=True)
+class Circuit:
+    """The loop with the coolant at its limit and the thermostat open."""
+
+    pressures: Pressures
+    vapour: Array
+    inlet_temperature: Array
+    needed: Array
+    held: Array
+    margin: Array
+
+
+def circuit_of(cooling: Cooling) -> Circuit:
+    """Pressures at the limit, and how far the pump's inlet and the block stand over boiling.
+
+    The coolant at the pump's inlet is the mix of what the core cooled and what went round it.
+    """
+    plant = cooling.plant
+    held = plant.pressure + as_array(need(plant.facts.cap_pressure, "cooling.cap_pressure"))
+    found = pressures(plant.loop, plant.facts, held)
+    fluid = coolant.properties(plant.limit - FILM, plant.glycol)
+    rate = fluid.density * fluid.heat_capacity
+    fall = cooling.at_limit.heat / np.maximum(rate * found.radiator_flow, 1e-3)
+    inlet = plant.limit - np.maximum(fall, 0.0) * found.radiator_flow / np.maximum(found.whole_flow, 1e-9)
+    vapour = coolant.vapour_pressure(inlet, plant.glycol)
+    margin = coolant.boiling_point(found.block, plant.glycol) - plant.limit
+    return Circuit(found, vapour, inlet, vapour + INLET_MARGIN, np.asarray(held), margin)
+
+
+def inlet_check(circuit: Circuit, context: Context) -> Check:
+    """Suction at the pump against what the coolant there can stand before it boils."""
+    demand = circuit.held - circuit.pressures.pump_inlet
+    capacity = circuit.held - circuit.needed
+    fill = ratio_fill(demand, capacity)
+    shape = np.broadcast_shapes(fill.shape, (1, len(context.duties.cases), 1))
+    fill, demand, capacity = (np.broadcast_to(v, shape) for v in (fill, demand, capacity))
+    duty = int(np.argmax(fill[0, :, 0]))
+    pressure, boils = (
+        float(np.broadcast_to(v, shape)[0, duty, 0]) for v in (circuit.pressures.pump_inlet, circuit.vapour)
+    )
+
+    def said() -> Sequence[Sentence]:
+        template = "The pump's inlet stands at {p} on {duty}; coolant there boils at {boils}."
+        if capacity[0, duty, 0] <= 0.0:
+            template += " The cap holds too little for it."
+        values: dict[str, tuple[float, str] | str] = {
+            "p": (pressure, "pressure_absolute"),
+            "boils": (boils, "pressure_absolute"),
+            "duty": context.duties.cases[duty].name.lower(),
+        }
+        return (Sentence(template, values),)
+
+    return Check(
+        "pump_inlet",
+        "Pump's inlet",
+        "loop",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "pressure_difference",
+        demand[:, duty],
+        capacity[:, duty],
+        fill.max(axis=(0, 1)),
+        code="" if capacity[0, duty, 0] > 0.0 else "cannot_suck",
+        sentences=said,
+    )
+
+
+def expansion(cooling: Cooling) -> Array:
+    """What the coolant grows by from a cold fill to its limit [m3], in the hottest duty."""
+    plant = cooling.plant
+    hottest = plant.limit.max(axis=(0, 1))
+    cold, hot = (coolant.properties(t, plant.glycol).density for t in (FILLED_AT, hottest))
+    grown = as_array(need(plant.facts.coolant_volume, "cooling.coolant_volume")) * (cold / hot - 1.0)
+    return grown.reshape(-1, grown.shape[-1])[0] if grown.ndim > 1 else np.asarray(grown)
+
+
+def expansion_check(cooling: Cooling) -> Check | None:
+    """Growth of the coolant against the room left for it; None where the header's size is not given."""
+    facts = cooling.plant.facts
+    if facts.header_volume is None:
+        return None
+    grows = expansion(cooling)
+    room = as_array(facts.header_volume) * (1.0 - as_array(need(facts.header_fill, "cooling.header_fill")))
+    values: dict[str, tuple[float, str] | str] = {
+        "grows": (likely(grows), "volume"),
+        "room": (likely(room), "volume"),
+    }
+    return Check(
+        "expansion",
+        "Room to expand",
+        "loop",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "volume",
+        grows,
+        room,
+        ratio_fill(grows, room),
+        sentences=lambda: (Sentence("Grows by {grows} from cold; {room} of room is left for it.", values),),
+    )
+
+
+def overcooled_ambient(cooling: Cooling, context: Context, mean: Operation) -> Array:
+    """Air temperature outside under which the coolant falls 5 K below its thermostat [K].
+
+    Fan off, thermostat shut but for its leak; heat shed goes with the coolant over the air, so that one division
+    serves. Where there is no thermostat the whole flow goes through the core.
+    """
+    at = as_array(cooling.plant.thermostat) - UNDER_THERMOSTAT
+    off = pick_fan(cooling.airs, 0)
+    shed = shed_at(cooling, np.broadcast_to(at, cooling.plant.limit.shape), off)
+    conductance = np.maximum(shed / np.maximum(at - off.air_in, 1.0), 1e-6)
+    return np.asarray(at - heat_made(cooling, context, mean) / conductance)
+
+
+def notices(cooling: Cooling, circuit: Circuit, context: Context) -> list[Notice]:
+    """Hose collapse, bleeding, the cold day: said, not judged."""
+    plant, cases = cooling.plant, context.duties.cases
+    found: list[Notice] = []
+    # Right after the cap was opened nothing holds the suction side up, and the engine may still be revved.
+    rated = replace(
+        plant.loop,
+        speed=as_array(plant.loop.speed) * (context.engine.rated_speed / context.duties.column("engine_speed")),
+    )
+    if plant.facts.pump_drive == "electric":
+        rated = plant.loop
+    open_cap = pressures(rated, plant.facts, 0.0)
+    suction = -likely(np.asarray(open_cap.pump_inlet))
+    if suction > COLLAPSE:
+        template = (
+            "With the cap just opened the lower hose stands {p} under the air outside at rated speed: it wants a "
+            "spring in it, or a stiff pipe."
+        )
+        found.append(
+            Notice("hose_collapse", Sentence(template, {"p": (suction, "pressure_difference")}), "cooling.header")
+        )
+    margins = duty_values(circuit.margin, len(cases))
+    worst = int(np.argmin(margins))
+    if margins[worst] < 10.0:
+        template = "In the block the coolant stands {k} under boiling at its limit on {duty}; 10 K is usual."
+        values: dict[str, tuple[float, str] | str] = {
+            "k": (margins[worst], "temperature_difference"),
+            "duty": cases[worst].name.lower(),
+        }
+        found.append(Notice("block_boiling", Sentence(template, values), "cooling.cap_pressure", cases[worst].id))
+    found += _air_notices(cooling)
+    return found + _cold_notices(cooling, context)
+
+
+def _air_notices(cooling: Cooling) -> list[Notice]:
+    """Where air stays in the run, and a filler that is not the highest point."""
+    facts = cooling.plant.facts
+    run = spots(facts)
+    found = []
+    for spot in bleed_points(run):
+        template = (
+            "Air gathers at {name}, {height} up: it is higher than what it leads to and has no vent. Bleed it there."
+        )
+        values: dict[str, tuple[float, str] | str] = {"name": spot.name, "height": (spot.height, "height")}
+        found.append(Notice("bleed_point", Sentence(template, values), "cooling.high_points"))
+    if facts.filler_height is not None and run:
+        top = max(run, key=lambda spot: spot.height)
+        short = top.height - likely(facts.filler_height)
+        if short > 0.0 and facts.steam_line != "yes":
+            template = "The filler lies {short} under {name}: raise it, lift the nose to fill, or lead a steam line to the header."
+            found.append(
+                Notice(
+                    "filler_low",
+                    Sentence(template, {"short": (short, "height"), "name": top.name}),
+                    "cooling.filler_height",
+                )
+            )
+    return found
+
+
+def _cold_notices(cooling: Cooling, context: Context) -> list[Notice]:
+    """Which lasting duty runs under its thermostat on a cold morning."""
+    cases = context.duties.cases
+    cold = duty_values(overcooled_ambient(cooling, context, context.mean), len(cases))
+    lasting = [i for i, case in enumerate(cases) if case.duration >= SHORT and case.kind != "idle"]
+    if not lasting:
+        return []
+    worst = max(lasting, key=lambda i: cold[i])
+    if cold[worst] <= COLD_MORNING:
+        return []
+    template = (
+        "Below {t} outside the coolant stays under its thermostat on {duty}: the engine wears and the heater is cold. "
+        "A blind before the core mends it."
+    )
+    if cooling.plant.facts.thermostat_kind == "none":
+        template = "Without a thermostat the coolant stays cold on {duty} below {t} outside: put one back."
+    values: dict[str, tuple[float, str] | str] = {
+        "t": (min(cold[worst], 330.0), "temperature"),
+        "duty": cases[worst].name.lower(),
+    }
+    return [Notice("overcooled", Sentence(template, values), "cooling.thermostat_kind", cases[worst].id)]

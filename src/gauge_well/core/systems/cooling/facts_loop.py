@@ -1,0 +1,171 @@
+"""What is stated of the coolant's loop: pump, thermostat, hoses, heater, header, heights."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.facts import YES_NO, Way, choice, quantity, table
+from gauge_well.core.typing import Value
+
+FLOWS: Mapping[str, str] = {
+    "here": "measured in this loop",
+    "maker": "the pump's, in its usual loop",
+}
+PUMPS: Mapping[str, str] = {"belt": "driven by the engine", "electric": "electric, always at full"}
+BYPASSES: Mapping[str, str] = {
+    "closing": "shut by the thermostat as it opens",
+    "always": "always open",
+    "none": "none",
+}
+THERMOSTATS: Mapping[str, str] = {"fitted": "fitted", "none": "taken out"}
+HEADERS: Mapping[str, str] = {
+    "core": "cap on the tank the hot side enters, overflow bottle",
+    "core_cold": "cap on the tank the cold side leaves, overflow bottle",
+    "remote": "header teed into the pump's inlet, cap on the header",
+}
+RESTRICTORS: Mapping[str, str] = {
+    "none": "none",
+    "main": "in the main loop",
+    "bypass": "in the thermostat's bypass",
+}
+SIDES: Mapping[str, str] = {"left": "left", "right": "right", "middle": "middle"}
+# Loss factors K of what stands in a hose's run, on its own dynamic head (crane410; common practice).
+FITTINGS: Mapping[str, float] = {
+    "straight": 0.0,
+    "bend": 0.4,
+    "tight": 1.1,
+    "tee": 0.6,
+    "branch": 1.5,
+    "valve": 2.5,
+}
+USUAL_RUN, REMOTE_RUN = 0.7, 3.5  # m of hose or pipe each way (common practice)
+VENTS: Mapping[str, float] = {"none": 0.0, "vent": 1.0}
+RUN_HELP = (
+    "One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor."
+)
+
+
+@dataclass(frozen=True)
+class LoopFacts:
+    """Coolant and its way round. SI; pressures over the air outside, heights over the ground."""
+
+    cap_pressure: Value | None = quantity(
+        "Cap", "pressure_gauge", 0.0, 3e5, group="Coolant", help="Stamped on it. 0 for an open system."
+    )
+    glycol: Value | None = quantity("Glycol", "share", 0.0, 0.6, group="Coolant", help="By volume.")
+    coolant_flow: Value | None = quantity("Coolant flow", "flow", 1e-5, 0.05, group="Coolant")
+    coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant", spread="exact")
+    coolant_flow_is: str | None = choice("That flow is", FLOWS, group="Coolant")
+    hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")
+    gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
+    pump_drive: str | None = choice("Pump", PUMPS, group="Loop")
+    pump_ratio: Value | None = quantity(
+        "Pump's speed over its usual",
+        "ratio",
+        0.3,
+        3.0,
+        group="Loop",
+        spread="exact",
+        help="Old pump pulley over new, for the same crank pulley. 1 as standard.",
+    )
+    thermostat_kind: str | None = choice("Thermostat", THERMOSTATS, group="Loop")
+    bypass: str | None = choice("Bypass", BYPASSES, group="Loop")
+    restrictor: str | None = choice("Restrictor", RESTRICTORS, group="Loop")
+    restrictor_bore: Value | None = quantity("Restrictor's hole", "length", 0.003, 0.06, group="Loop", spread="gauge")
+    hose_length: Value | None = quantity("Hose or pipe, each way", "length", 0.05, 15.0, group="Loop")
+    hose_feed: tuple[tuple[float, ...], ...] | None = table(
+        "Engine to core, piece by piece",
+        (("bore", "length"), ("length", "length"), ("piece", "ratio")),
+        group="Loop",
+        words=FITTINGS,
+        help=RUN_HELP,
+    )
+    hose_back: tuple[tuple[float, ...], ...] | None = table(
+        "Core to pump, piece by piece",
+        (("bore", "length"), ("length", "length"), ("piece", "ratio")),
+        group="Loop",
+        words=FITTINGS,
+        help=RUN_HELP,
+    )
+    heater_cores: Value | None = quantity("Heater cores", "count", 0, 4, group="Heater", spread="exact")
+    heater_open: str | None = choice("Heater counted on", YES_NO, group="Heater", help="Wide open, its fan at full.")
+    heater_conductance: Value | None = quantity("Heater sheds, each", "conductance", 5.0, 400.0, group="Heater")
+    header: str | None = choice("Header and cap", HEADERS, group="Header")
+    header_volume: Value | None = quantity(
+        "Header or overflow holds", "volume", 5e-5, 0.05, part="header", group="Header"
+    )
+    header_fill: Value | None = quantity("Filled cold to", "share", 0.0, 1.0, group="Header", spread="exact")
+    coolant_volume: Value | None = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")
+    steam_line: str | None = choice("Steam line to the header", YES_NO, group="Header")
+    filler_height: Value | None = quantity("Filler's neck over the ground", "height", 0.0, 4.0, group="Heights")
+    core_foot: Value | None = quantity("Core's foot over the ground", "height", 0.0, 4.0, group="Heights")
+    core_inlet_height: Value | None = quantity("Core's inlet", "height", 0.0, 4.0, group="Heights")
+    core_inlet_side: str | None = choice("on the", SIDES, group="Heights")
+    core_outlet_height: Value | None = quantity("Core's outlet", "height", 0.0, 4.0, group="Heights")
+    core_outlet_side: str | None = choice("on the ", SIDES, group="Heights")
+    engine_outlet_height: Value | None = quantity("Engine's outlet", "height", 0.0, 4.0, group="Heights")
+    engine_outlet_side: str | None = choice("on  the", SIDES, group="Heights")
+    pump_inlet_height: Value | None = quantity("Pump's inlet", "height", 0.0, 4.0, group="Heights")
+    pump_inlet_side: str | None = choice("on  the ", SIDES, group="Heights")
+    high_points: tuple[tuple[float, ...], ...] | None = table(
+        "Humps and dips of the run",
+        (("height", "height"), ("vent", "ratio")),
+        group="Heights",
+        words=VENTS,
+        help="From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.",
+    )
+
+
+WAYS: Mapping[str, Way] = {
+    "cap_pressure": Way("hand", "Stamped on the cap; a pump with a gauge shows if it still holds."),
+    "glycol": Way("above", "A refractometer or a hydrometer in the header."),
+    "coolant_flow": Way("running", "Top hose into a bucket of known size, fed from a full drum, at a steady speed."),
+    "hose_bore": Way("hand", "Calliper in the neck: the narrowest counts."),
+    "restrictor_bore": Way("hand", "The drill that just passes."),
+    "hose_length": Way("above", "A string along the hose; the longer of the two."),
+    "header_volume": Way("hand", "Fill it from a measuring jug."),
+    "coolant_volume": Way("running", "What goes in from dry, counted by the jug."),
+    "heater_conductance": Way(
+        "running", "Both heater hoses with a probe: flow times the fall over coolant less cabin air."
+    ),
+    "filler_height": Way("above", "Floor to the neck, machine level."),
+    "core_foot": Way("above", "Floor to the foot of the finned part, as it will stand."),
+    "core_inlet_height": Way("above", "Floor to the middle of the neck."),
+    "core_outlet_height": Way("above", "Floor to the middle of the neck."),
+    "engine_outlet_height": Way("above", "Floor to the middle of the neck."),
+    "pump_inlet_height": Way("above", "Floor to the middle of the neck."),
+}
+
+
+def fill_loop(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]], rule: Callable[..., None]) -> None:
+    """Defaults of a usual loop: capped, half and half, a closing bypass, one heater that is not counted on."""
+    machine, engine = context.get("machine", {}), context.get("engine", {})
+    rule("cap_pressure", 103e3, "15 psi cap")
+    rule("glycol", 0.5, "half and half")
+    rule("coolant_flow_is", "here", "as typed")
+    rule("hose_bore", 0.038, "a common hose")
+    rule("gearbox_cooler", "no", "none stated")
+    rule("pump_drive", "belt", "the engine's own")
+    rule("pump_ratio", 1.0, "standard pulleys")
+    rule("thermostat_kind", "fitted", "as built")
+    rule("bypass", "closing", "usual")
+    rule("restrictor", "none", "none stated")
+    remote = given.get("opening") == "remote"
+    run = REMOTE_RUN if remote else USUAL_RUN
+    rule("hose_length", run, "engine and core apart" if remote else "core before the engine")
+    cabin = machine.get("kind") in ("road_car", "off_road", "van", "truck")
+    rule("heater_cores", 1.0 if cabin else 0.0, "usual for the machine")
+    rule("heater_open", "no", "not relied on")
+    rule("heater_conductance", 80.0, "a usual heater, fan at full")
+    rule("header", "core", "the commonest")
+    rule("header_fill", 0.4, "between the marks")
+    size = engine.get("displacement")
+    if size is not None:
+        bore, length = (float(given.get(name) or usual) for name, usual in (("hose_bore", 0.038), ("hose_length", run)))
+        pipes = 2.0 * np.pi / 4.0 * bore**2 * max(0.0, length - USUAL_RUN)
+        rule("coolant_volume", 0.004 + 2.0 * float(size) + pipes, "by engine size and length of pipe")
+    rule("steam_line", "no", "none stated")

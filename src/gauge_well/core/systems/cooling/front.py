@@ -1,0 +1,101 @@
+"""What stands in front of the core: condenser, charge cooler, oil cooler; what they resist and how they warm the air."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.facts import need
+from gauge_well.core.heat import radiator
+from gauge_well.core.heat.louvred_core import LouvredCore
+from gauge_well.core.heat.louvred_fin import LouvredFin
+from gauge_well.core.heat.radiator import RadiatorCore
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.air import signed_quadratic
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.typing import Array, Value, as_array, clip
+
+CONDENSER_LOSS = 8.0  # K on face velocity
+# Fins of a usual charge or oil cooler (common practice): coarser than a radiator's.
+FIN_PITCH, FIN_LENGTH, FIN_THICKNESS = 2.0e-3, 8.0e-3, 0.1e-3
+LOUVRE_PITCH, LOUVRE_LENGTH, LOUVRE_ANGLE, TUBE_HEIGHT = 1.4e-3, 6.4e-3, 25.0, 3.0e-3
+FIT = (1.0, 8.0)  # m/s where the parts' joint resistance is matched
+# What the oil system hands over: share of its heat that reaches the coolant, less what air takes first [W].
+OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"
+
+
+@dataclass(frozen=True)
+class Cooler:
+    """One cooler ahead of part of the face: ``share`` of it, with fins of its own."""
+
+    name: str
+    share: Array
+    core: LouvredCore
+
+
+def coolers(core: RadiatorCore, facts: CoolingFacts) -> tuple[Cooler, ...]:
+    """Charge and oil cooler where they are said to stand in front; MissingFact names a size that is not given."""
+    found = []
+    for name in ("charge", "oil"):
+        if getattr(facts, f"{name}_front") != "yes":
+            continue
+        width, height, depth = (
+            need(getattr(facts, f"{name}_{size}"), f"cooling.{name}_{size}") for size in ("width", "height", "depth")
+        )
+        fin = LouvredFin(
+            FIN_PITCH, FIN_LENGTH, FIN_THICKNESS, LOUVRE_PITCH, LOUVRE_LENGTH, LOUVRE_ANGLE, TUBE_HEIGHT, depth
+        )
+        share = np.minimum(as_array(width) / core.width, 1.0) * np.minimum(as_array(height) / core.height, 1.0)
+        body = LouvredCore(width, height, depth, 1.0, 1.0, 0.0, 0.5e-3, 190.0, fin)
+        found.append(Cooler(name, clip(share, 0.01, 1.0), body))
+    return tuple(found)
+
+
+def with_coolers(
+    a: Array, b: Array, parts: tuple[Cooler, ...], density: Value, film: Value, f_factor: Value
+) -> tuple[Array, Array]:
+    """Coefficients of core and coolers together, ``dp = a u + b u|u|``, matched at two pressures.
+
+    The air parts over the face: where a cooler stands it meets both in series, beside it the core alone, all with
+    the same pressure across. Two coolers lie side by side as far as the face has room, and overlap beyond.
+    """
+    if not parts:
+        return a, b
+    shares = [p.share for p in parts]
+    own = [radiator.resistance(p.core, density, density, film, f_factor) for p in parts]
+    if len(parts) == 1:
+        pieces = [(1.0 - shares[0], a, b), (shares[0], a + own[0][0], b + own[0][1])]
+    else:
+        both = np.maximum(shares[0] + shares[1] - 1.0, 0.0)
+        pieces = [
+            (1.0 - shares[0] - shares[1] + both, a, b),
+            (shares[0] - both, a + own[0][0], b + own[0][1]),
+            (shares[1] - both, a + own[1][0], b + own[1][1]),
+            (both, a + own[0][0] + own[1][0], b + own[0][1] + own[1][1]),
+        ]
+    drops = [a * u + b * u * u for u in FIT]
+    mean = [sum((w * signed_quadratic(x, y, dp) for w, x, y in pieces), start=np.asarray(0.0)) for dp in drops]
+    low, high = (dp / u for dp, u in zip(drops, mean, strict=True))
+    slope = np.maximum((high - low) / (mean[1] - mean[0]), 0.0)
+    return np.maximum(low - slope * mean[0], 0.0), slope
+
+
+def heat_in_front(context: Context, facts: CoolingFacts, mean: Operation) -> Array:
+    """Heat the air takes up before it reaches the core [W]: condenser, charge air, oil."""
+    heat = np.asarray(0.0)
+    if facts.condenser == "yes":
+        heat = heat + context.duties.column("condenser_heat")
+    if facts.charge_front == "yes":
+        heat = heat + np.maximum(mean.charge_heat, 0.0)
+    if facts.oil_front == "yes":
+        heat = heat + np.maximum(mean.heat_to_oil - oil_to_coolant(context, mean), 0.0)
+    return np.asarray(heat)
+
+
+def oil_to_coolant(context: Context, mean: Operation) -> Array:
+    """Oil's heat that reaches the coolant by way of block or cooler [W]; none where oil is not judged."""
+    if OIL_SHARE not in context.given:
+        return np.asarray(0.0)
+    return np.maximum(context.given[OIL_SHARE] * mean.heat_to_oil - context.given[OIL_BACK], 0.0)

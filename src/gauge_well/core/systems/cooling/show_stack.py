@@ -1,0 +1,72 @@
+"""The stack to scale, with its necks and heights."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from gauge_well.core.geometry.stack import MOVING_PARTS
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.loop import bleed_points, spots
+from gauge_well.core.systems.cooling.stack import layers, room_left
+from gauge_well.core.typing import Value, likely
+
+NECKS = (
+    ("core_inlet", "core in", "core_inlet_height", "core_inlet_side"),
+    ("core_outlet", "core out", "core_outlet_height", "core_outlet_side"),
+    ("engine_outlet", "engine out", "engine_outlet_height", "engine_outlet_side"),
+    ("pump_inlet", "pump in", "pump_inlet_height", "pump_inlet_side"),
+)
+
+
+def _number(value: Value | None) -> float | None:
+    return None if value is None else likely(value)
+
+
+def crossings(facts: CoolingFacts) -> list[str]:
+    """Which hoses have to cross from one side to the other."""
+    pairs = (
+        ("the upper hose", facts.engine_outlet_side, facts.core_inlet_side),
+        ("the lower hose", facts.core_outlet_side, facts.pump_inlet_side),
+    )
+    return [name for name, a, b in pairs if {a, b} == {"left", "right"}]
+
+
+def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -> dict[str, Any]:
+    """Layers from front to back with their sizes, what room there is, and the necks by side and height [m]."""
+    found = layers(facts)
+    room = context.installation.depth_available
+    run = spots(facts)
+    air = {spot.name for spot in bleed_points(run)}
+    return {
+        "layers": [
+            {
+                "id": layer.id,
+                "name": layer.name,
+                "kind": layer.kind,
+                "depth": likely(layer.depth),
+                "width": _number(layer.width),
+                "height": _number(layer.height),
+                "count": likely(layer.count),
+            }
+            for layer in found
+        ],
+        "room": _number(room),
+        "left": None if room is None or not found else likely(room_left(room, found)),
+        "keep": MOVING_PARTS,
+        "on_engine": facts.fan_kind == "belt",
+        "opening": {
+            "width": _number(context.installation.opening_width),
+            "height": _number(context.installation.opening_height),
+        },
+        "foot": _number(facts.core_foot),
+        "filler": _number(facts.filler_height),
+        "necks": [
+            {"id": id, "name": name, "height": _number(getattr(facts, height)), "side": getattr(facts, side)}
+            for id, name, height, side in NECKS
+            if getattr(facts, height) is not None or getattr(facts, side) is not None
+        ],
+        "run": [{"name": s.name, "height": s.height, "vented": s.vented, "air": s.name in air} for s in run],
+        "crossings": crossings(facts),
+    }

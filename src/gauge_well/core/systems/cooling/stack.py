@@ -1,0 +1,69 @@
+"""What stands ahead of the engine, from the front to the first moving thing."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from gauge_well.core.geometry.stack import CORE_TO_FAN
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.typing import Array, Value, as_array
+
+
+@dataclass(frozen=True)
+class Layer:
+    """One thing in the stack: its depth, and its size across where known [m]."""
+
+    id: str
+    name: str
+    kind: str  # cooler, core, fan or gap
+    depth: Value
+    width: Value | None = None
+    height: Value | None = None
+    count: Value = 1.0
+
+
+def layers(facts: CoolingFacts) -> tuple[Layer, ...]:
+    """Layers from the front to the back; empty without the core's depth.
+
+    A pushing fan stands foremost, a pulling one behind the core; one the engine drives sits on the engine, so that
+    what is left stands between it and the core.
+    """
+    if facts.core_depth is None:
+        return ()
+    fan = (
+        None
+        if facts.fan_kind in (None, "none") or facts.fan_depth is None
+        else Layer("fan", "fan", "fan", facts.fan_depth, facts.fan_diameter, facts.fan_diameter, facts.fan_count or 1.0)
+    )
+    bodies: list[Layer] = []
+    if facts.condenser == "yes" and facts.condenser_depth is not None:
+        bodies.append(
+            Layer("condenser", "condenser", "cooler", facts.condenser_depth, facts.core_width, facts.core_height)
+        )
+    for id, name in (("oil", "oil cooler"), ("charge", "charge cooler")):
+        depth = getattr(facts, f"{id}_depth")
+        if getattr(facts, f"{id}_front") == "yes" and depth is not None:
+            width, height = getattr(facts, f"{id}_width"), getattr(facts, f"{id}_height")
+            bodies.append(Layer(id, name, "cooler", depth, width, height))
+    bodies.append(Layer("core", "core", "core", facts.core_depth, facts.core_width, facts.core_height))
+    found: list[Layer] = []
+    if fan is not None and facts.fan_kind == "pusher":
+        found += [fan, Layer("gap_fan", "gap", "gap", CORE_TO_FAN)]
+    for at, body in enumerate(bodies):
+        if at:
+            gap = facts.front_gap if facts.front_gap is not None else 0.0
+            found.append(Layer(f"gap_{at}", "gap", "gap", gap))
+        found.append(body)
+    if fan is not None and facts.fan_kind == "puller":
+        found += [Layer("gap_fan", "gap", "gap", CORE_TO_FAN), fan]
+    if fan is not None and facts.fan_kind == "belt":
+        found.append(fan)
+    return tuple(found)
+
+
+def room_left(available: Value, found: tuple[Layer, ...]) -> Array:
+    """Room between the stack and the first moving thing [m]; negative in interference."""
+    left = as_array(available)
+    for layer in found:
+        left = left - layer.depth
+    return left
