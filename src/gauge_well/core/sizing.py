@@ -35,6 +35,7 @@ def validate(case: BuildCase) -> Engine | None:
     Returns the engine where enough is known of it.
     """
     engine_facts.refuse(case.engine)
+    duty_model.refuse(case.duties)
     for system in SYSTEMS.values():
         system.refuse(case.systems[system.id])
     try:

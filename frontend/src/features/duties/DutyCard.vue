@@ -14,8 +14,8 @@ const COMMON = ['name', 'ambient', 'duration']
 const BY_KIND: Record<string, string[]> = {
   road: ['speed', 'grade', 'tow', 'air_conditioning', 'braking', 'cornering'],
   idle: ['air_conditioning'],
-  pull: ['power_share', 'air_speed', 'start'],
-  run: ['power_share', 'air_speed', 'start', 'braking', 'cornering', 'pulling'],
+  pull: ['power_share', 'air_speed', 'start', 'after'],
+  run: ['power_share', 'air_speed', 'start', 'after', 'braking', 'cornering', 'pulling'],
   work: ['power_share', 'air_speed', 'heel'],
   boat: ['speed_share', 'boat_exponent', 'heel'],
   typed: ['engine_power', 'engine_speed', 'air_speed'],

@@ -152,6 +152,7 @@ class DutyFacts:
     altitude: Value | None = quantity("Altitude", "distance", -430.0, 5500.0, spread="exact")
     duration: Value | None = quantity("For", "time", 1.0, 1e6, help="Left open: for ever.", spread="exact")
     start: str | None = choice("Starts", STARTS)
+    after: str | None = text("Straight after", help="Another duty's name: starts as hot as that one leaves it.")
     air_conditioning: str | None = choice("Air-conditioning", YES_NO)
     tow: str | None = choice("With the trailer", YES_NO)
     braking: Value | None = quantity("Braking", "acceleration", 0.0, 30.0, help="What the tyres can do there.")

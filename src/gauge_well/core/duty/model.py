@@ -11,7 +11,7 @@ import numpy as np
 from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, DutyFacts, MachineFacts
 from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
 from gauge_well.core.engine.model import Engine
-from gauge_well.core.errors import MissingFact
+from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import need, need_number
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
@@ -40,6 +40,7 @@ class Case:
     pressure: float
     duration: float
     start: str
+    after: str
     condenser_heat: float
     gearbox_heat: Value
     asked_speed: float
@@ -96,9 +97,15 @@ def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> Value
 
 
 def solve_duty(
-    id: str, facts: DutyFacts, machine: MachineFacts, engine: Engine, wanted: float
+    id: str,
+    facts: DutyFacts,
+    machine: MachineFacts,
+    engine: Engine,
+    wanted: float,
+    names: Mapping[str, str] | None = None,
 ) -> tuple[Case, Vehicle | None]:
-    """Solve one duty; MissingFact names what it lacks."""
+    """Solve one duty; MissingFact names what it lacks. ``names``: every duty's id by its name, small letters."""
+    names = names or {}
     where = f"duties.{id}"
     kind = facts.kind
     if kind is None:
@@ -158,6 +165,7 @@ def solve_duty(
         pressure=pressure,
         duration=need_number(facts.duration, "") if facts.duration is not None else np.inf,
         start=facts.start or "warm",
+        after=followed(facts.after, names),
         condenser_heat=CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
         gearbox_heat=box * power,
         asked_speed=speed,
@@ -189,6 +197,40 @@ def with_motion(duties: Duties, facts: Mapping[str, DutyFacts]) -> Duties:
     return replace(duties, cases=tuple(replace(c, **_motion(facts[c.id])) for c in duties.cases))
 
 
+def ids_by_name(duties: Sequence[tuple[str, DutyFacts]]) -> dict[str, str]:
+    """Id of every duty by its id and by its name, in small letters."""
+    return {key.lower(): id for id, facts in duties for key in (facts.name or id, id)}
+
+
+def followed(after: str | None, names: Mapping[str, str]) -> str:
+    """Id of the duty that one follows; empty where it follows none."""
+    return names.get((after or "").strip().lower(), "")
+
+
+def refuse(duties: Sequence[tuple[str, DutyFacts]]) -> None:
+    """Raise :class:`CoreError` for a duty said to follow one there is none of, or that follows itself in a ring."""
+    names = ids_by_name(duties)
+    before: dict[str, str] = {}
+    for id, facts in duties:
+        if facts.after is None or not facts.after.strip():
+            continue
+        first = followed(facts.after, names)
+        if not first:
+            known = ", ".join(f.name or i for i, f in duties if i != id)
+            raise CoreError(
+                "no_duty", f"duties.{id}.after", facts.after, known, "There is no duty of that name to follow."
+            )
+        before[id] = first
+    for id in before:
+        seen, at = {id}, before[id]
+        while at in before and at not in seen:
+            seen.add(at)
+            at = before[at]
+        if at in seen:
+            message = "These duties follow each other in a ring: one of them must have a start of its own."
+            raise CoreError("duty_ring", f"duties.{id}.after", at, "a duty that does not lead back here", message)
+
+
 def solve(
     duties: Sequence[tuple[str, DutyFacts]], machine: MachineFacts, engine: Engine, wanted: float
 ) -> tuple[Duties, dict[str, str]]:
@@ -196,9 +238,10 @@ def solve(
     cases: list[Case] = []
     missing: dict[str, str] = {}
     vehicle: Vehicle | None = None
+    names = ids_by_name(duties)
     for id, facts in duties:
         try:
-            case, seen = solve_duty(id, facts, machine, engine, wanted)
+            case, seen = solve_duty(id, facts, machine, engine, wanted, names)
         except MissingFact as error:
             missing[id] = error.field
             continue

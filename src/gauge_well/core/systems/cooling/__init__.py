@@ -27,7 +27,7 @@ from gauge_well.core.systems.base import (
     gives_nothing,
     over_duties,
 )
-from gauge_well.core.systems.cooling import checks, circuit, facts, facts_front, need, remedies, tested, working
+from gauge_well.core.systems.cooling import checks, circuit, facts, facts_front, need, remedies, tested, time, working
 from gauge_well.core.systems.cooling.fan import electric_power
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import (
@@ -122,7 +122,10 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     try:
         if missing:
             raise MissingFact(missing[0])
-        solved = prepare(context, plant_of(context, given), only_on=True)
+        plant = plant_of(context, given)
+        follows = any(case.after for case in context.duties.cases)
+        starts = time.chained(prepare(context, plant), context) if follows else None
+        solved = prepare(context, plant, only_on=True, starts=starts)
     except MissingFact as error:
         fields = missing or (error.field,)
         return Result(
@@ -143,7 +146,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     @cache
     def whole() -> tuple[Cooling, Shown, Array]:
         """With the fan off as well as on, what the gauge shows and the limiting ambient."""
-        both = prepare(context, solved.plant)
+        both = prepare(context, solved.plant, starts=starts)
         heat = heat_made(both, context, context.mean)
         return both, shown(both, heat), limiting_ambient(context, heat, both)
 

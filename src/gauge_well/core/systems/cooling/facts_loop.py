@@ -57,7 +57,9 @@ class LoopFacts:
         "Cap", "pressure_gauge", 0.0, 3e5, group="Coolant", help="Stamped on it. 0 for an open system."
     )
     glycol: Value | None = quantity("Glycol", "share", 0.0, 0.6, group="Coolant", help="By volume.")
-    coolant_flow: Value | None = quantity("Coolant flow", "flow", 1e-5, 0.05, group="Coolant")
+    coolant_flow: Value | None = quantity(
+        "Coolant flow", "flow", 1e-5, 0.05, group="Coolant", help="Through the core, thermostat open, usual pulleys."
+    )
     coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant", spread="exact")
     coolant_flow_is: str | None = choice("That flow is", FLOWS, group="Coolant")
     hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")

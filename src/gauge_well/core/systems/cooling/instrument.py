@@ -11,12 +11,14 @@ import numpy as np
 from gauge_well.core.duty.model import Duties
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.systems.base import Context, points
-from gauge_well.core.systems.cooling import show_air, show_loop, show_stack
+from gauge_well.core.systems.cooling import show_air, show_loop, show_stack, show_time, time
 from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.model import plant_of, prepare
 
 Show = Callable[[Context, CoolingFacts, Mapping[str, float]], dict[str, Any]]
 # Views in the order of their numbers.
-VIEWS: tuple[Show, ...] = (show_air.show, show_stack.show, show_loop.show)
+VIEWS: tuple[Show, ...] = (show_air.show, show_stack.show, show_loop.show, show_time.show, show_time.stand)
+TIME = 3
 FASTEST = 120.0  # m/s
 
 
@@ -57,7 +59,16 @@ def instrument(context: Context, facts: CoolingFacts, options: Mapping[str, floa
     if not 0.0 <= speed <= FASTEST:
         raise CoreError("out_of_range", "air_speed", speed, f"0 to {FASTEST:.0f} m/s", "Air speed is out of range.")
     try:
-        found = VIEWS[view](at_duty(context, index, speed), facts, options)
+        begins = _begins(context, facts, index) if view == TIME else {}
+        found = VIEWS[view](at_duty(context, index, speed), facts, {**options, **begins})
     except MissingFact as error:
         return {"unknown": [error.field]}
     return {"duty": cases[index].id, "air_speed": speed, **found}
+
+
+def _begins(context: Context, facts: CoolingFacts, index: int) -> dict[str, float]:
+    """Start of a duty that follows another: the whole chain is run for it."""
+    if not context.duties.cases[index].after:
+        return {}
+    starts = time.chained(prepare(context, plant_of(context, facts)), context)
+    return {f"start_{name}": float(getattr(starts, name)[0, index, 0]) for name in ("coolant", "metal")}

@@ -249,8 +249,16 @@ def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) ->
     return glycol, boiling, np.minimum(boiling - BOILING_MARGIN, own)
 
 
-def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[Array, Array]:
-    """Coolant and metal temperature at the start of each duty [K]."""
+@dataclass(frozen=True)
+class Starts:
+    """Coolant and metal at the start of each duty [K]."""
+
+    coolant: Array
+    metal: Array
+
+
+def start_temperatures(context: Context, limit: Array, ambient: Array) -> Starts:
+    """Where duties start by how they are said to: warm, cool, soaked or cold; what follows another starts warm."""
     thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
     warm = thermostat + START_OVER_THERMOSTAT
     starts = [case.start for case in context.duties.cases]
@@ -261,7 +269,7 @@ def start_temperatures(context: Context, limit: Array, ambient: Array) -> tuple[
     coolant_t = np.select(
         [where("warm"), where("cool"), where("soaked")], [warm, COOL_START, warm + SOAKED_OVER], ambient
     )
-    return coolant_t, coolant_t + np.where(where("warm"), METAL_START * METAL_STANDS, 0.0)
+    return Starts(coolant_t, coolant_t + np.where(where("warm"), METAL_START * METAL_STANDS, 0.0))
 
 
 def heat_capacities(context: Context, facts: CoolingFacts, core: radiator.RadiatorCore) -> tuple[Array, Array]:
@@ -326,11 +334,12 @@ def prepare(
     ambient: Array | None = None,
     only_on: bool = False,
     rise: Array | None = None,
+    starts: Starts | None = None,
 ) -> Cooling:
     """Solve what does not depend on power: air, heat shed at the limit, capacity for the duration.
 
     ``ambient`` overrides the air outside of every duty (limiting-ambient search); ``only_on`` leaves out the
-    fans' lower states, which only the shown temperature needs. Heat is shed at the limit with all fans on.
+    fans' lower states, which only the shown temperature needs. ``starts`` where a duty follows another. Heat is shed at the limit with all fans on.
     """
     duties, limit = context.duties, plant.limit
     t_amb = duties.column("ambient") if ambient is None else ambient
@@ -362,7 +371,8 @@ def prepare(
     # A heater counted on sheds to the air outside, the radiator to the air that reaches it: one mean sink.
     sink = (radiator_ua * air_in + heater * t_amb) / conductance
     sink_per_watt = radiator_ua / conductance / side.capacity_rate
-    start, start_metal = start_temperatures(context, limit, t_amb)
+    begin = starts or start_temperatures(context, limit, t_amb)
+    start, start_metal = begin.coolant, begin.metal
     response = respond(
         duties.column("duration"), plant.metal, plant.liquid, context.own_coolant_heat / METAL_STANDS, conductance
     )
@@ -530,7 +540,9 @@ def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
     # The air warms in proportion to what is left between it and the coolant.
     rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
-    g1 = heat - prepare(context, first.plant, t1, True, rise).capacity
+    # What a duty follows is held: its own weather is not asked about.
+    starts = Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
+    g1 = heat - prepare(context, first.plant, t1, True, rise, starts).capacity
     rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
     # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
     return clip(t1 - g1 / np.maximum(rate, 0.02 * slope), AMBIENT_LOW, AMBIENT_HIGH)

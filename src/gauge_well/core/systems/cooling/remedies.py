@@ -3,28 +3,44 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import at_likely, need
+from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import FAN_DIAMETERS, GRILLES, SHROUDS
-from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow
+from gauge_well.core.systems.cooling.loop import Loop, loop_of
+from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, core_of
 from gauge_well.core.systems.cooling.need import DEPTHS
 from gauge_well.core.typing import likely
 
 # Caps sold [Pa over the air] (common practice).
 CAPS = (50e3, 90e3, 103e3, 110e3, 124e3, 138e3)
-WIDER, MORE_FLOW, MORE_EXIT = 1.15, 1.25, 1.5
+WIDER, MORE_FLOW, MORE_EXIT, MORE_SPEED = 1.15, 1.25, 1.5, 1.2
 LESS_GLYCOL = 0.3
+MORE_HEADER = 1.5
+WARM = 363.15  # K, for the coolant a changed loop is worked with
+# Hose bores sold [m] (common practice).
+BORES = (0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
 FITS = 1.03  # of the face that fans side by side may take: frames overlap a little
 FREER_GRILLES = {"dense": "usual", "usual": "none"}
 BETTER_SHROUDS = {"none": ("full", "flaps"), "full": ("flaps",)}
 
 
 def candidates(context: Context, facts: CoolingFacts) -> list[Candidate]:
-    """Core, fan, shroud, way in and out, cap, mix and flow: each a step from what is there."""
-    return [*_core(context, facts), *_fan(facts), *_air(facts), *_coolant(context, facts)]
+    """Core, fan, shroud, what stands in front, way in and out, cap, mix and loop: each a step from what is there."""
+    return [
+        *_core(context, facts),
+        *_fan(facts),
+        *_front(facts),
+        *_air(facts),
+        *_coolant(context, facts),
+        *_loop(context, facts),
+    ]
 
 
 def _core(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
@@ -69,13 +85,24 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
         return
     if facts.fan_kind == "pusher":
         yield Candidate("puller", "core_fan", Sentence("Fan behind the core, pulling"), {"cooling.fan_kind": "puller"})
+    if facts.fan_kind == "belt":
+        if facts.fan_clutch == "viscous" and facts.fan_clutch_limit is not None:
+            turns = likely(facts.fan_clutch_limit)
+            label = Sentence(
+                "Fan clutch held to {a} → {b}", {"a": (turns, "speed_rpm"), "b": (MORE_SPEED * turns, "speed_rpm")}
+            )
+            yield Candidate("fan_clutch", "core_fan", label, {"cooling.fan_clutch_limit": MORE_SPEED * turns})
+        yield from _shroud(facts)
+        return
     if facts.fan_diameter is None or facts.fan_count is None:
         return
     count, size = int(likely(facts.fan_count)), likely(facts.fan_diameter)
     if (count + 1) * size <= FITS * max(width, height) and size <= FITS * min(width, height):
         label = "Second fan beside the first" if count == 1 else "One more fan"
         yield Candidate("fan_count", "core_fan", Sentence(label), {"cooling.fan_count": count + 1.0})
-    by_rule = dict.fromkeys(("cooling.fan_flow", "cooling.fan_pressure", "cooling.fan_depth", "cooling.fan_rating"))
+    by_rule = dict.fromkeys(
+        ("cooling.fan_flow", "cooling.fan_pressure", "cooling.fan_depth", "cooling.fan_rating", "cooling.fan_table")
+    )
     for wider in above(FAN_DIAMETERS, size, 2):
         if count * wider <= FITS * max(width, height) and wider <= FITS * min(width, height):
             yield Candidate(
@@ -84,6 +111,10 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
                 Sentence("Fan {a} → {b}, a usual one of that size", {"a": (size, "size"), "b": (wider, "size")}),
                 {"cooling.fan_diameter": wider, **by_rule},
             )
+    yield from _shroud(facts)
+
+
+def _shroud(facts: CoolingFacts) -> Iterator[Candidate]:
     for kind in BETTER_SHROUDS.get(facts.shroud or "full", ()):
         yield Candidate(f"shroud_{kind}", "core_fan", Sentence(SHROUDS[kind].capitalize()), {"cooling.shroud": kind})
 
@@ -131,12 +162,64 @@ def _coolant(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
             ),
             {"cooling.glycol": LESS_GLYCOL},
         )
-    glycol, _, _ = boiling_and_limit(context, facts, context.duties.column("pressure"))
+
+
+def _with_pump(context: Context, facts: CoolingFacts, **changes: float | str) -> dict[str, float | str | None]:
+    """Changes of the loop as paths; a flow measured in the old loop becomes what the same pump makes of the new one."""
+    found: dict[str, float | str | None] = {f"cooling.{name}": value for name, value in changes.items()}
+    if facts.coolant_flow is None or facts.coolant_flow_is == "maker":
+        return found
+    likely_facts = at_likely(facts)
+    before, after = (_standing_loop(context, f) for f in (likely_facts, replace(likely_facts, **changes)))
+    same_pump = replace(after, head=before.head, own=before.own, engine=before.engine)
+    return found | {"cooling.coolant_flow": likely(same_pump.solve(1.0)[1])}
+
+
+def _standing_loop(context: Context, facts: CoolingFacts) -> Loop:
+    glycol = coolant.mass_share(need(facts.glycol, "cooling.glycol"))
     flow, speed, _ = coolant_flow(context, facts, glycol)
-    more = MORE_FLOW * likely(flow)
-    yield Candidate(
-        "coolant_flow",
-        "core_fan",
-        Sentence("Smaller pump pulley: coolant {a} → {b}", {"a": (likely(flow), "flow"), "b": (more, "flow")}),
-        {"cooling.coolant_flow": more, "cooling.coolant_flow_speed": likely(speed)},
-    )
+    return loop_of(core_of(facts), facts, glycol, WARM, (flow, speed), context.engine.rated_speed, speed, True)
+
+
+def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
+    """Pump, passes, hoses, restrictor, heater, header."""
+    ratio = likely(need(facts.pump_ratio, "cooling.pump_ratio"))
+    if facts.pump_drive != "electric":
+        values: dict[str, tuple[float, str] | str] = {"a": (ratio, "ratio"), "b": (MORE_FLOW * ratio, "ratio")}
+        label = Sentence("Smaller pump pulley: pump's speed over its usual {a} → {b}", values)
+        yield Candidate("pump_ratio", "core_fan", label, {"cooling.pump_ratio": MORE_FLOW * ratio})
+    try:
+        core_of(facts)
+    except MissingFact:
+        return
+    if facts.core_passes is not None and likely(facts.core_passes) < 2.0:
+        changes = _with_pump(context, facts, core_passes=2.0)
+        yield Candidate("core_passes", "core_fan", Sentence("The same core in two passes"), changes)
+    if facts.restrictor == "main":
+        label = Sentence("Restrictor out of the main loop")
+        yield Candidate("restrictor", "core_fan", label, _with_pump(context, facts, restrictor="none"))
+    if facts.hose_bore is not None and facts.hose_feed is None and facts.hose_back is None:
+        bore = likely(facts.hose_bore)
+        for size in above(BORES, bore, 1):
+            label = Sentence("Hoses {a} → {b} bore", {"a": (bore, "size"), "b": (size, "size")})
+            yield Candidate("hose_bore", "core_fan", label, _with_pump(context, facts, hose_bore=size))
+    cores = likely(need(facts.heater_cores, "cooling.heater_cores"))
+    if facts.heater_open != "yes":
+        label = Sentence("Heater wide open, its fan at full" if cores else "An added heater core, fan at full")
+        opened: dict[str, float | str | None] = {"cooling.heater_open": "yes"}
+        yield Candidate("heater", "core_fan", label, opened if cores else opened | {"cooling.heater_cores": 1.0})
+    if facts.header in ("core", "core_cold"):
+        label = Sentence("Header tank teed into the pump's inlet, cap on it")
+        yield Candidate("header", "loop", label, {"cooling.header": "remote"})
+    if facts.header_volume is not None:
+        size = likely(facts.header_volume)
+        label = Sentence("Header {a} → {b}", {"a": (size, "volume"), "b": (MORE_HEADER * size, "volume")})
+        yield Candidate("header_volume", "loop", label, {"cooling.header_volume": MORE_HEADER * size})
+
+
+def _front(facts: CoolingFacts) -> Iterator[Candidate]:
+    """Coolers in front set elsewhere, with air of their own."""
+    for name in ("charge", "oil"):
+        if getattr(facts, f"{name}_front") == "yes":
+            label = Sentence(f"{name.capitalize()} cooler out from in front of the core, with air of its own")
+            yield Candidate(f"{name}_front", "core_fan", label, {f"cooling.{name}_front": "no"})

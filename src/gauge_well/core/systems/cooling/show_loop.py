@@ -17,7 +17,7 @@ from gauge_well.core.systems.cooling.loop import narrowest, pressures
 from gauge_well.core.systems.cooling.model import Cooling, heat_made, plant_of, prepare
 from gauge_well.core.typing import likely
 
-RESTRICTOR = 0.55  # of the narrowest bore, where no hole is stated
+RESTRICTOR, OUTLET = 0.55, 0.005  # of the narrowest bore; m: where no hole is stated
 TAP_PRESSURE, TAP_TEMPERATURE = 200e3, 288.15  # water main over the air outside, and its water (common practice)
 WARMING = 0.05  # thermostat's lift while an engine warms up
 
@@ -107,6 +107,8 @@ def _outlet(context: Context, cooling: Cooling) -> dict[str, Any]:
     """At a total-loss outlet, fed from a tap: the hole sets the flow, and so the water's temperature."""
     water = coolant.properties(TAP_TEMPERATURE + 40.0, 0.0)
     heat = _one(heat_made(cooling, context, context.mean))
-    flow = _one(orifice_flow(TAP_PRESSURE, bore_area(_hole(cooling.plant.facts)), water.density))
+    stated = cooling.plant.facts.restrictor_bore
+    hole = OUTLET if stated is None else likely(stated)
+    flow = _one(orifice_flow(TAP_PRESSURE, bore_area(hole), water.density))
     rise = heat / (_one(water.density) * _one(water.heat_capacity) * flow)
-    return {"place": "outlet", "flow": [flow], "outlet": TAP_TEMPERATURE + rise}
+    return {"place": "outlet", "hole": hole, "flow": [flow], "outlet": TAP_TEMPERATURE + rise}
