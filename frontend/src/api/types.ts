@@ -877,6 +877,10 @@ export interface components {
             } | null;
             /** Columns */
             columns: string[][];
+            /** When */
+            when: {
+                [key: string]: string[];
+            };
         };
         /**
          * SectionOut

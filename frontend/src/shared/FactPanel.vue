@@ -7,7 +7,7 @@ import { useVocabulary } from '../stores/vocabulary'
 import CautionNote from './CautionNote.vue'
 import FactRow from './FactRow.vue'
 
-/** The facts of a section by group; what only the rules know folds away until asked for. */
+/** The facts of a section by group; what only the rules know, and groups nobody has stated anything of, fold away. */
 const props = withDefaults(defineProps<{ section: string; title?: string; cautions?: Schemas['CautionOut'][]; only?: string[] }>(), {
   title: 'Fitted',
   cautions: () => [],
@@ -23,17 +23,24 @@ watch(() => route.hash, (hash) => {
 }, { immediate: true })
 
 const path = (field: Field) => `${props.section}.${field.name}`
+const fact = (field: Field) => build.build?.facts[path(field)]
 const stated = (field: Field) => {
-  const fact = build.build?.facts[path(field)]
-  return field.part !== '' || fact === undefined || fact.evidence !== 'rule'
+  const found = fact(field)
+  return found !== undefined && found.evidence !== 'rule'
+}
+/** Whether what a field depends on is chosen so that it has a meaning. */
+const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(build.build?.facts[`${props.section}.${name}`]?.text ?? ''))
+const kept = (own: Field[]) => {
+  const begun = own.some((f) => stated(f) || f.part !== '')
+  return own.filter((f) => stated(f) || (begun && (f.part !== '' || fact(f) === undefined)))
 }
 const groups = computed(() => {
   const fields = words.words?.sections[props.section]?.fields ?? []
   const found: { name: string; fields: Field[]; more: number }[] = []
   for (const name of new Set(fields.map((f) => f.group))) {
     if (props.only.length && !props.only.includes(name)) continue
-    const own = fields.filter((f) => f.group === name)
-    const shown = all.value ? own : own.filter(stated)
+    const own = fields.filter((f) => f.group === name && (applies(f) || stated(f)))
+    const shown = all.value ? own : kept(own)
     found.push({ name, fields: shown, more: own.length - shown.length })
   }
   return found
@@ -51,7 +58,7 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
         <CautionNote v-for="caution in cautions.filter((c) => c.where === group.name)" :key="caution.id" :text="caution.text" />
       </div>
       <button v-if="folded || all" class="textlink more" type="button" :aria-expanded="all" @click="all = !all">
-        {{ all ? 'Show only what is stated' : `${folded} more by rule` }}
+        {{ all ? 'Show only what is stated' : `${folded} more: by rule or not stated` }}
       </button>
     </div>
   </section>

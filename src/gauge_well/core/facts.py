@@ -12,6 +12,8 @@ import numpy as np
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.typing import Value, likely
 
+When = tuple[str, tuple[str, ...]]
+
 
 @dataclass(frozen=True)
 class Spec:
@@ -38,6 +40,8 @@ class Spec:
     spread : str
         Row of the tolerance table it goes by, where that is not its kind's; ``exact`` for what is asked,
         chosen or counted rather than measured.
+    when : (field, choices), optional
+        The field has a meaning only where a choice of its section stands at one of these.
     """
 
     label: str
@@ -52,6 +56,7 @@ class Spec:
     count_field: str = ""
     words: Mapping[str, float] | None = None
     spread: str = ""
+    when: When | None = None
 
 
 # Where one stands with the tape, in the order of a round.
@@ -85,15 +90,26 @@ def quantity(
     help: str = "",
     count_field: str = "",
     spread: str = "",
+    when: When | None = None,
 ) -> Any:
     """Declare a quantity field of a facts class."""
-    spec = Spec(label, kind, low, high, part=part, group=group, help=help, count_field=count_field, spread=spread)
+    spec = Spec(
+        label, kind, low, high, part=part, group=group, help=help, count_field=count_field, spread=spread, when=when
+    )
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
-def choice(label: str, choices: Mapping[str, str], *, part: str = "", group: str = "", help: str = "") -> Any:
+def choice(
+    label: str,
+    choices: Mapping[str, str],
+    *,
+    part: str = "",
+    group: str = "",
+    help: str = "",
+    when: When | None = None,
+) -> Any:
     """Declare a field that takes one of a closed table."""
-    spec = Spec(label, "choice", choices=choices, part=part, group=group, help=help)
+    spec = Spec(label, "choice", choices=choices, part=part, group=group, help=help, when=when)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
@@ -111,9 +127,12 @@ def table(
     help: str = "",
     words: Mapping[str, float] | None = None,
     spread: str = "",
+    when: When | None = None,
 ) -> Any:
     """Declare a table of rows; ``columns`` are (name, kind)."""
-    spec = Spec(label, "table", columns=columns, part=part, group=group, help=help, words=words, spread=spread)
+    spec = Spec(
+        label, "table", columns=columns, part=part, group=group, help=help, words=words, spread=spread, when=when
+    )
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 

@@ -26,6 +26,7 @@ class FieldOut(Model):
     help: str
     choices: dict[str, str] | None
     columns: list[list[str]]
+    when: dict[str, list[str]]
 
 
 class SectionOut(Model):
@@ -79,6 +80,7 @@ def _field(name: str, spec: Spec) -> FieldOut:
         help=spec.help,
         choices=dict(spec.choices) if spec.choices is not None else None,
         columns=[list(column) for column in spec.columns],
+        when={} if spec.when is None else {spec.when[0]: list(spec.when[1])},
     )
 
 

@@ -1,16 +1,71 @@
-export interface Layer {
+export interface StackLayer {
+  id: string
   name: string
+  kind: 'cooler' | 'core' | 'fan' | 'gap'
   depth: number
-  kind: 'core' | 'gap' | 'fan' | 'left' | 'over'
+  width: number | null
+  height: number | null
+  count: number
 }
 
-export const CORE_TO_FAN = 0.01
-export const KEEP = 0.025
+export interface Neck {
+  id: string
+  name: string
+  height: number | null
+  side: 'left' | 'right' | 'middle' | null
+}
 
-/** What stands one behind the other ahead of the engine, in metres, and what is left to the pulley. */
-export function layers(room: number, core: number, fan: number | null): Layer[] {
-  const stack: Layer[] = [{ name: 'core', depth: core, kind: 'core' }]
-  if (fan !== null) stack.push({ name: 'gap', depth: CORE_TO_FAN, kind: 'gap' }, { name: 'fan', depth: fan, kind: 'fan' })
-  const left = room - stack.reduce((sum, layer) => sum + layer.depth, 0)
-  return [...stack, left >= 0 ? { name: 'left', depth: left, kind: 'left' } : { name: 'too deep', depth: -left, kind: 'over' }]
+export interface Stack {
+  unknown?: string[]
+  layers: StackLayer[]
+  room: number | null
+  left: number | null
+  keep: number
+  on_engine: boolean
+  opening: { width: number | null; height: number | null }
+  foot: number | null
+  filler: number | null
+  necks: Neck[]
+  run: { name: string; height: number; vented: boolean; air: boolean }[]
+  crossings: string[]
+}
+
+export interface Box {
+  layer: StackLayer
+  x: number
+  width: number
+  /** Height over the tallest, 0 to 1. */
+  tall: number
+}
+
+/** Layers from front to back as boxes on `width`, the room or the stack filling it, whichever is deeper. */
+export function boxes(stack: Stack, width: number): { boxes: Box[]; scale: number; end: number; wall: number } {
+  const deep = stack.layers.reduce((sum, l) => sum + l.depth, 0)
+  const scale = width / Math.max(deep, stack.room ?? deep, 1e-6)
+  const tallest = Math.max(...stack.layers.map((l) => l.height ?? 0), 1e-6)
+  let x = 0
+  const found = stack.layers.map((layer) => {
+    const box = { layer, x, width: layer.depth * scale, tall: layer.height === null ? 1 : layer.height / tallest }
+    x += box.width
+    return box
+  })
+  return { boxes: found, scale, end: x, wall: (stack.room ?? deep) * scale }
+}
+
+/** Middles of fans side by side on a face, the longer way, in metres from its middle. */
+export function fanPlaces(count: number, width: number, height: number): [number, number][] {
+  const along = width >= height
+  const step = (along ? width : height) / count
+  return Array.from({ length: count }, (_, i) => {
+    const at = (i + 0.5 - count / 2) * step
+    return along ? [at, 0] : [0, at]
+  })
+}
+
+/** Seconds as a builder says them: 45 s, 4 min 10 s, 1 h 5 min. */
+export function minutes(seconds: number): string {
+  const s = Math.round(seconds)
+  if (s < 90) return `${s} s`
+  if (s < 3600) return `${Math.floor(s / 60)} min${s % 60 ? ` ${s % 60} s` : ''}`
+  return `${Math.floor(s / 3600)} h ${Math.round((s % 3600) / 60)} min`
 }

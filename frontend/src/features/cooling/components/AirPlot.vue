@@ -6,6 +6,9 @@ import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
+import { useDuty } from '../useDuty'
+import DutyPick from './DutyPick.vue'
+import FaceSplit from './FaceSplit.vue'
 
 interface Air {
   unknown?: string[]
@@ -16,21 +19,20 @@ interface Air {
   pushes: number[]
   fan_alone: number[] | null
   point: { mass_flow: number; pressure: number; velocity: number; heat: number }
+  mass_flow: number
   fan_off_mass_flow: number
+  zones: { covered: number; fan: number; open: number | null; back_mass_flow: number }
+  front: { heat: number; rise: number; coolers: { name: string; share: number }[] }
+  air_in: number
 }
 const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
-const duties = computed(() => build.report?.duties ?? [])
-const index = ref(0)
+const { index, duty } = useDuty()
 const speed = ref<number | null>(null)
-watch(() => build.report?.systems.cooling?.governing?.duty, (id) => {
-  const found = duties.value.findIndex((d) => d.id === id)
-  if (found >= 0) index.value = found
-}, { immediate: true })
 watch(index, () => (speed.value = null))
-const own = computed(() => duties.value[index.value]?.air_speed_m_s ?? 0)
+const own = computed(() => duty.value?.air_speed_m_s ?? 0)
 const options = computed(() => ({ duty: index.value, air_speed: speed.value ?? own.value }))
 const { data } = useInstrument<Air>('cooling', options)
 const shownSpeed = computed({
@@ -39,9 +41,14 @@ const shownSpeed = computed({
 })
 /** Of the duty as it stands; another road speed has none. */
 const carries = computed(() => {
-  const check = checkOf(build.report, 'cooling', 'heat', duties.value[index.value]?.id ?? '')
+  const check = checkOf(build.report, 'cooling', 'heat', duty.value?.id ?? '')
   const band = speed.value === null ? ends(check?.capacity_low, check?.capacity_high) : null
   return band ? `Over the duty it carries ${words.number(band[0], 'heat')} to ${words.show(band[1], 'heat')} in 90 of 100 cases.` : ''
+})
+const inFront = computed(() => {
+  const front = data.value?.front
+  if (!front || front.rise < 0.5) return ''
+  return `What stands in front gives the air ${words.show(front.heat, 'heat')}: it reaches the core ${words.show(front.rise, 'temperature_difference')} warmer, at ${words.show(data.value?.air_in, 'temperature')}.`
 })
 const option = computed(() => {
   const air = data.value
@@ -54,7 +61,7 @@ const option = computed(() => {
   ]
   if (air.fan_alone) lines.push({ name: 'fan alone', points: points(air.fan_alone), colour: read('duties'), dashed: true, at: 0.16, side: 'bottom' })
   return plotOption({
-    x: 'air, kg/s', y: 'Pa', lines,
+    x: air.shroud === 'none' ? 'air where the fan covers, kg/s' : 'air, kg/s', y: 'Pa', lines,
     ring: { at: [air.point.mass_flow, air.point.pressure], text: `${air.point.mass_flow.toFixed(2)} kg/s` },
   })
 })
@@ -64,7 +71,7 @@ const option = computed(() => {
   <section class="card pad">
     <div class="cardhead">
       <h2 class="label">Air through the core: what pushes, what resists</h2>
-      <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+      <DutyPick v-model="index" />
     </div>
     <template v-if="option && data && !data.unknown">
       <ChartPanel :option="option" label="Pressure over air flow: fan and ram against core, grille and bay" />
@@ -73,10 +80,11 @@ const option = computed(() => {
         <input v-model.number="shownSpeed" type="range" min="0" :max="Math.round(words.value(50, 'speed'))" aria-label="Road speed" :aria-valuetext="`${shownSpeed} ${words.unit('speed')}`" />
         <span class="figure">{{ shownSpeed }} {{ words.unit('speed') }}</span>
       </div>
-      <p class="mute">Sheds {{ words.show(data.point.heat, 'heat') }} there with the coolant at its limit; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
+      <p class="mute">Sheds {{ words.show(data.point.heat, 'heat') }} there with the coolant at its limit; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face, {{ data.mass_flow.toFixed(2) }} kg/s; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
         <template v-if="carries">{{ carries }}</template>
-        <template v-if="data.shroud === 'none'">Without a shroud the fan serves its own disc only; the rest sees ram alone.</template>
+        {{ inFront }}
       </p>
+      <FaceSplit v-if="data.shroud === 'none'" :zones="data.zones" />
     </template>
     <p v-else class="mute empty">Give the core's width, height and depth, and the fan (or that there is none), to see where they meet.</p>
   </section>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { useThrottleFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { api, type HeatMap, type MapKind } from '../../../api/client'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { ticks } from '../../bench/logic'
-import { linePath, overPath, place, whole } from '../map'
+import { DRAGGED, dragged, linePath, overPath, place, whole } from '../map'
 
 /** Where one duty's cooling holds, over two of its conditions: thousands of points of the whole model. */
 const KINDS: Record<MapKind, string> = { ambient_speed: 'air outside by road speed', ambient_grade: 'air outside by grade', speed_power: 'wind by engine power' }
@@ -22,7 +23,19 @@ watch(duties, (all) => {
   if (!all.some((d) => d.id === duty.value)) duty.value = all.find((d) => d.id === governing)?.id ?? all[0]?.id ?? ''
 }, { immediate: true })
 
-watch([() => build.build?.revision, kind, duty], async () => {
+/** A fact dragged by a factor, to see the line move before anything is bought. */
+const fact = ref('core_depth')
+const factor = ref(100)
+const facts = computed(() => Object.entries(DRAGGED).flatMap(([name, unit]) => {
+  const stated = build.build?.facts[`cooling.${name}`]
+  const label = words.field(`cooling.${name}`)?.label.trim() ?? name
+  return stated?.si ? [{ name, unit, si: stated.si, label, kind: words.field(`cooling.${name}`)?.kind ?? '' }] : []
+}))
+const held = computed(() => facts.value.find((f) => f.name === fact.value) ?? facts.value[0])
+watch([() => build.build?.revision, fact], () => (factor.value = 100))
+const sheet = computed(() => (held.value && factor.value !== 100 ? dragged(build.document, held.value.name, held.value.si * (factor.value / 100), held.value.unit) : build.document))
+
+const draw = useThrottleFn(async () => {
   running?.abort()
   if (!duty.value) {
     map.value = null
@@ -30,12 +43,13 @@ watch([() => build.build?.revision, kind, duty], async () => {
   }
   running = new AbortController()
   try {
-    map.value = await api.heatMap(build.document, duty.value, kind.value, running.signal)
+    map.value = await api.heatMap(sheet.value, duty.value, kind.value, running.signal)
     trouble.value = ''
   } catch (error) {
     if (!(error instanceof DOMException)) trouble.value = error instanceof Error ? error.message : 'The map could not be worked.'
   }
-}, { immediate: true })
+}, 90, true)
+watch([() => build.build?.revision, kind, duty, factor], () => void draw(), { immediate: true })
 onBeforeUnmount(() => running?.abort())
 
 const drawn = computed(() => (whole(map.value) ? map.value : null))
@@ -83,6 +97,12 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
       <text :x="FRAME.width" :y="FRAME.height + 42" text-anchor="end">{{ drawn.x?.label }}, {{ words.unit(drawn.x?.kind ?? '') }}</text>
       <text x="-50" y="-14">{{ drawn.y?.label }}, {{ words.unit(drawn.y?.kind ?? '') }}</text>
     </svg></div>
+    <div v-if="drawn && held" class="drag wide">
+      <select v-model="fact" class="cardpick" aria-label="Fact dragged"><option v-for="item in facts" :key="item.name" :value="item.name">{{ item.label }}</option></select>
+      <input v-model.number="factor" type="range" min="50" max="200" step="2" :aria-label="held.label" :aria-valuetext="words.show(held.si * factor / 100, held.kind)" />
+      <span class="figure">{{ words.show(held.si * factor / 100, held.kind) }}</span>
+      <button v-if="factor !== 100" class="textlink" type="button" @click="factor = 100">as stated</button>
+    </div>
     <p v-if="drawn" class="mute">The thick line is the limit; the thin ones 80 and 125 % full. Shaded: over it. All else is as the duty states it.</p>
     <p v-else-if="trouble" class="over" role="alert">{{ trouble }}</p>
     <p v-else class="mute">{{ duty ? 'Give the core and the fan to see where it holds.' : 'That map is drawn of a road duty.' }}</p>
@@ -110,6 +130,9 @@ svg {
 .weak {
   fill: var(--glass);
   opacity: 0.85;
+}
+.wide {
+  grid-template-columns: auto 1fr 84px auto;
 }
 .grid {
   stroke: var(--line);

@@ -14,7 +14,15 @@ from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.cooling.loop import Pressures, bleed_points, pressures, spots
-from gauge_well.core.systems.cooling.model import FILM, Cooling, heat_made, pick_fan, shed_at
+from gauge_well.core.systems.cooling.model import (
+    AMBIENT_LOW,
+    FILM,
+    Cooling,
+    core_shed_at,
+    heat_made,
+    pick_fan,
+    still_conductance,
+)
 from gauge_well.core.typing import Array, as_array, likely
 from gauge_well.core.validity import Notice
 
@@ -130,14 +138,19 @@ def expansion_check(cooling: Cooling) -> Check | None:
 def overcooled_ambient(cooling: Cooling, context: Context, mean: Operation) -> Array:
     """Air temperature outside under which the coolant falls 5 K below its thermostat [K].
 
-    Fan off, thermostat shut but for its leak; heat shed goes with the coolant over the air, so that one division
-    serves. Where there is no thermostat the whole flow goes through the core.
+    Fan off, thermostat shut but for its vent, cabin heaters full on as they are in the cold, the engine's skin in its
+    bay; all go with the coolant over the air, so that one division serves. Without a thermostat the whole flow goes
+    through the core. Held to -50 degC: at that end the true answer lies beyond.
     """
-    at = as_array(cooling.plant.thermostat) - UNDER_THERMOSTAT
+    facts, at = cooling.plant.facts, as_array(cooling.plant.thermostat) - UNDER_THERMOSTAT
     off = pick_fan(cooling.airs, 0)
-    shed = shed_at(cooling, np.broadcast_to(at, cooling.plant.limit.shape), off)
-    conductance = np.maximum(shed / np.maximum(at - off.air_in, 1.0), 1e-6)
-    return np.asarray(at - heat_made(cooling, context, mean) / conductance)
+    shed = core_shed_at(cooling, np.broadcast_to(at, cooling.plant.limit.shape), off)
+    core = shed / np.maximum(at - off.air_in, 1.0)
+    heaters = as_array(need(facts.heater_cores, "cooling.heater_cores")) * need(
+        facts.heater_conductance, "cooling.heater_conductance"
+    )
+    conductance = np.maximum(core + heaters + still_conductance(context), 1e-6)
+    return np.maximum(at - heat_made(cooling, context, mean) / conductance, AMBIENT_LOW)
 
 
 def notices(cooling: Cooling, circuit: Circuit, context: Context) -> list[Notice]:
@@ -212,7 +225,7 @@ def _cold_notices(cooling: Cooling, context: Context) -> list[Notice]:
         return []
     template = (
         "Below {t} outside the coolant stays under its thermostat on {duty}: the engine wears and the heater is cold. "
-        "A blind before the core mends it."
+        "A blind before the core, or the heater turned down, mends it."
     )
     if cooling.plant.facts.thermostat_kind == "none":
         template = "Without a thermostat the coolant stays cold on {duty} below {t} outside: put one back."

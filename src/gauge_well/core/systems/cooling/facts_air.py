@@ -62,18 +62,53 @@ class AirFacts:
     core_passes: Value | None = quantity("Passes", "count", 1, 4, group="Core", spread="exact")
     core_direction: str | None = choice("Flow", FLOW_DIRECTIONS, group="Core")
     fin_material: str | None = choice("Fins of", {k: v[0] for k, v in FIN_MATERIALS.items()}, group="Core")
-    fin_length: Value | None = quantity("Fin height between tubes", "length", 0.003, 0.02, group="Core", spread="gauge")
-    tube_height: Value | None = quantity("Tube height", "length", 0.001, 0.006, group="Core", spread="gauge")
-    louvre_pitch: Value | None = quantity("Louvre pitch", "length", 0.0005, 0.004, group="Core", spread="gauge")
-    louvre_angle: Value | None = quantity("Louvre angle", "angle", 0.14, 0.70, group="Core")
+    fin_length: Value | None = quantity(
+        "Fin height between tubes",
+        "length",
+        0.003,
+        0.02,
+        group="Core",
+        spread="gauge",
+        when=("core_kind", ("louvred",)),
+    )
+    tube_height: Value | None = quantity(
+        "Tube height", "length", 0.001, 0.006, group="Core", spread="gauge", when=("core_kind", ("louvred",))
+    )
+    louvre_pitch: Value | None = quantity(
+        "Louvre pitch", "length", 0.0005, 0.004, group="Core", spread="gauge", when=("core_kind", ("louvred",))
+    )
+    louvre_angle: Value | None = quantity(
+        "Louvre angle", "angle", 0.14, 0.70, group="Core", when=("core_kind", ("louvred",))
+    )
     tube_diameter: Value | None = quantity(
-        "Tube, outside", "length", 0.005, 0.03, group="Core", spread="gauge", help="Of round tubes."
+        "Tube, outside",
+        "length",
+        0.005,
+        0.03,
+        group="Core",
+        spread="gauge",
+        help="Of round tubes.",
+        when=("core_kind", ("plate",)),
     )
     tube_across: Value | None = quantity(
-        "Tube to tube across", "length", 0.01, 0.1, group="Core", spread="gauge", help="Of round tubes."
+        "Tube to tube across",
+        "length",
+        0.01,
+        0.1,
+        group="Core",
+        spread="gauge",
+        help="Of round tubes.",
+        when=("core_kind", ("plate",)),
     )
     tube_along: Value | None = quantity(
-        "Row to row", "length", 0.008, 0.1, group="Core", spread="gauge", help="Of round tubes, along the air."
+        "Row to row",
+        "length",
+        0.008,
+        0.1,
+        group="Core",
+        spread="gauge",
+        help="Of round tubes, along the air.",
+        when=("core_kind", ("plate",)),
     )
     test_heat: Value | None = quantity(
         "Shed on test",
@@ -98,37 +133,91 @@ class AirFacts:
     )
     fan_kind: str | None = choice("Fan", FAN_KINDS, part="fan", group="Fan")
     fan_diameter: Value | None = quantity(
-        "Fan diameter", "length", 0.12, 1.2, part="fan", group="Fan", count_field="fan_count"
+        "Fan diameter",
+        "length",
+        0.12,
+        1.2,
+        part="fan",
+        group="Fan",
+        count_field="fan_count",
+        when=("fan_kind", ("puller", "pusher", "belt")),
     )
-    fan_count: Value | None = quantity("How many", "count", 1, 6, group="Fan", spread="exact")
+    fan_count: Value | None = quantity(
+        "How many", "count", 1, 6, group="Fan", spread="exact", when=("fan_kind", ("puller", "pusher"))
+    )
     fan_flow: Value | None = quantity(
-        "Free air, each", "air_flow", 0.02, 8.0, group="Fan", help="With nothing in front of it."
+        "Free air, each",
+        "air_flow",
+        0.02,
+        8.0,
+        group="Fan",
+        help="With nothing in front of it.",
+        when=("fan_kind", ("puller", "pusher", "belt")),
     )
-    fan_rating: str | None = choice("That figure is", RATINGS, group="Fan")
-    fan_pressure: Value | None = quantity("Shut-off pressure", "pressure_small", 20.0, 2000.0, group="Fan")
+    fan_rating: str | None = choice(
+        "That figure is", RATINGS, group="Fan", when=("fan_kind", ("puller", "pusher", "belt"))
+    )
+    fan_pressure: Value | None = quantity(
+        "Shut-off pressure",
+        "pressure_small",
+        20.0,
+        2000.0,
+        group="Fan",
+        when=("fan_kind", ("puller", "pusher", "belt")),
+    )
     fan_table: tuple[tuple[float, ...], ...] | None = table(
         "Fan's curve, each",
         (("flow", "air_flow"), ("pressure", "pressure_small")),
         group="Fan",
         help="From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures.",
+        when=("fan_kind", ("puller", "pusher", "belt")),
     )
     fan_power: Value | None = quantity(
-        "Draws, each", "power", 5.0, 20e3, group="Fan", help="On its plate: volts times amps."
+        "Draws, each",
+        "power",
+        5.0,
+        20e3,
+        group="Fan",
+        help="On its plate: volts times amps.",
+        when=("fan_kind", ("puller", "pusher")),
     )
     fan_speed: Value | None = quantity(
-        "Those figures at", "speed_rpm", 200.0, 6000.0, group="Fan", spread="exact", help="Of a fan the engine drives."
+        "Those figures at",
+        "speed_rpm",
+        200.0,
+        6000.0,
+        group="Fan",
+        spread="exact",
+        help="Of a fan the engine drives.",
+        when=("fan_kind", ("belt",)),
     )
     fan_ratio: Value | None = quantity(
-        "Fan turns over crank turns", "ratio", 0.3, 4.0, group="Fan", help="Crank pulley over fan pulley, diameters."
+        "Fan turns over crank turns",
+        "ratio",
+        0.3,
+        4.0,
+        group="Fan",
+        help="Crank pulley over fan pulley, diameters.",
+        when=("fan_kind", ("belt",)),
     )
-    fan_clutch: str | None = choice("Clutch", CLUTCHES, group="Fan")
-    fan_clutch_limit: Value | None = quantity("Clutch holds it to", "speed_rpm", 500.0, 6000.0, group="Fan")
-    fan_depth: Value | None = quantity("Fan depth", "length", 0.01, 0.5, group="Fan")
-    fan_on: Value | None = quantity("Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact")
-    fan_off: Value | None = quantity("Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact")
-    fan_stages: str | None = choice("Several fans", STAGES, group="Fan")
-    fan_on_second: Value | None = quantity("Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact")
-    shroud: str | None = choice("Shroud", SHROUDS, group="Fan")
+    fan_clutch: str | None = choice("Clutch", CLUTCHES, group="Fan", when=("fan_kind", ("belt",)))
+    fan_clutch_limit: Value | None = quantity(
+        "Clutch holds it to", "speed_rpm", 500.0, 6000.0, group="Fan", when=("fan_kind", ("belt",))
+    )
+    fan_depth: Value | None = quantity(
+        "Fan depth", "length", 0.01, 0.5, group="Fan", when=("fan_kind", ("puller", "pusher", "belt"))
+    )
+    fan_on: Value | None = quantity(
+        "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan_kind", ("puller", "pusher"))
+    )
+    fan_off: Value | None = quantity(
+        "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan_kind", ("puller", "pusher"))
+    )
+    fan_stages: str | None = choice("Several fans", STAGES, group="Fan", when=("fan_kind", ("puller", "pusher")))
+    fan_on_second: Value | None = quantity(
+        "Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact", when=("fan_stages", ("staged",))
+    )
+    shroud: str | None = choice("Shroud", SHROUDS, group="Fan", when=("fan_kind", ("puller", "pusher", "belt")))
     opening: str | None = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
     grille: str | None = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
     exit_area: Value | None = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")

@@ -17,23 +17,55 @@ class FrontFacts:
     """Condenser, charge cooler and oil cooler ahead of the core, and the gaps. SI."""
 
     condenser: str | None = choice("Condenser in front", YES_NO, group="In front")
-    condenser_depth: Value | None = quantity("Condenser depth", "length", 0.008, 0.1, group="In front")
+    condenser_depth: Value | None = quantity(
+        "Condenser depth", "length", 0.008, 0.1, group="In front", when=("condenser", ("yes",))
+    )
     charge_front: str | None = choice("Charge cooler in front", YES_NO, group="In front")
     charge_width: Value | None = quantity(
-        "Charge cooler width", "length", 0.05, 3.0, part="charge_cooler", group="In front", help="Finned part only."
+        "Charge cooler width",
+        "length",
+        0.05,
+        3.0,
+        part="charge_cooler",
+        group="In front",
+        help="Finned part only.",
+        when=("charge_front", ("yes",)),
     )
     charge_height: Value | None = quantity(
-        "Charge cooler height", "length", 0.03, 2.5, part="charge_cooler", group="In front"
+        "Charge cooler height",
+        "length",
+        0.03,
+        2.5,
+        part="charge_cooler",
+        group="In front",
+        when=("charge_front", ("yes",)),
     )
     charge_depth: Value | None = quantity(
-        "Charge cooler depth", "length", 0.015, 0.3, part="charge_cooler", group="In front"
+        "Charge cooler depth",
+        "length",
+        0.015,
+        0.3,
+        part="charge_cooler",
+        group="In front",
+        when=("charge_front", ("yes",)),
     )
     oil_front: str | None = choice("Oil cooler in front", YES_NO, group="In front")
     oil_width: Value | None = quantity(
-        "Oil cooler width", "length", 0.05, 2.0, part="oil_cooler", group="In front", help="Finned part only."
+        "Oil cooler width",
+        "length",
+        0.05,
+        2.0,
+        part="oil_cooler",
+        group="In front",
+        help="Finned part only.",
+        when=("oil_front", ("yes",)),
     )
-    oil_height: Value | None = quantity("Oil cooler height", "length", 0.03, 2.0, part="oil_cooler", group="In front")
-    oil_depth: Value | None = quantity("Oil cooler depth", "length", 0.015, 0.2, part="oil_cooler", group="In front")
+    oil_height: Value | None = quantity(
+        "Oil cooler height", "length", 0.03, 2.0, part="oil_cooler", group="In front", when=("oil_front", ("yes",))
+    )
+    oil_depth: Value | None = quantity(
+        "Oil cooler depth", "length", 0.015, 0.2, part="oil_cooler", group="In front", when=("oil_front", ("yes",))
+    )
     front_gap: Value | None = quantity("Gap between cores", "length", 0.0, 0.3, group="In front")
 
 

@@ -77,7 +77,15 @@ class LoopFacts:
     thermostat_kind: str | None = choice("Thermostat", THERMOSTATS, group="Loop")
     bypass: str | None = choice("Bypass", BYPASSES, group="Loop")
     restrictor: str | None = choice("Restrictor", RESTRICTORS, group="Loop")
-    restrictor_bore: Value | None = quantity("Restrictor's hole", "length", 0.003, 0.06, group="Loop", spread="gauge")
+    restrictor_bore: Value | None = quantity(
+        "Restrictor's hole",
+        "length",
+        0.003,
+        0.06,
+        group="Loop",
+        spread="gauge",
+        when=("restrictor", ("main", "bypass")),
+    )
     hose_length: Value | None = quantity("Hose or pipe, each way", "length", 0.05, 15.0, group="Loop")
     hose_feed: tuple[tuple[float, ...], ...] | None = table(
         "Engine to core, piece by piece",
@@ -95,7 +103,9 @@ class LoopFacts:
     )
     heater_cores: Value | None = quantity("Heater cores", "count", 0, 4, group="Heater", spread="exact")
     heater_open: str | None = choice("Heater counted on", YES_NO, group="Heater", help="Wide open, its fan at full.")
-    heater_conductance: Value | None = quantity("Heater sheds, each", "conductance", 5.0, 400.0, group="Heater")
+    heater_conductance: Value | None = quantity(
+        "Heater sheds, each", "conductance", 5.0, 400.0, group="Heater", when=("heater_open", ("yes",))
+    )
     header: str | None = choice("Header and cap", HEADERS, group="Header")
     header_volume: Value | None = quantity(
         "Header or overflow holds", "volume", 5e-5, 0.05, part="header", group="Header"

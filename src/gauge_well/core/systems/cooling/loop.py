@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
+from itertools import pairwise
 
 import numpy as np
 
@@ -30,8 +31,8 @@ TANK_IN, TANK_OUT = 1.0, 0.5  # K of a hose into and out of a tank
 DISCHARGE = 0.62
 RUBBER = 3e-6  # m, roughness of hose
 USUAL_RUN = 2 * FITTINGS["bend"]
-LIFTS = np.linspace(0.1, 1.0, 12) ** 2  # evenly in its root, where the flow is nearly straight
-LIFT_LEAST = 1e-3
+SHUT = 0.002  # of its lift that a shut thermostat leaks: its vent hole
+LIFTS = np.linspace(np.sqrt(SHUT), 1.0, 16) ** 2  # closest where the flow bends most
 
 
 @dataclass(frozen=True)
@@ -64,7 +65,7 @@ class Loop:
 
     def main(self, lift: Value) -> Array:
         """Square coefficient of the radiator's branch with the thermostat at ``lift``."""
-        stands = as_array(self.thermostat) / np.maximum(as_array(lift), LIFT_LEAST) ** 2
+        stands = as_array(self.thermostat) / np.maximum(as_array(lift), SHUT) ** 2
         return np.asarray(as_array(self.feed) + self.back + self.tubes_b + self.restrictor + stands)
 
     def flows(self, drop: Value, lift: Value) -> tuple[Array, Array]:
@@ -86,7 +87,7 @@ class Loop:
 
         shape = np.broadcast_shapes(np.shape(most), np.shape(self.main(lift)), np.shape(inner), np.shape(self.heater))
         high = np.broadcast_to(most, shape)
-        drop = find_root(surplus, np.zeros(shape), high, tolerance=0.1)
+        drop = find_root(surplus, np.zeros(shape), high, tolerance=1e-2)
         return (drop, *self.flows(drop, lift))
 
     @cached_property
@@ -98,10 +99,9 @@ class Loop:
     def radiator_flow(self, lift: Array) -> Array:
         """Radiator's flow [m3/s] at any lift: straight between solved ones, continuous."""
         table = self.by_lift
-        at = (np.sqrt(lift) - np.sqrt(LIFTS[0])) * ((len(LIFTS) - 1) / (1.0 - np.sqrt(LIFTS[0])))
         flow = table[0]
-        for step in range(len(LIFTS) - 1):
-            flow = flow + (table[step + 1] - table[step]) * clip(at - step, 0.0, 1.0)
+        for step, (low, high) in enumerate(pairwise(LIFTS)):
+            flow = flow + (table[step + 1] - table[step]) * clip((lift - low) / (high - low), 0.0, 1.0)
         return np.asarray(flow)
 
 
@@ -165,8 +165,8 @@ def tube_loss(core: RadiatorCore, flow: Value, density: Value, viscosity: Value)
         return np.asarray(per_pass * core.passes * 0.5 * as_array(density) * speed**2)
 
     low, high = drop(q / 3.0) / (q / 3.0), drop(q) / q
-    b = np.maximum((high - low) / (q * 2.0 / 3.0), 0.0)
-    return np.maximum(high - b * q, 0.0), b
+    b = clip((high - low) / (q * 2.0 / 3.0), 0.0, high / q)
+    return high - b * q, b
 
 
 def loop_of(
@@ -334,7 +334,8 @@ def bleed_points(run: Sequence[Spot]) -> list[Spot]:
     found = []
     for at, spot in enumerate(run):
         left = run[at - 1].height if at > 0 else -np.inf
-        right = run[at + 1].height if at + 1 < len(run) else -np.inf
+        # From the pump on the way leads up into the engine.
+        right = run[at + 1].height if at + 1 < len(run) else np.inf
         if spot.height > left and spot.height >= right and not spot.vented and len(run) > 1:
             found.append(spot)
     return found

@@ -26,7 +26,7 @@ from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, Zone
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import GRILLES, OPENINGS
 from gauge_well.core.systems.cooling.fan import Fan, fan_of
-from gauge_well.core.systems.cooling.loop import Loop, loop_of, narrowest
+from gauge_well.core.systems.cooling.loop import SHUT, Loop, loop_of, narrowest
 from gauge_well.core.typing import Array, Value, as_array, clip
 
 BOILING_MARGIN = 10.0  # K
@@ -46,6 +46,7 @@ METAL_START = 0.25  # of METAL_STANDS in a warm start: it was cruising
 COOLANT_HEAT = 3570.0 * 1.04  # J/LK
 CORE_HEAT = 900.0 * 1000.0  # J/m3K
 START_OVER_THERMOSTAT, SOAKED_OVER, COOL_START = 2.0, 14.0, 343.15
+SKIN, SKIN_MASS = 20.0, 150.0  # W/K that an engine of that mass [kg] gives to still air (common practice)
 # K over the air at which a shown temperature is first looked for.
 OVER_AIR = np.array([0.01, 30, 40, 46, 50, 54, 58, 62, 66, 70, 75, 80, 90, 110, 150, 240, 600.0])
 
@@ -284,6 +285,12 @@ def heat_capacities(context: Context, facts: CoolingFacts, core: radiator.Radiat
     return metal, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
 
 
+def still_conductance(context: Context) -> Array:
+    """What a standing engine gives to the air round it [W/K]: with its surface, so with mass to the 2/3."""
+    mass = as_array(need(context.engine.facts.dry_mass, "engine.dry_mass"))
+    return np.asarray(SKIN * (mass / SKIN_MASS) ** (2.0 / 3.0))
+
+
 def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) -> Plant:
     """Core, fan, coolant and its limit for each duty; MissingFact names what is absent.
 
@@ -451,17 +458,21 @@ class Shown:
 
 
 def lift_of(temperature: Array, thermostat: Value) -> Array:
-    """Thermostat lift, 0.01 shut to 1 open over its range of 12 K."""
-    return clip((temperature - thermostat) / THERMOSTAT_RANGE, 0.01, 1.0)
+    """Thermostat lift, shut but for its vent hole to 1 open over its range of 12 K."""
+    return clip((temperature - thermostat) / THERMOSTAT_RANGE, SHUT, 1.0)
 
 
 def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
-    """Heat shed [W] with coolant at ``temperature`` [K] and the thermostat where it then stands."""
+    """Heat shed [W] by core and heaters counted on, with coolant at ``temperature`` [K]."""
+    return np.asarray(core_shed_at(cooling, temperature, airs) + cooling.heater * (temperature - cooling.ambient))
+
+
+def core_shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
+    """Heat shed [W] by the core with coolant at ``temperature`` [K] and the thermostat where it then stands."""
     plant = cooling.plant
     flow = plant.loop.radiator_flow(plant.lift(temperature))
     fluid = radiator.coolant_side(plant.core, flow, temperature - FILM, plant.glycol)
-    heat = radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
-    return np.asarray(heat + cooling.heater * (temperature - cooling.ambient))
+    return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
 
 
 def shown(cooling: Cooling, heat: Array) -> Shown:

@@ -88,18 +88,18 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
     if facts.fan_kind == "belt":
         if facts.fan_clutch == "viscous" and facts.fan_clutch_limit is not None:
             turns = likely(facts.fan_clutch_limit)
-            label = Sentence(
+            clutch = Sentence(
                 "Fan clutch held to {a} → {b}", {"a": (turns, "speed_rpm"), "b": (MORE_SPEED * turns, "speed_rpm")}
             )
-            yield Candidate("fan_clutch", "core_fan", label, {"cooling.fan_clutch_limit": MORE_SPEED * turns})
+            yield Candidate("fan_clutch", "core_fan", clutch, {"cooling.fan_clutch_limit": MORE_SPEED * turns})
         yield from _shroud(facts)
         return
     if facts.fan_diameter is None or facts.fan_count is None:
         return
     count, size = int(likely(facts.fan_count)), likely(facts.fan_diameter)
     if (count + 1) * size <= FITS * max(width, height) and size <= FITS * min(width, height):
-        label = "Second fan beside the first" if count == 1 else "One more fan"
-        yield Candidate("fan_count", "core_fan", Sentence(label), {"cooling.fan_count": count + 1.0})
+        said = "Second fan beside the first" if count == 1 else "One more fan"
+        yield Candidate("fan_count", "core_fan", Sentence(said), {"cooling.fan_count": count + 1.0})
     by_rule = dict.fromkeys(
         ("cooling.fan_flow", "cooling.fan_pressure", "cooling.fan_depth", "cooling.fan_rating", "cooling.fan_table")
     )
@@ -207,7 +207,9 @@ def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
     if facts.heater_open != "yes":
         label = Sentence("Heater wide open, its fan at full" if cores else "An added heater core, fan at full")
         opened: dict[str, float | str | None] = {"cooling.heater_open": "yes"}
-        yield Candidate("heater", "core_fan", label, opened if cores else opened | {"cooling.heater_cores": 1.0})
+        changed = opened if cores else opened | {"cooling.heater_cores": 1.0}
+        # What is there already is only counted on.
+        yield Candidate("heater", "core_fan", label, changed, school=cores > 0.0)
     if facts.header in ("core", "core_cold"):
         label = Sentence("Header tank teed into the pump's inlet, cap on it")
         yield Candidate("header", "loop", label, {"cooling.header": "remote"})

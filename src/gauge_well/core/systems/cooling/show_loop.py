@@ -13,7 +13,7 @@ from gauge_well.core.media import coolant
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.circuit import Circuit, circuit_of
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.loop import narrowest, pressures
+from gauge_well.core.systems.cooling.loop import SHUT, narrowest, pressures
 from gauge_well.core.systems.cooling.model import Cooling, heat_made, plant_of, prepare
 from gauge_well.core.typing import likely
 
@@ -31,7 +31,7 @@ def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) ->
     plant = plant_of(context, facts)
     cooling = prepare(context, plant, only_on=True)
     trip = circuit_of(cooling)
-    lift = float(np.clip(options.get("lift", 1.0), 0.01, 1.0))
+    lift = float(np.clip(options.get("lift", 1.0), SHUT, 1.0))
     around = trip.pressures if lift == 1.0 else pressures(plant.loop, facts, trip.held, lift)
     return {
         "lift": lift,

@@ -7,10 +7,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.facts import need
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.transient import Body, March, ShedTable, march
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.loop import SHUT
 from gauge_well.core.systems.cooling.model import (
     FILM,
     METAL_STANDS,
@@ -19,6 +19,7 @@ from gauge_well.core.systems.cooling.model import (
     heat_made,
     shed_at,
     start_temperatures,
+    still_conductance,
     thresholds,
 )
 from gauge_well.core.typing import Array, Value, as_array
@@ -27,13 +28,6 @@ LOW, HIGH, ROWS = 243.15, 453.15, 106  # K; every 2 K, so that the thermostat's 
 STEP = 2.0  # s
 LONGEST = 1800.0  # s traced of a duty that never ends
 SOAK = 900.0
-SKIN, SKIN_MASS = 20.0, 150.0  # W/K that an engine of that mass [kg] gives to still air (common practice)
-
-
-def still_conductance(context: Context) -> Array:
-    """What a standing engine gives to the air round it [W/K]: with its surface, so with mass to the 2/3."""
-    mass = as_array(need(context.engine.facts.dry_mass, "engine.dry_mass"))
-    return np.asarray(SKIN * (mass / SKIN_MASS) ** (2.0 / 3.0))
 
 
 def _points(context: Context, value: Value, samples: int) -> Array:
@@ -210,6 +204,6 @@ def _broken(cooling: Cooling, context: Context, table: ShedTable) -> list[_Broke
     elif belted:
         found.append(_Broken("belt", "fan's belt goes", table))
     if facts.thermostat_kind != "none":
-        shut = shed_table(cooling, context, lift=0.01)
+        shut = shed_table(cooling, context, lift=SHUT)
         found.append(_Broken("thermostat", "thermostat stays shut", shut, state=-1))
     return found

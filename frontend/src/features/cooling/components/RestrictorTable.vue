@@ -1,0 +1,59 @@
+<script lang="ts">
+export interface Restrictor {
+  place: 'main' | 'bypass' | 'outlet'
+  carries?: number[]
+  flow: number[]
+  block?: number[]
+  warming?: number[]
+  outlet?: number
+  hole?: number
+}
+</script>
+
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useVocabulary } from '../../../stores/vocabulary'
+
+/** What one hole does in each of the three places people put it. */
+const props = defineProps<{ cases: Restrictor[]; hole: number }>()
+const words = useVocabulary()
+const NAMES = { main: 'in the main loop', bypass: 'in the thermostat\'s bypass', outlet: 'at a total-loss outlet' }
+const change = (pair: number[] | undefined, kind: string) => (pair ? `${words.number(pair[0] ?? 0, kind)} → ${words.show(pair[1], kind)}` : '')
+const rows = computed(() => props.cases.map((item) => ({
+  place: NAMES[item.place],
+  hole: words.show(item.hole ?? props.hole, 'size'),
+  does: item.place === 'main'
+    ? `Carries ${change(item.carries, 'heat')}: a slower flow never sheds more. Core's flow ${change(item.flow, 'flow')}; it only raises the block's pressure, by ${words.show((item.block?.[1] ?? 0) - (item.block?.[0] ?? 0), 'pressure_difference')}.`
+    : item.place === 'bypass'
+      ? `Hot: core's flow ${change(item.flow, 'flow')}, carries ${change(item.carries, 'heat')}. Warming up: round the engine ${change(item.warming, 'flow')}.`
+      : `From a tap it lets ${words.show(item.flow[0], 'flow')} through; at this duty the water leaves at ${words.show(item.outlet, 'temperature')}.`,
+})))
+</script>
+
+<template>
+  <details>
+    <summary class="textlink">What a restrictor does, in each of its three places</summary>
+    <dl>
+      <template v-for="row in rows" :key="row.place">
+        <dt>{{ row.hole }} {{ row.place }}</dt>
+        <dd>{{ row.does }}</dd>
+      </template>
+    </dl>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+}
+dl {
+  margin: 6px 0 0;
+}
+dt {
+  font-weight: 600;
+}
+dd {
+  margin: 0 0 6px;
+  color: var(--mute);
+}
+</style>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import CautionNote from '../../../shared/CautionNote.vue'
+import { useInstrument } from '../../../shared/useInstrument'
+import { useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+import { minutes } from '../logic'
+
+/** The engine run on its stand: how long with nothing fitted and why, and what a hose must bring. */
+interface Stand {
+  unknown?: string[]
+  rpm: number
+  heat: number
+  reasons: { id: string; name: string; seconds: number }[]
+  dry: number
+  filled: number
+  filled_by: string
+  hose: { flow: number; hole: number; outlet: number; supply: number }
+}
+const build = useBuild()
+const words = useVocabulary()
+const si = (path: string) => build.build?.facts[path]?.si ?? null
+const idle = computed(() => Math.round(si('engine.idle_speed') ?? 900))
+const most = computed(() => Math.round(0.6 * (si('engine.limit_speed') ?? 5000)))
+const rpm = ref<number | null>(null)
+const outlet = ref(60)
+const options = computed(() => ({ view: 4, rpm: rpm.value ?? si('engine.idle_speed') ?? idle.value, outlet: outlet.value + 273.15 }))
+const { data } = useInstrument<Stand>('cooling', options)
+const stand = computed(() => (data.value && !data.value.unknown ? data.value : null))
+const speed = computed({ get: () => rpm.value ?? idle.value, set: (value: number) => (rpm.value = value) })
+const longest = computed(() => Math.max(...(stand.value?.reasons.map((r) => r.seconds) ?? [1])))
+const CAUTION = 'Outdoors or with the exhaust led out: carbon monoxide kills. Bolt the stand down, keep clear of belts and fan, a fire extinguisher within reach and a way to cut fuel and spark.'
+</script>
+
+<template>
+  <section class="card pad">
+    <h2 class="label">The engine on its stand</h2>
+    <template v-if="stand">
+      <p class="big">{{ minutes(stand.filled) }} filled, {{ minutes(stand.dry) }} dry: with no radiator at {{ Math.round(stand.rpm) }} rpm.</p>
+      <ul>
+        <li v-for="item in stand.reasons" :key="item.id" :class="{ least: item.id === stand.filled_by || item.id === 'dry' }">
+          <span class="bar" :style="{ width: `${(100 * item.seconds) / longest}%` }" />
+          <span class="why"><b>{{ minutes(item.seconds) }}</b> {{ item.name }}</span>
+        </li>
+      </ul>
+      <div class="drag">
+        <span class="label">Turning free at</span>
+        <input v-model.number="speed" type="range" :min="idle" :max="most" step="50" aria-label="Engine speed" :aria-valuetext="`${speed} rpm`" />
+        <span class="figure">{{ speed }} rpm</span>
+      </div>
+      <h3 class="label">Fed from a hose, the water let away</h3>
+      <p>{{ words.show(stand.hose.flow, 'flow') }} keeps the outlet at {{ words.show(stand.hose.outlet, 'temperature') }}: drill the outlet {{ words.show(stand.hose.hole, 'size') }} for a tap of 200 kPa at {{ words.show(stand.hose.supply, 'temperature') }}. It takes away {{ words.show(stand.heat, 'heat') }}.</p>
+      <div class="drag">
+        <span class="label">Outlet at</span>
+        <input v-model.number="outlet" type="range" min="30" max="85" step="1" aria-label="Outlet temperature" :aria-valuetext="words.show(outlet + 273.15, 'temperature')" />
+        <span class="figure">{{ words.show(outlet + 273.15, 'temperature') }}</span>
+      </div>
+      <CautionNote :text="CAUTION" />
+    </template>
+    <p v-else class="mute empty">Give the engine's weight and idle speed to see how long it may run.</p>
+  </section>
+</template>
+
+<style scoped>
+.big {
+  font: 600 18px/1.3 var(--words);
+  margin: 4px 0 8px;
+}
+ul {
+  list-style: none;
+  margin: 0 0 10px;
+  padding: 0;
+}
+li {
+  position: relative;
+  padding: 5px 8px;
+  margin-bottom: 3px;
+}
+.bar {
+  position: absolute;
+  inset: 0 auto 0 0;
+  background: var(--glass);
+  border-left: 3px solid var(--line);
+}
+.least .bar {
+  border-left-color: var(--over);
+}
+.why {
+  position: relative;
+}
+h3 {
+  margin-top: 14px;
+}
+.drag {
+  grid-template-columns: auto 1fr 84px;
+}
+.empty {
+  padding: 40px 0;
+}
+</style>

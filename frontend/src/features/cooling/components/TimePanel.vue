@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, inject, ref } from 'vue'
+import { plotOption } from '../../../shared/chart'
+import { read, THEME } from '../../../shared/theme'
+import { useInstrument } from '../../../shared/useInstrument'
+import { useVocabulary } from '../../../stores/vocabulary'
+import { minutes } from '../logic'
+import { useDuty } from '../useDuty'
+import DutyPick from './DutyPick.vue'
+
+/** A duty through time: as it goes, from cold, switched off hot; and how long there is once something breaks. */
+interface Curve { time: number[]; coolant: number[]; metal: number[]; fan: number[] }
+interface Course {
+  unknown?: string[]
+  trace: Curve
+  soak: Curve
+  warm_up: Curve
+  fan_starts: number
+  soak_peak: number
+  to_thermostat: number | null
+  failures: { id: string; name: string; to_limit: number | null; to_boil: number | null }[]
+  limit: number
+  boiling: number
+  thermostat: number
+}
+const CURVES = { trace: 'as it goes', warm_up: 'from cold', soak: 'switched off hot' } as const
+const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
+const words = useVocabulary()
+const look = inject(THEME)
+const { index } = useDuty()
+const which = ref<keyof typeof CURVES>('trace')
+const options = computed(() => ({ view: 3, duty: index.value }))
+const { data } = useInstrument<Course>('cooling', options)
+const course = computed(() => (data.value && !data.value.unknown ? data.value : null))
+const option = computed(() => {
+  if (!course.value || look === undefined) return null
+  void look.dark.value
+  const curve = course.value[which.value]
+  const long = (curve.time.at(-1) ?? 0) > 240
+  const x = (t: number) => (long ? t / 60 : t)
+  const at = (values: number[]): [number, number][] => curve.time.map((t, i): [number, number] => [x(t), words.value(values[i] ?? 0, 'temperature')])
+  const end = x(curve.time.at(-1) ?? 1)
+  const flat = (k: number) => [0, 0.1, 0.5, 1].map((share): [number, number] => [share * end, words.value(k, 'temperature')])
+  const plot = plotOption({
+    x: long ? 'minutes' : 'seconds', y: words.unit('temperature'),
+    lines: [
+      { name: 'coolant', points: at(curve.coolant), colour: read('cooling'), at: 0.72, side: 'bottom' },
+      { name: 'metal', points: at(curve.metal), colour: read('duties'), dashed: true, at: 0.5, side: 'top' },
+      { name: 'limit', points: flat(course.value.limit), colour: read('over'), at: 0.34, side: 'top' },
+      { name: 'thermostat', points: flat(course.value.thermostat), colour: read('mute'), dashed: true, at: 0.34, side: 'bottom' },
+    ],
+  }) as { yAxis: Record<string, unknown> }
+  return { ...plot, yAxis: { ...plot.yAxis, min: undefined, scale: true } }
+})
+const said = computed(() => {
+  const found = course.value
+  if (!found) return ''
+  const last = words.show(found.trace.coolant.at(-1), 'temperature')
+  if (which.value === 'trace') return `Ends at ${last} after ${minutes(found.trace.time.at(-1) ?? 0)}; the fan comes on ${found.fan_starts === 1 ? 'once' : `${found.fan_starts} times`}.`
+  if (which.value === 'soak') return `Switched off then, with pump and fan standing, the coolant rises to ${words.show(found.soak_peak, 'temperature')} from the metal's heat; it boils at ${words.show(found.boiling, 'temperature')}.`
+  return found.to_thermostat === null ? `From cold it does not reach its thermostat in half an hour of this duty.` : `From cold the thermostat opens after ${minutes(found.to_thermostat)} of this duty.`
+})
+const until = (seconds: number | null) => (seconds === null ? 'not within 30 min' : seconds < 1 ? 'over it already' : minutes(seconds))
+</script>
+
+<template>
+  <section class="card pad">
+    <div class="cardhead">
+      <h2 class="label">Through time</h2>
+      <span>
+        <select v-model="which" class="cardpick" aria-label="Which curve"><option v-for="(label, id) in CURVES" :key="id" :value="id">{{ label }}</option></select>
+        <DutyPick v-model="index" />
+      </span>
+    </div>
+    <template v-if="option && course">
+      <ChartPanel :option="option" :label="`Coolant and metal over time, ${CURVES[which]}`" />
+      <p>{{ said }}</p>
+      <table v-if="course.failures.length">
+        <caption class="label">If it breaks at the end of that</caption>
+        <thead><tr><th scope="col"></th><th scope="col">to the limit</th><th scope="col">to boiling</th></tr></thead>
+        <tbody>
+          <tr v-for="item in course.failures" :key="item.id"><th scope="row">{{ item.name }}</th><td>{{ until(item.to_limit) }}</td><td>{{ until(item.to_boil) }}</td></tr>
+        </tbody>
+      </table>
+      <p class="mute">Two lumps, metal and coolant, with the thermostat and the fan as they switch; the duty's heat held. A hot stop: do not open the cap, let it stand with the bonnet open.</p>
+    </template>
+    <p v-else class="mute empty">Give the core's width, height and depth, and the fan (or that there is none), to follow the coolant through time.</p>
+  </section>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin: 8px 0;
+}
+caption {
+  text-align: left;
+}
+th,
+td {
+  text-align: left;
+  padding: 4px 8px 4px 0;
+  border-bottom: 1px solid var(--line);
+  font-weight: 400;
+}
+thead th {
+  color: var(--mute);
+  font: 500 13px var(--labels);
+}
+td {
+  font: 600 15px var(--labels);
+}
+.empty {
+  padding: 40px 0;
+}
+</style>
