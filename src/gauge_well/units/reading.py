@@ -147,6 +147,8 @@ def _unit_at(text: str, kind: Kind) -> tuple[Unit | None, str]:
     return None, rest
 
 
+# The same texts are read again at every edit, candidate and remedy of a build.
+@lru_cache(maxsize=8192)
 def read(text: str, kind_id: str, default_unit: str | None = None) -> Reading:
     """Read typed text as a quantity of a kind.
 
