@@ -142,4 +142,6 @@ class Remedies(NumbersCase):
         self.assertTrue(self.found(ROAD)["heater"].school)
         bare = changed(ROAD, cooling__heater_cores="0")
         self.assertFalse(self.found(bare)["heater"].school)
+        self.assertNotIn("header", self.found(ROAD))
+        self.assertIn("header", self.found(changed(ROAD, cooling__cap_pressure="0 kPa", cooling__pump_ratio="1.6")))
         self.assertNotIn("pump_ratio", self.found(changed(ROAD, cooling__pump_drive="electric")))

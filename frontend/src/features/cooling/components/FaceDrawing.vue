@@ -8,7 +8,8 @@ const props = defineProps<{ stack: Stack }>()
 const words = useVocabulary()
 const HEIGHT = 200
 const core = computed(() => props.stack.layers.find((l) => l.kind === 'core'))
-const sized = computed(() => props.stack.layers.filter((l) => l.width !== null && l.height !== null))
+/** The condenser covers the whole face and would hide it. */
+const coolers = computed(() => props.stack.layers.filter((l) => l.kind === 'cooler' && l.id !== 'condenser' && l.width !== null && l.height !== null))
 const foot = computed(() => props.stack.foot ?? 0)
 const tall = computed(() => {
   const heights = [core.value?.height ?? 0, props.stack.opening.height ?? 0]
@@ -16,9 +17,9 @@ const tall = computed(() => {
   return Math.max(...heights, ...(props.stack.foot === null ? [] : over), 0.05)
 })
 const wide = computed(() => Math.max(core.value?.width ?? 0, props.stack.opening.width ?? 0, 0.05))
-const scale = computed(() => Math.min(HEIGHT / tall.value, 400 / wide.value))
+const scale = computed(() => Math.min(HEIGHT / tall.value, 300 / wide.value))
 const y = (height: number) => HEIGHT - (height - foot.value) * scale.value
-const middle = 230
+const middle = 280
 const face = computed(() => ({ w: (core.value?.width ?? 0) * scale.value, h: (core.value?.height ?? 0) * scale.value }))
 const fan = computed(() => props.stack.layers.find((l) => l.kind === 'fan'))
 const fans = computed(() => (fan.value?.width && core.value?.width && core.value.height
@@ -41,9 +42,10 @@ const place = computed(() => {
   <figure v-if="core?.width && core.height">
     <svg viewBox="0 -16 560 246" role="img" :aria-label="`From the front: core ${words.show(core.width, 'length')} by ${words.show(core.height, 'length')}`">
       <rect v-if="opening.w && opening.h" :x="middle - opening.w / 2" :y="HEIGHT - opening.h" :width="opening.w" :height="opening.h" class="opening" />
-      <g v-for="layer in sized" :key="layer.id">
-        <rect v-if="layer.kind === 'core'" :x="middle - face.w / 2" :y="HEIGHT - face.h" :width="face.w" :height="face.h" class="core" />
-        <rect v-else-if="layer.kind === 'cooler' && layer.id !== 'condenser'" :x="middle - ((layer.width ?? 0) * scale) / 2" :y="HEIGHT - face.h / 2 - ((layer.height ?? 0) * scale) / 2" :width="(layer.width ?? 0) * scale" :height="(layer.height ?? 0) * scale" class="cooler" />
+      <rect :x="middle - face.w / 2" :y="HEIGHT - face.h" :width="face.w" :height="face.h" class="core" />
+      <g v-for="layer in coolers" :key="layer.id">
+        <rect :x="middle - ((layer.width ?? 0) * scale) / 2" :y="HEIGHT - face.h / 2 - ((layer.height ?? 0) * scale) / 2" :width="(layer.width ?? 0) * scale" :height="(layer.height ?? 0) * scale" class="cooler" />
+        <text :x="middle" :y="HEIGHT - face.h / 2 - ((layer.height ?? 0) * scale) / 2 - 5" text-anchor="middle">{{ layer.name }}</text>
       </g>
       <circle v-for="(disc, i) in fans" :key="i" :cx="disc.x" :cy="disc.y" :r="disc.r" class="fan" />
       <g v-for="neck in necks" :key="neck.id">
@@ -52,7 +54,7 @@ const place = computed(() => {
       </g>
       <path v-if="stack.filler !== null && stack.foot !== null" :d="`M${middle - 14} ${y(stack.filler)}h28`" class="filler" />
       <text v-if="stack.filler !== null && stack.foot !== null" :x="middle + 20" :y="y(stack.filler) + 4">filler {{ words.show(stack.filler, 'height') }}</text>
-      <line x1="0" x2="460" :y1="HEIGHT" :y2="HEIGHT" class="floor" />
+      <line x1="60" x2="500" :y1="HEIGHT" :y2="HEIGHT" class="floor" />
       <text :x="middle" :y="HEIGHT + 20" text-anchor="middle">{{ words.show(core.width, 'length') }} × {{ words.show(core.height, 'length') }}{{ opening.w && opening.h ? `, opening ${words.show(stack.opening.width, 'length')} × ${words.show(stack.opening.height, 'length')}` : '' }}</text>
     </svg>
     <figcaption class="mute">From the front. {{ place }}</figcaption>

@@ -12,7 +12,7 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.base import Context, duty_values, over_duties
 from gauge_well.core.systems.cooling.loop import Pressures, bleed_points, pressures, spots
 from gauge_well.core.systems.cooling.model import (
     AMBIENT_LOW,
@@ -23,7 +23,7 @@ from gauge_well.core.systems.cooling.model import (
     pick_fan,
     still_conductance,
 )
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, likely
 from gauge_well.core.validity import Notice
 
 INLET_MARGIN = 15e3  # Pa the pump's inlet is kept over the coolant's vapour (common practice)
@@ -101,13 +101,17 @@ def inlet_check(circuit: Circuit, context: Context) -> Check:
     )
 
 
+def growth(volume: Value, limit: Array, glycol: Value) -> Array:
+    """What a volume of coolant grows by from a cold fill to the hottest limit of the duties [m3]."""
+    hottest = over_duties(limit)
+    cold, hot = (coolant.properties(t, glycol).density for t in (FILLED_AT, hottest))
+    return np.asarray(over_duties(as_array(volume) * (cold / hot - 1.0)))
+
+
 def expansion(cooling: Cooling) -> Array:
     """What the coolant grows by from a cold fill to its limit [m3], in the hottest duty."""
     plant = cooling.plant
-    hottest = plant.limit.max(axis=(0, 1))
-    cold, hot = (coolant.properties(t, plant.glycol).density for t in (FILLED_AT, hottest))
-    grown = as_array(need(plant.facts.coolant_volume, "cooling.coolant_volume")) * (cold / hot - 1.0)
-    return grown.reshape(-1, grown.shape[-1])[0] if grown.ndim > 1 else np.asarray(grown)
+    return growth(need(plant.facts.coolant_volume, "cooling.coolant_volume"), plant.limit, plant.glycol)
 
 
 def expansion_check(cooling: Cooling) -> Check | None:

@@ -6,12 +6,13 @@ from dataclasses import replace
 
 import numpy as np
 
-from gauge_well.core.facts import need_number
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
 from gauge_well.core.media import coolant
 from gauge_well.core.roots import where_falling
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need, over_duties
+from gauge_well.core.systems.cooling.circuit import growth
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, heat_made, plant_of, prepare
 from gauge_well.core.typing import likely
@@ -144,6 +145,18 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             bore,
             "size",
             Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (likely(bore), "size")}),
+        )
+    )
+    room = growth(need(facts.coolant_volume, "cooling.coolant_volume"), limit, glycol)
+    found.append(
+        Need(
+            "header",
+            "expansion_volume",
+            room,
+            "volume",
+            Sentence(
+                "A header or overflow with {room} of room over its cold level.", {"room": (likely(room), "volume")}
+            ),
         )
     )
     own = need_number(context.engine.facts.coolant_limit, "engine.coolant_limit")

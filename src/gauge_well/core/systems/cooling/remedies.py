@@ -5,16 +5,19 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+import numpy as np
+
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely, need
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import above
 from gauge_well.core.systems.base import Candidate, Context
+from gauge_well.core.systems.cooling.circuit import circuit_of, inlet_check
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import FAN_DIAMETERS, GRILLES, SHROUDS
 from gauge_well.core.systems.cooling.loop import Loop, loop_of
-from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, core_of
+from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, core_of, plant_of, prepare
 from gauge_well.core.systems.cooling.need import DEPTHS
 from gauge_well.core.typing import likely
 
@@ -25,6 +28,7 @@ LESS_GLYCOL = 0.3
 MORE_HEADER = 1.5
 WARM = 363.15  # K, for the coolant a changed loop is worked with
 # Hose bores sold [m] (common practice).
+INLET_NEAR = 0.6  # fill of the pump's inlet from which a header's place is worth changing
 BORES = (0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
 FITS = 1.03  # of the face that fans side by side may take: frames overlap a little
 FREER_GRILLES = {"dense": "usual", "usual": "none"}
@@ -210,13 +214,22 @@ def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
         changed = opened if cores else opened | {"cooling.heater_cores": 1.0}
         # What is there already is only counted on.
         yield Candidate("heater", "core_fan", label, changed, school=cores > 0.0)
-    if facts.header in ("core", "core_cold"):
+    if facts.header in ("core", "core_cold") and _inlet_fill(context, facts) > INLET_NEAR:
         label = Sentence("Header tank teed into the pump's inlet, cap on it")
         yield Candidate("header", "loop", label, {"cooling.header": "remote"})
     if facts.header_volume is not None:
         size = likely(facts.header_volume)
         label = Sentence("Header {a} → {b}", {"a": (size, "volume"), "b": (MORE_HEADER * size, "volume")})
         yield Candidate("header_volume", "loop", label, {"cooling.header_volume": MORE_HEADER * size})
+
+
+def _inlet_fill(context: Context, facts: CoolingFacts) -> float:
+    """How near the pump's inlet is to boiling; 0 where it cannot be worked."""
+    try:
+        cooling = prepare(context, plant_of(context, facts), only_on=True)
+    except MissingFact:
+        return 0.0
+    return float(np.max(inlet_check(circuit_of(cooling), context).fill))
 
 
 def _front(facts: CoolingFacts) -> Iterator[Candidate]:

@@ -5,10 +5,11 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.facts import need
-from gauge_well.core.media import air
-from gauge_well.core.systems.base import Context
+from gauge_well.core.media import air, coolant
+from gauge_well.core.systems.base import Context, over_duties
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, Zones
+from gauge_well.core.systems.cooling.circuit import FILLED_AT, circuit_of, expansion
 from gauge_well.core.systems.cooling.model import Cooling, Shown, heat_made, pick_fan
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
@@ -93,6 +94,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "chang1997, j × 0.85; incropera2007, ch. 3",
     )
     fluid = plant.fluid
+    _loop_steps(w, cooling, context)
     w.add(
         "m_c",
         "Coolant speed in the tubes",
@@ -214,6 +216,65 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         solved=False,
     )
     return w.steps
+
+
+def _loop_steps(w: Working, cooling: Cooling, context: Context) -> None:
+    """Pump against the branches, the pump's inlet, and what the coolant grows by."""
+    plant, trip = cooling.plant, circuit_of(cooling)
+    loop, around = plant.loop, trip.pressures
+    whole, drop = around.whole_flow, around.engine_outlet - around.pump_inlet
+    source = "eck1973; churchill1977; crane410"
+    w.add(
+        "dp",
+        "Pressure across core, bypass and heater",
+        "H0 * s ** 2 - (k_pump + k_engine) * V_all ** 2 - dp",
+        drop,
+        "pressure_difference",
+        {"H0": loop.head, "s": loop.speed, "k_pump": loop.own, "k_engine": loop.engine, "V_all": whole, "dp": drop},
+        source,
+        solved=True,
+        scale=as_array(loop.head) * as_array(loop.speed) ** 2,
+    )
+    w.add(
+        "V",
+        "Coolant through the core, thermostat open",
+        "2 * dp / (a_t + sqrt(a_t ** 2 + 4 * b * dp))",
+        around.radiator_flow,
+        "flow",
+        {"dp": drop, "a_t": loop.tubes_a, "b": loop.main(1.0)},
+        source,
+    )
+    tubes = "(a_t * V + b_t * V ** 2)"
+    header = plant.facts.header or "core"
+    given: dict[str, Value] = {"p_cap": trip.held, "V": around.radiator_flow}
+    if header == "core":
+        given |= {"a_t": loop.tubes_a, "b_t": loop.tubes_b}
+    if header != "remote":
+        given |= {"b_back": loop.back}
+    else:
+        given = {"p_cap": trip.held}
+    formula = {
+        "core": f"p_cap - {tubes} - b_back * V ** 2",
+        "core_cold": "p_cap - b_back * V ** 2",
+        "remote": "p_cap",
+    }[header]
+    inlet = around.pump_inlet
+    w.add("p_in", "Pressure at the pump's inlet", formula, inlet, "pressure_absolute", given, "arithmetic")
+    cold = coolant.properties(FILLED_AT, plant.glycol).density
+    hottest = over_duties(plant.limit)
+    w.add(
+        "V_grow",
+        "What the coolant grows by from a cold fill",
+        "V_sys * (rho_cold / rho_hot - 1)",
+        expansion(cooling),
+        "volume",
+        {
+            "V_sys": need(plant.facts.coolant_volume, ""),
+            "rho_cold": cold,
+            "rho_hot": coolant.properties(hottest, plant.glycol).density,
+        },
+        "melinder2010",
+    )
 
 
 def _front_step(w: Working, cooling: Cooling) -> None:
