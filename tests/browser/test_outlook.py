@@ -199,6 +199,7 @@ class Candidates(BrowserCase):
 class Maps(BrowserCase):
     def test_the_map_follows_its_choice(self) -> None:
         page = self.go("/builds/quarry-mule/cooling")
+        page.get_by_role("tab", name="Where it holds").click()
         panel = page.locator("[data-map]")
         limit = panel.locator("path.limit")
         expect(limit).to_have_attribute("d", re.compile("M"))
@@ -207,3 +208,18 @@ class Maps(BrowserCase):
         expect(limit).not_to_have_attribute("d", str(before))
         expect(panel.get_by_text(re.compile("Grade, %"))).to_be_visible()
         expect(panel.get_by_text("asked", exact=True)).to_be_visible()
+
+    def test_it_is_drawn_again_while_a_fact_is_dragged(self) -> None:
+        page = self.go("/builds/quarry-mule/cooling")
+        page.get_by_role("tab", name="Where it holds").click()
+        panel = page.locator("[data-map]")
+        limit = panel.locator("path.limit")
+        expect(limit).to_have_attribute("d", re.compile("M"))
+        before = str(limit.get_attribute("d"))
+        slider = panel.get_by_role("slider", name="Core depth")
+        slider.fill("150")
+        expect(limit).not_to_have_attribute("d", before)
+        expect(panel.get_by_text("60 mm", exact=True)).to_be_visible()
+        panel.get_by_role("button", name="as stated").click()
+        expect(limit).to_have_attribute("d", before)
+        self.assertEqual(builds.get(self.engine, "quarry-mule")["facts"]["cooling.core_depth"]["text"], "40 mm")

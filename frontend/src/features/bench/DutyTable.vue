@@ -20,7 +20,7 @@ const open = (id: string) => void router.push({ name: id, params: { id: build.bu
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="scroll" tabindex="0">
     <table>
       <thead>
         <tr><td /><th v-for="duty in report.duties" :key="duty.id" scope="col">{{ duty.name }}</th></tr>

@@ -86,7 +86,7 @@ def march(
     start : (metal, coolant), each (point,)
         [K].
     duration, step : float
-        [s].
+        [s]; as many whole steps as cover the duration.
     switches : sequence of (on, off)
         Temperatures [K] at which each higher state is entered and left; looked at between steps.
     fixed : array of int, (point,)
@@ -101,8 +101,7 @@ def march(
     ``Cm dTm/dt = Q - G (Tm - Tc)``, ``Cc dTc/dt = G (Tm - Tc) - S(Tc)`` (incropera2007, ch. 5, lumped nodes). The
     step must be well under the shortest time constant, ``Cc / (G + dS/dT)``; 2 s serves engines.
     """
-    count = max(int(np.ceil(duration / step)), 1)
-    width = step if count * step <= duration * (1.0 + 1e-9) else duration / count
+    count = max(int(np.ceil(duration / step - 1e-9)), 1)
     points = table.values.shape[2]
     metal, coolant = (np.array(np.broadcast_to(as_array(v), (points,))) for v in start)
     held = np.full(points, -1, dtype=np.int64) if fixed is None else fixed
@@ -119,15 +118,15 @@ def march(
             state = np.where(free & (state == at) & (coolant >= on), at + 1, state)
             state = np.where(free & (state == at + 1) & (coolant <= off), at, state)
         a = slope(metal, coolant, state)
-        b = slope(metal + 0.5 * width * a[0], coolant + 0.5 * width * a[1], state)
-        c = slope(metal + 0.5 * width * b[0], coolant + 0.5 * width * b[1], state)
-        d = slope(metal + width * c[0], coolant + width * c[1], state)
+        b = slope(metal + 0.5 * step * a[0], coolant + 0.5 * step * a[1], state)
+        c = slope(metal + 0.5 * step * b[0], coolant + 0.5 * step * b[1], state)
+        d = slope(metal + step * c[0], coolant + step * c[1], state)
         metal, coolant = (
-            v + width / 6.0 * (a[k] + 2.0 * b[k] + 2.0 * c[k] + d[k]) for k, v in enumerate((metal, coolant))
+            v + step / 6.0 * (a[k] + 2.0 * b[k] + 2.0 * c[k] + d[k]) for k, v in enumerate((metal, coolant))
         )
         rows.append((metal, coolant, state))
     return March(
-        np.arange(count + 1, dtype=np.float64) * width,
+        np.arange(count + 1, dtype=np.float64) * step,
         np.stack([r[0] for r in rows]),
         np.stack([r[1] for r in rows]),
         np.stack([r[2] for r in rows]),

@@ -40,7 +40,7 @@ const place = computed(() => {
 
 <template>
   <figure v-if="core?.width && core.height">
-    <svg viewBox="0 -16 560 246" role="img" :aria-label="`From the front: core ${words.show(core.width, 'length')} by ${words.show(core.height, 'length')}`">
+    <svg viewBox="-30 -22 620 252" role="img" :aria-label="`From the front: core ${words.show(core.width, 'length')} by ${words.show(core.height, 'length')}`">
       <rect v-if="opening.w && opening.h" :x="middle - opening.w / 2" :y="HEIGHT - opening.h" :width="opening.w" :height="opening.h" class="opening" />
       <rect :x="middle - face.w / 2" :y="HEIGHT - face.h" :width="face.w" :height="face.h" class="core" />
       <g v-for="layer in coolers" :key="layer.id">
@@ -53,7 +53,7 @@ const place = computed(() => {
         <text :x="neckX(neck) + (neck.side === 'right' ? -10 : 10)" :y="y(neck.height ?? 0) + 4" :text-anchor="neck.side === 'right' ? 'end' : 'start'">{{ neck.name }} {{ words.show(neck.height, 'height') }}</text>
       </g>
       <path v-if="stack.filler !== null && stack.foot !== null" :d="`M${middle - 14} ${y(stack.filler)}h28`" class="filler" />
-      <text v-if="stack.filler !== null && stack.foot !== null" :x="middle + 20" :y="y(stack.filler) + 4">filler {{ words.show(stack.filler, 'height') }}</text>
+      <text v-if="stack.filler !== null && stack.foot !== null" :x="middle + 20" :y="y(stack.filler) - 1">filler {{ words.show(stack.filler, 'height') }}</text>
       <line x1="60" x2="500" :y1="HEIGHT" :y2="HEIGHT" class="floor" />
       <text :x="middle" :y="HEIGHT + 20" text-anchor="middle">{{ words.show(core.width, 'length') }} × {{ words.show(core.height, 'length') }}{{ opening.w && opening.h ? `, opening ${words.show(stack.opening.width, 'length')} × ${words.show(stack.opening.height, 'length')}` : '' }}</text>
     </svg>

@@ -85,7 +85,7 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
         <select v-model="duty" class="cardpick" aria-label="Duty mapped"><option v-for="d in duties" :key="d.id" :value="d.id">{{ d.name }}</option></select>
       </span>
     </div>
-    <div v-if="drawn" class="scroll"><svg viewBox="-56 -30 640 342" role="img" :aria-label="`Where ${duties.find((d) => d.id === duty)?.name} holds: ${KINDS[kind]}`">
+    <div v-if="drawn" class="scroll" tabindex="0"><svg viewBox="-56 -30 640 342" role="img" :aria-label="`Where ${duties.find((d) => d.id === duty)?.name} holds: ${KINDS[kind]}`">
       <path :d="overPath(drawn, FRAME)" class="over" />
       <rect v-if="weak !== null" :x="weak" y="0" :width="FRAME.width - weak" :height="FRAME.height" class="weak" />
       <text v-if="weak !== null" :x="Math.min(weak + 6, FRAME.width - 110)" y="18">engine too weak</text>

@@ -46,7 +46,7 @@ const cap = computed(() => CAPS[loop.value?.header ?? 'core'])
       <DutyPick v-model="index" />
     </div>
     <template v-if="loop">
-      <div class="scroll"><svg viewBox="0 0 640 336" role="img" :aria-label="`Coolant loop: ${flow('core')} through the core, pump inlet ${over(loop.pressures.pump_inlet)} over the air outside`">
+      <div class="scroll" tabindex="0"><svg viewBox="0 0 640 336" role="img" :aria-label="`Coolant loop: ${flow('core')} through the core, pump inlet ${over(loop.pressures.pump_inlet)} over the air outside`">
         <path d="M430 86V66H92V84" class="hot pipe" :style="{ strokeWidth: thick('core') }" />
         <path d="M92 246V270H386" class="cool pipe" :style="{ strokeWidth: thick('core') }" />
         <path d="M414 256H450V236" class="cool pipe" :style="{ strokeWidth: thick('engine') }" />

@@ -16,7 +16,7 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
 </script>
 
 <template>
-  <div class="scroll"><svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
+  <div class="scroll" tabindex="0"><svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
     <rect x="12" y="86" width="128" height="92" class="box" />
     <line x1="12" y1="112" x2="140" y2="112" class="level" />
     <text x="24" y="104">tank</text>

@@ -91,9 +91,11 @@ def chained(cooling: Cooling, context: Context) -> Starts:
         done = traces(cooling, context, longest, Starts(coolant, metal), samples)
         for at in ready:
             end = min(cases[before[at]].duration, LONGEST)
-            row = int(np.argmin(np.abs(done.time - end)))
+            row = min(int(end / STEP), done.time.size - 2)
+            share = end / STEP - row
             for kept, found in ((metal, done.metal), (coolant, done.coolant)):
-                kept[0, at] = found[row].reshape(len(cases), samples)[before[at]]
+                ended = found[row] + share * (found[row + 1] - found[row])
+                kept[0, at] = ended.reshape(len(cases), samples)[before[at]]
             settled.add(at)
     return Starts(coolant, metal)
 
@@ -157,8 +159,10 @@ def course(cooling: Cooling, context: Context) -> Course:
     switches = thresholds(cooling.plant.facts, len(cooling.plant.fan.stages))
     begin = [np.concatenate([_points(context, v, 1), ambient]) for v in (cooling.start_metal, cooling.start)]
     twice = Body(*(np.repeat(v, 2) for v in (body.metal, body.coolant, body.between)))
-    both = march(_beside([table, table]), twice, np.repeat(heat, 2), (begin[0], begin[1]), LONGEST, STEP, switches)
-    trace = _one(both, 0, min(case.duration, LONGEST))
+    until = min(case.duration, LONGEST)
+    step = until / np.ceil(until / STEP)
+    both = march(_beside([table, table]), twice, np.repeat(heat, 2), (begin[0], begin[1]), LONGEST, step, switches)
+    trace = _one(both, 0, until)
     broken = _broken(cooling, context, table)
     skin = still_conductance(context)
     tables = [_still(skin, ambient + BAY_RISE), *(b.table for b in broken)]

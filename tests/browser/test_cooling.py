@@ -1,0 +1,108 @@
+"""The cooling's drawings in the browser: picked by keys, dragged, at phone size, held to the accessibility rules."""
+
+import re
+
+from playwright.sync_api import expect
+
+from gauge_well.services import builds
+from tests.browser.pages import AXE, PHONE, BrowserCase
+from tests.browser import test_pages
+from tests.support import ROAD, changed
+
+TABS = ("Air", "Stack", "Coolant", "Through time", "Where it holds", "On the stand")
+
+
+class Drawings(BrowserCase):
+    def open(self, tab: str, build: str = "quarry-mule") -> None:
+        self.go(f"/builds/{build}/cooling")
+        self.page.get_by_role("tab", name=tab).click()
+
+    def test_picked_by_keys_and_kept(self) -> None:
+        page = self.go("/builds/quarry-mule/cooling")
+        page.get_by_role("tab", name="Air").focus()
+        page.keyboard.press("ArrowRight")
+        expect(page.get_by_role("tab", name="Stack")).to_be_focused()
+        expect(page.get_by_text(re.compile("left to the first moving thing")).first).to_be_visible()
+        page.reload()
+        expect(page.get_by_role("tab", name="Stack")).to_have_attribute("aria-selected", "true")
+
+    def test_the_stack_says_what_is_left_and_where_air_gathers(self) -> None:
+        self.open("Stack")
+        expect(self.page.get_by_text(re.compile("From the front. Air gathers at hump 1"))).to_be_visible()
+        expect(self.page.get_by_text("upper hose has to cross")).to_be_visible()
+        self.type_fact("installation.depth_available", "8 in")
+        expect(self.page.get_by_text(re.compile("deeper than the room")).first).to_be_visible()
+        self.page.keyboard.press("z")
+
+    def test_blows_back_at_standstill_and_not_at_speed(self) -> None:
+        self.open("Air", "chalk-hare")
+        slider = self.page.get_by_role("slider", name="Road speed")
+        slider.fill("0")
+        expect(self.page.get_by_text("blows back through the open part")).to_be_visible()
+        slider.fill("90")
+        expect(self.page.get_by_text("the rest sees ram alone")).to_be_visible()
+
+    def test_the_thermostat_dragged_moves_the_flow(self) -> None:
+        self.open("Coolant")
+        drawing = self.page.get_by_role("img", name=re.compile("Coolant loop"))
+        whole = str(drawing.get_attribute("aria-label"))
+        self.page.get_by_role("slider", name="Thermostat open").fill("10")
+        expect(drawing).not_to_have_attribute("aria-label", whole)
+        expect(self.page.get_by_text(re.compile("^bypass "))).to_be_visible()
+        self.page.get_by_text("What a restrictor does").click()
+        expect(self.page.get_by_text("a slower flow never sheds more")).to_be_visible()
+
+    def test_through_time(self) -> None:
+        self.open("Through time", "dripping-well")
+        expect(self.page.get_by_text(re.compile("Ends at .* after 30 min"))).to_be_visible()
+        expect(self.page.get_by_role("row", name=re.compile("pump's belt goes"))).to_be_visible()
+        self.page.get_by_label("Which curve").select_option("warm_up")
+        expect(self.page.get_by_text(re.compile("From cold the thermostat opens"))).to_be_visible()
+        self.page.get_by_label("Which curve").select_option("soak")
+        expect(self.page.get_by_text(re.compile("from the metal's heat"))).to_be_visible()
+
+    def test_on_the_stand(self) -> None:
+        self.open("On the stand")
+        expect(self.page.get_by_text(re.compile("3 min filled, 30 s dry"))).to_be_visible()
+        hose = self.page.get_by_text(re.compile("keeps the outlet at"))
+        before = hose.inner_text()
+        self.page.get_by_role("slider", name="Outlet temperature").fill("40")
+        expect(hose).not_to_have_text(before)
+        expect(self.page.get_by_text("carbon monoxide kills")).to_be_visible()
+
+    def test_what_is_missing_is_said(self) -> None:
+        bare = builds.create(self.engine, changed(ROAD, cooling={}))["id"]
+        for tab, word in (
+            ("Air", "Give the core's width"),
+            ("Stack", "core's depth draws"),
+            ("Coolant", "to see the loop"),
+            ("Through time", "to follow the coolant"),
+        ):
+            self.open(tab, bare)
+            expect(self.page.get_by_text(re.compile(word))).to_be_visible()
+
+    def test_facts_that_do_not_apply_are_folded_away(self) -> None:
+        id = builds.create(self.engine, ROAD)["id"]
+        page = self.go(f"/builds/{id}/cooling")
+        page.get_by_role("button", name=re.compile("more: by rule or not stated")).click()
+        expect(page.get_by_text("Fan turns over crank turns")).to_have_count(0)
+        page.locator('select[data-path="cooling.fan_kind"]').select_option("belt")
+        expect(page.get_by_text("Fan turns over crank turns")).to_be_visible()
+
+    def test_axe_and_width_of_every_drawing(self) -> None:
+        source = AXE.read_text()
+        for size in (None, PHONE):
+            if size:
+                self.page.set_viewport_size(size)
+            self.page.emulate_media(color_scheme="dark" if size else "light", reduced_motion="reduce")
+            for tab in TABS:
+                self.open(tab)
+                self.page.wait_for_load_state("networkidle")
+                wide = self.page.evaluate(
+                    "() => Math.max(...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
+                )
+                self.assertLessEqual(wide, 0, tab)
+                self.page.evaluate(source)
+                found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
+                serious = [test_pages.Pages.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+                self.assertEqual(serious, [], f"{tab} {size}")
