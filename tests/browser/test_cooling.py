@@ -5,11 +5,11 @@ import re
 from playwright.sync_api import expect
 
 from gauge_well.services import builds
-from tests.browser.pages import AXE, PHONE, BrowserCase
 from tests.browser import test_pages
+from tests.browser.pages import AXE, PHONE, BrowserCase
 from tests.support import ROAD, changed
 
-TABS = ("Air", "Stack", "Coolant", "Through time", "Where it holds", "On the stand")
+TABS = ("Air", "By duty", "Stack", "Coolant", "Through time", "Where it holds", "On the stand")
 
 
 class Drawings(BrowserCase):
@@ -21,10 +21,17 @@ class Drawings(BrowserCase):
         page = self.go("/builds/quarry-mule/cooling")
         page.get_by_role("tab", name="Air").focus()
         page.keyboard.press("ArrowRight")
+        page.keyboard.press("ArrowRight")
         expect(page.get_by_role("tab", name="Stack")).to_be_focused()
         expect(page.get_by_text(re.compile("left to the first moving thing")).first).to_be_visible()
         page.reload()
         expect(page.get_by_role("tab", name="Stack")).to_have_attribute("aria-selected", "true")
+
+    def test_every_dutys_answers(self) -> None:
+        self.open("By duty")
+        row = self.page.get_by_role("row", name=re.compile("Long grade with trailer"))
+        expect(row).to_contain_text("49.2 of")
+        expect(row.get_by_role("cell")).to_have_count(6)
 
     def test_the_stack_says_what_is_left_and_where_air_gathers(self) -> None:
         self.open("Stack")
@@ -104,5 +111,7 @@ class Drawings(BrowserCase):
                 self.assertLessEqual(wide, 0, tab)
                 self.page.evaluate(source)
                 found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
-                serious = [test_pages.Pages.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+                serious = [
+                    test_pages.Pages.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")
+                ]
                 self.assertEqual(serious, [], f"{tab} {size}")

@@ -28,6 +28,29 @@ class LouvredFins(NumbersCase):
         self.between(j / j_chang_wang(re, FIN), 0.65, 1.4)
         self.between(f / f_chang(re, FIN, DH), 0.65, 1.4)
 
+    def test_against_a_later_relation(self) -> None:
+        """M.-H. Kim, C. W. Bullard, Int. J. Refrigeration 25 (2002) 390-400 (from memory), 100 < Re < 600:
+        j = Re^-0.487 (th/90)^0.257 (Fp/Lp)^-0.13 (H/Lp)^-0.29 (Fd/Lp)^-0.235 (Ll/Lp)^0.68 (Tp/Lp)^-0.279 (df/Lp)^-0.05,
+        f = Re^-0.781 (th/90)^0.444 (Fp/Lp)^-1.682 (H/Lp)^-1.22 (Fd/Lp)^0.818 (Ll/Lp)^1.97;
+        on a core such as theirs (louvres of 1.7 mm, fins 1.4 mm apart, 20 mm deep)."""
+        lp = 1.7
+        fin = LouvredFin(1.4e-3, 8.15e-3, 0.1e-3, 1.7e-3, 6.4e-3, 27.0, 2e-3, 20e-3)
+        dh = 2.24e-3  # four least areas times depth over the surface, by hand
+        re = np.array([150.0, 300.0, 550.0])
+        angle, pitch, high, deep, long, tubes, thick = (
+            27 / 90,
+            1.4 / lp,
+            8.15 / lp,
+            20 / lp,
+            6.4 / lp,
+            10.15 / lp,
+            0.1 / lp,
+        )
+        j = angle**0.257 * pitch**-0.13 * high**-0.29 * deep**-0.235 * long**0.68 * tubes**-0.279 * thick**-0.05
+        f = angle**0.444 * pitch**-1.682 * high**-1.22 * deep**0.818 * long**1.97
+        self.between(re**-0.487 * j / j_chang_wang(re, fin), 0.65, 1.4)
+        self.between(re**-0.781 * f / f_chang(re, fin, dh), 0.65, 1.4)
+
     def test_friction_goes_on_smoothly(self) -> None:
         """No jump where the two branches are blended (Re 130 to 230) nor where 1/Re takes over (60)."""
         re = np.geomspace(5.0, 3000.0, 1500)

@@ -3,7 +3,7 @@
 import numpy as np
 from scipy.integrate import solve_ivp
 
-from gauge_well.core.heat.two_node import respond
+from gauge_well.core.heat.two_node import Shut, end_from_shut, respond
 from tests.support import NumbersCase
 
 CM, CC, G, U = 45e3, 38e3, 3600.0, 900.0
@@ -46,3 +46,44 @@ class TwoNode(NumbersCase):
     def test_weights_sum_to_one(self) -> None:
         r = respond(np.geomspace(0.1, 1e5, 30), CM, CC, G, U)
         self.close(r.weight_metal + r.weight_coolant + r.weight_sink, 1.0, abs=1e-12)
+
+
+class FromShut(NumbersCase):
+    def integrate(self, time: float, heat: float, start: float, opens: float, sink: float) -> float:
+        """Nothing shed under the opening, all of U over it, by DOP853 with an event at the opening; held up to it."""
+
+        def rates(_: float, y: np.ndarray, u: float) -> list[float]:
+            flow = G * (y[0] - y[1])
+            return [(heat - flow) / CM, (flow - u * (y[1] - sink)) / CC]
+
+        def opening(_: float, y: np.ndarray, u: float) -> float:
+            return y[1] - opens
+
+        opening.terminal = True  # type: ignore[attr-defined]
+        settings = {"method": "DOP853", "rtol": 1e-11, "atol": 1e-9}
+        shut = solve_ivp(rates, (0.0, time), [start, start], events=opening, args=(0.0,), **settings)
+        if shut.t[-1] >= time:
+            return float(shut.y[1, -1])
+        rest = solve_ivp(rates, (shut.t[-1], time), shut.y[:, -1], args=(U,), **settings)
+        return max(float(rest.y[1, -1]), opens)
+
+    def test_against_the_integrator(self) -> None:
+        for time in (20.0, 75.0, 600.0):
+            for heat in (10e3, 60e3, 120e3):
+                shut = Shut(np.asarray(343.0), np.asarray(343.0), np.asarray(363.0))
+                own = end_from_shut(heat, time, CM, CC, G, U, 303.0, shut)
+                self.close(own, self.integrate(time, heat, 343.0, 363.0, 303.0), abs=1e-4, note=f"{time} {heat}")
+
+    def test_open_at_the_start_is_the_plain_answer(self) -> None:
+        shut = Shut(np.asarray(370.0), np.asarray(365.0), np.asarray(363.0))
+        r = respond(100.0, CM, CC, G, U)
+        plain = r.weight_metal * 370.0 + r.weight_coolant * 363.0 + r.weight_sink * 303.0 + r.per_watt * 50e3
+        self.close(end_from_shut(50e3, 100.0, CM, CC, G, U, 303.0, shut), plain, abs=3.0)
+
+    def test_rises_with_heat_without_a_jump(self) -> None:
+        shut = Shut(np.asarray(343.0), np.asarray(343.0), np.asarray(363.0))
+        heat = np.linspace(1e3, 150e3, 2000)
+        end = end_from_shut(heat, 60.0, CM, CC, G, U, 303.0, shut)
+        steps = np.diff(end)
+        self.assertGreater(float(steps.min()), -1e-6)
+        self.assertLess(float(steps.max()), 0.2)

@@ -5,6 +5,7 @@ import FactPanel from '../../shared/FactPanel.vue'
 import StationFrame from '../../shared/StationFrame.vue'
 import ViewTabs from '../../shared/ViewTabs.vue'
 import AirPlot from './components/AirPlot.vue'
+import DutyAnswers from './components/DutyAnswers.vue'
 import HeatMap from './components/HeatMap.vue'
 import LoopDrawing from './components/LoopDrawing.vue'
 import StackDrawing from './components/StackDrawing.vue'
@@ -13,6 +14,7 @@ import TimePanel from './components/TimePanel.vue'
 
 const VIEWS: { id: string; label: string; shows: Component }[] = [
   { id: 'air', label: 'Air', shows: AirPlot },
+  { id: 'duties', label: 'By duty', shows: DutyAnswers },
   { id: 'stack', label: 'Stack', shows: StackDrawing },
   { id: 'loop', label: 'Coolant', shows: LoopDrawing },
   { id: 'time', label: 'Through time', shows: TimePanel },

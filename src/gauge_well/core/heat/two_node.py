@@ -8,6 +8,8 @@ import numpy as np
 
 from gauge_well.core.typing import Array, Value, as_array
 
+SUBSTITUTIONS = 6
+
 
 @dataclass(frozen=True)
 class TwoNode:
@@ -61,3 +63,58 @@ def respond(
     # Steady state for Q: Tc = Ta + Q/U, Tm = Tc + Q/G; the rest decays from the start.
     rest = 1.0 - e21 - e22
     return TwoNode(e21, e22, rest, rest / u - e21 / g)
+
+
+@dataclass(frozen=True)
+class Shut:
+    """What a duty that starts under its thermostat has to warm first: start of metal and coolant, and where it opens [K]."""
+
+    metal: Array
+    coolant: Array
+    opens: Array
+
+
+def end_from_shut(
+    heat: Value,
+    time: Value,
+    capacity_metal: Value,
+    capacity_coolant: Value,
+    conductance_metal: Value,
+    conductance_sink: Value,
+    sink: Value,
+    shut: Shut,
+) -> Array:
+    """Coolant at the end of a time where nothing is shed until the thermostat opens [K]; rises with the heat.
+
+    Shut, the two nodes share all heat: ``Tm - Tc = Q tau / Cm (1 - e^(-t/tau)) + d0 e^(-t/tau)`` with
+    ``tau = Cm Cc / (G (Cm + Cc))``, and their mean rises by ``Q t / (Cm + Cc)``; both exact. The time of opening is
+    found by substitution, which settles at once where it is long beside tau. What is left of the time follows
+    :func:`respond`, held up to the opening.
+    """
+    cm, cc, g, q = (as_array(v) for v in (capacity_metal, capacity_coolant, conductance_metal, heat))
+    both = cm + cc
+    tau = cm * cc / (g * both)
+    begin = cm * shut.metal + cc * shut.coolant
+    last = np.minimum(as_array(time), 1e9)
+
+    def stands(t: Array) -> Array:
+        fading = np.exp(-t / tau)
+        return np.asarray(q * tau / cm * (1.0 - fading) + (shut.metal - shut.coolant) * fading)
+
+    def warmed(t: Array) -> Array:
+        return np.asarray((begin + q * t - cm * stands(t)) / both)
+
+    opening = np.minimum(np.maximum(both * shut.opens - begin, 0.0) / np.maximum(q, 1e-6), last)
+    for _ in range(SUBSTITUTIONS):
+        wanted = (both * shut.opens - begin + cm * stands(opening)) / np.maximum(q, 1e-6)
+        opening = np.minimum(np.maximum(wanted, 0.0), last)
+    coolant = np.minimum(warmed(opening), shut.opens)
+    r = respond(last - opening, cm, cc, g, conductance_sink)
+    after = (
+        r.weight_metal * (coolant + stands(opening))
+        + r.weight_coolant * coolant
+        + r.weight_sink * sink
+        + r.per_watt * q
+    )
+    # Where the core then sheds more than is made, the thermostat holds the coolant at its opening.
+    return np.asarray(np.where(opening >= last, warmed(last), np.maximum(after, coolant)))

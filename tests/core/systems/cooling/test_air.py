@@ -120,6 +120,45 @@ class Trade(NumbersCase):
         self.falling([speed_over_core(100, cooling__opening=o) for o in ("ducted", "open_nose", "remote")])
         self.rising([speed_over_core(100, cooling__exit_area=a) for a in ("0.05 m2", "0.15 m2", "0.4 m2")])
 
+    def test_sealing(self) -> None:
+        """At standstill the air into the core is 0, 5 and 10 K over the air outside (common practice); at 100 km/h none."""
+        for seal, rise in (("sealed", 0.0), ("usual", 5.0), ("open", 10.0)):
+            facts = facts_of(changed(ROAD, cooling__sealing=seal), "cooling")
+            one = np.ones((1, 1, 1))
+            for v, expected in ((0.0, rise), (27.8, 0.0)):
+                found = solve_air(
+                    core_of(facts),
+                    fan_of(facts, 2500.0),
+                    facts,
+                    308.15 * one,
+                    101325.0 * one,
+                    v * one,
+                    0.0 * one,
+                    388.15,
+                )
+                self.close(found.air_in[-1] - 308.15, expected, abs=1e-9, note=f"{seal} {v}")
+
+    def test_every_sample_converges(self) -> None:
+        """Over a thousand draws of all that pushes and resists, what is left over is under 1e-3 Pa."""
+        rng = np.random.default_rng(7)
+        many = {
+            "face": rng.uniform(0.1, 0.5, 1024),
+            "covered": rng.uniform(0.2, 0.9, 1024),
+            "a": rng.uniform(3.0, 40.0, 1024),
+            "b": rng.uniform(2.0, 25.0, 1024),
+            "fan_flow": rng.uniform(0.2, 2.0, 1024),
+            "fan_pressure": rng.uniform(60.0, 500.0, 1024),
+            "exit_area": rng.uniform(0.05, 0.5, 1024),
+        }
+        for running in (0.5, 1.0):
+            p = path(rng.uniform(0.0, 900.0, 1024), running=running, **many)
+            for shroud, residual in air_model.RESIDUALS.items():
+                rise = air_model.fan_rise(p, shroud)
+                step = 1e-4
+                left, right = (residual(p, rise + d)[0] for d in (-step, step))
+                # The residual may be steep: the root lies within the tolerance of its argument.
+                self.assertTrue(bool(np.all((left <= 1e-3) & (right >= -1e-3))), f"{shroud} {running}")
+
     def test_fans(self) -> None:
         """A pusher moves less than the puller it is compared with, an advertised figure less than a rig's."""
         base = {"cooling__fan_flow": "0.9 m3/s"}

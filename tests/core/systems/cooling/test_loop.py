@@ -94,6 +94,17 @@ class Network(NumbersCase):
             )
             self.close(plant(changed(raw, **more)).flow, 0.002, rel=1e-5)
 
+    def test_a_pump_known_by_its_pressure(self) -> None:
+        """Shut off it raises what is stated, and this loop still lets the measured flow through."""
+        raw = changed(
+            GIVEN,
+            cooling__pump_pressure="150 kPa",
+            duties=[{"id": "d", "kind": "typed", "engine_power": "90 kW", "engine_speed": "6000 rpm"}],
+        )
+        found = plant(raw)
+        self.close(found.loop.head, 150e3, rel=1e-9)
+        self.close(found.flow, 0.002, rel=1e-5)
+
     def test_the_makers_flow_gives_way_to_the_loop(self) -> None:
         """Stated for a usual loop it falls behind narrow hoses and two passes."""
         maker = changed(GIVEN, cooling__coolant_flow_is="maker")

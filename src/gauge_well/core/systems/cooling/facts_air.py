@@ -38,6 +38,12 @@ GRILLES: Mapping[str, tuple[str, float]] = {
     "usual": ("usual grille", 6.0),
     "dense": ("dense grille", 10.0),
 }
+# label, K that air into the fan is warmed by at standstill, going round the core again.
+SEALINGS: Mapping[str, tuple[str, float]] = {
+    "sealed": ("sealed to the body all round", 0.0),
+    "usual": ("usual gaps", 5.0),
+    "open": ("open all round", 10.0),
+}
 # Generic pullers on a rig: diameter [m] -> free air [m3/s], shut-off [Pa]; common practice.
 FAN_DIAMETERS = np.array([0.25, 0.30, 0.35, 0.40, 0.45])
 FAN_FREE_AIR = np.array([0.36, 0.55, 0.75, 0.95, 1.15])
@@ -219,6 +225,7 @@ class AirFacts:
     )
     shroud: str | None = choice("Shroud", SHROUDS, group="Fan", when=("fan_kind", ("puller", "pusher", "belt")))
     opening: str | None = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
+    sealing: str | None = choice("Round the core", {k: v[0] for k, v in SEALINGS.items()}, group="Air")
     grille: str | None = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
     exit_area: Value | None = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")
     exit_loss: Value | None = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss")
@@ -315,6 +322,7 @@ def fill_air(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]],
     rule("shroud", "full", "a puller with its shroud")
     standing = machine.get("kind") in ("generator",)
     rule("opening", "remote" if standing else "open_nose", "by kind of machine")
+    rule("sealing", "usual", "as most are")
     rule("grille", "none" if standing else "usual", "by kind of machine")
     rule("exit_area", 0.25, "a usual bay")
     rule("exit_loss", 1.5, "a usual bay")

@@ -65,6 +65,14 @@ class LoopFacts:
     hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")
     gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
     pump_drive: str | None = choice("Pump", PUMPS, group="Loop")
+    pump_pressure: Value | None = quantity(
+        "Pump's pressure, shut off",
+        "pressure_difference",
+        5e3,
+        5e5,
+        group="Loop",
+        help="At the speed the flow is stated at, nothing flowing.",
+    )
     pump_ratio: Value | None = quantity(
         "Pump's speed over its usual",
         "ratio",
@@ -136,6 +144,7 @@ WAYS: Mapping[str, Way] = {
     "cap_pressure": Way("hand", "Stamped on the cap; a pump with a gauge shows if it still holds."),
     "glycol": Way("above", "A refractometer or a hydrometer in the header."),
     "coolant_flow": Way("running", "Top hose into a bucket of known size, fed from a full drum, at a steady speed."),
+    "pump_pressure": Way("papers", "The pump's curve where it meets no flow."),
     "hose_bore": Way("hand", "Calliper in the neck: the narrowest counts."),
     "restrictor_bore": Way("hand", "The drill that just passes."),
     "hose_length": Way("above", "A string along the hose; the longer of the two."),

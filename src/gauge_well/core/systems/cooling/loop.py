@@ -200,6 +200,8 @@ def loop_of(
     flow, at_speed = as_array(reference[0]), as_array(reference[1])
     electric = facts.pump_drive == "electric"
     rise = RISE_ELECTRIC if electric else RISE * (at_speed / rated_speed) ** 2
+    if facts.pump_pressure is not None:
+        rise = as_array(facts.pump_pressure) / SHUT_OFF
     turns = as_array(need(facts.pump_ratio, "cooling.pump_ratio")) * (
         1.0 if electric else as_array(engine_speed) / at_speed
     )
@@ -235,10 +237,12 @@ def loop_of(
         return loop
     drop = as_array(loop.tubes_a) * flow + loop.main(1.0) * flow**2
     whole = loop.flows(drop, 1.0)[1]
-    inner = (PUMP_OWN + ENGINE_SHARE) * rise / whole**2
-    return replace(
-        loop, head=inner * whole**2 + drop, own=PUMP_OWN * rise / whole**2, engine=ENGINE_SHARE * rise / whole**2
-    )
+    inner = (PUMP_OWN + ENGINE_SHARE) * rise
+    if facts.pump_pressure is not None:
+        # What a known pump has left over the outer loop is lost inside; its share as usual.
+        inner = np.maximum(as_array(facts.pump_pressure) - drop, 0.1 * drop)
+    share = PUMP_OWN / (PUMP_OWN + ENGINE_SHARE)
+    return replace(loop, head=inner + drop, own=share * inner / whole**2, engine=(1.0 - share) * inner / whole**2)
 
 
 @dataclass(frozen=True)

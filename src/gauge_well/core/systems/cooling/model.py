@@ -17,14 +17,14 @@ from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.plate_fin import PlateFin
 from gauge_well.core.heat.plate_fin_core import PlateFinCore
-from gauge_well.core.heat.two_node import TwoNode, respond
+from gauge_well.core.heat.two_node import Shut, TwoNode, end_from_shut, respond
 from gauge_well.core.media import air, coolant
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import front, tested
 from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, Zones, carrying, zones
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.facts_air import GRILLES, OPENINGS
+from gauge_well.core.systems.cooling.facts_air import GRILLES, OPENINGS, SEALINGS
 from gauge_well.core.systems.cooling.fan import Fan, fan_of
 from gauge_well.core.systems.cooling.loop import SHUT, Loop, loop_of, narrowest
 from gauge_well.core.typing import Array, Value, as_array, clip
@@ -34,9 +34,10 @@ FIN_THICKNESS, WALL = 0.08e-3, 0.28e-3
 PLATE_THICKNESS, ROUND_WALL = 0.12e-3, 0.4e-3
 LOUVRE_SHARE = 0.825  # louvre length over fin length
 RATING_DENSITY = 1.2
-RECIRCULATION, RECIRCULATION_SPEED = 5.0, 8.0  # K at standstill; gone at 8 m/s
+RECIRCULATION_SPEED = 8.0  # m/s of air at which nothing goes round the core again
 DROP_RATED, HOSE_SPEED = 7.0, 3.5  # K, m/s
 THERMOSTAT_RANGE = 12.0
+OPENS_OVER = 2.0  # K over its first lift at which a thermostat lets enough through
 FILM = 3.0  # K by which coolant in the tubes is colder than where it enters, for its properties
 METAL_STANDS = 30.0  # K over coolant at rated heat
 METAL_SHARE = 0.5
@@ -152,6 +153,24 @@ class Cooling:
     ageing: Array
     heater: Array
     sink_per_watt: Array
+    conductance: Array
+    duration: Array
+    between: Array
+
+    @property
+    def shut(self) -> Shut:
+        """What a duty that starts under its thermostat has to warm first."""
+        return Shut(self.start_metal, self.start, self.plant.thermostat + OPENS_OVER)
+
+    @property
+    def starts_shut(self) -> NDArray[np.bool_]:
+        """Which duties do, and end."""
+        return np.asarray((self.start < self.shut.opens) & np.isfinite(self.duration))
+
+    def end_from_shut(self, heat: Array) -> Array:
+        """Coolant at the end of such a duty [K] at a heat [W]."""
+        body = (self.plant.metal, self.plant.liquid, self.between)
+        return end_from_shut(heat, self.duration, *body, self.conductance, self.sink, self.shut)
 
     def capacity_at(self, front_heat: Array) -> Array:
         """Capacity [W] with that much heat taken up by the air ahead of the core: linear in it, so exact."""
@@ -205,7 +224,8 @@ def solve_air(
     loss = GRILLES[facts.grille or "usual"][1] + (front.CONDENSER_LOSS if facts.condenser == "yes" else 0.0)
     covered = clip(UNSHROUDED_SPREAD * as_array(fan.disc_area) / core.face, 0.05, 0.95)
     turning = 0.0 * share if fan.shroud == "open" else np.sqrt(share) * running
-    recirculated = RECIRCULATION * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * turning
+    again = SEALINGS[facts.sealing or "usual"][1]
+    recirculated = again * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * turning
     passes = 2 if rise is None else 1
     rise = as_array(0.5 * (as_array(hot) - ambient)) if rise is None else rise
     for _ in range(passes):
@@ -380,12 +400,11 @@ def prepare(
     sink_per_watt = radiator_ua / conductance / side.capacity_rate
     begin = starts or start_temperatures(context, limit, t_amb)
     start, start_metal = begin.coolant, begin.metal
-    response = respond(
-        duties.column("duration"), plant.metal, plant.liquid, context.own_coolant_heat / METAL_STANDS, conductance
-    )
+    between = context.own_coolant_heat / METAL_STANDS
+    response = respond(duties.column("duration"), plant.metal, plant.liquid, between, conductance)
     free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * sink
     capacity = (limit - free) / response.per_watt
-    return Cooling(
+    found = Cooling(
         plant,
         t_amb,
         airs,
@@ -398,7 +417,24 @@ def prepare(
         ageing,
         as_array(heater),
         sink_per_watt,
+        conductance,
+        duties.column("duration"),
+        between,
     )
+    return replace(found, capacity=_from_shut(found)) if np.any(found.starts_shut) else found
+
+
+def _from_shut(cooling: Cooling) -> Array:
+    """Capacity where some duties start under their thermostat [W].
+
+    Heat that just brings the end to the limit: less than where the core sheds from the start, and the end rises with
+    it, so that one bracketed root serves. The other duties keep theirs.
+    """
+    limit, most = cooling.plant.limit, cooling.capacity
+    shape = np.broadcast_shapes(most.shape, cooling.start.shape, cooling.conductance.shape)
+    high = np.broadcast_to(np.maximum(most, 1.0), shape)
+    found = find_root(lambda q: cooling.end_from_shut(q) - limit, 1e-3 * high, high, tolerance=1.0)
+    return np.asarray(np.where(cooling.starts_shut & (most > 0.0), found, most))
 
 
 def heater_conductance(facts: CoolingFacts) -> Array:
@@ -518,6 +554,8 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
         + r.weight_sink * cooling.sink
         + r.per_watt * heat
     )
+    if np.any(cooling.starts_shut):
+        linear = np.where(cooling.starts_shut, cooling.end_from_shut(heat), linear)
     # The thermostat and the fan hold the coolant up; the linear answer knows them full open.
     floor = np.minimum(cooling.start, steady)
     end = np.where(np.isfinite(r.per_watt), np.maximum(linear, floor), steady)

@@ -125,9 +125,10 @@ def _shroud(facts: CoolingFacts) -> Iterator[Candidate]:
 
 def _air(facts: CoolingFacts) -> Iterator[Candidate]:
     if facts.opening == "open_nose":
-        yield Candidate(
-            "ducted", "core_fan", Sentence("Gaps to the core sealed: air ducted in"), {"cooling.opening": "ducted"}
-        )
+        yield Candidate("ducted", "core_fan", Sentence("Air ducted to the core"), {"cooling.opening": "ducted"})
+    if facts.sealing in ("usual", "open"):
+        label = Sentence("Gaps round the core sealed: no hot air goes round again")
+        yield Candidate("sealing", "core_fan", label, {"cooling.sealing": "sealed"})
     grille = FREER_GRILLES.get(facts.grille or "usual")
     if grille is not None:
         yield Candidate(

@@ -175,26 +175,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         {"eps": cooling.at_limit.effectiveness, "C_min": least, "T_lim": plant.limit, "T_air": on.air_in},
         "mason1955, exact series, both unmixed",
     )
-    r = cooling.response
-    if np.isfinite(duties.cases[index].duration):
-        w.add(
-            "Q_cap",
-            "Heat that just brings the end of the duty to the limit",
-            "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_sink)) / per_w",
-            cooling.capacity,
-            "heat",
-            {
-                "T_lim": plant.limit,
-                "w_m": r.weight_metal,
-                "T_m": cooling.start_metal,
-                "w_c": r.weight_coolant,
-                "T_c": cooling.start,
-                "w_s": r.weight_sink,
-                "T_sink": cooling.sink,
-                "per_w": r.per_watt,
-            },
-            "incropera2007, ch. 5, two lumped nodes",
-        )
+    _capacity_step(w, cooling, index)
     heat = heat_made(cooling, context, context.mean)
     w.add(
         "fill",
@@ -216,6 +197,40 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         solved=False,
     )
     return w.steps
+
+
+def _capacity_step(w: Working, cooling: Cooling, index: int) -> None:
+    """Heat carried over a duty that ends."""
+    name = "Heat that just brings the end of the duty to the limit"
+    if not np.isfinite(w.pick(cooling.duration)):
+        return
+    source = "incropera2007, ch. 5, two lumped nodes"
+    if w.pick(cooling.starts_shut.astype(float)) > 0.5:
+        ends = cooling.end_from_shut(cooling.capacity)
+        inputs = {"T_end": ends, "T_lim": cooling.plant.limit}
+        name += ", nothing shed until the thermostat opens"
+        # The root stands to a watt.
+        w.add("Q_cap", name, "T_end - T_lim", cooling.capacity, "heat", inputs, source, solved=True, scale=1e3)
+        return
+    r = cooling.response
+    w.add(
+        "Q_cap",
+        name,
+        "(T_lim - (w_m * T_m + w_c * T_c + w_s * T_sink)) / per_w",
+        cooling.capacity,
+        "heat",
+        {
+            "T_lim": cooling.plant.limit,
+            "w_m": r.weight_metal,
+            "T_m": cooling.start_metal,
+            "w_c": r.weight_coolant,
+            "T_c": cooling.start,
+            "w_s": r.weight_sink,
+            "T_sink": cooling.sink,
+            "per_w": r.per_watt,
+        },
+        source,
+    )
 
 
 def _loop_steps(w: Working, cooling: Cooling, context: Context) -> None:

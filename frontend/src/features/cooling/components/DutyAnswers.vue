@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+
+/** Every duty's answers in one table: heat made and carried, the weather it holds to both ways, what it settles at. */
+const build = useBuild()
+const words = useVocabulary()
+const EVER = { hot: 348.15, cold: 224 }
+const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
+  const f = build.report?.systems.cooling?.figures[duty.id]
+  if (!f || typeof f.heat_carried_w !== 'number') return []
+  const needs = f.heat_made_w ?? 0
+  const hot = f.limiting_ambient_k ?? 0
+  const cold = f.overcooled_ambient_k ?? 0
+  return [{
+    id: duty.id,
+    name: duty.name,
+    over: needs > f.heat_carried_w,
+    heat: `${words.number(needs, 'heat')} of ${words.show(Math.max(f.heat_carried_w, 0), 'heat')}`,
+    hot: hot >= EVER.hot ? 'any weather' : words.show(hot, 'temperature'),
+    boil: words.show(f.air_to_boil_k, 'temperature'),
+    cold: cold <= EVER.cold ? 'any cold' : words.show(cold, 'temperature'),
+    settles: words.show(f.end_of_duty_k, 'temperature'),
+    fan: f.fan_power_w ? `${Math.round(100 * (f.fan_share ?? 0))} %, ${words.show(f.fan_power_w, 'heat')}` : 'none',
+  }]
+}))
+</script>
+
+<template>
+  <section class="card pad">
+    <h2 class="label">Every duty's answers</h2>
+    <div v-if="rows.length" class="scroll" tabindex="0" role="region" aria-label="Every duty's answers"><table>
+      <thead><tr><th scope="col">Duty</th><th scope="col">Makes of what it carries</th><th scope="col">Holds to</th><th scope="col">Boils at</th><th scope="col">Runs cold under</th><th scope="col">Ends at</th><th scope="col">Fan's time and draw</th></tr></thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id"><th scope="row">{{ row.name }}</th><td :class="{ over: row.over }">{{ row.heat }}</td><td :class="{ over: row.over }">{{ row.hot }}</td><td>{{ row.boil }}</td><td>{{ row.cold }}</td><td>{{ row.settles }}</td><td>{{ row.fan }}</td></tr>
+      </tbody>
+    </table></div>
+    <p v-else class="mute">Give the core and the fan to see what each duty comes to.</p>
+    <p v-if="rows.length" class="mute">Air outside: where the coolant just meets its limit; where it boils (steady, for ever); under which it stays below its thermostat with the heater on.</p>
+  </section>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  padding: 5px 10px 5px 0;
+  border-bottom: 1px solid var(--line);
+  font-weight: 400;
+  vertical-align: top;
+}
+thead th {
+  color: var(--mute);
+  font: 500 13px/1.25 var(--labels);
+}
+td {
+  font: 600 15px/1.3 var(--labels);
+}
+tbody th {
+  min-width: 96px;
+}
+</style>
