@@ -75,10 +75,10 @@ class FromShut(NumbersCase):
                 self.close(own, self.integrate(time, heat, 343.0, 363.0, 303.0), abs=1e-4, note=f"{time} {heat}")
 
     def test_open_at_the_start_is_the_plain_answer(self) -> None:
-        shut = Shut(np.asarray(370.0), np.asarray(365.0), np.asarray(363.0))
+        shut = Shut(np.asarray(370.0), np.asarray(363.0), np.asarray(363.0))
         r = respond(100.0, CM, CC, G, U)
-        plain = r.weight_metal * 370.0 + r.weight_coolant * 363.0 + r.weight_sink * 303.0 + r.per_watt * 50e3
-        self.close(end_from_shut(50e3, 100.0, CM, CC, G, U, 303.0, shut), plain, abs=3.0)
+        plain = r.weight_metal * 370.0 + r.weight_coolant * 363.0 + r.weight_sink * 303.0 + r.per_watt * 80e3
+        self.close(end_from_shut(80e3, 100.0, CM, CC, G, U, 303.0, shut), plain, abs=1e-6)
 
     def test_rises_with_heat_without_a_jump(self) -> None:
         shut = Shut(np.asarray(343.0), np.asarray(343.0), np.asarray(363.0))

@@ -19,10 +19,11 @@ const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
     over: needs > f.heat_carried_w,
     heat: `${words.number(needs, 'heat')} of ${words.show(Math.max(f.heat_carried_w, 0), 'heat')}`,
     hot: hot >= EVER.hot ? 'any weather' : words.show(hot, 'temperature'),
-    boil: words.show(f.air_to_boil_k, 'temperature'),
+    // A duty over before it settles has no weather it boils in.
+    boil: Math.abs((f.coolant_out_k ?? 0) - (f.end_of_duty_k ?? 0)) < 5 ? words.show(f.air_to_boil_k, 'temperature') : '–',
     cold: cold <= EVER.cold ? 'any cold' : words.show(cold, 'temperature'),
     settles: words.show(f.end_of_duty_k, 'temperature'),
-    fan: f.fan_power_w ? `${Math.round(100 * (f.fan_share ?? 0))} %, ${words.show(f.fan_power_w, 'heat')}` : 'none',
+    fan: f.fan_power_w ? `${Math.round(100 * (f.fan_share ?? 0))} %, ${Math.round(f.fan_power_w)} W` : 'none',
   }]
 }))
 </script>
@@ -37,7 +38,7 @@ const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
       </tbody>
     </table></div>
     <p v-else class="mute">Give the core and the fan to see what each duty comes to.</p>
-    <p v-if="rows.length" class="mute">Air outside: where the coolant just meets its limit; where it boils (steady, for ever); under which it stays below its thermostat with the heater on.</p>
+    <p v-if="rows.length" class="mute">Air outside: where the coolant just meets its limit; where it boils, if the duty lasts that long; under which it stays below its thermostat with the heater on.</p>
   </section>
 </template>
 
