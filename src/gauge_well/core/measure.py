@@ -18,19 +18,19 @@ It is the total effect of the fact on a yes-or-no output, with the likely value 
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core import installation
 from gauge_well.core.bands import RowBand, Run, band_of, row_reaches, run
-from gauge_well.core.case import BuildCase, fact_at
+from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.duty import facts as duty_facts
 from gauge_well.core.duty.model import MOTION_FACTS
 from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.facts import Spec, Way
-from gauge_well.core.sampling import SAMPLES_LIVE, draw
+from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import HALF, Known
@@ -167,8 +167,7 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
     open_ = {s for s, flags in zip(systems, truth, strict=True) if flags.any() and not flags.all()}
 
     def held(paths: Sequence[str]) -> Flags:
-        frozen = draw(case, found.drawn.count, frozen=paths)
-        return _flags(run(frozen, affected(paths[0]), found), systems)
+        return _flags(run(hold(found.drawn, case, paths), affected(paths[0]), found), systems)
 
     def telling(paths: Sequence[str]) -> bool:
         only = affected(paths[0])
@@ -192,6 +191,14 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
                         if isinstance(values, np.ndarray):
                             either = either_way(values[1:], truth[systems.index(system)])
                 yield done, total, Settles(path, chance, system, either, spread, way_of(path))
+
+
+def hold(drawn: Drawn, case: BuildCase, paths: Sequence[str]) -> Drawn:
+    """The same draws with some facts held at their likely values in ``case``."""
+    held = drawn.case
+    for path in paths:
+        held = with_value(held, path, fact_at(case, path))
+    return replace(drawn, case=held, z={p: z for p, z in drawn.z.items() if p not in paths})
 
 
 def _by_section(paths: Iterable[str]) -> list[list[str]]:

@@ -111,6 +111,8 @@ def draw(
             known, value = case.known.get(where), getattr(instance, name)
             if known is None or value is None or where in frozen or spec.kind in ("choice", "text"):
                 continue
+            if spec.when is not None and getattr(instance, spec.when[0]) not in spec.when[1]:
+                continue
             rows = [draws[columns[c]] for c in _slot_names(f"{column}.{name}", spec)]
             found = _table(spec, known, value, rows) if spec.kind == "table" else spread(spec, known, value, rows[0])
             if found is not None:

@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.bands import HIGH, Key, Limit, Run, percentile, run
-from gauge_well.core.case import BuildCase, fact_at
+from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec
 from gauge_well.core.measure import affected
@@ -49,18 +48,6 @@ class Holds:
     sure_high: float | None
     touches: Sequence[Key]
     stuck: Sequence[Key]
-
-
-def with_value(case: BuildCase, path: str, value: float | Array) -> BuildCase:
-    """The case with one fact set."""
-    parts = path.split(".")
-    change: dict[str, Any] = {parts[-1]: value}
-    if parts[0] == "duties":
-        return replace(case, duties=tuple((id, replace(d, **change) if id == parts[1] else d) for id, d in case.duties))
-    if parts[0] in case.systems:
-        return replace(case, systems={**case.systems, parts[0]: replace(case.systems[parts[0]], **change)})
-    section: dict[str, Any] = {parts[0]: replace(getattr(case, parts[0]), **change)}
-    return replace(case, **section)
 
 
 def value_of(case: BuildCase, path: str) -> float | None:

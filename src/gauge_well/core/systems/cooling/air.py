@@ -170,7 +170,7 @@ def fan_rise(path: AirPath, shroud: str) -> Array:
         np.shape(low), np.shape(high), np.shape(path.a), np.shape(path.density_hot), np.shape(path.face)
     )
     low, high = np.broadcast_to(low, shape), np.broadcast_to(high, shape)
-    return find_root(lambda p: RESIDUALS[shroud](path, p)[0], low, high, tolerance=1e-4)
+    return find_root(lambda p: RESIDUALS[shroud](path, p)[0], low, high, tolerance=1e-6)
 
 
 def zones(path: AirPath, shroud: str) -> Zones:

@@ -121,20 +121,27 @@ class LoopFacts:
     header_fill: Value | None = quantity("Filled cold to", "share", 0.0, 1.0, group="Header", spread="exact")
     coolant_volume: Value | None = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")
     steam_line: str | None = choice("Steam line to the header", YES_NO, group="Header")
-    filler_height: Value | None = quantity("Filler's neck over the ground", "height", 0.0, 4.0, group="Heights")
-    core_foot: Value | None = quantity("Core's foot over the ground", "height", 0.0, 4.0, group="Heights")
-    core_inlet_height: Value | None = quantity("Core's inlet", "height", 0.0, 4.0, group="Heights")
+    filler_height: Value | None = quantity(
+        "Filler's neck over the ground", "height", 0.0, 4.0, group="Heights", spread="exact"
+    )
+    core_foot: Value | None = quantity(
+        "Core's foot over the ground", "height", 0.0, 4.0, group="Heights", spread="exact"
+    )
+    core_inlet_height: Value | None = quantity("Core's inlet", "height", 0.0, 4.0, group="Heights", spread="exact")
     core_inlet_side: str | None = choice("on the", SIDES, group="Heights")
-    core_outlet_height: Value | None = quantity("Core's outlet", "height", 0.0, 4.0, group="Heights")
+    core_outlet_height: Value | None = quantity("Core's outlet", "height", 0.0, 4.0, group="Heights", spread="exact")
     core_outlet_side: str | None = choice("on the ", SIDES, group="Heights")
-    engine_outlet_height: Value | None = quantity("Engine's outlet", "height", 0.0, 4.0, group="Heights")
+    engine_outlet_height: Value | None = quantity(
+        "Engine's outlet", "height", 0.0, 4.0, group="Heights", spread="exact"
+    )
     engine_outlet_side: str | None = choice("on  the", SIDES, group="Heights")
-    pump_inlet_height: Value | None = quantity("Pump's inlet", "height", 0.0, 4.0, group="Heights")
+    pump_inlet_height: Value | None = quantity("Pump's inlet", "height", 0.0, 4.0, group="Heights", spread="exact")
     pump_inlet_side: str | None = choice("on  the ", SIDES, group="Heights")
     high_points: tuple[tuple[float, ...], ...] | None = table(
         "Humps and dips of the run",
         (("height", "height"), ("vent", "ratio")),
         group="Heights",
+        spread="exact",
         words=VENTS,
         help="From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.",
     )
