@@ -87,7 +87,7 @@ class Loop:
 
         shape = np.broadcast_shapes(np.shape(most), np.shape(self.main(lift)), np.shape(inner), np.shape(self.heater))
         high = np.broadcast_to(most, shape)
-        drop = find_root(surplus, np.zeros(shape), high, tolerance=1e-2)
+        drop = find_root(surplus, np.zeros(shape), high, tolerance=1e-6)
         return (drop, *self.flows(drop, lift))
 
     @cached_property
