@@ -4,7 +4,8 @@ import numpy as np
 
 from gauge_well.core.media import coolant
 from gauge_well.core.systems.cooling import circuit, remedies
-from gauge_well.core.systems.cooling.model import core_shed_at, heat_made, pick_fan, plant_of, prepare
+from gauge_well.core.systems.cooling.gauge import core_shed_at
+from gauge_well.core.systems.cooling.model import heat_made, pick_fan, plant_of, prepare
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report
 
 GLYCOL = coolant.mass_share(0.5)

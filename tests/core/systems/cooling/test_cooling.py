@@ -5,7 +5,8 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.systems.cooling import model, need
-from gauge_well.core.systems.cooling.model import heat_made, limiting_ambient, plant_of, prepare, shed_at, shown
+from gauge_well.core.systems.cooling.gauge import limiting_ambient, shed_at, shown
+from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
 from gauge_well.core.typing import likely
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
 

@@ -8,19 +8,8 @@ from scipy.optimize import brentq
 
 from gauge_well.core.media import coolant
 from gauge_well.core.sampling import draw
-from gauge_well.core.systems.cooling.loop import (
-    LIFTS,
-    Loop,
-    Spot,
-    bleed_points,
-    hole,
-    loop_of,
-    narrowest,
-    pressures,
-    run_loss,
-    spots,
-    tube_loss,
-)
+from gauge_well.core.systems.cooling.heights import Spot, bleed_points, spots
+from gauge_well.core.systems.cooling.loop import LIFTS, Loop, hole, loop_of, narrowest, pressures, run_loss, tube_loss
 from gauge_well.core.systems.cooling.model import core_of, plant_of
 from tests.support import ROAD, NumbersCase, case_of, changed, context_of, facts_of, report
 

@@ -4,8 +4,9 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.systems.cooling import bench_run, time
+from gauge_well.core.systems.cooling.gauge import shown
 from gauge_well.core.systems.cooling.instrument import at_duty, instrument
-from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare, shown
+from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report
 

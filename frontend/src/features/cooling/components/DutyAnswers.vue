@@ -31,7 +31,7 @@ const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
 <template>
   <section class="card pad">
     <h2 class="label">Every duty's answers</h2>
-    <div v-if="rows.length" class="scroll" tabindex="0" role="region" aria-label="Every duty's answers"><table>
+    <div v-if="rows.length" class="scroll" tabindex="0" role="region" aria-label="Every duty's answers"><table class="rows">
       <thead><tr><th scope="col">Duty</th><th scope="col">Makes of what it carries</th><th scope="col">Holds to</th><th scope="col">Boils at</th><th scope="col">Runs cold under</th><th scope="col">Ends at</th><th scope="col">Fan's time and draw</th></tr></thead>
       <tbody>
         <tr v-for="row in rows" :key="row.id"><th scope="row">{{ row.name }}</th><td :class="{ over: row.over }">{{ row.heat }}</td><td :class="{ over: row.over }">{{ row.hot }}</td><td>{{ row.boil }}</td><td>{{ row.cold }}</td><td>{{ row.settles }}</td><td>{{ row.fan }}</td></tr>
@@ -45,25 +45,6 @@ const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
 <style scoped>
 .scroll {
   overflow-x: auto;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  padding: 5px 10px 5px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
-  vertical-align: top;
-}
-thead th {
-  color: var(--mute);
-  font: 500 13px/1.25 var(--labels);
-}
-td {
-  font: 600 15px/1.3 var(--labels);
 }
 tbody th {
   min-width: 96px;

@@ -39,7 +39,7 @@ const place = computed(() => {
 </script>
 
 <template>
-  <figure v-if="core?.width && core.height">
+  <figure v-if="core?.width && core.height" class="drawing" tabindex="0">
     <svg viewBox="-30 -22 620 252" role="img" :aria-label="`From the front: core ${words.show(core.width, 'length')} by ${words.show(core.height, 'length')}`">
       <rect v-if="opening.w && opening.h" :x="middle - opening.w / 2" :y="HEIGHT - opening.h" :width="opening.w" :height="opening.h" class="opening" />
       <rect :x="middle - face.w / 2" :y="HEIGHT - face.h" :width="face.w" :height="face.h" class="core" />
@@ -63,10 +63,9 @@ const place = computed(() => {
 
 <style scoped>
 figure {
+  --lettering: 15px;
+  --least: 500px;
   margin: 12px 0 0;
-}
-svg {
-  width: 100%;
 }
 .opening {
   fill: none;
@@ -105,9 +104,5 @@ svg {
 }
 .floor {
   stroke: var(--line);
-}
-text {
-  font: 500 15px var(--labels);
-  fill: var(--mute);
 }
 </style>

@@ -21,7 +21,7 @@ const backwards = computed(() => (props.zones.open ?? 0) < 0)
 </script>
 
 <template>
-  <figure>
+  <figure class="drawing" tabindex="0">
     <svg viewBox="0 -4 560 104" role="img" :aria-label="`Fan's part ${words.show(zones.fan, 'speed_m_s')}, open part ${words.show(zones.open, 'speed_m_s')}`">
       <rect x="0" y="38" :width="cut" height="14" class="fan" />
       <rect :x="cut" y="38" :width="WIDTH - cut" height="14" class="open" />
@@ -39,10 +39,9 @@ const backwards = computed(() => (props.zones.open ?? 0) < 0)
 
 <style scoped>
 figure {
+  --lettering: 13px;
+  --least: 440px;
   margin: 10px 0 0;
-}
-svg {
-  width: 100%;
 }
 .fan {
   fill: var(--cooling);
@@ -59,12 +58,5 @@ svg {
 .air.over {
   stroke: var(--over);
   stroke-dasharray: 5 3;
-}
-text {
-  font: 500 13px var(--labels);
-  fill: var(--mute);
-}
-text.over {
-  fill: var(--over);
 }
 </style>

@@ -85,7 +85,7 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
         <select v-model="duty" class="cardpick" aria-label="Duty mapped"><option v-for="d in duties" :key="d.id" :value="d.id">{{ d.name }}</option></select>
       </span>
     </div>
-    <div v-if="drawn" class="scroll" tabindex="0"><svg viewBox="-56 -30 640 342" role="img" :aria-label="`Where ${duties.find((d) => d.id === duty)?.name} holds: ${KINDS[kind]}`">
+    <div v-if="drawn" class="drawing" tabindex="0"><svg viewBox="-56 -30 640 342" role="img" :aria-label="`Where ${duties.find((d) => d.id === duty)?.name} holds: ${KINDS[kind]}`">
       <path :d="overPath(drawn, FRAME)" class="over" />
       <rect v-if="weak !== null" :x="weak" y="0" :width="FRAME.width - weak" :height="FRAME.height" class="weak" />
       <text v-if="weak !== null" :x="Math.min(weak + 6, FRAME.width - 110)" y="18">engine too weak</text>
@@ -110,16 +110,11 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-svg {
-  width: 100%;
+.drawing {
+  --lettering: 15.5px;
+  --least: 500px;
 }
 @media (max-width: 720px) {
-  svg {
-    min-width: 500px;
-  }
   .cardpick {
     min-height: 44px;
   }
@@ -152,13 +147,5 @@ svg {
   fill: var(--card);
   stroke: var(--brass-line);
   stroke-width: 3;
-}
-text {
-  font: 500 15.5px var(--labels);
-  fill: var(--mute);
-}
-.strong {
-  font-weight: 600;
-  fill: var(--ink);
 }
 </style>

@@ -46,7 +46,7 @@ const cap = computed(() => CAPS[loop.value?.header ?? 'core'])
       <DutyPick v-model="index" />
     </div>
     <template v-if="loop">
-      <div class="scroll" tabindex="0"><svg viewBox="0 0 640 336" role="img" :aria-label="`Coolant loop: ${flow('core')} through the core, pump inlet ${over(loop.pressures.pump_inlet)} over the air outside`">
+      <div class="drawing" tabindex="0"><svg viewBox="0 0 640 336" role="img" :aria-label="`Coolant loop: ${flow('core')} through the core, pump inlet ${over(loop.pressures.pump_inlet)} over the air outside`">
         <path d="M430 86V66H92V84" class="hot pipe" :style="{ strokeWidth: thick('core') }" />
         <path d="M92 246V270H386" class="cool pipe" :style="{ strokeWidth: thick('core') }" />
         <path d="M414 256H450V236" class="cool pipe" :style="{ strokeWidth: thick('engine') }" />
@@ -90,11 +90,8 @@ const cap = computed(() => CAPS[loop.value?.header ?? 'core'])
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-svg {
-  width: 100%;
+.drawing {
+  --lettering: 17.5px;
 }
 .pipe {
   fill: none;
@@ -136,26 +133,10 @@ svg {
 .valve {
   fill: var(--ink);
 }
-text {
-  font: 500 17.5px var(--labels);
-  fill: var(--mute);
-}
-.strong {
-  font-weight: 600;
-  fill: var(--ink);
-}
-text.over {
-  fill: var(--over);
-}
 .drag {
   grid-template-columns: auto 1fr 64px;
 }
 .empty {
   padding: 40px 0;
-}
-@media (max-width: 720px) {
-  svg {
-    min-width: 540px;
-  }
 }
 </style>

@@ -75,7 +75,7 @@ const until = (seconds: number | null) => (seconds === null ? 'not within 30 min
     <template v-if="option && course">
       <ChartPanel :option="option" :label="`Coolant and metal over time, ${CURVES[which]}`" />
       <p>{{ said }}</p>
-      <table v-if="course.failures.length">
+      <table v-if="course.failures.length" class="rows">
         <caption class="label">If it breaks at the end of that</caption>
         <thead><tr><th scope="col"></th><th scope="col">to the limit</th><th scope="col">to boiling</th></tr></thead>
         <tbody>
@@ -89,27 +89,8 @@ const until = (seconds: number | null) => (seconds === null ? 'not within 30 min
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin: 8px 0;
-}
 caption {
   text-align: left;
-}
-th,
-td {
-  text-align: left;
-  padding: 4px 8px 4px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
-}
-thead th {
-  color: var(--mute);
-  font: 500 13px var(--labels);
-}
-td {
-  font: 600 15px var(--labels);
 }
 .empty {
   padding: 40px 0;

@@ -26,7 +26,7 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
 </script>
 
 <template>
-  <div class="scroll" tabindex="0"><svg viewBox="-6 -8 640 268" role="img" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`">
+  <div class="drawing" tabindex="0"><svg viewBox="-6 -8 640 268" role="img" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`">
     <g v-for="(piece, i) in data.pieces" :key="i">
       <rect :x="at[i]?.[0]" :y="56 - half(piece.outside)" :width="(at[i]?.[1] ?? 0) - (at[i]?.[0] ?? 0)" :height="2 * half(piece.outside)" class="pipe" :class="{ lagged: piece.lagged }" :style="{ '--heat': heat(0.5 * (piece.warm + piece.cool)) }" />
       <text :x="(at[i]?.[0] ?? 0) + 3" y="10">{{ piece.share < 1 ? '2 × ' : '' }}{{ words.show(piece.outside, 'size') }}</text>
@@ -47,11 +47,8 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-svg {
-  width: 100%;
+.drawing {
+  --lettering: 13px;
 }
 .pipe {
   fill: color-mix(in oklab, var(--over) calc(100% * var(--heat)), var(--glass));
@@ -90,21 +87,8 @@ svg {
 .ring.over {
   stroke: var(--over);
 }
-text {
-  font: 500 13px var(--labels);
-  fill: var(--mute);
-}
-.strong,
-.worst {
+text.worst {
   font-weight: 600;
   fill: var(--ink);
-}
-.strong.over {
-  fill: var(--over);
-}
-@media (max-width: 720px) {
-  svg {
-    min-width: 540px;
-  }
 }
 </style>

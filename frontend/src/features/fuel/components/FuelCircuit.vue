@@ -16,7 +16,7 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
 </script>
 
 <template>
-  <div class="scroll" tabindex="0"><svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
+  <div class="drawing" tabindex="0"><svg viewBox="0 0 640 250" role="img" aria-label="Fuel circuit: tank, pump, filter, line and engine with their flows and pressures">
     <rect x="12" y="86" width="128" height="92" class="box" />
     <line x1="12" y1="112" x2="140" y2="112" class="level" />
     <text x="24" y="104">tank</text>
@@ -42,16 +42,9 @@ const volts = computed(() => (props.data.voltage === undefined || props.figures.
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-svg {
-  width: 100%;
-}
-@media (max-width: 720px) {
-  svg {
-    min-width: 520px;
-  }
+.drawing {
+  --lettering: 14px;
+  --least: 520px;
 }
 .box {
   fill: var(--card);
@@ -90,14 +83,6 @@ svg {
 .tight {
   stroke: var(--over);
   stroke-width: 3.5;
-}
-text {
-  font: 500 14px var(--labels);
-  fill: var(--mute);
-}
-.strong {
-  font-weight: 600;
-  fill: var(--ink);
 }
 .over {
   fill: var(--over);

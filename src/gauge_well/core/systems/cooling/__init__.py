@@ -29,18 +29,9 @@ from gauge_well.core.systems.base import (
 )
 from gauge_well.core.systems.cooling import checks, circuit, facts, facts_front, need, remedies, tested, time, working
 from gauge_well.core.systems.cooling.fan import electric_power
+from gauge_well.core.systems.cooling.gauge import Shown, limiting_ambient, shown
 from gauge_well.core.systems.cooling.instrument import instrument
-from gauge_well.core.systems.cooling.model import (
-    Cooling,
-    Shown,
-    core_of,
-    heat_made,
-    limiting_ambient,
-    pick_fan,
-    plant_of,
-    prepare,
-    shown,
-)
+from gauge_well.core.systems.cooling.model import Cooling, core_of, heat_made, pick_fan, plant_of, prepare
 from gauge_well.core.typing import Array, likely
 from gauge_well.core.working import Step
 

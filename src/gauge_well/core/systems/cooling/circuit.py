@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 
@@ -13,16 +14,10 @@ from gauge_well.core.facts import need
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values, over_duties
-from gauge_well.core.systems.cooling.loop import Pressures, bleed_points, pressures, spots
-from gauge_well.core.systems.cooling.model import (
-    AMBIENT_LOW,
-    FILM,
-    Cooling,
-    core_shed_at,
-    heat_made,
-    pick_fan,
-    still_conductance,
-)
+from gauge_well.core.systems.cooling.gauge import AMBIENT_LOW, core_shed_at
+from gauge_well.core.systems.cooling.heights import bleed_points, spots
+from gauge_well.core.systems.cooling.loop import Pressures, pressures
+from gauge_well.core.systems.cooling.model import FILM, Cooling, heat_made, pick_fan, still_conductance
 from gauge_well.core.typing import Array, Value, as_array, likely
 from gauge_well.core.validity import Notice
 
@@ -43,7 +38,13 @@ class Circuit:
     inlet_temperature: Array
     needed: Array
     held: Array
-    margin: Array
+    limit: Array
+    glycol: Array
+
+    @cached_property
+    def margin(self) -> Array:
+        """How far the coolant in the block stands under boiling at its limit [K]."""
+        return np.asarray(coolant.boiling_point(self.pressures.block, self.glycol) - self.limit)
 
 
 def circuit_of(cooling: Cooling) -> Circuit:
@@ -53,14 +54,13 @@ def circuit_of(cooling: Cooling) -> Circuit:
     """
     plant = cooling.plant
     held = plant.pressure + as_array(need(plant.facts.cap_pressure, "cooling.cap_pressure"))
-    found = pressures(plant.loop, plant.facts, held)
+    found = pressures(plant.loop, plant.facts, held, solved=plant.open_loop)
     fluid = coolant.properties(plant.limit - FILM, plant.glycol)
     rate = fluid.density * fluid.heat_capacity
     fall = cooling.at_limit.heat / np.maximum(rate * found.radiator_flow, 1e-3)
     inlet = plant.limit - np.maximum(fall, 0.0) * found.radiator_flow / np.maximum(found.whole_flow, 1e-9)
     vapour = coolant.vapour_pressure(inlet, plant.glycol)
-    margin = coolant.boiling_point(found.block, plant.glycol) - plant.limit
-    return Circuit(found, vapour, inlet, vapour + INLET_MARGIN, np.asarray(held), margin)
+    return Circuit(found, vapour, inlet, vapour + INLET_MARGIN, np.asarray(held), plant.limit, plant.glycol)
 
 
 def inlet_check(circuit: Circuit, context: Context) -> Check:

@@ -17,7 +17,7 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.cooling.air import signed_quadratic
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_loop import FITTINGS
-from gauge_well.core.typing import Array, Value, as_array, clip, likely
+from gauge_well.core.typing import Array, Value, as_array, clip
 
 # A usual loop at its flow (common practice): the pump raises 80 kPa at rated speed, 1.6 times that shut off; of
 # what it raises the engine's passages take 60 %, all outside the engine 40 %.
@@ -33,6 +33,10 @@ RUBBER = 3e-6  # m, roughness of hose
 USUAL_RUN = 2 * FITTINGS["bend"]
 SHUT = 0.002  # of its lift that a shut thermostat leaks: its vent hole
 LIFTS = np.linspace(np.sqrt(SHUT), 1.0, 16) ** 2  # closest where the flow bends most
+
+
+# Pressure across the branches [Pa], radiator's and whole flow [m3/s].
+Solved = tuple[Array, Array, Array]
 
 
 @dataclass(frozen=True)
@@ -74,7 +78,7 @@ class Loop:
         beside = (self.open_bypass(lift) + self.heater) * np.sqrt(np.maximum(as_array(drop), 0.0))
         return radiator, np.asarray(radiator + beside)
 
-    def solve(self, lift: Value) -> tuple[Array, Array, Array]:
+    def solve(self, lift: Value) -> Solved:
         """Pressure across the branches [Pa], radiator's and whole flow [m3/s].
 
         ``H0 s^2 = dp + (k_pump + k_engine) Q(dp)^2``: the right side rises with dp, one bracketed root.
@@ -261,13 +265,15 @@ class Pressures:
     heater_flow: Array
 
 
-def pressures(loop: Loop, facts: CoolingFacts, reference: Value, lift: Value = 1.0) -> Pressures:
+def pressures(
+    loop: Loop, facts: CoolingFacts, reference: Value, lift: Value = 1.0, solved: Solved | None = None
+) -> Pressures:
     """Pressures on the way round, hung on the one place that is held: where the cap's header joins.
 
     ``reference`` is the pressure there [Pa absolute]: the air's and the cap's. The block is taken half way through
-    the engine's passages.
+    the engine's passages. ``solved`` where the loop was solved at that lift already.
     """
-    drop, radiator, whole = loop.solve(lift)
+    drop, radiator, whole = solved or loop.solve(lift)
     tubes = loop.tubes_a * radiator + loop.tubes_b * radiator**2
     back = as_array(loop.back) * radiator**2
     held = as_array(reference)
@@ -302,44 +308,3 @@ def pipes_volume(facts: CoolingFacts) -> Array:
     """Coolant in hoses and pipes, there and back [m3]."""
     rows = [*run_of(facts.hose_feed, facts), *run_of(facts.hose_back, facts)]
     return np.asarray(sum((bore_area(bore) * length for bore, length, _ in rows), start=np.asarray(0.0)))
-
-
-@dataclass(frozen=True)
-class Spot:
-    """A place of the run by height: ``vented`` lets air out by itself."""
-
-    name: str
-    height: float
-    vented: bool
-
-
-def spots(facts: CoolingFacts) -> list[Spot]:
-    """The run from the engine's outlet to the pump's inlet, as far as heights are given."""
-    found: list[Spot] = []
-
-    def add(name: str, height: Value | None, vented: bool = False) -> None:
-        if height is not None:
-            found.append(Spot(name, likely(height), vented))
-
-    add("the engine's outlet", facts.engine_outlet_height, facts.steam_line == "yes")
-    for at, row in enumerate(facts.high_points or ()):
-        add(f"hump {at + 1}", row[0], likely(as_array(row[1])) > 0.5)
-    add("the core's inlet", facts.core_inlet_height, facts.header == "core")
-    if facts.core_foot is not None and facts.core_height is not None:
-        top = likely(facts.core_foot) + likely(facts.core_height)
-        add("the core's top", top, facts.header in ("core", "core_cold"))
-    add("the core's outlet", facts.core_outlet_height, facts.header == "core_cold")
-    add("the pump's inlet", facts.pump_inlet_height, facts.header == "remote")
-    return found
-
-
-def bleed_points(run: Sequence[Spot]) -> list[Spot]:
-    """Places higher than both neighbours that have no vent: where air gathers and must be let out by hand."""
-    found = []
-    for at, spot in enumerate(run):
-        left = run[at - 1].height if at > 0 else -np.inf
-        # From the pump on the way leads up into the engine.
-        right = run[at + 1].height if at + 1 < len(run) else np.inf
-        if spot.height > left and spot.height >= right and not spot.vented and len(run) > 1:
-            found.append(spot)
-    return found

@@ -8,7 +8,7 @@ from typing import Any
 from gauge_well.core.geometry.stack import MOVING_PARTS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.loop import bleed_points, spots
+from gauge_well.core.systems.cooling.heights import bleed_points, spots
 from gauge_well.core.systems.cooling.stack import layers, room_left
 from gauge_well.core.typing import Value, likely
 

@@ -10,6 +10,7 @@ import numpy as np
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.transient import Body, March, ShedTable, march
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.gauge import shed_at, thresholds
 from gauge_well.core.systems.cooling.loop import SHUT
 from gauge_well.core.systems.cooling.model import (
     FILM,
@@ -17,10 +18,8 @@ from gauge_well.core.systems.cooling.model import (
     Cooling,
     Starts,
     heat_made,
-    shed_at,
     start_temperatures,
     still_conductance,
-    thresholds,
 )
 from gauge_well.core.typing import Array, Value, as_array
 

@@ -10,7 +10,8 @@ from gauge_well.core.systems.base import Context, over_duties
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, Zones
 from gauge_well.core.systems.cooling.circuit import FILLED_AT, circuit_of, expansion
-from gauge_well.core.systems.cooling.model import Cooling, Shown, heat_made, pick_fan
+from gauge_well.core.systems.cooling.gauge import Shown
+from gauge_well.core.systems.cooling.model import Cooling, heat_made, pick_fan
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
 

@@ -1,0 +1,127 @@
+"""What the gauge shows: coolant temperature, the fans' time, and the weather a duty holds to."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.facts import need
+from gauge_well.core.heat import radiator
+from gauge_well.core.roots import find_root
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.model import FILM, AirSolved, Cooling, Starts, prepare
+from gauge_well.core.typing import Array, as_array, clip
+
+# K over the air at which a shown temperature is first looked for.
+OVER_AIR = np.array([0.01, 30, 40, 46, 50, 54, 58, 62, 66, 70, 75, 80, 90, 110, 150, 240, 600.0])
+
+
+@dataclass(frozen=True)
+class Shown:
+    """What the gauge would read."""
+
+    steady: Array
+    end: Array
+    fan_share: Array
+    thermostat_open: Array
+
+
+def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
+    """Heat shed [W] by core and heaters counted on, with coolant at ``temperature`` [K]."""
+    return np.asarray(core_shed_at(cooling, temperature, airs) + cooling.heater * (temperature - cooling.ambient))
+
+
+def core_shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
+    """Heat shed [W] by the core with coolant at ``temperature`` [K] and the thermostat where it then stands."""
+    plant = cooling.plant
+    flow = plant.loop.radiator_flow(plant.lift(temperature))
+    fluid = radiator.coolant_side(plant.core, flow, temperature - FILM, plant.glycol)
+    return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
+
+
+def shown(cooling: Cooling, heat: Array) -> Shown:
+    """Coolant temperature where shed equals made, with the fan as its thresholds control it.
+
+    Off where the core sheds enough at the switch-on temperature without it; sharing its time where
+    it sheds enough at switch-off with it; else fully on, and so on from stage to stage. The root is bracketed between the air and
+    air + 600 K and found by bracketing, never by substitution.
+    """
+    plant, airs = cooling.plant, cooling.airs
+    facts = plant.facts
+    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, plant.limit.shape)
+    ladder = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
+    # One pass over the ladder leaves each point a short bracket; shed rises with temperature.
+    surplus = shed_at(cooling, ladder, airs) - heat
+    over = surplus > 0.0
+    step = np.where(over.any(axis=0), np.argmax(over, axis=0), len(OVER_AIR) - 1)[None]
+    below = np.maximum(step - 1, 0)
+    ends = [(np.take_along_axis(v, i, 0)[0]) for v in (ladder, surplus) for i in (below, step)]
+    roots = find_root(
+        lambda t: shed_at(cooling, t, airs) - heat, ends[0], ends[1], tolerance=1e-2, values=(ends[2], ends[3])
+    )
+    switches = thresholds(facts, len(plant.fan.stages))
+    # Both thresholds and their middle of every stage at once (axes: temperature, fan's state, ...).
+    asked = [t for on, off in switches for t in (on, off, 0.5 * (on + off))]
+    steps = np.stack([np.broadcast_to(t, plant.limit.shape) for t in asked])[:, None]
+    at = np.broadcast_to(shed_at(cooling, steps, airs), (len(asked), *shape))
+    steady, fan = roots[0], np.zeros_like(roots[0])
+    before = 0.0
+    for stage, running in enumerate(plant.fan.stages):
+        on, off, middle = range(3 * stage, 3 * stage + 3)
+        enough, sharing = at[on, stage] >= heat, at[off, stage + 1] >= heat
+        low, high = at[middle, stage], at[middle, stage + 1]
+        share = clip((heat - low) / np.maximum(high - low, 1e-6), 0.0, 1.0)
+        steady = np.where(enough, steady, np.where(sharing, asked[middle], roots[stage + 1]))
+        shared = np.where(sharing, before + share * (running - before), running)
+        fan = np.where(enough, fan, shared)
+        before = running
+    r = cooling.response
+    linear = (
+        r.weight_metal * cooling.start_metal
+        + r.weight_coolant * cooling.start
+        + r.weight_sink * cooling.sink
+        + r.per_watt * heat
+    )
+    if np.any(cooling.starts_shut):
+        linear = np.where(cooling.starts_shut, cooling.end_from_shut(heat), linear)
+    # The thermostat and the fan hold the coolant up; the linear answer knows them full open.
+    floor = np.minimum(cooling.start, steady)
+    end = np.where(np.isfinite(r.per_watt), np.maximum(linear, floor), steady)
+    ever = r.weight_coolant < 1e-9
+    end = np.where(ever, steady, np.minimum(end, np.maximum(steady, cooling.start)))
+    return Shown(steady, np.asarray(end), np.asarray(fan), plant.lift(steady))
+
+
+def thresholds(facts: CoolingFacts, stages: int) -> list[tuple[Array, Array]]:
+    """Temperatures [K] at which each stage of the fans comes on and goes off; all with one dead band."""
+    on, off = (as_array(need(getattr(facts, n), f"cooling.{n}")) for n in ("fan_on", "fan_off"))
+    found = [(on, off)]
+    if stages > 1:
+        second = as_array(need(facts.fan_on_second, "cooling.fan_on_second"))
+        found.append((second, second - (on - off)))
+    return found
+
+
+AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
+
+
+def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
+    """Air temperature outside at which the duty's heat is just carried [K].
+
+    The model is run again at a first guess and the secant taken: within 0.1 K near the ambient asked
+    for, 0.5 K where that is 40 K away. Held to -50..90 degC; at an end the true answer lies beyond.
+    """
+    t0, limit = first.ambient, first.plant.limit
+    g0 = heat - first.capacity
+    slope = np.maximum(first.at_limit.heat / np.maximum(limit - first.sink, 1.0), 1.0)
+    t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
+    # The air warms in proportion to what is left between it and the coolant.
+    rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
+    # What a duty follows is held: its own weather is not asked about.
+    starts = Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
+    g1 = heat - prepare(context, first.plant, t1, True, rise, starts).capacity
+    rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
+    # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
+    return clip(t1 - g1 / np.maximum(rate, 0.02 * slope), AMBIENT_LOW, AMBIENT_HIGH)
