@@ -6,6 +6,7 @@ import os
 import platform
 
 from benchmarks.certainty import certainty
+from benchmarks.cooling import cooling
 from benchmarks.core import builds, core_points, geometry
 from benchmarks.timing import table
 from benchmarks.web import size_over_http, twenty_users
@@ -14,7 +15,7 @@ from benchmarks.web import size_over_http, twenty_users
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
-    print(table([*builds(), *core_points(), *geometry(), *certainty(), *size_over_http(), *twenty_users()]))
+    print(table([*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *size_over_http(), *twenty_users()]))
 
 
 if __name__ == "__main__":

@@ -137,6 +137,14 @@ class Depth(NumbersCase):
         self.close(room_left(0.250, found), 0.250 - 0.193, abs=1e-9)
         self.close(check_of(report(raw), "cooling", "stack")["capacity"], 0.057, abs=1e-9)
 
+    def test_a_deep_shroud_takes_room(self) -> None:
+        """45 mm from core to fan in place of 10: 35 mm less are left."""
+        gaps = [
+            check_of(report(changed(ROAD, cooling__fan_gap=g)), "cooling", "stack")["capacity"]
+            for g in ("10 mm", "45 mm")
+        ]
+        self.close(gaps[0] - gaps[1], 0.035, abs=1e-9)
+
     def test_a_pusher_stands_foremost(self) -> None:
         found = layers(facts_of(changed(ROAD, cooling__fan_kind="pusher"), "cooling"))
         self.assertEqual([x.kind for x in found], ["fan", "gap", "core"])

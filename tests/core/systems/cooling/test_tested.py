@@ -9,6 +9,7 @@ from gauge_well.core.media import coolant
 from gauge_well.core.sampling import draw
 from gauge_well.core.systems.cooling import SYSTEM, tested
 from gauge_well.core.systems.cooling.model import core_of
+from gauge_well.services import explore
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, case_of, changed, check_of, facts_of, report
 
@@ -98,6 +99,25 @@ class Worth(NumbersCase):
             z = found.drawn.z["cooling.fin_count"]
             spread[name] = abs(float(np.corrcoef(z[1:], np.log(fill[1:]))[0, 1]))
         self.assertLess(spread["tested"], spread["bare"])
+
+    def test_a_half_known_radiator_says_what_would_narrow_it(self) -> None:
+        """Face taped, depth guessed, the rest by rule: an answer with its band, and the core's own facts to measure."""
+        raw = changed(
+            ROAD,
+            cooling__core_width={"text": "450 mm", "evidence": "taped"},
+            cooling__core_height={"text": "330 mm", "evidence": "taped"},
+            cooling__core_depth={"text": "32 mm", "evidence": "guess"},
+            duties=ROAD["duties"][1:2],
+        )
+        check = check_of(explore.sure_report(raw, samples=256), "cooling", "heat", "grade")
+        self.assertLess(check["fill_low"], 0.95 * check["fill"])
+        self.assertGreater(check["fill_high"], 1.05 * check["fill"])
+        case = case_of(raw)
+        found = [item for _, _, item in measure.settles(case)]
+        listed = [s.path for s in measure.ranked(found, case.known)]
+        self.assertIn("cooling.core_depth", listed)
+        self.assertIn("cooling.fin_count", listed)
+        self.assertNotIn("cooling.core_width", listed)
 
     def test_it_can_be_asked_for(self) -> None:
         for name in tested.FIELDS:

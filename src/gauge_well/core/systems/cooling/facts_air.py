@@ -9,6 +9,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.facts import Way, choice, quantity, table
+from gauge_well.core.geometry.stack import CORE_TO_FAN
 from gauge_well.core.heat.radiator import FIN_MATERIALS, FLOW_DIRECTIONS
 from gauge_well.core.typing import Value
 
@@ -219,6 +220,15 @@ class AirFacts:
     fan_off: Value | None = quantity(
         "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan_kind", ("puller", "pusher"))
     )
+    fan_gap: Value | None = quantity(
+        "Core to fan",
+        "length",
+        0.0,
+        0.4,
+        group="Fan",
+        help="Depth of the shroud between them.",
+        when=("fan_kind", ("puller", "pusher")),
+    )
     fan_stages: str | None = choice("Several fans", STAGES, group="Fan", when=("fan_kind", ("puller", "pusher")))
     fan_on_second: Value | None = quantity(
         "Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact", when=("fan_stages", ("staged",))
@@ -256,6 +266,7 @@ WAYS: Mapping[str, Way] = {
     "fan_ratio": Way("stand", "Calliper both pulleys: crank over fan."),
     "fan_clutch_limit": Way("running", "A strobe or an optical counter on a blade, engine hot and fast."),
     "fan_depth": Way("hand", "Frame to the motor's end."),
+    "fan_gap": Way("hand", "Ruler from the fins to the fan's frame, through the shroud."),
     "exit_area": Way("under", "Every gap by which air leaves the bay: height x width, added up."),
     "exit_loss": Way("above", "Look for what stands in the way: 1 free, 1.5 usual, 3 crowded."),
 }
@@ -302,6 +313,7 @@ def fill_air(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]],
             free = float(np.interp(end, FAN_DIAMETERS, FAN_FREE_AIR)) * (d / float(end)) ** 2
         rule("fan_flow", free, "a usual fan of that size, on a rig")
         rule("fan_pressure", float(np.interp(d, FAN_DIAMETERS, FAN_SHUT_OFF)), "a usual fan of that size")
+        rule("fan_gap", CORE_TO_FAN, "the least that is kept")
         rule("fan_depth", 0.06 + 0.05 * max(0.0, d - 0.3), "a usual fan of that size")
     rule(
         "fan_rating",

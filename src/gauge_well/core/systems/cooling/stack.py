@@ -47,15 +47,21 @@ def layers(facts: CoolingFacts) -> tuple[Layer, ...]:
             bodies.append(Layer(id, name, "cooler", depth, width, height))
     bodies.append(Layer("core", "core", "core", facts.core_depth, facts.core_width, facts.core_height))
     found: list[Layer] = []
+    between = Layer(
+        "gap_fan",
+        "shroud" if facts.shroud in ("full", "flaps") else "gap",
+        "gap",
+        CORE_TO_FAN if facts.fan_gap is None else facts.fan_gap,
+    )
     if fan is not None and facts.fan_kind == "pusher":
-        found += [fan, Layer("gap_fan", "gap", "gap", CORE_TO_FAN)]
+        found += [fan, between]
     for at, body in enumerate(bodies):
         if at:
             gap = facts.front_gap if facts.front_gap is not None else 0.0
             found.append(Layer(f"gap_{at}", "gap", "gap", gap))
         found.append(body)
     if fan is not None and facts.fan_kind == "puller":
-        found += [Layer("gap_fan", "gap", "gap", CORE_TO_FAN), fan]
+        found += [between, fan]
     if fan is not None and facts.fan_kind == "belt":
         found.append(fan)
     return tuple(found)
