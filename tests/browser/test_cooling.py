@@ -102,8 +102,10 @@ class Drawings(BrowserCase):
             if size:
                 self.page.set_viewport_size(size)
             self.page.emulate_media(color_scheme="dark" if size else "light", reduced_motion="reduce")
+            self.go("/builds/quarry-mule/cooling", settled=True)
             for tab in TABS:
-                self.open(tab)
+                self.page.get_by_role("tab", name=tab).click()
+                expect(self.page.get_by_role("tab", name=tab)).to_have_attribute("aria-selected", "true")
                 self.page.wait_for_load_state("networkidle")
                 wide = self.page.evaluate(
                     "() => Math.max(...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"

@@ -5,7 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.systems.cooling import model, need
-from gauge_well.core.systems.cooling.gauge import limiting_ambient, shed_at, shown
+from gauge_well.core.systems.cooling.gauge import air_to_boil, limiting_ambient, shed_at, shown
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
 from gauge_well.core.typing import likely
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
@@ -80,6 +80,15 @@ class Gauge(NumbersCase):
         _context, _, c = solved(STEADY)
         heat = c.capacity * 0.999
         self.close(shown(c, heat).steady, np.broadcast_to(c.plant.limit, heat.shape), abs=0.4)
+
+    def test_air_to_boil(self) -> None:
+        """With the heat for which the air outside is just the air to boil, the gauge of a lasting duty settles at
+        boiling, to 0.6 K."""
+        _context, _, c = solved(STEADY)
+        heat = c.conductance * (c.plant.boiling - c.sink)
+        self.close(air_to_boil(c, heat), np.broadcast_to(c.ambient, heat.shape), abs=1e-9)
+        self.close(shown(c, heat).steady, np.broadcast_to(c.plant.boiling, heat.shape), abs=0.6)
+        self.falling(np.ravel(air_to_boil(c, heat * np.array([0.5, 1.0, 1.5])[:, None, None])[:, 1]))
 
     def test_more_heat_reads_hotter(self) -> None:
         """But for half the fan's own band: a fan that never stops holds the lower end of it."""

@@ -20,7 +20,7 @@ const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
     heat: `${words.number(needs, 'heat')} of ${words.show(Math.max(f.heat_carried_w, 0), 'heat')}`,
     hot: hot >= EVER.hot ? 'any weather' : words.show(hot, 'temperature'),
     // A duty over before it settles has no weather it boils in.
-    boil: Math.abs((f.coolant_out_k ?? 0) - (f.end_of_duty_k ?? 0)) < 5 ? words.show(f.air_to_boil_k, 'temperature') : '–',
+    boil: Math.abs((f.coolant_out_k ?? 0) - (f.end_of_duty_k ?? 0)) < 5 ? (f.air_to_boil_k ?? 0) >= EVER.hot ? 'any weather' : words.show(f.air_to_boil_k, 'temperature') : '–',
     cold: cold <= EVER.cold ? 'any cold' : words.show(cold, 'temperature'),
     settles: words.show(f.end_of_duty_k, 'temperature'),
     fan: f.fan_power_w ? `${Math.round(100 * (f.fan_share ?? 0))} %, ${Math.round(f.fan_power_w)} W` : 'none',

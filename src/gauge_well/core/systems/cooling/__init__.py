@@ -29,7 +29,7 @@ from gauge_well.core.systems.base import (
 )
 from gauge_well.core.systems.cooling import checks, circuit, facts, facts_front, need, remedies, tested, time, working
 from gauge_well.core.systems.cooling.fan import electric_power
-from gauge_well.core.systems.cooling.gauge import Shown, limiting_ambient, shown
+from gauge_well.core.systems.cooling.gauge import Shown, air_to_boil, limiting_ambient, shown
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import Cooling, core_of, heat_made, pick_fan, plant_of, prepare
 from gauge_well.core.typing import Array, likely
@@ -186,7 +186,7 @@ def _figures(
         "coolant_limit_k": plant.limit,
         "boiling_point_k": plant.boiling,
         "limiting_ambient_k": limiting,
-        "air_to_boil_k": plant.boiling - (seen.steady - solved.ambient),
+        "air_to_boil_k": air_to_boil(solved, heat_made(solved, context, context.mean)),
         "core_air_mass_flow_kg_s": on.mass_flow,
         "face_velocity_m_s": on.velocity,
         "core_air_pressure_drop_pa": on.path.core_drop(on.velocity),

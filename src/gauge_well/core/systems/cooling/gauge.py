@@ -104,6 +104,15 @@ def thresholds(facts: CoolingFacts, stages: int) -> list[tuple[Array, Array]]:
     return found
 
 
+def air_to_boil(cooling: Cooling, heat: Array) -> Array:
+    """Air outside at which a lasting duty just boils [K]: thermostat open, fans at full.
+
+    ``T_boil - Q / U - (T_sink - T_air)``: the coolant stands as far over its air whatever the air is.
+    """
+    over = heat / cooling.conductance + (cooling.sink - cooling.ambient)
+    return np.asarray(cooling.plant.boiling - over)
+
+
 AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
 
 
