@@ -120,6 +120,6 @@ class Instruments(unittest.TestCase):
             sizing.instrument(ROAD, "nothing", {})
 
     def test_what_is_missing_is_named(self) -> None:
-        self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core_depth"])
+        self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core_width"])
         self.assertEqual(sizing.instrument(changed(ROAD, engine={}), "engine", {})["unknown"], ["engine.fuel"])
         self.assertEqual(sizing.instrument(changed(ROAD, fuel={}), "fuel", {})["unknown"], ["fuel.pump_pressure"])

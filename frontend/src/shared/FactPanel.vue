@@ -7,7 +7,7 @@ import { useVocabulary } from '../stores/vocabulary'
 import CautionNote from './CautionNote.vue'
 import FactRow from './FactRow.vue'
 
-/** The facts of a section by group; what only the rules know, and groups nobody has stated anything of, fold away. */
+/** The facts of a section by group; what only the rules know, and larger groups nobody has stated anything of, fold away. */
 const props = withDefaults(defineProps<{ section: string; title?: string; cautions?: Schemas['CautionOut'][]; only?: string[] }>(), {
   title: 'Fitted',
   cautions: () => [],
@@ -30,8 +30,9 @@ const stated = (field: Field) => {
 }
 /** Whether what a field depends on is chosen so that it has a meaning. */
 const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(build.build?.facts[`${props.section}.${name}`]?.text ?? ''))
+const FEW = 2
 const kept = (own: Field[]) => {
-  const begun = own.some((f) => stated(f) || f.part !== '')
+  const begun = own.some((f) => stated(f) || f.part !== '') || own.filter((f) => fact(f) === undefined).length <= FEW
   return own.filter((f) => stated(f) || (begun && (f.part !== '' || fact(f) === undefined)))
 }
 const groups = computed(() => {
