@@ -10,8 +10,8 @@ from benchmarks.timing import Line, against, median
 from gauge_well.core import sizing
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
+from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
-from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.media import air, coolant
 from gauge_well.core.systems.exhaust import model as exhaust
 from gauge_well.core.systems.oil import model as oil
@@ -64,7 +64,7 @@ def geometry() -> list[Line]:
 def core_points() -> list[Line]:
     """2,500 points of one core: air side, coolant side, exact effectiveness, heat."""
     fin = LouvredFin(1.4e-3, 8e-3, 0.08e-3, 1.2e-3, 6.6e-3, 27.0, 2e-3, 26e-3)
-    body = RadiatorCore(0.625, 0.4, 0.026, 1.0, 1.0, 0.0, fin, 0.28e-3, 190.0)
+    body = LouvredCore(0.625, 0.4, 0.026, 1.0, 1.0, 0.0, 0.28e-3, 190.0, fin)
     speed, litres = np.meshgrid(np.linspace(0.5, 12.0, 50), np.linspace(20.0, 250.0, 50))
     rho = float(air.density(311.15, 101325.0))
 
