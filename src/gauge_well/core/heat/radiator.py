@@ -210,9 +210,10 @@ def resistance(
     f_factor: Value = 1.0,
 ) -> tuple[Array, Array]:
     """Coefficients (a, b) of ``dp = a u + b u |u|`` matched at 2 and 8 m/s face velocity."""
-    low, high = (
-        pressure_drop(core, u, density_in, density_out, film_temperature, f_factor) for u in (FIT_LOW, FIT_HIGH)
-    )
+    given = (as_array(v) for v in (density_in, density_out, film_temperature, f_factor))
+    axes = np.broadcast_shapes(np.shape(core.face), np.shape(core.depth), *(np.shape(v) for v in given))
+    speeds = np.array([FIT_LOW, FIT_HIGH]).reshape(2, *(1,) * len(axes))
+    low, high = pressure_drop(core, speeds, density_in, density_out, film_temperature, f_factor)
     b = (high / FIT_HIGH - low / FIT_LOW) / (FIT_HIGH - FIT_LOW)
     return low / FIT_LOW - b * FIT_LOW, b
 

@@ -35,7 +35,7 @@ class Resistance(NumbersCase):
     def test_a_whole_face_is_in_series(self) -> None:
         a, b, parts = self.parts(changed(TURBO, cooling__charge_width="600 mm", cooling__charge_height="400 mm"))
         own = radiator.resistance(parts[0].core, 1.14, 1.14, 311.0)
-        found = front.with_coolers(a, b, parts, 1.14, 311.0, 1.0)
+        found = front.with_coolers(a, b, parts, front.resistances(parts, 1.14, 311.0, 1.0))
         self.close(found, (a + own[0], b + own[1]), rel=1e-6)
 
     def test_part_of_the_face_against_a_bracketing_solver(self) -> None:
@@ -44,7 +44,7 @@ class Resistance(NumbersCase):
         share = float(parts[0].share)
         self.close(share, 450 / 600 * 200 / 400, rel=1e-9)
         own = [float(v) for v in radiator.resistance(parts[0].core, 1.14, 1.14, 311.0)]
-        found = front.with_coolers(a, b, parts, 1.14, 311.0, 1.0)
+        found = front.with_coolers(a, b, parts, front.resistances(parts, 1.14, 311.0, 1.0))
         for drop, tolerance in ((float(a + b), 1e-6), (float(8 * a + 64 * b), 1e-6), (60.0, 0.02), (300.0, 0.02)):
             u = [
                 brentq(lambda v, x=x, y=y, dp=drop: x * v + y * v * v - dp, 0.0, 60.0)
@@ -58,7 +58,7 @@ class Resistance(NumbersCase):
         drops = []
         for height in ("100 mm", "250 mm", "400 mm"):
             a, b, parts = self.parts(changed(TURBO, **more, cooling__oil_height=height))
-            x, y = front.with_coolers(a, b, parts, 1.14, 311.0, 1.0)
+            x, y = front.with_coolers(a, b, parts, front.resistances(parts, 1.14, 311.0, 1.0))
             drops.append(float(x * 4 + y * 16))
         self.rising(drops)
 

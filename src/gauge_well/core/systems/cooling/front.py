@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -53,10 +54,15 @@ def coolers(core: RadiatorCore, facts: CoolingFacts) -> tuple[Cooler, ...]:
     return tuple(found)
 
 
+def resistances(parts: tuple[Cooler, ...], density: Value, film: Value, f_factor: Value) -> list[tuple[Array, Array]]:
+    """Coefficients of each cooler by itself, on its own face velocity."""
+    return [radiator.resistance(p.core, density, density, film, f_factor) for p in parts]
+
+
 def with_coolers(
-    a: Array, b: Array, parts: tuple[Cooler, ...], density: Value, film: Value, f_factor: Value
+    a: Array, b: Array, parts: tuple[Cooler, ...], own: Sequence[tuple[Array, Array]]
 ) -> tuple[Array, Array]:
-    """Coefficients of core and coolers together, ``dp = a u + b u|u|``, matched at two pressures.
+    """Coefficients of core and coolers together, ``dp = a u + b u|u|``, matched at two pressures; ``own`` the coolers'.
 
     The air parts over the face: where a cooler stands it meets both in series, beside it the core alone, all with
     the same pressure across. Two coolers lie side by side as far as the face has room, and overlap beyond.
@@ -64,7 +70,6 @@ def with_coolers(
     if not parts:
         return a, b
     shares = [p.share for p in parts]
-    own = [radiator.resistance(p.core, density, density, film, f_factor) for p in parts]
     if len(parts) == 1:
         pieces = [(1.0 - shares[0], a, b), (shares[0], a + own[0][0], b + own[0][1])]
     else:

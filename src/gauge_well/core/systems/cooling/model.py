@@ -234,6 +234,7 @@ def solve_air(
     turning = 0.0 * share if fan.shroud == "open" else np.sqrt(share) * running
     again = SEALINGS[facts.sealing or "usual"][1]
     recirculated = again * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * turning
+    own = front.resistances(coolers, rho, ambient, doubts[1])
     passes = 2 if rise is None else 1
     rise = as_array(0.5 * (as_array(hot) - ambient)) if rise is None else rise
     for _ in range(passes):
@@ -241,7 +242,7 @@ def solve_air(
         rho_hot = air.density(out, pressure)
         film = 0.5 * (ambient + out)
         a, b = radiator.resistance(core, rho, rho_hot, film, doubts[1])
-        a, b = front.with_coolers(a, b, coolers, rho, ambient, doubts[1])
+        a, b = front.with_coolers(a, b, coolers, own)
         path = AirPath(
             face=core.face,
             covered=covered,
