@@ -41,7 +41,7 @@ const said = computed(() => {
     <h2 class="label">Ahead of the engine, to scale</h2>
     <FactRow v-for="item in fields" :key="item.path" :path="item.path" :field="item.field" />
     <template v-if="stack && side">
-      <div class="drawing" tabindex="0"><svg viewBox="-36 -60 1056 350" role="img" :aria-label="`From the side: ${said}`">
+      <div class="drawing side" tabindex="0"><svg viewBox="-36 -60 1056 350" role="img" :aria-label="`From the side: ${said}`">
         <g v-for="box in side.boxes" :key="box.layer.id">
           <rect v-if="box.layer.kind !== 'gap'" :x="box.x" :y="shownTop(box.tall)" :width="box.width" :height="SIDE.height * box.tall" :class="box.layer.kind" />
           <text v-if="box.layer.kind !== 'gap'" :x="box.x + box.width / 2" :y="SIDE.height + 32" text-anchor="middle" :class="{ slim: box.width < 70 }">{{ box.width < 110 ? box.layer.name.split(' ')[0] : box.layer.name }}</text>
@@ -64,7 +64,7 @@ const said = computed(() => {
 </template>
 
 <style scoped>
-.drawing {
+.side {
   --lettering: 29px;
   --least: 560px;
 }
