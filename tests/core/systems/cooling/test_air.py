@@ -4,7 +4,7 @@ import numpy as np
 from scipy.optimize import brentq
 
 from gauge_well.core.systems.cooling import air as air_model
-from gauge_well.core.systems.cooling.air import AirPath, face_velocity
+from gauge_well.core.systems.cooling.air import AirPath, carrying, zones
 from gauge_well.core.systems.cooling.fan import fan_of
 from gauge_well.core.systems.cooling.model import core_of, solve_air
 from tests.support import ROAD, NumbersCase, changed, facts_of
@@ -27,6 +27,11 @@ def path(q: float, share: float = 1.0, **over: float) -> AirPath:
         "exit_loss": 1.5,
     }
     return AirPath(**(values | over))
+
+
+def face_velocity(p: AirPath, shroud: str) -> np.ndarray:
+    """What carries heat where everything meets [m/s]."""
+    return carrying(p, shroud, zones(p, shroud))
 
 
 def standing(p: AirPath, u: float) -> float:

@@ -4,10 +4,10 @@ import numpy as np
 from scipy.optimize import brentq
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.systems.cooling.air import AirPath, face_velocity, zones
+from gauge_well.core.systems.cooling.air import AirPath, zones
 from gauge_well.core.systems.cooling.facts import refuse
 from gauge_well.core.systems.cooling.fan import Curve, curve_of, electric_power, fan_of
-from tests.core.systems.cooling.test_air import path
+from tests.core.systems.cooling.test_air import face_velocity, path
 from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report
 
 PARABOLA = Curve(np.sqrt(np.linspace(0.0, 1.0, 4001)), 1.0 - np.linspace(0.0, 1.0, 4001))

@@ -174,7 +174,10 @@ def fan_rise(path: AirPath, shroud: str) -> Array:
 
 
 def zones(path: AirPath, shroud: str) -> Zones:
-    """Bay, flow and the velocities of the covered and the open part where everything meets."""
+    """Bay, flow and the velocities of the covered and the open part where everything meets.
+
+    A closed form in line, else one monotone residual; all points converge together.
+    """
     if shroud == "open" or (shroud == "full" and path.parabolic):
         u = _in_line(path, shroud != "open")
         flow = u * path.face * path.expansion
@@ -184,17 +187,12 @@ def zones(path: AirPath, shroud: str) -> Zones:
     return RESIDUALS[shroud](path, fan_rise(path, shroud))[1]
 
 
-def face_velocity(path: AirPath, shroud: str) -> Array:
-    """Face velocity [m/s] that carries heat, where what pushes meets what resists.
-
-    A closed form in line, else one monotone residual; all points converge together. Heat is carried by air in
-    either direction through the fans' part; the open part may blow back at standstill, and then serves nothing.
-    """
-    return carrying(path, shroud, zones(path, shroud))
-
-
 def carrying(path: AirPath, shroud: str, z: Zones) -> Array:
-    """Mean face velocity that carries heat [m/s] of solved zones."""
+    """Mean face velocity that carries heat [m/s] of solved zones.
+
+    Heat is carried by air in either direction through the fans' part; the open part may blow back at standstill, and
+    then serves nothing.
+    """
     if shroud != "none":
         return z.fan
     covered = as_array(path.covered)

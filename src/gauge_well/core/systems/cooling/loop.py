@@ -302,9 +302,3 @@ def narrowest(facts: CoolingFacts) -> Array:
     for row in rows[1:]:
         bores = np.minimum(bores, row[0])
     return bores
-
-
-def pipes_volume(facts: CoolingFacts) -> Array:
-    """Coolant in hoses and pipes, there and back [m3]."""
-    rows = [*run_of(facts.hose_feed, facts), *run_of(facts.hose_back, facts)]
-    return np.asarray(sum((bore_area(bore) * length for bore, length, _ in rows), start=np.asarray(0.0)))
