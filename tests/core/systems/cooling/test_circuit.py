@@ -108,6 +108,11 @@ class Notices(NumbersCase):
         self.assertIn("hose_collapse", said[0])
         self.assertNotIn("hose_collapse", said[1])
 
+    def test_a_flow_no_core_takes_still_reads(self) -> None:
+        """3,000 L/min through a core 50 mm wide: absurd pressures, but an answer."""
+        raw = changed(ROAD, cooling__coolant_flow="3000 L/min", cooling__core_width="50 mm")
+        self.assertGreater(report(raw)["systems"]["cooling"]["figures"]["pull"]["block_boiling_margin_k"], 0.0)
+
     def test_block_margin_rises_with_the_cap(self) -> None:
         margins = [
             report(changed(ROAD, cooling__cap_pressure=p))["systems"]["cooling"]["figures"]["pull"][

@@ -18,12 +18,13 @@ from gauge_well.core.systems.cooling.gauge import AMBIENT_LOW, core_shed_at
 from gauge_well.core.systems.cooling.heights import bleed_points, spots
 from gauge_well.core.systems.cooling.loop import Pressures, pressures
 from gauge_well.core.systems.cooling.model import FILM, Cooling, heat_made, pick_fan, still_conductance
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, clip, likely
 from gauge_well.core.validity import Notice
 
 INLET_MARGIN = 15e3  # Pa the pump's inlet is kept over the coolant's vapour (common practice)
 COLLAPSE = 15e3  # Pa under the air outside at which an unsprung hose is sucked flat (common practice)
 FILLED_AT = 293.15  # K
+BLOCK_PRESSURES = (5e3, 2e6)  # Pa
 UNDER_THERMOSTAT = 5.0  # K by which an engine that runs cold lies under its thermostat
 COLD_MORNING = 263.15
 SHORT = 600.0  # s; a shorter duty is over before the cold matters
@@ -44,7 +45,9 @@ class Circuit:
     @cached_property
     def margin(self) -> Array:
         """How far the coolant in the block stands under boiling at its limit [K]."""
-        return np.asarray(coolant.boiling_point(self.pressures.block, self.glycol) - self.limit)
+        # Held to where a mix boils at all between a vacuum and pressures no block stands.
+        block = clip(self.pressures.block, *BLOCK_PRESSURES)
+        return np.asarray(coolant.boiling_point(block, self.glycol) - self.limit)
 
 
 def circuit_of(cooling: Cooling) -> Circuit:
