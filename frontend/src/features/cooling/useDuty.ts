@@ -11,5 +11,5 @@ export function useDuty() {
     if (found >= 0) index.value = found
   }, { immediate: true })
   const duty = computed(() => duties.value[index.value])
-  return { duties, index, duty }
+  return { index, duty }
 }

@@ -12,7 +12,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.engine.facts import ERAS, POWER_SHARES, EngineFacts
+from gauge_well.core.engine.facts import ERAS, MATERIALS, POWER_SHARES, EngineFacts
 from gauge_well.core.engine.friction import PMEP_DIESEL, fmep_diesel, fmep_petrol, pmep_petrol
 from gauge_well.core.engine.torque import TorqueCurve
 from gauge_well.core.facts import need
@@ -59,6 +59,12 @@ class Engine:
     def rated_products(self) -> Products:
         """Burned gas at full load."""
         return products(self.fuel, self.excess_air)
+
+    @property
+    def body_capacity(self) -> Array:
+        """Heat capacity of all its metal [J/K]; MissingFact without its weight."""
+        mass = as_array(need(self.facts.dry_mass, "engine.dry_mass"))
+        return np.asarray(mass * MATERIALS[self.facts.material or "iron_light_head"][1])
 
     def piston_speed(self, speed: Value) -> Array:
         """Mean piston speed [m/s]."""

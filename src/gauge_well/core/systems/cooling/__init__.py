@@ -143,6 +143,11 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         heat = heat_made(both, context, context.mean)
         return both, shown(both, heat), limiting_ambient(context, heat, both)
 
+    @cache
+    def cold() -> Array:
+        """Air under which each duty runs below its thermostat."""
+        return circuit.overcooled_ambient(whole()[0], context, context.mean)
+
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         base = mean is context.mean
         return [checks.heat_check(solved, context, mean, (lambda: whole()[2]) if base else None), *gates]
@@ -154,9 +159,9 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     return Result(
         checks=judge,
         unknown=[],
-        figures=lambda: _figures(context, round_trip, *whole()),
+        figures=lambda: _figures(context, round_trip, cold(), *whole()),
         needs=needs,
-        notices=lambda: [*checks.notices(solved, context), *circuit.notices(whole()[0], round_trip, context)],
+        notices=lambda: [*checks.notices(solved, context), *circuit.notices(whole()[0], round_trip, context, cold())],
         working=steps,
         beside=lambda: _beside(solved),
     )
@@ -173,20 +178,20 @@ def _beside(solved: Cooling) -> Sequence[Beside]:
 
 
 def _figures(
-    context: Context, trip: circuit.Circuit, solved: Cooling, seen: Shown, limiting: Array
+    context: Context, trip: circuit.Circuit, cold: Array, solved: Cooling, seen: Shown, limiting: Array
 ) -> Mapping[str, Array]:
     on, plant = pick_fan(solved.airs, -1), solved.plant
     per_fan = electric_power(plant.fan, on.zones.through, on.zones.rise)
     driven = plant.facts.fan_kind == "belt"
     turning = 1.0 if driven else seen.fan_share
-    around = trip.pressures
+    around, made = trip.pressures, heat_made(solved, context, context.mean)
     return {
         "coolant_out_k": seen.steady,
         "end_of_duty_k": seen.end,
         "coolant_limit_k": plant.limit,
         "boiling_point_k": plant.boiling,
         "limiting_ambient_k": limiting,
-        "air_to_boil_k": air_to_boil(solved, heat_made(solved, context, context.mean)),
+        "air_to_boil_k": air_to_boil(solved, made),
         "core_air_mass_flow_kg_s": on.mass_flow,
         "face_velocity_m_s": on.velocity,
         "core_air_pressure_drop_pa": on.path.core_drop(on.velocity),
@@ -195,7 +200,7 @@ def _figures(
         "ntu": solved.at_limit.ntu,
         "effectiveness": solved.at_limit.effectiveness,
         "heat_shed_w": solved.at_limit.heat,
-        "heat_made_w": heat_made(solved, context, context.mean),
+        "heat_made_w": made,
         "heat_carried_w": solved.capacity,
         "fan_share": seen.fan_share,
         "fan_power_w": per_fan * turning if plant.fan.shroud != "open" else 0.0 * seen.steady,
@@ -207,7 +212,7 @@ def _figures(
         "bypass_flow_m3_s": around.bypass_flow,
         "heater_flow_m3_s": around.heater_flow,
         "expansion_volume_m3": np.broadcast_to(circuit.expansion(solved), plant.limit.shape),
-        "overcooled_ambient_k": circuit.overcooled_ambient(solved, context, context.mean),
+        "overcooled_ambient_k": cold,
         "heat_in_front_w": solved.airs.front_heat,
         "hose_velocity_m_s": plant.hose_speed,
         "heat_capacity_j_k": np.broadcast_to(plant.heat_capacity, plant.limit.shape),

@@ -6,20 +6,20 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.engine.facts import MATERIALS
 from gauge_well.core.engine.model import Operation, operate
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import need
+from gauge_well.core.flow.pipe import orifice_flow
 from gauge_well.core.media import coolant
 from gauge_well.core.systems.base import Context
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.systems.cooling.model import METAL_SHARE
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 NO_LOAD = 0.02  # of full load: what an engine turning free gives its own pumps and alternator
 HOT_METAL, HOT_SHARE, HOT_RISE = 0.15, 0.6, 75.0  # of the mass round the chambers, of the heat there, K
 DRY_SECONDS, FILLED_SECONDS = 30.0, 180.0  # common practice: 20 to 30 s dry at idle
-METAL_SHARE = 0.5
+IN_ENGINE = 0.5  # of the coolant stands in the engine
+TAP, TAP_PRESSURE = 288.15, 200e3  # water main: K, Pa over the air outside (common practice)
 COLD, OPEN_BOILING = 293.15, 371.15  # K; 2 K under water's own boiling
-DISCHARGE = 0.62
 
 
 @dataclass(frozen=True)
@@ -55,9 +55,7 @@ def nothing_fitted(context: Context, heat: Value, volume: Value, limit: float) -
     The lump: metal and what water stands in it from 20 degC to the limit, ``(Cm + Cw) dT / Q``. Round the chambers the
     metal heats first: ``0.15 m c 75 K / (0.6 Q)`` to local boiling (common practice for the shares).
     """
-    facts = context.engine.facts
-    mass = as_array(need(facts.dry_mass, "engine.dry_mass"))
-    capacity = mass * MATERIALS[facts.material or "iron_light_head"][1]
+    capacity = context.engine.body_capacity
     q = as_array(heat)
     water = coolant.properties(COLD + 40.0, 0.0)
     filled = METAL_SHARE * capacity + as_array(volume) * water.density * water.heat_capacity
@@ -67,7 +65,7 @@ def nothing_fitted(context: Context, heat: Value, volume: Value, limit: float) -
         ("lump", "metal and water reach the limit", filled * (limit - COLD) / q),
         ("filled", "filled, but nothing moves the water", FILLED_SECONDS),
     ]
-    return [Reason(id, name, float(np.ravel(t)[0])) for id, name, t in times]
+    return [Reason(id, name, likely(t)) for id, name, t in times]
 
 
 @dataclass(frozen=True)
@@ -105,7 +103,7 @@ def hose_fed(heat: Value, inlet: float, outlet: float, pressure: float) -> HoseF
     if pressure <= 0.0:
         raise CoreError("no_pressure", "supply", pressure, "above 0", "The supply has no pressure.")
     water = coolant.properties(0.5 * (inlet + outlet), 0.0)
-    rho, cp = float(np.ravel(water.density)[0]), float(np.ravel(water.heat_capacity)[0])
-    flow = float(np.ravel(as_array(heat))[0]) / (rho * cp * (outlet - inlet))
-    area = flow / (DISCHARGE * np.sqrt(2.0 * pressure / rho))
+    rho, cp = likely(water.density), likely(water.heat_capacity)
+    flow = likely(as_array(heat)) / (rho * cp * (outlet - inlet))
+    area = flow / likely(orifice_flow(pressure, 1.0, rho))
     return HoseFed(flow, float(np.sqrt(4.0 * area / np.pi)), outlet)

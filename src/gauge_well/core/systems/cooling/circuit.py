@@ -160,18 +160,14 @@ def overcooled_ambient(cooling: Cooling, context: Context, mean: Operation) -> A
     return np.maximum(at - heat_made(cooling, context, mean) / conductance, AMBIENT_LOW)
 
 
-def notices(cooling: Cooling, circuit: Circuit, context: Context) -> list[Notice]:
-    """Hose collapse, bleeding, the cold day: said, not judged."""
+def notices(cooling: Cooling, circuit: Circuit, context: Context, overcooled: Array) -> list[Notice]:
+    """Hose collapse, bleeding, the cold day (:func:`overcooled_ambient`): said, not judged."""
     plant, cases = cooling.plant, context.duties.cases
     found: list[Notice] = []
     # Right after the cap was opened nothing holds the suction side up, and the engine may still be revved.
-    rated = replace(
-        plant.loop,
-        speed=as_array(plant.loop.speed) * (context.engine.rated_speed / context.duties.column("engine_speed")),
-    )
-    if plant.facts.pump_drive == "electric":
-        rated = plant.loop
-    open_cap = pressures(rated, plant.facts, 0.0)
+    belted = plant.facts.pump_drive != "electric"
+    faster = context.engine.rated_speed / context.duties.column("engine_speed") if belted else 1.0
+    open_cap = pressures(replace(plant.loop, speed=as_array(plant.loop.speed) * faster), plant.facts, 0.0)
     suction = -likely(np.asarray(open_cap.pump_inlet))
     if suction > COLLAPSE:
         template = (
@@ -191,7 +187,7 @@ def notices(cooling: Cooling, circuit: Circuit, context: Context) -> list[Notice
         }
         found.append(Notice("block_boiling", Sentence(template, values), "cooling.cap_pressure", cases[worst].id))
     found += _air_notices(cooling)
-    return found + _cold_notices(cooling, context)
+    return found + _cold_notices(cooling, context, overcooled)
 
 
 def _air_notices(cooling: Cooling) -> list[Notice]:
@@ -220,10 +216,10 @@ def _air_notices(cooling: Cooling) -> list[Notice]:
     return found
 
 
-def _cold_notices(cooling: Cooling, context: Context) -> list[Notice]:
+def _cold_notices(cooling: Cooling, context: Context, overcooled: Array) -> list[Notice]:
     """Which lasting duty runs under its thermostat on a cold morning."""
     cases = context.duties.cases
-    cold = duty_values(overcooled_ambient(cooling, context, context.mean), len(cases))
+    cold = duty_values(overcooled, len(cases))
     lasting = [i for i, case in enumerate(cases) if case.duration >= SHORT and case.kind != "idle"]
     if not lasting:
         return []

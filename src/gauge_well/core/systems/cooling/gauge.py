@@ -33,10 +33,13 @@ def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
     return np.asarray(core_shed_at(cooling, temperature, airs) + cooling.heater * (temperature - cooling.ambient))
 
 
-def core_shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
-    """Heat shed [W] by the core with coolant at ``temperature`` [K] and the thermostat where it then stands."""
+def core_shed_at(cooling: Cooling, temperature: Array, airs: AirSolved, lift: float | None = None) -> Array:
+    """Heat shed [W] by the core with coolant at ``temperature`` [K] and the thermostat where it then stands.
+
+    A thermostat that is stuck may be held at a ``lift``.
+    """
     plant = cooling.plant
-    flow = plant.loop.radiator_flow(plant.lift(temperature))
+    flow = plant.loop.radiator_flow(plant.lift(temperature) if lift is None else as_array(lift))
     fluid = radiator.coolant_side(plant.core, flow, temperature - FILM, plant.glycol)
     return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
 

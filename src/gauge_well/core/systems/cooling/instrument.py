@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
+from functools import partial
 from typing import Any
 
 import numpy as np
@@ -13,12 +14,12 @@ from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.systems.base import Context, points
 from gauge_well.core.systems.cooling import show_air, show_loop, show_stack, show_time, time
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import plant_of, prepare
+from gauge_well.core.systems.cooling.model import Starts, plant_of, prepare
+from gauge_well.core.typing import likely
 
 Show = Callable[[Context, CoolingFacts, Mapping[str, float]], dict[str, Any]]
 # Views in the order of their numbers.
 VIEWS: tuple[Show, ...] = (show_air.show, show_stack.show, show_loop.show, show_time.show, show_time.stand)
-TIME = 3
 FASTEST = 120.0  # m/s
 
 
@@ -55,20 +56,22 @@ def instrument(context: Context, facts: CoolingFacts, options: Mapping[str, floa
         raise CoreError("out_of_range", "duty", index, f"0 to {len(cases) - 1}", "There is no such duty.")
     if not 0 <= view < len(VIEWS):
         raise CoreError("out_of_range", "view", view, f"0 to {len(VIEWS) - 1}", "There is no such view.")
-    speed = float(options.get("air_speed", float(np.ravel(cases[index].air_speed)[0])))
+    speed = float(options.get("air_speed", likely(cases[index].air_speed)))
     if not 0.0 <= speed <= FASTEST:
         raise CoreError("out_of_range", "air_speed", speed, f"0 to {FASTEST:.0f} m/s", "Air speed is out of range.")
     try:
-        begins = _begins(context, facts, index) if view == TIME else {}
-        found = VIEWS[view](at_duty(context, index, speed), facts, {**options, **begins})
+        show = VIEWS[view]
+        if show is show_time.show:
+            show = partial(show_time.show, starts=_begins(context, facts, index))
+        found = show(at_duty(context, index, speed), facts, options)
     except MissingFact as error:
         return {"unknown": [error.field]}
     return {"duty": cases[index].id, "air_speed": speed, **found}
 
 
-def _begins(context: Context, facts: CoolingFacts, index: int) -> dict[str, float]:
+def _begins(context: Context, facts: CoolingFacts, index: int) -> Starts | None:
     """Start of a duty that follows another: the whole chain is run for it."""
     if not context.duties.cases[index].after:
-        return {}
+        return None
     starts = time.chained(prepare(context, plant_of(context, facts)), context)
-    return {f"start_{name}": float(getattr(starts, name)[0, index, 0]) for name in ("coolant", "metal")}
+    return Starts(*(v[:, index : index + 1, :1] for v in (starts.coolant, starts.metal)))

@@ -10,7 +10,7 @@ from itertools import pairwise
 import numpy as np
 
 from gauge_well.core.facts import need
-from gauge_well.core.flow.pipe import bore_area, friction_factor_churchill
+from gauge_well.core.flow.pipe import bore_area, friction_factor_churchill, orifice_flow
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.media import coolant
 from gauge_well.core.roots import find_root
@@ -22,13 +22,13 @@ from gauge_well.core.typing import Array, Value, as_array, clip
 # A usual loop at its flow (common practice): the pump raises 80 kPa at rated speed, 1.6 times that shut off; of
 # what it raises the engine's passages take 60 %, all outside the engine 40 %.
 RISE, RISE_ELECTRIC = 80e3, 50e3
-SHUT_OFF, PUMP_OWN, ENGINE_SHARE, OUTER_SHARE = 1.6, 0.6, 0.6, 0.4
+PUMP_OWN, ENGINE_SHARE, OUTER_SHARE = 0.6, 0.6, 0.4
+SHUT_OFF = PUMP_OWN + ENGINE_SHARE + OUTER_SHARE
 THERMOSTAT_LOSS = 10e3  # Pa at that flow, fully open
 BYPASS_BORE = 0.40  # of the hose's
 HEATER_FLOW, HEATER_DROP = 2.5e-4, 20e3  # m3/s through one heater core at Pa
 CORE_ENDS = 1.5  # K of a tube's mouth and end
 TANK_IN, TANK_OUT = 1.0, 0.5  # K of a hose into and out of a tank
-DISCHARGE = 0.62
 RUBBER = 3e-6  # m, roughness of hose
 USUAL_RUN = 2 * FITTINGS["bend"]
 SHUT = 0.002  # of its lift that a shut thermostat leaks: its vent hole
@@ -61,6 +61,10 @@ class Loop:
     bypass_shuts: bool
     heater: Value
     density: Value
+
+    def with_pump_of(self, other: Loop) -> Loop:
+        """This loop's branches on another's pump and engine."""
+        return replace(self, head=other.head, own=other.own, engine=other.engine)
 
     def open_bypass(self, lift: Value) -> Array:
         """Flow of the bypass at 1 Pa with the thermostat at ``lift``."""
@@ -111,7 +115,7 @@ class Loop:
 
 def hole(bore: Value, density: Value) -> Array:
     """Square coefficient [Pa s2/m6] of a sharp hole: ``rho / (2 (Cd A)^2)`` (crane410)."""
-    return np.asarray(0.5 * as_array(density) / (DISCHARGE * bore_area(bore)) ** 2)
+    return np.asarray(orifice_flow(1.0, bore_area(bore), density) ** -2.0)
 
 
 def run_of(rows: Sequence[Sequence[Value]] | None, facts: CoolingFacts) -> list[tuple[Value, Value, Value]]:

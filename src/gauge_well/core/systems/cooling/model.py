@@ -8,7 +8,6 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.engine.facts import MATERIALS
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import bore_area
@@ -116,7 +115,6 @@ class Plant:
     boiling: Array
     limit: Array
     open_loop: Solved
-    flow: Array
     hose_speed: Array
     fluid: radiator.CoolantSide
     metal: Array
@@ -129,6 +127,11 @@ class Plant:
         if self.facts.thermostat_kind == "none":
             return np.ones_like(as_array(temperature))
         return lift_of(as_array(temperature), self.thermostat)
+
+    @property
+    def flow(self) -> Array:
+        """Coolant through the core with the thermostat open [m3/s]."""
+        return self.open_loop[1]
 
     @property
     def heats_front(self) -> bool:
@@ -304,14 +307,8 @@ def start_temperatures(context: Context, limit: Array, ambient: Array) -> Starts
 
 def heat_capacities(context: Context, facts: CoolingFacts, core: radiator.RadiatorCore) -> tuple[Array, Array]:
     """Metal and coolant heat capacity [J/K]."""
-    engine = context.engine.facts
-    metal = (
-        METAL_SHARE
-        * as_array(need(engine.dry_mass, "engine.dry_mass"))
-        * MATERIALS[engine.material or "iron_light_head"][1]
-    )
     litres = 1e3 * as_array(need(facts.coolant_volume, "cooling.coolant_volume"))
-    return metal, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
+    return METAL_SHARE * context.engine.body_capacity, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
 
 
 def still_conductance(context: Context) -> Array:
@@ -356,7 +353,6 @@ def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) ->
         boiling,
         limit,
         open_loop,
-        flow,
         flow / bore_area(narrowest(facts)),
         radiator.coolant_side(core, flow, limit - FILM, glycol),
         metal,

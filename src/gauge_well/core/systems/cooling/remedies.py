@@ -176,8 +176,7 @@ def _with_pump(context: Context, facts: CoolingFacts, **changes: float | str) ->
         return found
     likely_facts = at_likely(facts)
     before, after = (_standing_loop(context, f) for f in (likely_facts, replace(likely_facts, **changes)))
-    same_pump = replace(after, head=before.head, own=before.own, engine=before.engine)
-    return found | {"cooling.coolant_flow": likely(same_pump.solve(1.0)[1])}
+    return found | {"cooling.coolant_flow": likely(after.with_pump_of(before).solve(1.0)[1])}
 
 
 def _standing_loop(context: Context, facts: CoolingFacts) -> Loop:

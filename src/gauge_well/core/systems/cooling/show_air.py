@@ -11,37 +11,33 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.air import RESIDUALS, AirPath
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import pick_fan, plant_of, prepare
-from gauge_well.core.typing import Array, as_array
+from gauge_well.core.typing import Array, likely
 
 POINTS = 61
 
 
-def _one(value: Any) -> float:
-    return float(np.ravel(value)[0])
-
-
 def _flat(path: AirPath) -> AirPath:
     """A path of single numbers, for curves along one axis."""
-    numbers: dict[str, Any] = {n: _one(v) for n, v in vars(path).items() if n != "curve"}
+    numbers: dict[str, Any] = {n: likely(v) for n, v in vars(path).items() if n != "curve"}
     return AirPath(**numbers, curve=path.curve)
 
 
 def _curves(path: AirPath, shroud: str, rise: float, velocity: float) -> tuple[Array, Array, Array, Array | None]:
     """Face velocity of the part shown, what resists, what pushes, and the fans alone [Pa], past the point they meet."""
-    q = _one(path.dynamic_head)
+    q = likely(path.dynamic_head)
     base = 0.1 * q
     if shroud == "open":
         u = np.linspace(0.0, max(1.6 * velocity, 2.5), POINTS)
         resists = path.core_drop(u) + path.back_pressure(u * path.face * path.expansion) + base
-        return u, resists, np.full(POINTS, _one(path.drive)), None
+        return u, resists, np.full(POINTS, likely(path.drive)), None
     # Along the fans' curve from shut off, evenly in flow where it is a parabola.
-    most = _one(path.fan_pressure) * _one(path.fan_share)
-    scale = max(_one(path.fan_pressure), 1.0)
+    most = likely(path.fan_pressure) * likely(path.fan_share)
+    scale = max(likely(path.fan_pressure), 1.0)
     past = max(1.6 * np.sqrt(max((most - rise) / scale, 0.0)), 0.4)
     p = most - scale * np.linspace(0.0, past, POINTS) ** 2
     _, z = RESIDUALS[shroud](path, p)
     resists = path.core_drop(z.fan) + path.back_pressure(z.flow) + base
-    return z.fan, resists, _one(path.ram) * q + p + base, p
+    return z.fan, resists, likely(path.ram) * q + p + base, p
 
 
 def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -> dict[str, Any]:
@@ -53,10 +49,10 @@ def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) ->
     cooling = prepare(context, plant)
     on, off = pick_fan(cooling.airs, -1), pick_fan(cooling.airs, 0)
     path, shroud = _flat(on.path), plant.fan.shroud
-    face, rho = _one(plant.core.face), _one(on.path.density)
-    part = _one(on.path.covered) if shroud == "none" else 1.0
-    u_fan, u_open = _one(on.zones.fan), _one(on.zones.open)
-    u, resists, pushes, fan = _curves(path, shroud, _one(on.zones.rise), abs(u_fan))
+    face, rho = likely(plant.core.face), likely(on.path.density)
+    part = likely(on.path.covered) if shroud == "none" else 1.0
+    u_fan, u_open = likely(on.zones.fan), likely(on.zones.open)
+    u, resists, pushes, fan = _curves(path, shroud, likely(on.zones.rise), abs(u_fan))
     scale = rho * face * part
     at = scale * abs(u_fan)
     return {
@@ -68,21 +64,21 @@ def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) ->
         "point": {
             "mass_flow": at,
             "pressure": float(np.interp(at, scale * u, resists)),
-            "velocity": _one(on.velocity),
-            "heat": _one(cooling.at_limit.heat),
+            "velocity": likely(on.velocity),
+            "heat": likely(cooling.at_limit.heat),
         },
-        "mass_flow": _one(on.mass_flow),
-        "fan_off_mass_flow": _one(off.mass_flow),
+        "mass_flow": likely(on.mass_flow),
+        "fan_off_mass_flow": likely(off.mass_flow),
         "zones": {
-            "covered": _one(on.path.covered) if shroud == "none" else 1.0,
+            "covered": likely(on.path.covered) if shroud == "none" else 1.0,
             "fan": u_fan,
             "open": u_open if shroud == "none" else None,
             "back_mass_flow": rho * face * (1.0 - part) * max(-u_open, 0.0),
         },
         "front": {
-            "heat": _one(on.front_heat),
-            "rise": _one(on.front_heat / on.side.capacity_rate),
-            "coolers": [{"name": c.name, "share": _one(c.share)} for c in plant.coolers],
+            "heat": likely(on.front_heat),
+            "rise": likely(on.front_heat / on.side.capacity_rate),
+            "coolers": [{"name": c.name, "share": likely(c.share)} for c in plant.coolers],
         },
-        "air_in": _one(as_array(on.air_in)),
+        "air_in": likely(on.air_in),
     }

@@ -17,8 +17,7 @@ from gauge_well.core.systems.cooling.model import Starts, boiling_and_limit, pla
 from gauge_well.core.typing import likely
 
 SHOWN = 140  # points of a curve
-TAP, TAP_PRESSURE, LUKEWARM = 288.15, 200e3, 333.15  # water main (common practice); K a hand can bear for a moment
-IN_ENGINE = 0.5  # of the coolant stands in the engine
+LUKEWARM = 333.15  # K a hand can bear for a moment
 
 
 def _thin(done: March) -> dict[str, list[float]]:
@@ -35,11 +34,16 @@ def _finite(seconds: float) -> float | None:
     return seconds if np.isfinite(seconds) else None
 
 
-def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -> dict[str, Any]:
-    """The duty traced, the soak after it, a warm-up in it and its failures; times in s, temperatures in K."""
-    cooling = prepare(context, plant_of(context, facts), starts=_follows(context, options))
+def show(
+    context: Context, facts: CoolingFacts, options: Mapping[str, float], starts: Starts | None = None
+) -> dict[str, Any]:
+    """The duty traced, the soak after it, a warm-up in it and its failures; times in s, temperatures in K.
+
+    ``starts`` where the duty follows another.
+    """
+    cooling = prepare(context, plant_of(context, facts), starts=starts)
     course = time.course(cooling, context)
-    thermostat = float(np.ravel(cooling.plant.thermostat)[0])
+    thermostat = likely(cooling.plant.thermostat)
     return {
         "trace": _thin(course.trace),
         "fan_starts": int(np.sum(np.diff(course.trace.state[:, 0]) > 0)),
@@ -51,18 +55,10 @@ def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) ->
             {"id": f.id, "name": f.name, "to_limit": _finite(f.to_limit), "to_boil": _finite(f.to_boil)}
             for f in course.failures
         ],
-        "limit": float(np.ravel(cooling.plant.limit)[0]),
-        "boiling": float(np.ravel(cooling.plant.boiling)[0]),
+        "limit": likely(cooling.plant.limit),
+        "boiling": likely(cooling.plant.boiling),
         "thermostat": thermostat,
     }
-
-
-def _follows(context: Context, options: Mapping[str, float]) -> Starts | None:
-    """Where a duty that follows another starts, handed on as options by the whole build."""
-    if "start_coolant" not in options:
-        return None
-    coolant, metal = (np.full((1, 1, 1), options[f"start_{name}"]) for name in ("coolant", "metal"))
-    return Starts(coolant, metal)
 
 
 def stand(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -> dict[str, Any]:
@@ -82,15 +78,15 @@ def stand(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -
         raise CoreError("out_of_range", "rpm", speed, allowed, "The engine does not turn at that speed.")
     heat = bench_run.turning(context, speed).heat_to_coolant
     _, _, limit = boiling_and_limit(context, facts, np.asarray(101325.0))
-    volume = IN_ENGINE * likely(need(facts.coolant_volume, "cooling.coolant_volume"))
+    volume = bench_run.IN_ENGINE * likely(need(facts.coolant_volume, "cooling.coolant_volume"))
     # Nothing fitted is open to the air: water boils at 100 degC there.
-    reasons = bench_run.nothing_fitted(context, heat, volume, min(float(np.ravel(limit)[0]), bench_run.OPEN_BOILING))
-    outlet, inlet = float(options.get("outlet", LUKEWARM)), float(options.get("supply_temperature", TAP))
-    fed = bench_run.hose_fed(heat, inlet, outlet, float(options.get("supply", TAP_PRESSURE)))
+    reasons = bench_run.nothing_fitted(context, heat, volume, min(likely(limit), bench_run.OPEN_BOILING))
+    outlet, inlet = float(options.get("outlet", LUKEWARM)), float(options.get("supply_temperature", bench_run.TAP))
+    fed = bench_run.hose_fed(heat, inlet, outlet, float(options.get("supply", bench_run.TAP_PRESSURE)))
     filled = [r for r in reasons if r.id != "dry"]
     return {
         "rpm": speed,
-        "heat": float(np.ravel(heat)[0]),
+        "heat": likely(heat),
         "reasons": [{"id": r.id, "name": r.name, "seconds": r.seconds} for r in reasons],
         "dry": next(r.seconds for r in reasons if r.id == "dry"),
         "filled": min(r.seconds for r in filled),

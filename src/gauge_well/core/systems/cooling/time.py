@@ -7,13 +7,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.heat import radiator
 from gauge_well.core.heat.transient import Body, March, ShedTable, march
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.cooling.gauge import shed_at, thresholds
+from gauge_well.core.systems.cooling.bench_run import IN_ENGINE
+from gauge_well.core.systems.cooling.gauge import core_shed_at, shed_at, thresholds
 from gauge_well.core.systems.cooling.loop import SHUT
 from gauge_well.core.systems.cooling.model import (
-    FILM,
     METAL_STANDS,
     Cooling,
     Starts,
@@ -21,7 +20,7 @@ from gauge_well.core.systems.cooling.model import (
     start_temperatures,
     still_conductance,
 )
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 LOW, HIGH, ROWS = 243.15, 453.15, 106  # K; every 2 K, so that the thermostat's range has six pieces
 STEP = 2.0  # s
@@ -39,13 +38,7 @@ def _points(context: Context, value: Value, samples: int) -> Array:
 def shed_table(cooling: Cooling, context: Context, samples: int = 1, lift: float | None = None) -> ShedTable:
     """Heat shed by each duty over temperature and state of the fans; a thermostat may be held at a ``lift``."""
     rows = np.linspace(LOW, HIGH, ROWS).reshape(-1, 1, 1, 1, 1)
-    if lift is None:
-        shed = shed_at(cooling, rows, cooling.airs)
-    else:
-        plant = cooling.plant
-        flow = plant.loop.radiator_flow(np.full_like(rows, lift))
-        fluid = radiator.coolant_side(plant.core, flow, rows - FILM, plant.glycol)
-        shed = radiator.shed(plant.core, cooling.airs.side, fluid, rows, cooling.airs.air_in, cooling.ageing).heat
+    shed = shed_at(cooling, rows, cooling.airs) if lift is None else core_shed_at(cooling, rows, cooling.airs, lift)
     states = 1 + len(cooling.plant.fan.stages)
     count = len(context.duties.cases)
     values = np.broadcast_to(shed, (ROWS, states, 1, count, samples)).reshape(ROWS, states, count * samples)
@@ -135,14 +128,11 @@ def _beside(tables: Sequence[ShedTable]) -> ShedTable:
 
 def _one(done: March, point: int, until: float) -> March:
     rows = done.time <= until + 1e-6
-    return March(
-        *(getattr(done, n)[rows] if n == "time" else getattr(done, n)[rows, point : point + 1] for n in SERIES)
-    )
+    only = (rows, slice(point, point + 1))
+    return March(done.time[rows], done.metal[only], done.coolant[only], done.state[only])
 
 
-SERIES = ("time", "metal", "coolant", "state")
 BAY_RISE = 30.0  # K of a standing bay over the air outside
-BLOCK_SHARE = 0.5  # of the coolant stands in the engine
 
 
 def course(cooling: Cooling, context: Context) -> Course:
@@ -174,7 +164,7 @@ def course(cooling: Cooling, context: Context) -> Course:
     held = np.array([0, *(b.state for b in broken)], dtype=np.int64)
     hot = (np.repeat(trace.metal[-1], len(tables)), np.repeat(trace.coolant[-1], len(tables)))
     after = march(_beside(tables), bodies, made, hot, LONGEST, STEP, switches, held)
-    limit, boils = (after.first_over(float(np.ravel(v)[0])) for v in (cooling.plant.limit, cooling.plant.boiling))
+    limit, boils = (after.first_over(likely(v)) for v in (cooling.plant.limit, cooling.plant.boiling))
     return Course(
         trace,
         _one(both, 1, LONGEST),
@@ -203,7 +193,7 @@ def _broken(cooling: Cooling, context: Context, table: ShedTable) -> list[_Broke
     belted = facts.fan_kind == "belt"
     if facts.pump_drive != "electric":
         name = "belt goes: pump and fan stop" if belted else "pump's belt goes"
-        found.append(_Broken("belt", name, still, share=BLOCK_SHARE))
+        found.append(_Broken("belt", name, still, share=IN_ENGINE))
     elif belted:
         found.append(_Broken("belt", "fan's belt goes", table))
     if facts.thermostat_kind != "none":
