@@ -102,10 +102,9 @@ def solve_duty(
     machine: MachineFacts,
     engine: Engine,
     wanted: float,
-    names: Mapping[str, str] | None = None,
+    names: Mapping[str, str],
 ) -> tuple[Case, Vehicle | None]:
     """Solve one duty; MissingFact names what it lacks. ``names``: every duty's id by its name, small letters."""
-    names = names or {}
     where = f"duties.{id}"
     kind = facts.kind
     if kind is None:
