@@ -89,15 +89,32 @@ def where_falling(x: Array, y: Array, at: Value) -> Array:
     -------
     array
     """
+    return along(-y, x, -as_array(at))
+
+
+def along(x: Array, y: Array, at: Value) -> Array:
+    """``y`` at a place of rising ``x``: linear between the rows of a table, the ends held.
+
+    Parameters
+    ----------
+    x, y : array
+        Rows on the first axis, x rising along it. The other axes broadcast with ``at``, so that every sample
+        may have a table of its own.
+    at : float or array
+
+    Returns
+    -------
+    array
+    """
     want = as_array(at)
     shape = np.broadcast_shapes(x.shape[1:], y.shape[1:], want.shape)
     rows = (x.shape[0], *shape)
     xs, ys = (np.broadcast_to(v.reshape(rows[0], *(1,) * (len(rows) - v.ndim), *v.shape[1:]), rows) for v in (x, y))
-    i = clip(np.sum(ys > want, axis=0), 1, x.shape[0] - 1).astype(np.intp)[None]
+    i = clip(np.sum(xs < want, axis=0), 1, x.shape[0] - 1).astype(np.intp)[None]
     x0, x1 = np.take_along_axis(xs, i - 1, 0)[0], np.take_along_axis(xs, i, 0)[0]
     y0, y1 = np.take_along_axis(ys, i - 1, 0)[0], np.take_along_axis(ys, i, 0)[0]
-    fall = np.maximum(y0 - y1, 1e-300)
-    return np.asarray(x0 + (x1 - x0) * clip((y0 - want) / fall, 0.0, 1.0))
+    rise = np.maximum(x1 - x0, 1e-300)
+    return np.asarray(y0 + (y1 - y0) * clip((want - x0) / rise, 0.0, 1.0))
 
 
 def polyline(x: Array, y: Array, at: Value) -> Array:

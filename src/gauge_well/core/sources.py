@@ -68,6 +68,10 @@ BIBLIOGRAPHY: dict[str, str] = {
     "crane410": "Crane Co., Flow of Fluids, Technical Paper 410. From memory.",
     "sae_j1832": "SAE J1832, Low Pressure Gasoline Fuel Injector. From memory.",
     "fuel_tables": ("Density, heating value and composition of motor fuels as in engine handbooks. From memory."),
+    "zabetakis1965": (
+        "M. G. Zabetakis, Flammability Characteristics of Combustible Gases and Vapors, US Bureau of Mines Bulletin 627, "
+        "1965: limits and flash points. From memory."
+    ),
     "oil_tables": "Viscosity and density of typical engine oils as in oil makers' tables. From memory.",
     "astm_d341": "ASTM D341, Viscosity-temperature relation of liquid petroleum products. From memory.",
     "gillespie1992": ("T. D. Gillespie, Fundamentals of Vehicle Dynamics, SAE, 1992: road loads. From memory."),

@@ -14,13 +14,11 @@ from gauge_well.core.tolerance import Half
 from gauge_well.sheet.document import CANDIDATES_MAX, BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
+from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
 from gauge_well.units import Reading, ReadingError, read, show, unit_for
 from gauge_well.units.printing import Preference
 from gauge_well.units.reading import parse_decimal
-
-ROWS_MAX = 60
-_COLUMNS = re.compile(r"\s*(?:,\s|;|\t|\||=)\s*")
 
 
 @dataclass(frozen=True)
@@ -139,44 +137,10 @@ class _Reader:
         if isinstance(raw, list):
             raw = {"text": "\n".join(", ".join(row) for row in raw)}
         entry = raw if isinstance(raw, dict) else {"text": str(raw)}
-        lines = [line.strip() for line in entry["text"].splitlines() if line.strip()]
-        if not lines:
-            raise ReadingError("empty", "The table is empty.", "", "one row a line")
-        if len(lines) > ROWS_MAX:
-            raise ReadingError(
-                "too_long", f"{len(lines)} rows are too many.", str(len(lines)), f"{ROWS_MAX} rows at most"
-            )
-        rows = tuple(self._row(spec, line, i + 1) for i, line in enumerate(lines))
+        rows, lines = read_table(spec, entry["text"], self.prefer)
         evidence = _evidence(entry)
         text = "\n".join(lines)
         return Fact(rows, text, evidence), {"text": text, "evidence": evidence}
-
-    def _row(self, spec: Spec, line: str, number: int) -> tuple[float, ...]:
-        cells = [cell for cell in _COLUMNS.split(line) if cell]
-        if len(cells) != len(spec.columns):
-            names = " and ".join(name for name, _ in spec.columns)
-            raise ReadingError(
-                "columns",
-                f"Row {number} has {len(cells)} columns; {names} are asked.",
-                line,
-                "for instance " + (spec.help.split("`")[1] if "`" in spec.help else names),
-            )
-        values = []
-        for i, (cell, (name, kind)) in enumerate(zip(cells, spec.columns, strict=True)):
-            word = cell.strip().lower()
-            if spec.words and i == len(spec.columns) - 1 and word in spec.words:
-                values.append(spec.words[word])
-                continue
-            try:
-                reading = read(cell, kind, unit_for(kind, self.prefer).id)
-            except ReadingError as error:
-                raise ReadingError(
-                    error.code, f"Row {number}, {name}: {error.message}", error.read, error.allowed
-                ) from error
-            if reading.si < 0.0:
-                raise ReadingError("range", f"Row {number}, {name} is below nought.", cell, "nought or more")
-            values.append(reading.si)
-        return tuple(values)
 
 
 def _evidence(entry: Mapping[str, Any]) -> str:

@@ -34,6 +34,11 @@ class Fuel:
         B of ``exp(-B (1/T - 1/310.9))`` [K].
     spark : bool
         True for spark ignition.
+    lean_limit : float
+        Share of vapour in air by volume under which nothing lights (lower flammability limit); nought where
+        vapour does not decide the start.
+    heat_capacity : float
+        Of the liquid [J/kgK], near 25 degC.
     """
 
     id: str
@@ -47,6 +52,8 @@ class Fuel:
     rvp_true: float
     rvp_slope: float
     spark: bool
+    lean_limit: float = 0.0
+    heat_capacity: float = 2000.0
 
     @property
     def stoichiometric_air_ratio(self) -> float:
@@ -62,10 +69,13 @@ def _elements(hydrogen_ratio: float, oxygen_ratio: float) -> tuple[float, float,
 
 MIXTURE = 1.07
 
-# source: fuel_tables; hydrogen ratios chosen so that the stoichiometric ratios are the usual ones.
-PETROL = Fuel("petrol", "petrol, no ethanol", 745.0, 43.2e6, *_elements(1.87, 0.0), 60e3, MIXTURE, 3500.0, True)
-ETHANOL = Fuel("ethanol", "ethanol", 794.0, 26.8e6, *_elements(3.0, 0.5), 16e3, 1.0, 5090.0, True)
-METHANOL = Fuel("methanol", "methanol", 796.0, 19.9e6, *_elements(4.0, 1.0), 32e3, 1.0, 4500.0, True)
+# source: fuel_tables; hydrogen ratios chosen so that the stoichiometric ratios are the usual ones. Lower limits of
+# flammability 1.4 % petrol (its light ends), 3.3 ethanol, 6.0 methanol (zabetakis1965).
+PETROL = Fuel(
+    "petrol", "petrol, no ethanol", 745.0, 43.2e6, *_elements(1.87, 0.0), 60e3, MIXTURE, 3500.0, True, 0.014, 2200.0
+)
+ETHANOL = Fuel("ethanol", "ethanol", 794.0, 26.8e6, *_elements(3.0, 0.5), 16e3, 1.0, 5090.0, True, 0.033, 2440.0)
+METHANOL = Fuel("methanol", "methanol", 796.0, 19.9e6, *_elements(4.0, 1.0), 32e3, 1.0, 4500.0, True, 0.060, 2530.0)
 DIESEL = Fuel("diesel", "diesel", 835.0, 42.8e6, *_elements(1.80, 0.0), 0.0, MIXTURE, 4500.0, False)
 LPG = Fuel("lpg", "LPG, liquid", 508.0, 46.3e6, *_elements(8.0 / 3.0, 0.0), 0.0, 1.0, 3000.0, True)
 
@@ -112,6 +122,9 @@ def blend(ethanol_share: float, label: str = "", id: str = "blend", rvp: float |
         float(np.interp(ethanol_share, [0.85, 1.0], [MIXTURE, 1.0])),
         mix("rvp_slope"),
         True,
+        # What lights first is the petrol's light ends as long as there is petrol: by its share of the vapour.
+        float(np.interp(ethanol_share, [0.0, 0.85, 1.0], [PETROL.lean_limit, 0.021, ETHANOL.lean_limit])),
+        mix("heat_capacity"),
     )
 
 
@@ -142,6 +155,30 @@ def vapour_pressure(fuel: Fuel, temperature: Value, rvp: Value | None = None) ->
     """
     base = fuel.rvp if rvp is None else rvp
     return fuel.rvp_true * as_array(base) * np.exp(-fuel.rvp_slope * (1.0 / as_array(temperature) - 1.0 / 310.9))
+
+
+def boiling_temperature(fuel: Fuel, pressure: Value, rvp: Value | None = None) -> Array:
+    """Temperature [K] at which the vapour pressure is ``pressure`` [Pa]; the inverse of :func:`vapour_pressure`.
+
+    Infinite for a fuel whose vapour does not matter.
+    """
+    base = as_array(fuel.rvp if rvp is None else rvp)
+    if not np.any(base > 0.0):
+        return np.full(np.broadcast_shapes(base.shape, np.shape(pressure)), np.inf)
+    ratio = np.log(np.maximum(as_array(pressure), 1.0) / (fuel.rvp_true * base))
+    return np.asarray(1.0 / np.maximum(1.0 / 310.9 - ratio / fuel.rvp_slope, 1e-4))
+
+
+def coldest_start(fuel: Fuel, pressure: Value, rvp: Value | None = None) -> Array:
+    """Temperature [K] under which the fuel gives off too little vapour for air at ``pressure`` [Pa] to light.
+
+    The flash point's criterion: vapour pressure over the liquid at the lower limit of flammability
+    (zabetakis1965). More fuel while cranking wets the walls and does not help below it. 0 where vapour does not
+    decide the start (diesel, gas).
+    """
+    if fuel.lean_limit <= 0.0 or fuel.rvp <= 0.0:
+        return np.asarray(0.0 * as_array(pressure))
+    return boiling_temperature(fuel, fuel.lean_limit * as_array(pressure), rvp)
 
 
 def kinematic_viscosity(fuel: Fuel, temperature: Value) -> Array:

@@ -1,45 +1,23 @@
-"""Fuel: injector and pump arithmetic by hand, the pump's working point against a scalar search, suction, edges."""
+"""Fuel: demand, pump and injector arithmetic by hand, suction, idle, needs, edges."""
 
 import numpy as np
-from scipy.optimize import brentq
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.flow.pipe import pressure_drop
 from gauge_well.core.media import fuels
-from gauge_well.core.systems.fuel import model, need
-from gauge_well.core.systems.fuel.instrument import instrument
-from gauge_well.core.systems.fuel.pump import PumpCurve, curve_of
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel import need
+from gauge_well.core.systems.fuel.circuit import burned, demand
+from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.pump import PumpCurve, curve_of, pump_of
 from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
-from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
-
-# The worked example: 200 kW turbo five, 340 g/kWh, 550 cc/min at 3 bar each.
-FIVE = changed(
-    ROAD,
-    engine={
-        "fuel": "petrol",
-        "aspiration": "turbo",
-        "displacement": "2.5 L",
-        "cylinders": "5",
-        "rated_power": "200 kW",
-        "rated_speed": "6000 rpm",
-        "bsfc": "340 g/kWh",
-        "boost": "0.8 bar",
-    },
-    fuel__injector_flow="550 cc/min",
-    fuel__injector_pressure="3 bar",
-    fuel__rail_pressure="3 bar",
-)
-
-
-def circuit(raw: dict) -> tuple:
-    context, facts = context_of(raw), facts_of(raw, "fuel")
-    return context, facts, model.circuit_of(context, facts)
+from tests.core.systems.fuel.builds import DIESEL, FIVE, circuit, with_fuel
+from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report, row_of
 
 
 class Injectors(NumbersCase):
     def duty(self, **paths: object) -> float:
-        return float(report(changed(FIVE, **paths))["systems"]["fuel"]["figures"]["pull"]["injector_duty"])
+        return float(check_of(report(changed(FIVE, **paths)), "fuel", "injector_duty", "pull")["demand"])
 
     def test_worked_example(self) -> None:
         """68 kg/h is 304 cc/min for each of five: 55 % of the cycle, 60 % with 1 ms at 6000 (common practice)."""
@@ -75,10 +53,58 @@ class Injectors(NumbersCase):
         self.close(np.array(fills) * [0.80, 0.85, 0.90], [self.duty()] * 3, rel=1e-9)
 
     def test_dead_headed_rail_gives_up_the_line(self) -> None:
-        context, facts, c = circuit(changed(FIVE, fuel__rail="dead_headed", fuel__line_bore="5 mm"))
-        found = model.injectors(c, context.peak, context)
-        lost = model.line_drop(c, model.demand(context.peak, c.fuel, facts))
-        self.close(found.pressure, 3e5 - lost, rel=1e-9)
+        context, c = circuit(changed(FIVE, fuel__rail="dead_headed", fuel__line_bore="5 mm"))
+        found = inj.injectors(c, context.peak, context)
+        taken = demand(context.peak, c)
+        # The filter stands ahead of a regulator at the tank.
+        self.close(found.pressure, 3e5 - (c.line_drop(taken) - c.filter_drop(taken)), rel=1e-9)
+
+    def test_dead_time_by_volts(self) -> None:
+        """1 ms at 13.5 V is near 1.25 at 12 and 1.7 at 10 V (common practice, within 5 %); a table stands as it is."""
+        _, c = circuit(FIVE)
+        times = [likely(inj.dead_time(c, v)) * 1e3 for v in (13.5, 12.0, 10.0)]
+        self.close(times, [1.0, 1.25, 1.7], rel=0.05)
+        _, given = circuit(with_fuel(FIVE, dead_table="14 V, 0.9 ms\n12 V, 1.3 ms\n8 V, 2.9 ms"))
+        self.close(
+            [likely(inj.dead_time(given, v)) * 1e3 for v in (14, 13, 12, 10, 8)], [0.9, 1.1, 1.3, 2.1, 2.9], rel=1e-9
+        )
+
+    def test_batch_fire_pays_its_dead_time_twice(self) -> None:
+        """Opened at every turn: 5 % of a cycle at 6000 with 1 ms becomes 10 (arithmetic)."""
+        duties = [self.duty(fuel__injector_firing=way) for way in ("once", "twice")]
+        self.close(duties[1] - duties[0], 0.05, rel=2e-3)
+
+    def test_throttle_body_opens_at_every_intake(self) -> None:
+        """Two injectors for a V8: each opens for four intakes a cycle; 1 ms at 5000 is 4.17 %, four times that."""
+        raw = changed(FIVE, engine__cylinders="8", engine__rated_speed="5000 rpm", fuel__injector_count="2")
+        raw = with_fuel(raw, injector_firing="throttle", injector_flow="1500 cc/min")
+        context, c = circuit(raw)
+        self.close(inj.openings(c, context), 4.0)
+        self.close(inj.injectors(c, context.peak, context).dead_share[0, 2, 0], 4 * 1e-3 * 5000 / 120, rel=1e-6)
+
+    def test_a_second_set_adds_its_flow(self) -> None:
+        both = self.duty(fuel__injector_flow_2="550 cc/min", fuel__dead_time="0")
+        self.close(both, self.duty(fuel__dead_time="0") / 2, rel=1e-9)
+
+    def test_idle_pulse_by_hand(self) -> None:
+        """Fuel an idling cycle, over cylinders and injector flow: 0.9 to 1.1 kg/h of a 2.5 L four (common practice)
+        at 380 cc/min is 2.2 ms at 800 rpm; four times the injector leaves a quarter and hunts."""
+        context, c = circuit(with_fuel(ROAD, reference="manifold"))
+        found = inj.idle_pulse(c, context)
+        idle = c.idle
+        by_hand = burned(idle, c.fuel) / (idle.speed / 120) / 4 / (380 / 6e7)
+        self.close(found.open, by_hand, rel=1e-9)
+        self.between(likely(idle.fuel_mass_flow) * 3600, 0.8, 1.3)
+        big = check_of(report(with_fuel(ROAD, injector_flow="1520 cc/min")), "fuel", "idle_pulse")
+        self.assertGreater(big["fill"], 1.0)
+        self.assertIn("Too big to idle", big["sentence"])
+        self.assertEqual(big["class"], "cost")
+
+    def test_the_largest_that_idles_just_idles(self) -> None:
+        context, c = circuit(FIVE)
+        largest = float(np.min(inj.idle_pulse(c, context).largest))
+        raw = with_fuel(FIVE, injector_flow=f"{largest * 6e7:.6f} cc/min")
+        self.close(check_of(report(raw), "fuel", "idle_pulse")["fill"], 1.0, rel=1e-6)
 
     def test_others_are_not_judged(self) -> None:
         for way in ("direct", "carburettor"):
@@ -95,14 +121,17 @@ class Demand(NumbersCase):
 
     def test_mechanical_diesel_pumps_what_it_spills(self) -> None:
         """Burning 45 % of what is lifted: demand is flow over 0.45."""
-        raw = changed(
-            ROAD,
-            engine={"fuel": "diesel", "displacement": "3.9 L", "rated_power": "52 kW", "rated_speed": "2200 rpm"},
-            duties=[{"id": "w", "kind": "work"}],
-            fuel={"burned_share": "45 %"},
-        )
-        context, facts, c = circuit(raw)
-        self.close(model.demand(context.peak, c.fuel, facts), model.burned(context.peak, c.fuel) / 0.45, rel=1e-12)
+        context, c = circuit(DIESEL)
+        self.close(demand(context.peak, c), burned(context.peak, c.fuel) / 0.45, rel=1e-12)
+
+    def test_burned_share_by_pump(self) -> None:
+        """A ratio by kind of injection pump between 0.2 and 0.9 (common practice)."""
+        shares = [
+            facts_of(with_fuel(DIESEL, injection_pump=kind, burned_share=None), "fuel").burned_share
+            for kind in ("inline", "rotary", "single", "unit")
+        ]
+        self.between(shares, 0.2, 0.9)
+        self.assertEqual(len(set(shares)), 4)
 
 
 class Pump(NumbersCase):
@@ -130,35 +159,49 @@ class Pump(NumbersCase):
         raw = changed(ROAD, fuel__pump_flow_2=None, fuel__pump_pressure_2=None)
         self.assertIn("pump_one_point", {n["code"] for n in report(raw)["systems"]["fuel"]["notices"]})
 
-    def expected_flow(self, circuit_: model.Circuit, curve: PumpCurve, ratio: float, back: float) -> float:
-        """Flow where the pump's curve meets rail, line, filter and suction, the relations written out anew."""
-        f, rho, nu = circuit_.facts, circuit_.fuel.density, float(circuit_.viscosity)
-        design = float(circuit_.design_flow)
-
-        def surplus(q: float) -> float:
-            line = float(pressure_drop(q, f.line_bore, f.line_length, rho, nu, f.line_loss))
-            suck = float(pressure_drop(q, f.suction_bore, f.suction_length, rho, nu, 1.5))
-            suck += f.sieve_drop * q / design + rho * 9.80665 * f.suction_lift
-            against = back + f.filter_drop * q / design + suck + (line if f.rail == "returned" else 0.0)
-            return float(curve.flow_at(against, ratio)) - q
-
-        return float(brentq(surplus, 1e-9, 1e-4, xtol=1e-14))
-
-    def test_working_point_against_a_scalar_search(self) -> None:
-        for rail in ("returned", "dead_headed"):
-            raw = changed(FIVE, fuel__rail=rail, fuel__line_bore="6 mm", fuel__pump_place="outside")
-            context, facts, c = circuit(raw)
-            curve = curve_of(facts)
-            point = model.delivery_of(c, curve).at(context.peak)
-            for duty, boost in enumerate(np.ravel(context.peak.manifold_gauge)):
-                expected = self.expected_flow(c, curve, float(point.voltage_ratio), 3e5 + boost)
-                self.close(np.ravel(point.flow)[duty], expected, rel=1e-4, note=rail)
-
     def test_wire_costs_volts(self) -> None:
-        """5 m of 2.5 mm2 there and back at 10 A: 1.9e-8 x 2 x 5 / 2.5e-6 = 0.076 ohm, 0.76 V; by hand."""
-        _, facts, c = circuit(changed(ROAD, fuel__pump_current="10 A"))
-        voltage, _, _ = model.pump_voltage(c, curve_of(facts))
-        self.close(voltage, 13.8 - 0.76, abs=1e-9)
+        """5 m of 2.5 mm2 there and back at 10 A: 1.9e-8 x 2 x 5 / 2.5e-6 = 0.076 ohm, 0.76 V; at the rated pressure."""
+        pump = pump_of(facts_of(changed(ROAD, fuel__pump_current="10 A"), "fuel"))
+        self.close(pump.motor.volts(3e5), 13.8 - 0.76, abs=1e-9)
+        self.close(pump.motor.amps(3e5), 10.0, rel=1e-12)
+        self.close(pump.motor.amps(0.0), 5.0, rel=1e-12)
+
+    def test_relief(self) -> None:
+        """All below its setting, half at 5 % over, nothing from 10 % over (common practice)."""
+        pump = pump_of(facts_of(with_fuel(ROAD, relief_pressure="4 bar"), "fuel"))
+        free = pump_of(facts_of(ROAD, "fuel"))
+        self.close(pump.flow(3.9e5), free.flow(3.9e5), rel=1e-12)
+        self.close(pump.flow(4.2e5), 0.5 * free.flow(4.2e5), rel=1e-9)
+        self.close(pump.flow(4.41e5), 0.0)
+        notes = report(with_fuel(ROAD, relief_pressure="3 bar"))["systems"]["fuel"]["notices"]
+        self.assertIn("relief_opens", {n["code"] for n in notes})
+
+    def test_wear(self) -> None:
+        worn, new = (
+            check_of(report(with_fuel(FIVE, pump_wear=w)), "fuel", "pump_flow", "pull")["capacity"]
+            for w in ("25 %", None)
+        )
+        self.between(worn / new, 0.74, 0.77)
+
+    def test_catch_test_finds_the_wear(self) -> None:
+        """0.5 L in 20 s is 90 L/h; at 3 bar and 13.5 V the table has 120: it gives three quarters."""
+        raw = with_fuel(ROAD, catch_volume="0.5 L", catch_time="20 s", catch_pressure="3 bar", catch_voltage="13.5 V")
+        self.close(pump_of(facts_of(raw, "fuel")).health, 0.75, rel=1e-9)
+        # At 12 V the table's own flow is r q(p / r): r = 0.889, 3.375 bar, 114.4 L/h, times r 101.7.
+        low = pump_of(facts_of(with_fuel(raw, catch_voltage="12 V"), "fuel"))
+        self.close(low.health, 90.0 / (12 / 13.5 * (120 - 30 * 0.375 / 2)), rel=1e-6)
+
+    def test_one_of_two_runs_below_its_stage(self) -> None:
+        """Two pumps, the second from half load: at cruise one runs on half the amps; full load has both."""
+        raw = with_fuel(FIVE, pump_count="2", pump_staging="demand", stage_load="50 %", pump_current="6 A")
+        context, c = circuit(raw)
+        point = network_of(context, c).at(context.peak)
+        self.between(point.amps[0, 0, 0], 5.0, 8.0)
+        self.between(point.amps[0, 2, 0], 11.0, 16.0)
+        gate = check_of(report(raw), "fuel", "stage_flow")
+        # 45.6 of 91.3 L/h with a fifth in reserve on one pump of some 113 L/h against 3.2 bar.
+        self.close(gate["demand"], 0.5 * 1.2 * 200.0 * 0.340 / 3600 / 745.0, rel=1e-6)
+        self.between(gate["capacity"] * 3.6e6, 100.0, 125.0)
 
     def test_cannot_reach_the_rail(self) -> None:
         raw = changed(
@@ -202,9 +245,9 @@ class Pump(NumbersCase):
 class Suction(NumbersCase):
     def test_head_by_hand(self) -> None:
         """0.5 m of lift costs 745 x 9.80665 x 0.5 = 3.65 kPa of petrol."""
-        _, _, low = circuit(changed(ROAD, fuel__suction_lift="0"))
-        _, _, high = circuit(changed(ROAD, fuel__suction_lift="0.5 m"))
-        self.close(model.suction_drop(high, 2e-5) - model.suction_drop(low, 2e-5), 3653.0, rel=1e-3)
+        _, low = circuit(changed(ROAD, fuel__suction_lift="0"))
+        _, high = circuit(changed(ROAD, fuel__suction_lift="0.5 m"))
+        self.close(high.suction_drop(2e-5) - low.suction_drop(2e-5), 3653.0, rel=1e-3)
 
     def test_hot_petrol_cannot_be_sucked(self) -> None:
         """Petrol at 60 degC stands over atmospheric pressure: no capacity at all."""
@@ -229,21 +272,22 @@ class Suction(NumbersCase):
         self.assertLess(found[1], found[0])
 
     def test_margin_is_vapour_pressure_and_ten_kilopascal(self) -> None:
-        _context, _, c = circuit(ROAD)
-        at = model.suction(c, np.full((1, 3, 1), 2e-5))
-        self.close(at.least, fuels.vapour_pressure(c.fuel, c.temperature, 0.85 * 60e3) + 10e3, rel=1e-12)
+        found = check_of(report(ROAD), "fuel", "suction", "pull")
+        _, c = circuit(ROAD)
+        least = fuels.vapour_pressure(c.fuel, c.temperature, 0.85 * 60e3) + 10e3
+        self.close(found["capacity"], 101325.0 - likely(least), rel=1e-9)
 
 
 class Needs(NumbersCase):
     def test_the_needed_injector_just_serves(self) -> None:
-        context, _facts, c = circuit(FIVE)
+        context, c = circuit(FIVE)
         size = {n.quantity: likely(n.value) for n in need.needs(context, c)}["injector_flow"]
         raw = changed(FIVE, fuel__injector_flow=f"{size * 6e7:.6f} cc/min")
         self.close(row_of(report(raw), "injectors", "power")["fill"], 1.0, abs=1e-4)
 
     def test_the_needed_pump_just_serves(self) -> None:
         """A pump that gives the needed flow at the needed pressure; 3 %, since a returned rail takes it all."""
-        context, _facts, c = circuit(FIVE)
+        context, c = circuit(FIVE)
         found = {n.quantity: n for n in need.needs(context, c)}["pump_flow"]
         pressure = float(found.sentence.values["p"][0])
         raw = changed(
@@ -259,30 +303,31 @@ class Needs(NumbersCase):
         self.close(row_of(report(raw), "pump", "power")["fill"], 1.0, abs=0.03)
 
     def test_bores_by_velocity(self) -> None:
-        context, _, c = circuit(FIVE)
+        context, c = circuit(FIVE)
         bore = {n.quantity: likely(n.value) for n in need.needs(context, c)}["line_bore"]
         flow = 200.0 * 0.340 / 3600 / 745.0
         self.close(flow / (np.pi / 4 * bore**2), 2.0, rel=1e-6)
 
 
-class Instrument(NumbersCase):
-    def test_point_lies_on_both_curves(self) -> None:
-        context, facts, _ = circuit(FIVE)
-        for options in ({"duty": 2.0}, {"duty": 2.0, "voltage": 10.0}):
-            found = instrument(context, facts, options)
-            pump = np.array(found["pump"])[::-1]
-            q, p = found["point"]["flow"], found["point"]["pressure"]
-            self.close(np.interp(q, pump[:, 0], pump[:, 1]), p, rel=0.02)
-            self.close(np.interp(q, found["flow"], found["resists"]), p, rel=1e-9)
+class Rail(NumbersCase):
+    def test_injectors_want_a_regulator(self) -> None:
+        notes = {n["code"]: n["field"] for n in report(with_fuel(FIVE, rail="free"))["systems"]["fuel"]["notices"]}
+        self.assertEqual(notes["no_regulator"], "fuel.rail")
 
-    def test_fewer_volts_less_flow(self) -> None:
-        context, facts, _ = circuit(FIVE)
-        self.rising(
-            [instrument(context, facts, {"duty": 2.0, "voltage": v})["point"]["flow"] for v in (9.0, 12.0, 14.0)]
-        )
+    def test_a_blend_over_the_whole_is_refused_by_name(self) -> None:
+        with self.assertRaises(SheetError) as caught:
+            report(changed(FIVE, engine__ethanol_share="120 %"))
+        self.assertEqual(caught.exception.problems[0].field, "engine.ethanol_share")
+        self.assertIn("120", caught.exception.problems[0].read)
 
-    def test_out_of_range(self) -> None:
-        context, facts, _ = circuit(FIVE)
-        for options in ({"duty": 7.0}, {"voltage": 400.0}):
-            with self.assertRaises(CoreError):
-                instrument(context, facts, options)
+    def test_lift_pump_table_that_rises_is_refused(self) -> None:
+        with self.assertRaises(CoreError) as caught:
+            curve_of(
+                facts_of(with_fuel(FIVE, lift="pot", lift_table="0.1 bar, 80 L/h\n0.3 bar, 90 L/h"), "fuel"), "lift"
+            )
+        self.assertEqual((caught.exception.code, caught.exception.field), ("table_not_falling", "fuel.lift_table"))
+
+    def test_one_row_of_dead_times_is_refused(self) -> None:
+        with self.assertRaises(SheetError) as caught:
+            report(with_fuel(FIVE, dead_table="12 V, 1.2 ms"))
+        self.assertEqual(caught.exception.problems[0].field, "fuel.dead_table")

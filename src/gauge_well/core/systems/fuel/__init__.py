@@ -1,21 +1,29 @@
-"""Fuel: demand, pump, line, rail, injectors, suction."""
+"""Fuel: tank, pumps, lines, rail, injectors and return as one network; suction, tank, guards."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 
-import numpy as np
-
-from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.checks import Check
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.errors import MissingFact
 from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Context, Result, System, gives_nothing
-from gauge_well.core.systems.fuel import checks, facts, model, need, pump, remedies, working
+from gauge_well.core.systems.fuel import facts, figures, judge, need, notices, pump, remedies, working
+from gauge_well.core.systems.fuel.circuit import circuit_of
 from gauge_well.core.systems.fuel.instrument import instrument
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.systems.fuel.network import Point, network_of
+from gauge_well.core.typing import likely
 
-PARTS = {"pump": "Fuel pump", "injectors": "Injectors", "suction": "Fuel suction"}
+PARTS = {
+    "pump": "Fuel pump",
+    "lift": "Lift pump and pot",
+    "injectors": "Injectors",
+    "line": "Fuel lines",
+    "suction": "Fuel suction",
+    "tank": "Tank",
+    "bowl": "Float bowl",
+    "guard": "Fuel guards",
+}
 COMPARE = Compare(
     "Pumps and injectors side by side",
     (
@@ -29,12 +37,15 @@ COMPARE = Compare(
         "injector_pressure",
         "dead_time",
         "rail_pressure",
+        "line_bore",
     ),
     (
         Compared("pump_capacity_m3_s", "Pump gives", "flow_fuel", True),
         Compared("pump_pressure_pa", "against", "pressure_gauge", False),
         Compared("pump_voltage_v", "Volts at it", "voltage", True),
+        Compared("pump_may_wear", "May wear by", "share", True),
         Compared("injector_duty", "Injectors open", "share", False),
+        Compared("idle_pulse_s", "Open at idle", "time_short", True),
         Compared("vapour_margin_pa", "Over boiling", "pressure_difference", True),
     ),
 )
@@ -46,12 +57,26 @@ CAUTIONS = (
         "an extinguisher within reach; let the rail's pressure down first.",
     ),
     Caution(
+        "catch",
+        "Catch test",
+        "Catch fuel into a closed can on the ground with a bonding wire, hose tied down, nobody smoking, "
+        "battery charger off.",
+    ),
+    Caution(
         "pump_cut_off",
-        "Pump",
+        "Guards",
         "Fit a cut-off that stops the pump when the engine stops, on lost oil pressure or on impact. "
         "Local rules decide what is required.",
     ),
-    Caution("old_tank", "Suction", "Never cut, grind or weld a used fuel tank."),
+    Caution(
+        "jet",
+        "Diesel",
+        "A jet of diesel from an open union goes through skin and glove: keep hands away, and never open a common "
+        "rail's pipes. Go to hospital at once if it has.",
+    ),
+    Caution(
+        "old_tank", "Tank", "Never cut, grind or weld a used fuel tank. Boats: sealed from the cabin, vented outboard."
+    ),
 )
 
 
@@ -62,79 +87,36 @@ def applies(machine: MachineFacts) -> str | None:
 
 def solve(context: Context, given: facts.FuelFacts) -> Result:
     """Solve fuel for the context's duties; a missing part leaves its check unknown."""
-    circuit = model.circuit_of(context, given)
-    count = len(context.duties.cases)
-    unknown: list[Unknown] = []
-    curve: model.PumpCurve | None = None
-    try:
-        curve = model.curve_of(given)
-    except MissingFact:
-        missing = tuple(f"fuel.{n}" for n in ("pump_flow", "pump_pressure") if getattr(given, n) is None)
-        unknown.append(Unknown("pump_flow", "Pump flow", "pump", missing))
-    has_injectors = circuit.way.injectors and given.injector_flow is not None
-    if circuit.way.injectors and not has_injectors:
-        unknown.append(Unknown("injector_duty", "Injector opening", "injectors", ("fuel.injector_flow",)))
+    circuit = circuit_of(context, given)
+    unknown = judge.unknown_of(circuit)
+    fitted = not any(u.part in ("pump", "lift") and u.id != "pot_holds" for u in unknown)
+    network = network_of(context, circuit) if fitted else None
+    base = network.at(context.peak) if network is not None else None
 
-    delivery = model.delivery_of(circuit, curve) if curve is not None else None
-    base = delivery.at(context.peak) if delivery is not None else None
+    fixed: list[Check] = []
 
-    def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
-        found: list[Check] = []
-        point = base if peak is context.peak or delivery is None else delivery.at(peak)
-        if point is not None:
-            found.append(checks.pump_check(circuit, point, peak, count))
-        if has_injectors:
-            found.append(checks.injector_check(circuit, context, peak, count))
-        found.append(checks.suction_check(circuit, point, peak, count))
-        return found
+    def judged(mean: Operation, peak: Operation) -> Sequence[Check]:
+        # What stands at every power is worked once, when it is first asked for.
+        if not fixed:
+            fixed.extend(judge.standing(context, circuit, network))
+        point = base if peak is context.peak or network is None else network.at(peak)
+        return [*judge.judged(context, circuit, point, peak), *fixed]
 
     return Result(
-        checks=judge,
+        checks=judged,
         unknown=unknown,
-        figures=lambda: _figures(context, circuit, base, has_injectors),
+        figures=lambda: figures.figures(context, circuit, base),
         needs=lambda: need.needs(context, circuit),
-        notices=lambda: checks.notices(circuit, context, curve, base),
-        working=lambda index: working.steps(circuit, curve, base, context, index),
-        beside=lambda: _beside(circuit, base),
+        notices=lambda: notices.notices(circuit, context, base),
+        working=lambda index: working.steps(circuit, base, context, index),
+        beside=lambda: _beside(base),
     )
 
 
-def _beside(circuit: model.Circuit, point: model.PumpPoint | None) -> Sequence[Beside]:
-    if point is None or circuit.facts.pump_drive != "electric":
+def _beside(point: Point | None) -> Sequence[Beside]:
+    if point is None or point.network.circuit.facts.pump_drive != "electric":
         return ()
-    return (Beside("pump_current", "pumps draw", likely(point.current), "current"),)
-
-
-def _figures(
-    context: Context, circuit: model.Circuit, point: model.PumpPoint | None, has_injectors: bool
-) -> dict[str, Array]:
-    peak = context.peak
-    shape = peak.fuel_mass_flow.shape
-    flow = model.drawn(circuit, point, peak)
-    figures: dict[str, Array] = {
-        "fuel_mass_flow_kg_s": peak.fuel_mass_flow,
-        "fuel_volume_flow_m3_s": model.burned(peak, circuit.fuel),
-        "rail_pressure_pa": np.broadcast_to(circuit.rail_gauge + model.manifold_lift(circuit, peak), shape),
-    }
-    if point is not None:
-        figures |= {
-            "pump_capacity_m3_s": point.flow,
-            "pump_pressure_pa": point.pressure,
-            "pump_voltage_v": np.broadcast_to(point.voltage, shape),
-            "pump_current_a": np.broadcast_to(point.current, shape),
-            "return_flow_m3_s": np.maximum(flow - model.burned(peak, circuit.fuel), 0.0),
-        }
-    figures["line_pressure_drop_pa"] = model.line_drop(circuit, flow)
-    if has_injectors:
-        found = model.injectors(circuit, peak, context)
-        figures |= {"injector_flow_m3_s": np.broadcast_to(found.flow, shape), "injector_duty": found.share}
-    at = model.suction(circuit, flow)
-    figures |= {
-        "suction_pressure_pa": np.broadcast_to(at.inlet, shape),
-        "vapour_margin_pa": np.broadcast_to(at.inlet - at.least, shape),
-        "vapour_pressure_pa": np.broadcast_to(model.vapour_pressure(circuit), shape),
-    }
-    return figures
+    return (Beside("pump_current", "pumps draw", likely(point.amps), "current"),)
 
 
 SYSTEM: System = System(

@@ -1,4 +1,4 @@
-"""Fuel's demands against its capacities."""
+"""Fuel's demands against its capacities: pumps, injectors, suction, return, idle."""
 
 from __future__ import annotations
 
@@ -6,62 +6,175 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
-from gauge_well.core.systems.fuel import model
-from gauge_well.core.typing import as_array, largest, likely
-from gauge_well.core.validity import Notice
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel.circuit import Circuit, demand
+from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Network, Point, return_limited
+from gauge_well.core.typing import Array, Value, as_array, likely
 
-LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides
+# Pressure [Pa] a spill's return may stand at before it holds up the injection pump's (common practice).
+SPILL_MOST = 30e3
 
 
-def pump_check(circuit: model.Circuit, point: model.PumpPoint, peak: Operation, count: int) -> Check:
-    """Peak flow with its reserve against what the pump gives at rail pressure and real volts."""
-    need_flow = model.demand(peak, circuit.fuel, circuit.facts) * (1.0 + circuit.reserve)
+def worst(value: Value) -> Array:
+    """A gate's figure: the largest over power steps and duties, samples kept."""
+    a = as_array(value)
+    return a if a.ndim < 2 else a.reshape(-1, a.shape[-1]).max(axis=0)
+
+
+def pump_check(point: Point, count: int) -> Check:
+    """Peak flow with its reserve against what the pump gives at the pressure asked and its real volts."""
+    circuit = point.network.circuit
+    need_flow = point.taken * (1.0 + circuit.reserve)
+    pumped = circuit.pumped
 
     def said() -> Sequence[Sentence]:
-        asked, got = duty_values(need_flow, count), duty_values(point.flow, count)
-        pressure, volts = duty_values(point.pressure, count), duty_values(point.voltage, count)
-        return tuple(
-            Sentence(
-                "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}"
-                + (" and {v}." if circuit.facts.pump_drive == "electric" else "."),
-                {
-                    "asked": (asked[i], "flow_fuel"),
-                    "reserve": (circuit.reserve, "share"),
-                    "got": (got[i], "flow_fuel"),
-                    "p": (pressure[i], "pressure_gauge"),
-                    "v": (volts[i], "voltage"),
-                },
-            )
-            if got[i] > 0.0
-            else Sentence(
-                "The pump cannot reach {p}, the pressure asked of it.",
-                {"p": (likely(circuit.rail_gauge), "pressure_gauge")},
-            )
-            for i in range(count)
-        )
+        asked, got = duty_values(need_flow, count), duty_values(point.able, count)
+        pressure, volts = duty_values(point.able_across, count), duty_values(point.able_volts, count)
+        back = duty_values(point.back, count)
+        found = []
+        for i in range(count):
+            values: dict[str, tuple[float, str] | str] = {
+                "asked": (asked[i], "flow_fuel"),
+                "reserve": (circuit.reserve, "share"),
+                "got": (got[i], "flow_fuel"),
+                "p": (pressure[i], "pressure_gauge"),
+                "v": (volts[i], "voltage"),
+            }
+            if not pumped:
+                values["p"] = (back[i], "pressure_gauge")
+                words = "Asks {asked} with {reserve} in reserve; by its own head {got} gets there at {p}."
+                if got[i] <= 0.0:
+                    words = (
+                        "Nothing pushes fuel to the engine: no pump, and the tank does not stand high enough for the "
+                        "{p} wanted there."
+                    )
+            elif got[i] > 0.0:
+                words = "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}" + (
+                    " and {v}." if circuit.facts.pump_drive == "electric" else "."
+                )
+            else:
+                values["p"] = (back[i], "pressure_gauge")
+                words = "The pump cannot reach {p}, the pressure asked of it."
+            found.append(Sentence(words, values))
+        return found
 
     return Check(
-        "pump_flow",
-        "Pump flow",
-        "pump",
+        "pump_flow" if pumped else "head_flow",
+        "Pump flow" if pumped else "Flow by its own head",
+        "pump" if pumped else "line",
         CheckClass.LIMIT,
         None,
         "flow_fuel",
         need_flow,
-        point.flow,
-        ratio_fill(need_flow, point.flow),
+        point.able,
+        ratio_fill(need_flow, point.able),
         sentences=said,
     )
 
 
-def injector_check(circuit: model.Circuit, context: Context, peak: Operation, count: int) -> Check:
+def stage_check(network: Network) -> list[Check]:
+    """One pump alone just before the others come on; nothing where they always run."""
+    if network.alone is None:
+        return []
+    circuit = network.circuit
+    asked = network.stage_flow * (1.0 + circuit.reserve)
+    able = network.alone.able(worst(circuit.rail_gauge + 0.0 * network.stage_flow))
+
+    def said() -> Sequence[Sentence]:
+        values: dict[str, tuple[float, str] | str] = {
+            "asked": (likely(asked), "flow_fuel"),
+            "got": (likely(able), "flow_fuel"),
+            "share": (likely(circuit.fact("stage_load")), "share"),
+        }
+        return (Sentence("Up to {share} of full load one pump runs: asks {asked}, gives {got}.", values),)
+
+    return [
+        Check(
+            "stage_flow",
+            "One pump before the others",
+            "pump",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "flow_fuel",
+            worst(asked),
+            worst(able),
+            ratio_fill(worst(asked), worst(able)),
+            sentences=said,
+        )
+    ]
+
+
+def lift_check(point: Point, count: int) -> Check:
+    """What the pot gives up, with its reserve, against what the lift pump brings."""
+    circuit = point.network.circuit
+    asked = point.pot_takes * (1.0 + circuit.reserve)
+    lift = point.network.lift
+    able = as_array(0.0) if lift is None else lift.able(0.0)
+    able = np.asarray(np.broadcast_to(able, np.broadcast_shapes(np.shape(able), np.shape(asked))))
+
+    def said() -> Sequence[Sentence]:
+        return tuple(
+            Sentence(
+                "The pot gives up {asked} with {reserve} in reserve; the lift pump brings {got}.",
+                {"asked": (a, "flow_fuel"), "reserve": (circuit.reserve, "share"), "got": (g, "flow_fuel")},
+            )
+            for a, g in zip(duty_values(asked, count), duty_values(able, count), strict=True)
+        )
+
+    return Check(
+        "lift_flow",
+        "Lift pump flow",
+        "lift",
+        CheckClass.LIMIT,
+        None,
+        "flow_fuel",
+        asked,
+        able,
+        ratio_fill(asked, able),
+        sentences=said,
+    )
+
+
+def pot_check(point: Point, count: int) -> list[Check]:
+    """What the engine takes while the tank's pickup is bare against what the pot holds."""
+    circuit = point.network.circuit
+    if circuit.facts.lift != "pot" or circuit.facts.pot_volume is None:
+        return []
+    holds, time = circuit.fact("pot_volume"), circuit.fact("bare_time")
+    asked = point.pot_takes * time
+
+    def said() -> Sequence[Sentence]:
+        return tuple(
+            Sentence(
+                "The pot lasts {t} with the tank's pickup bare; {asked} are asked.",
+                {"t": (likely(holds) / max(q, 1e-12), "time"), "asked": (likely(time), "time")},
+            )
+            for q in duty_values(point.pot_takes, count)
+        )
+
+    return [
+        Check(
+            "pot_holds",
+            "Surge pot",
+            "lift",
+            CheckClass.LIMIT,
+            None,
+            "volume",
+            asked,
+            holds,
+            ratio_fill(asked, holds),
+            sentences=said,
+        )
+    ]
+
+
+def injector_check(circuit: Circuit, context: Context, peak: Operation, count: int) -> Check:
     """Share of the cycle with dead time against the ceiling."""
-    found = model.injectors(circuit, peak, context)
+    found = inj.injectors(circuit, peak, context)
 
     def said() -> Sequence[Sentence]:
         share = duty_values(found.share, count)
@@ -96,35 +209,81 @@ def injector_check(circuit: model.Circuit, context: Context, peak: Operation, co
     )
 
 
-def suction_check(circuit: model.Circuit, point: model.PumpPoint | None, peak: Operation, count: int) -> Check:
-    """Pressure lost to the pump inlet against what the fuel allows before it boils there.
-
-    A returned pump draws its whole flow, whatever the engine burns.
-    """
-    at = model.suction(circuit, model.drawn(circuit, point, peak))
-    lost, allowed = at.source - at.inlet, at.source - at.least
+def idle_check(circuit: Circuit, context: Context) -> Check:
+    """The opening at idle against the shortest that is steady: large injectors cost a smooth idle."""
+    found = inj.idle_pulse(circuit, context)
+    # The duty with the shortest opening speaks.
+    opening, largest = (-worst(-as_array(v)) for v in (found.open, found.largest))
 
     def said() -> Sequence[Sentence]:
-        temperature = likely(circuit.temperature)
-        return tuple(
-            Sentence(
-                "{m} over boiling at the pump inlet, fuel at {t}.",
-                {"m": (m, "pressure_difference"), "t": (temperature, "temperature")},
-            )
-            if m >= 0
-            else Sentence(
-                "Fuel at {t} boils at the pump inlet, {m} short: lower the pump, cool the fuel or widen the line.",
-                {"m": (-m, "pressure_difference"), "t": (temperature, "temperature")},
-            )
-            for m in duty_values(at.inlet - at.least, count)
-        )
+        values: dict[str, tuple[float, str] | str] = {
+            "open": (likely(opening), "time_short"),
+            "least": (likely(found.least), "time_short"),
+            "most": (likely(largest), "injector_flow"),
+        }
+        if likely(opening) >= likely(found.least):
+            return (Sentence("Open {open} at idle besides dead time; {least} is the shortest that is steady.", values),)
+        return (Sentence("Too big to idle: open {open}, {least} wanted; up to {most} each would idle.", values),)
 
+    return Check(
+        "idle_pulse",
+        "Opening at idle",
+        "injectors",
+        CheckClass.COST,
+        Scales.GATE,
+        "time_short",
+        found.least,
+        opening,
+        ratio_fill(found.least, opening),
+        sentences=said,
+    )
+
+
+def _over_boiling(circuit: Circuit, margins: Sequence[float], where: str) -> Sequence[Sentence]:
+    temperature = likely(circuit.temperature)
+    return tuple(
+        Sentence(
+            "{m} over boiling at {where}, fuel at {t}.",
+            {"m": (m, "pressure_difference"), "t": (temperature, "temperature"), "where": where},
+        )
+        if m >= 0
+        else Sentence(
+            "Fuel at {t} boils at {where}, {m} short: lower the pump, cool the fuel or widen the line.",
+            {"m": (-m, "pressure_difference"), "t": (temperature, "temperature"), "where": where},
+        )
+        for m in margins
+    )
+
+
+def suction_checks(circuit: Circuit, point: Point | None, taken: Array, count: int) -> list[Check]:
+    """Pressure lost to each pump's inlet against what the fuel allows before it boils there.
+
+    A returned pump draws its whole flow, whatever the engine burns; behind a lift pump or a pot the main pump has
+    an inlet of its own.
+    """
+    drawn = taken if point is None else point.drawn
+    first = "the lift pump's inlet" if circuit.facts.lift != "none" else "the pump inlet"
+    if not circuit.pumped and circuit.facts.lift == "none":
+        first = "the engine's inlet"
+    pull = circuit.suction_drop(drawn)
+    if not circuit.pumped:
+        # The line behind the tank's outlet sucks too where no pump parts them.
+        pull = pull + circuit.line_drop(drawn) + circuit.weight(circuit.fact("end_height"))
+    found = [_suction(circuit, "suction", "Suction", pull, first, count)]
+    if point is not None and circuit.facts.lift != "none":
+        name = "Main pump's inlet"
+        found.append(_suction(circuit, "main_inlet", name, -point.inlet, "the main pump's inlet", count))
+    return found
+
+
+def _suction(circuit: Circuit, id: str, name: str, lost: Array, where: str, count: int) -> Check:
+    least = circuit.vapour_pressure() + VAPOUR_MARGIN
+    allowed = np.asarray(circuit.pressure - least)
     shape = np.broadcast_shapes(np.shape(lost), np.shape(allowed))
     fill = np.where(np.broadcast_to(allowed, shape) > 0.0, ratio_fill(np.maximum(lost, 0.0), allowed), 9.99)
-    code = "" if np.all(allowed > 0.0) else "cannot_suck"
     return Check(
-        "suction",
-        "Suction",
+        id,
+        name,
         "suction",
         CheckClass.LIMIT,
         None,
@@ -132,71 +291,46 @@ def suction_check(circuit: model.Circuit, point: model.PumpPoint | None, peak: O
         lost,
         allowed,
         fill,
-        code=code,
-        sentences=said,
+        code="" if np.all(allowed > 0.0) else "cannot_suck",
+        sentences=lambda: _over_boiling(circuit, duty_values(allowed - lost, count), where),
     )
 
 
-def notices(
-    circuit: model.Circuit, context: Context, curve: model.PumpCurve | None, point: model.PumpPoint | None
-) -> list[Notice]:
-    """Guides and assumptions worth saying."""
-    facts = circuit.facts
-    found: list[Notice] = []
-    flow = largest(model.drawn(circuit, point, context.peak))
-    for bore, name, guide, where in (
-        (facts.line_bore, "line", LINE_SPEED, "fuel.line_bore"),
-        (facts.suction_bore, "suction", SUCTION_SPEED, "fuel.suction_bore"),
-    ):
-        if bore is None or (name == "suction" and facts.pump_place == "tank"):
-            continue
-        speed = flow / likely(bore_area(bore))
-        if speed > guide * 1.001:
-            found.append(
-                Notice(
-                    f"{name}_speed",
-                    Sentence(
-                        "Fuel runs at {v} in the {name}; {guide} is the guide. The losses are counted above.",
-                        {
-                            "v": (speed, "speed_m_s"),
-                            "name": "suction line" if name == "suction" else "line",
-                            "guide": (guide, "speed_m_s"),
-                        },
-                    ),
-                    where,
-                )
-            )
-    if curve is not None and curve.by_rule:
-        found.append(
-            Notice(
-                "pump_one_point",
-                Sentence(
-                    "Only one point of the pump is known; that it stops at {p} is a rule. Give a second "
-                    "point or a table.",
-                    {"p": (likely(curve.pressure[-1]), "pressure_gauge")},
-                ),
-                "fuel.pump_flow_2",
-            )
+def return_check(network: Network, context: Context) -> list[Check]:
+    """Idling, what the return line makes the rail stand at against what it is set to; a spill's return against what
+    an injection pump bears."""
+    circuit = network.circuit
+    taken = demand(circuit.idle, circuit)
+    if circuit.facts.rail == "returned" and circuit.pumped:
+        point = network.point(taken, circuit.rail_gauge)
+        stands, allowed = worst(return_limited(point)), worst(circuit.rail_gauge)
+        words = (
+            "Idling the rail stands at {a}; it is set to {b}."
+            if likely(stands) > 1.005 * likely(allowed)
+            else ("The return is wide enough: idling the rail stays at the {b} it is set to.")
         )
-    if not circuit.way.injectors:
-        found.append(
-            Notice(
-                "injectors_not_judged",
-                Sentence("Injectors are the engine's own here and not judged; only the supply is."),
-            )
+        lost = worst(circuit.return_drop(point.returned))
+    elif circuit.facts.injection in ("mechanical", "common_rail"):
+        spilled = demand(context.peak, circuit) * (1.0 - circuit.fact("burned_share"))
+        lost, allowed = worst(circuit.return_drop(spilled)), as_array(SPILL_MOST)
+        words, stands = "What spills stands at {a} in its return; {b} is what the pump bears.", lost
+    else:
+        return []
+    values: dict[str, tuple[float, str] | str] = {
+        "a": (likely(stands), "pressure_gauge"),
+        "b": (likely(allowed), "pressure_gauge"),
+    }
+    return [
+        Check(
+            "return_pressure",
+            "Return pressure",
+            "line",
+            CheckClass.COST,
+            Scales.GATE,
+            "pressure_gauge",
+            lost,
+            allowed,
+            ratio_fill(lost, allowed),
+            sentences=lambda: (Sentence(words, values),),
         )
-    elif context.engine.facts.cycle == "two_stroke":
-        found.append(Notice("two_stroke", Sentence("Injectors are taken to open once every turn.")))
-    floor = as_array(circuit.rail_gauge)
-    if (
-        facts.reference == "atmosphere"
-        and circuit.way.injectors
-        and largest(context.peak.manifold_gauge) > 0.2 * likely(floor)
-    ):
-        found.append(
-            Notice(
-                "fixed_rail",
-                Sentence("The rail is not referenced to the manifold: under boost the injectors lose flow."),
-            )
-        )
-    return found
+    ]

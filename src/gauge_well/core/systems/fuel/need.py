@@ -1,80 +1,123 @@
-"""What the wanted power asks of pump, injectors and line, fitted or not."""
+"""What the wanted power asks of pumps, injectors, lines and tank, fitted or not."""
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 import numpy as np
 
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need_number
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need, over_duties
-from gauge_well.core.systems.fuel import model
-from gauge_well.core.systems.fuel.checks import LINE_SPEED, SUCTION_SPEED
-from gauge_well.core.typing import as_array, likely
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel import tank
+from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
+from gauge_well.core.typing import Array, likely
+
+LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides (common practice)
+LOW_LIFT = 20e3  # Pa a lift pump works against (common practice)
 
 
-def needs(context: Context, circuit: model.Circuit) -> list[Need]:
-    """Pump flow at its pressure and volts, injector size at its rating pressure, line bores."""
-    facts = circuit.facts
-    peak = context.peak
-    flows = model.demand(peak, circuit.fuel, facts)
-    flow = over_duties(flows) * (1.0 + circuit.reserve)
-    lifts = np.broadcast_to(model.manifold_lift(circuit, peak), flows.shape)[0]
-    # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
-    lift = np.take_along_axis(lifts, flows[0].argmax(axis=0)[None], 0)[0]
-    pressure = circuit.rail_gauge + lift + model.line_drop(circuit, flow)
-    volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
-    electric = facts.pump_drive == "electric"
-    found = [
-        Need(
-            "pump",
-            "pump_flow",
-            flow,
-            "flow_fuel",
-            Sentence(
-                "A pump giving {flow} at {p}" + (" and {v}" if electric else "") + ", {reserve} in reserve.",
-                {
-                    "flow": (likely(flow), "flow_fuel"),
-                    "p": (likely(pressure), "pressure_gauge"),
-                    "v": (volts, "voltage"),
-                    "reserve": (circuit.reserve, "share"),
-                },
-            ),
-        )
-    ]
+def needs(context: Context, circuit: Circuit) -> list[Need]:
+    """Pump flow at its pressure and volts, lift pump and pot, injector size at its rating pressure, bores, vent."""
+    flow = over_duties(demand(context.peak, circuit))
+    found: list[Need] = []
+    if circuit.pumped:
+        found.append(_pump(context, circuit, flow))
+    if circuit.facts.lift != "none":
+        found += _lift(circuit, flow)
     if circuit.way.injectors:
         found.append(_injector(context, circuit))
-    running = flow / (1.0 + circuit.reserve)
-    for part, speed, label in (("line", LINE_SPEED, "Line"), ("suction", SUCTION_SPEED, "Suction line")):
-        if part == "suction" and facts.pump_place == "tank":
-            continue
-        bore = np.sqrt(4.0 * running / (np.pi * speed))
-        found.append(
-            Need(
-                part,
-                f"{part}_bore",
-                bore,
-                "size",
-                Sentence(
-                    "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
-                    {"label": label, "bore": (likely(bore), "size"), "v": (speed, "speed_m_s")},
-                ),
-            )
+    found += _bores(circuit, flow)
+    vent = tank.vent_bore(circuit, flow)
+    found.append(
+        Need(
+            "tank",
+            "vent_bore",
+            over_duties(vent),
+            "size",
+            Sentence("A tank vent of {bore} or more, that no wash or dust can shut.", {"bore": (likely(vent), "size")}),
         )
+    )
     return found
 
 
-def _injector(context: Context, circuit: model.Circuit) -> Need:
+def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
+    facts = circuit.facts
+    flow = running * (1.0 + circuit.reserve)
+    flows = demand(context.peak, circuit)
+    back = np.broadcast_to(asked_pressure(circuit, context.peak), flows.shape)[0]
+    # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
+    back = np.take_along_axis(back, flows[0].argmax(axis=0)[None], 0)[0]
+    pressure = back + (circuit.filter_drop(flow) if facts.rail == "dead_headed" else circuit.line_drop(flow))
+    volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
+    return Need(
+        "pump",
+        "pump_flow",
+        flow,
+        "flow_fuel",
+        Sentence(
+            "A pump giving {flow} at {p}"
+            + (" and {v}" if facts.pump_drive == "electric" else "")
+            + ", {reserve} in reserve.",
+            {
+                "flow": (likely(flow), "flow_fuel"),
+                "p": (likely(pressure), "pressure_gauge"),
+                "v": (volts, "voltage"),
+                "reserve": (circuit.reserve, "share"),
+            },
+        ),
+    )
+
+
+def _lift(circuit: Circuit, running: Array) -> Iterator[Need]:
+    flow = running * (1.0 + circuit.reserve)
+    values = {"flow": (likely(flow), "flow_fuel"), "p": (LOW_LIFT, "pressure_gauge")}
+    words = "A lift pump giving {flow} against {p}; more where the rail's return goes to the tank."
+    yield Need("lift", "lift_flow", flow, "flow_fuel", Sentence(words, values))
+    if circuit.facts.lift == "pot":
+        holds = running * circuit.fact("bare_time")
+        time = likely(circuit.fact("bare_time"))
+        words = "A pot of {v} or more, for {t} with the tank's pickup bare."
+        yield Need(
+            "lift",
+            "pot_volume",
+            holds,
+            "volume",
+            Sentence(words, {"v": (likely(holds), "volume"), "t": (time, "time")}),
+        )
+
+
+def _bores(circuit: Circuit, running: Array) -> Iterator[Need]:
+    for part, speed, label in (("line", LINE_SPEED, "Line"), ("suction", SUCTION_SPEED, "Suction line")):
+        if part == "suction" and circuit.facts.pump_place == "tank" and circuit.facts.lift == "none":
+            continue
+        bore = np.sqrt(4.0 * running / (np.pi * speed))
+        yield Need(
+            part,
+            f"{part}_bore",
+            bore,
+            "size",
+            Sentence(
+                "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
+                {"label": label, "bore": (likely(bore), "size"), "v": (speed, "speed_m_s")},
+            ),
+        )
+    rated = running * (1.0 + circuit.reserve)
+    words = "A filter rated for {q}: twice what passes, so that it lasts."
+    yield Need(
+        "line", "filter_flow", 2.0 * rated, "flow_fuel", Sentence(words, {"q": (2.0 * likely(rated), "flow_fuel")})
+    )
+
+
+def _injector(context: Context, circuit: Circuit) -> Need:
     """Smallest injector that serves every duty at the rating pressure."""
-    facts, peak = circuit.facts, context.peak
-    count = as_array(need(facts.injector_count, "fuel.injector_count"))
-    rated = as_array(need(facts.injector_pressure, "fuel.injector_pressure"))
-    dead = as_array(need(facts.dead_time, "fuel.dead_time")) * peak.speed * context.engine.swept_rate_factor
-    rail = circuit.rail_gauge + model.manifold_lift(circuit, peak)
-    if facts.rail == "dead_headed":
-        rail = rail - model.line_drop(circuit, model.demand(peak, circuit.fuel, facts))
-    dp = np.maximum(rail - peak.manifold_gauge, 1e3)
-    room = np.maximum(circuit.ceiling - dead, 0.02)
-    each = model.burned(peak, circuit.fuel) / count / room
+    peak = context.peak
+    count, rated = circuit.fact("injector_count"), circuit.fact("injector_pressure")
+    cycles = peak.speed * context.engine.swept_rate_factor * inj.openings(circuit, context)
+    dp = np.maximum(inj.across(circuit, peak, inj.set_rail(circuit, peak)), 1e3)
+    room = np.maximum(circuit.ceiling - inj.dead_time(circuit) * cycles, 0.02)
+    each = burned(peak, circuit.fuel) / count / room
     size = over_duties(each * np.sqrt(rated / dp))
     return Need(
         "injectors",

@@ -7,7 +7,8 @@ from collections.abc import Iterator, Sequence
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import above, below
 from gauge_well.core.systems.base import Candidate, Context
-from gauge_well.core.systems.fuel.facts import CEILINGS, INJECTIONS, RESERVES, FuelFacts
+from gauge_well.core.systems.fuel.facts import FuelFacts
+from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, REGULATED, RESERVES
 from gauge_well.core.typing import Value, likely
 
 # Sizes sold (common practice): [m3/s], [Pa], [m], [m2].
@@ -17,12 +18,25 @@ RAILS = (250e3, 300e3, 350e3, 400e3, 450e3, 500e3, 550e3)
 LINES = (6e-3, 8e-3, 10e-3, 12e-3, 15e-3)
 SUCTION_LINES = (8e-3, 10e-3, 12e-3, 15e-3, 19e-3)
 WIRES = (1.5e-6, 2.5e-6, 4e-6, 6e-6, 10e-6)
+RETURNS = (5e-3, 6e-3, 8e-3, 10e-3, 12e-3)
+VENTS = (2e-3, 3e-3, 4e-3, 6e-3, 8e-3)
+SEATS = (1.5e-3, 1.8e-3, 2.0e-3, 2.2e-3, 2.5e-3, 3.0e-3)
+POTS = (1e-3, 1.5e-3, 2e-3, 3e-3)
 TANK_LIFT, TANK_LENGTH = -0.05, 0.1  # m, of a pump that hangs in the tank
+LOW_PUMP, LOW = 100 / 3.6e6, 20e3  # m3/s and Pa of a usual low-pressure pump (common practice)
 
 
 def candidates(context: Context, facts: FuelFacts) -> list[Candidate]:
     """Pump, wire, line, rail, injectors, suction and their schools: each a step from what is there."""
-    return [*_pump(facts), *_rail(facts), *_injectors(facts), *_suction(facts)]
+    return [
+        *_pump(facts),
+        *_lift(facts),
+        *_rail(facts),
+        *_injectors(facts),
+        *_suction(facts),
+        *_return(facts),
+        *_beside(facts),
+    ]
 
 
 def _step(
@@ -55,7 +69,30 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
             yield Candidate(f"pump_{i + 1}", "pump", words, changes)
     if facts.pump_drive == "electric":
         yield from _step("wire", "pump", "Pump's wire", "fuel.wire_area", facts.wire_area, WIRES, "wire_area")
-    yield from _step("line", "pump", "Pressure line", "fuel.line_bore", facts.line_bore, LINES, "size")
+    if facts.pump_drive == "none":
+        yield Candidate(
+            "electric_lift",
+            "line",
+            Sentence(
+                "An electric lift pump of {q} at {p}", {"q": (LOW_PUMP, "flow_fuel"), "p": (LOW, "pressure_gauge")}
+            ),
+            {
+                "fuel.pump_drive": "electric",
+                "fuel.pump_flow": LOW_PUMP,
+                "fuel.pump_pressure": LOW,
+                "fuel.rail_pressure": None,
+                "fuel.end_height": None,
+            },
+        )
+    yield from _step(
+        "line",
+        "line" if facts.pump_drive == "none" else "pump",
+        "Pressure line",
+        "fuel.line_bore",
+        facts.line_bore,
+        LINES,
+        "size",
+    )
     lower = {"30": "20", "20": "10"}.get(facts.reserve or "20")
     if lower is not None:
         yield Candidate(
@@ -75,7 +112,7 @@ def _rail(facts: FuelFacts) -> Iterator[Candidate]:
         for size in found:
             words = Sentence("Regulator {a} → {b}", {"a": (now, "pressure_gauge"), "b": (size, "pressure_gauge")})
             yield Candidate(id, "pump" if id == "rail_down" else "injectors", words, {"fuel.rail_pressure": size})
-    if facts.reference == "atmosphere":
+    if facts.reference == "atmosphere" and facts.rail in REGULATED:
         yield Candidate(
             "reference", "injectors", Sentence("Regulator's hose to the manifold"), {"fuel.reference": "manifold"}
         )
@@ -118,3 +155,52 @@ def _suction(facts: FuelFacts) -> Iterator[Candidate]:
         yield from _step(
             "suction", "suction", "Suction line", "fuel.suction_bore", facts.suction_bore, SUCTION_LINES, "size"
         )
+
+
+def _lift(facts: FuelFacts) -> Iterator[Candidate]:
+    if facts.lift == "none":
+        if facts.pump_place == "outside" and facts.pump_drive == "electric" and facts.injection == "port":
+            words = Sentence("A lift pump and a surge pot of {v}", {"v": (POTS[1], "volume")})
+            yield Candidate(
+                "pot",
+                "suction",
+                words,
+                {
+                    "fuel.lift": "pot",
+                    "fuel.lift_flow": LOW_PUMP * 1.4,
+                    "fuel.lift_pressure": LOW,
+                    "fuel.pot_volume": POTS[1],
+                },
+            )
+        return
+    yield from _step("lift_pump", "lift", "Lift pump", "fuel.lift_flow", facts.lift_flow, PUMPS, "flow_fuel", 2)
+    if facts.lift == "pot":
+        yield from _step("pot_size", "lift", "Surge pot", "fuel.pot_volume", facts.pot_volume, POTS, "volume")
+        yield from _step("pot_hose", "suction", "Pot to pump", "fuel.pot_bore", facts.pot_bore, SUCTION_LINES, "size")
+        if facts.return_to == "tank":
+            yield Candidate("return_pot", "lift", Sentence("The rail's return into the pot"), {"fuel.return_to": "pot"})
+
+
+def _return(facts: FuelFacts) -> Iterator[Candidate]:
+    if facts.rail == "returned" or facts.injection in ("mechanical", "common_rail"):
+        yield from _step("return", "line", "Return line", "fuel.return_bore", facts.return_bore, RETURNS, "size")
+
+
+def _beside(facts: FuelFacts) -> Iterator[Candidate]:
+    yield from _step("vent", "tank", "Tank's vent", "fuel.vent_bore", facts.vent_bore, VENTS, "size")
+    if facts.tank_reserve is not None and facts.tank_length is not None:
+        words = Sentence("Refuel with {s} left", {"s": (2.0 * likely(facts.tank_reserve), "share")})
+        yield Candidate(
+            "refuel", "tank", words, {"fuel.tank_reserve": min(2.0 * likely(facts.tank_reserve), 0.5)}, school=True
+        )
+    if facts.injection == "carburettor":
+        yield from _step("seat", "bowl", "Float valve's seat", "fuel.needle_bore", facts.needle_bore, SEATS, "size")
+        if facts.rail == "free" and facts.pump_drive != "none":
+            yield Candidate(
+                "regulator", "bowl", Sentence("A regulator ahead of the bowl"), {"fuel.rail": "dead_headed"}
+            )
+    if facts.injection == "port" and facts.injector_flow is not None:
+        now = likely(facts.injector_flow)
+        for size in below(INJECTORS, now, 1):
+            words = Sentence("Injectors {a} → {b}", {"a": (now, "injector_flow"), "b": (size, "injector_flow")})
+            yield Candidate("smaller", "injectors", words, {"fuel.injector_flow": size})

@@ -5,48 +5,48 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.facts import need
+from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.fuel import model
+from gauge_well.core.systems.fuel import guard, tank
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel.circuit import Circuit, burned, demand, manifold_lift
+from gauge_well.core.systems.fuel.network import Point, upstream_of
+from gauge_well.core.systems.fuel.pump import wire_resistance
+from gauge_well.core.typing import as_array
 from gauge_well.core.working import Step, Working
 
 
-def steps(
-    circuit: model.Circuit,
-    curve: model.PumpCurve | None,
-    point: model.PumpPoint | None,
-    context: Context,
-    index: int,
-) -> list[Step]:
-    """Explain one duty from power to pump and injector."""
+def steps(circuit: Circuit, point: Point | None, context: Context, index: int) -> list[Step]:
+    """Explain one duty from power to pump, injector, suction, tank."""
     w = Working(index)
-    facts, peak, fuel = circuit.facts, context.peak, circuit.fuel
-    w.add(
-        "m_f",
-        "Fuel burned",
-        "m_f",
-        peak.fuel_mass_flow,
-        "mass_flow_s",
-        {"m_f": peak.fuel_mass_flow},
-        "engine, at the peak of this duty",
-    )
-    burned = model.burned(peak, fuel)
-    w.add(
-        "V_f",
-        "Volume burned",
-        "m_f / rho",
-        burned,
-        "flow_fuel",
-        {"m_f": peak.fuel_mass_flow, "rho": fuel.density},
-        "fuel_tables",
-    )
-    moved = model.demand(peak, fuel, facts)
+    _demand(w, circuit, context)
+    if point is not None:
+        _pump(w, circuit, point)
+        _rail(w, circuit, point)
+        if circuit.facts.lift == "pot":
+            _pot(w, point)
+    if circuit.way.injectors and circuit.facts.injector_flow is not None:
+        _injectors(w, circuit, context)
+    _suction(w, circuit, point, context)
+    _tank(w, circuit, point, context)
+    return w.steps
+
+
+def _demand(w: Working, circuit: Circuit, context: Context) -> None:
+    peak, fuel = context.peak, circuit.fuel
+    flow = peak.fuel_mass_flow
+    w.add("m_f", "Fuel burned", "m_f", flow, "mass_flow_s", {"m_f": flow}, "engine, at the peak of this duty")
+    burns = burned(peak, fuel)
+    w.add("V_f", "Volume burned", "m_f / rho", burns, "flow_fuel", {"m_f": flow, "rho": fuel.density}, "fuel_tables")
+    moved = demand(peak, circuit)
+    share = circuit.fact("burned_share")
     w.add(
         "V_p",
-        "Volume the pump must move",
+        "Volume the engine takes",
         "V_f / burned",
         moved,
         "flow_fuel",
-        {"V_f": burned, "burned": need(facts.burned_share, "")},
+        {"V_f": burns, "burned": share},
         "common practice",
     )
     w.add(
@@ -58,97 +58,192 @@ def steps(
         {"V_p": moved, "reserve": circuit.reserve},
         "common practice",
     )
-    lift = model.manifold_lift(circuit, peak)
+    lift = manifold_lift(circuit, peak)
     w.add(
-        "p_rail",
-        "Rail pressure",
-        "p_set + p_ref",
+        "p_set",
+        "Pressure held, or wanted, at the engine",
+        "p_reg + p_ref",
         circuit.rail_gauge + lift,
         "pressure_gauge",
-        {"p_set": circuit.rail_gauge, "p_ref": lift},
+        {"p_reg": circuit.rail_gauge, "p_ref": lift},
         "arithmetic",
     )
-    if curve is not None and point is not None:
-        if facts.pump_drive == "electric":
-            w.add(
-                "V_pump",
-                "Volts at the pump",
-                "V_s - I * R",
-                point.voltage,
-                "voltage",
-                {"V_s": need(facts.supply_voltage, ""), "I": point.current, "R": model.wire_resistance(facts)},
-                "arithmetic, wire there and back",
-            )
-        if facts.rail != "dead_headed":
-            drop, pull = model.line_drop(circuit, point.flow), model.suction_drop(circuit, point.flow)
-            w.add(
-                "p_pump",
-                "Pressure across the pump",
-                "maximum(p_rail + dp_line + dp_suction, 0)",
-                point.pressure,
-                "pressure_gauge",
-                {"p_rail": circuit.rail_gauge + lift, "dp_line": drop, "dp_suction": pull},
-                "churchill1977; crane410",
-            )
+
+
+def _pump(w: Working, circuit: Circuit, point: Point) -> None:
+    """The point at which the pumps give their most at the pressure asked."""
+    facts, able = circuit.facts, point.able
+    supply = point.network.main if point.network.alone is None else None
+    pump = point.network.main.pump
+    if pump is not None and facts.pump_drive == "electric" and supply is not None:
+        amps = pump.motor.amps(point.able_across)
         w.add(
-            "V_cap",
-            "What the pump gives there",
-            "q_curve - V_cap",
-            point.flow,
-            "flow_fuel",
-            {"q_curve": curve.flow_at(point.pressure, point.voltage_ratio), "V_cap": point.flow},
-            "pump's own curve, r q(p / r)",
-            solved=True,
-            scale=np.maximum(point.flow, 1e-9),
-        )
-        w.add(
-            "fill_pump",
-            "Asked over given",
-            "V_need / V_cap",
-            moved * (1 + circuit.reserve) / np.maximum(point.flow, 1e-12),
-            "share",
-            {"V_need": moved * (1 + circuit.reserve), "V_cap": np.maximum(point.flow, 1e-12)},
-            "arithmetic",
-        )
-    if circuit.way.injectors and facts.injector_flow is not None:
-        found = model.injectors(circuit, peak, context)
-        w.add(
-            "q_inj",
-            "Injector at this pressure",
-            "q_ref * sqrt(dp / dp_ref)",
-            found.flow,
-            "injector_flow",
+            "V_pump",
+            "Volts at the pump",
+            "maximum(V_s - I * R, 0.05 * V_r)",
+            point.able_volts,
+            "voltage",
             {
-                "q_ref": facts.injector_flow,
-                "dp": np.maximum(found.pressure, 0.0),
-                "dp_ref": need(facts.injector_pressure, ""),
+                "V_s": circuit.fact("supply_voltage"),
+                "I": amps,
+                "R": wire_resistance(facts),
+                "V_r": circuit.fact("rating_voltage"),
             },
-            "sae_j1832",
+            "arithmetic, wire there and back",
         )
+    there = np.asarray(as_array(able) > 0.0)
+    if supply is not None and bool(there.all()):
+        # Where it gives nothing there is no point to explain.
+        dead = facts.rail == "dead_headed"
+        lost = circuit.filter_drop(able) if dead else circuit.line_drop(able)
+        height = 0.0 * lost if dead else circuit.weight(circuit.fact("end_height")) + 0.0 * lost
+        inlet = upstream_of(circuit, point.network.booster)(able)
+        end = supply.end_at(able)
         w.add(
-            "dead",
-            "Dead time's share of the cycle",
-            "t_dead * N * per_rev",
-            found.dead_share,
-            "share",
-            {"t_dead": need(facts.dead_time, ""), "N": peak.speed, "per_rev": context.engine.swept_rate_factor},
-            "arithmetic",
+            "p_pump",
+            "Pressure across the pump" if pump is not None else "Pressure its own head leaves over",
+            "p_end + dp_line + dp_height - p_in",
+            end + lost + height - inlet,
+            "pressure_gauge",
+            {"p_end": end, "dp_line": lost, "dp_height": height, "p_in": inlet},
+            "churchill1977; crane410",
         )
+        if pump is not None:
+            said = pump.curve.flow_at(point.able_across, pump.motor.share(point.able_across))
+            passes = pump.flow(point.able_across) / np.maximum(pump.health * pump.speed * said, 1e-15)
+            w.add(
+                "V_cap",
+                "What the pump gives there",
+                "health * speed * q_curve * relief - V_cap",
+                able,
+                "flow_fuel",
+                {
+                    "health": pump.health,
+                    "speed": pump.speed,
+                    "q_curve": said,
+                    "relief": passes,
+                    "V_cap": able,
+                },
+                "pump's own curve, r q(p / r)",
+                solved=True,
+                scale=np.maximum(able, 1e-9),
+            )
+    w.add(
+        "fill_pump",
+        "Asked over given",
+        "V_need / V_cap",
+        point.taken * (1 + circuit.reserve) / np.maximum(able, 1e-12),
+        "share",
+        {"V_need": point.taken * (1 + circuit.reserve), "V_cap": np.maximum(able, 1e-12)},
+        "arithmetic",
+    )
+
+
+def _rail(w: Working, circuit: Circuit, point: Point) -> None:
+    w.add(
+        "V_ret",
+        "What goes back from the regulator",
+        "V_through - V_p",
+        point.returned,
+        "flow_fuel",
+        {"V_through": point.through, "V_p": point.taken},
+        "arithmetic",
+    )
+    if circuit.facts.rail == "dead_headed":
+        lost = circuit.pipe(point.taken, "line", circuit.fact("line_loss"))
+        height = circuit.weight(circuit.fact("end_height")) + 0.0 * lost
         w.add(
-            "open",
-            "Share of the cycle open",
-            "V_f / n / q_inj + dead",
-            found.share,
-            "share",
-            {
-                "V_f": burned,
-                "n": need(facts.injector_count, ""),
-                "q_inj": np.maximum(found.flow, 1e-15),
-                "dead": found.dead_share,
-            },
-            "sae_j1832",
+            "p_rail",
+            "Rail behind its line",
+            "p_end - dp_line - dp_height",
+            point.rail,
+            "pressure_gauge",
+            {"p_end": point.end, "dp_line": lost, "dp_height": height},
+            "churchill1977; crane410",
         )
-    vapour = model.vapour_pressure(circuit)
+
+
+def _pot(w: Working, point: Point) -> None:
+    w.add(
+        "V_over",
+        "What runs over the pot",
+        "V_lift - V_gone",
+        point.lifted - point.pot_takes,
+        "flow_fuel",
+        {"V_lift": point.lifted, "V_gone": point.pot_takes},
+        "arithmetic",
+    )
+
+
+def _injectors(w: Working, circuit: Circuit, context: Context) -> None:
+    facts, peak = circuit.facts, context.peak
+    found = inj.injectors(circuit, peak, context)
+    w.add(
+        "q_inj",
+        "Injector at this pressure",
+        "q_ref * sqrt(dp / dp_ref)",
+        found.flow,
+        "injector_flow",
+        {
+            "q_ref": inj.sized_flow(circuit),
+            "dp": np.maximum(found.pressure, 0.0),
+            "dp_ref": circuit.fact("injector_pressure"),
+        },
+        "sae_j1832",
+    )
+    if facts.dead_table is None:
+        w.add(
+            "t_dead",
+            "Dead time at these volts",
+            "t_13 * (13.5 / maximum(V, 4)) ** 1.8",
+            inj.dead_time(circuit),
+            "time_short",
+            {"t_13": circuit.fact("dead_time"), "V": circuit.fact("supply_voltage") - inj.LOOM_DROP},
+            "common practice",
+        )
+    w.add(
+        "dead",
+        "Dead time's share of the cycle",
+        "t_dead * N * per_rev * openings",
+        found.dead_share,
+        "share",
+        {
+            "t_dead": inj.dead_time(circuit),
+            "N": peak.speed,
+            "per_rev": context.engine.swept_rate_factor,
+            "openings": inj.openings(circuit, context),
+        },
+        "arithmetic",
+    )
+    w.add(
+        "open",
+        "Share of the cycle open",
+        "V_f / n / q_inj + dead",
+        found.share,
+        "share",
+        {
+            "V_f": burned(peak, circuit.fuel),
+            "n": circuit.fact("injector_count"),
+            "q_inj": np.maximum(found.flow, 1e-15),
+            "dead": found.dead_share,
+        },
+        "sae_j1832",
+    )
+    held = inj.set_rail(circuit, peak)
+    dp = np.maximum(inj.across(circuit, peak, held), 0.0)
+    w.add(
+        "p_cut",
+        "Rail pressure to cut at",
+        "p_rail - dp + dp / (1 + lean) ** 2",
+        guard.cut_pressure(circuit, peak),
+        "pressure_gauge",
+        {"p_rail": held, "dp": dp, "lean": circuit.fact("lean_limit")},
+        "sae_j1832",
+    )
+
+
+def _suction(w: Working, circuit: Circuit, point: Point | None, context: Context) -> None:
+    fuel, vapour = circuit.fuel, circuit.vapour_pressure()
     if fuel.rvp > 0.0:
         w.add(
             "p_v",
@@ -158,30 +253,59 @@ def steps(
             "pressure_absolute",
             {
                 "k": fuel.rvp_true,
-                "RVP": need(facts.reid_pressure, "fuel.reid_pressure"),
+                "RVP": need(circuit.facts.reid_pressure, "fuel.reid_pressure"),
                 "B": fuel.rvp_slope,
                 "T": circuit.temperature,
             },
             "fuel_tables",
         )
-    flow = model.drawn(circuit, point, peak)
-    at = model.suction(circuit, flow)
+    drawn = demand(context.peak, circuit) if point is None else point.drawn
+    lost = circuit.suction_drop(drawn)
     w.add(
         "p_in",
-        "Pressure at the pump inlet",
+        "Pressure at the first pump's inlet",
         "p_air - dp",
-        at.inlet,
+        circuit.pressure - lost,
         "pressure_absolute",
-        {"p_air": at.source, "dp": model.suction_drop(circuit, flow)},
+        {"p_air": circuit.pressure, "dp": lost},
         "churchill1977",
     )
     w.add(
         "p_least",
         "Least it can stand",
         "p_v + 10000",
-        at.least,
+        vapour + 10e3,
         "pressure_absolute",
         {"p_v": vapour},
         "common practice",
     )
-    return w.steps
+
+
+def _tank(w: Working, circuit: Circuit, point: Point | None, context: Context) -> None:
+    facts = circuit.facts
+    if facts.vent_bore is not None:
+        flow = burned(context.peak, circuit.fuel)
+        w.add(
+            "dp_vent",
+            "Tank drawn down by",
+            "0.5 * rho_air * (V_f / (0.62 * A)) ** 2",
+            tank.vent_drop(circuit, flow),
+            "pressure_small",
+            {"rho_air": tank.air_density(circuit), "V_f": flow, "A": bore_area(facts.vent_bore)},
+            "crane410",
+        )
+    if facts.tank_volume is not None:
+        lasts = tank.endurance(circuit, context, context.mean)
+        w.add(
+            "t_tank",
+            "A full tank lasts",
+            "maximum(V_tank - V_lost, 0) / V_mean",
+            lasts,
+            "time",
+            {
+                "V_tank": circuit.fact("tank_volume"),
+                "V_lost": tank.unusable(circuit, context),
+                "V_mean": burned(context.mean, circuit.fuel),
+            },
+            "arithmetic",
+        )

@@ -1,0 +1,261 @@
+"""Checks of what stands beside the flow: tank, vent, heat, bowl, guards and gaps, cold start."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, ratio_fill
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.media import fuels
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.fuel import guard, tank
+from gauge_well.core.systems.fuel.checks import worst
+from gauge_well.core.systems.fuel.circuit import Circuit, burned
+from gauge_well.core.systems.fuel.network import Network, Point
+from gauge_well.core.typing import as_array, likely
+
+BATTERY_GAP = 0.30  # m kept between a battery and fuel parts (common practice)
+
+
+def standing(circuit: Circuit, context: Context, network: Network | None) -> list[Check]:
+    """What is the same at every power, as far as it is stated."""
+    facts = circuit.facts
+    found: list[Check] = []
+    if tank.boxed(circuit):
+        found.append(_cover(circuit, context))
+    if facts.injection == "carburettor" and network is not None:
+        found.append(_flooding(network))
+    if facts.coldest_start is not None and circuit.fuel.lean_limit > 0.0:
+        found.append(_cold(circuit))
+    found += _cut_offs(circuit)
+    return found + gap_gate(
+        "battery_gap", "Battery to fuel parts", "guard", facts.battery_gap, BATTERY_GAP, danger=True
+    )
+
+
+def judged(circuit: Circuit, context: Context, point: Point | None, peak: Operation, count: int) -> list[Check]:
+    """What follows the power, as far as it is stated."""
+    facts = circuit.facts
+    found: list[Check] = []
+    if facts.vent_bore is not None:
+        found.append(_vent(circuit, peak, count))
+    if point is not None and facts.tank_volume is not None:
+        found.append(_tank_hot(circuit, context, point, count))
+    if point is not None and facts.injection == "carburettor":
+        found.append(_seat(point, count))
+    return found
+
+
+def _cover(circuit: Circuit, context: Context) -> Check:
+    """Fuel the pickup wants over it in the worst duty against what is left when the tank is refilled."""
+    asked = worst(tank.unusable(circuit, context))
+    left = circuit.fact("tank_reserve") * tank.tank_of(circuit).whole
+    duties = tank.unusable(circuit, context)
+    name = context.duties.cases[int(np.argmax(duties[0, :, 0]))].name
+    pot = circuit.facts.lift == "pot"
+
+    def said() -> Sequence[Sentence]:
+        values: dict[str, tuple[float, str] | str] = {
+            "asked": (likely(asked), "volume"),
+            "left": (likely(left), "volume"),
+            "duty": name,
+        }
+        held = " on what it holds for good; the pot rides out the rest" if pot else ""
+        if likely(asked) <= likely(left):
+            return (Sentence("{asked} keep the pickup covered in {duty}" + held + "; {left} are left.", values),)
+        return (Sentence("The pickup draws air in {duty} under {asked}" + held + "; refilled at {left}.", values),)
+
+    return Check(
+        "tank_cover",
+        "Tank pickup covered",
+        "tank",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "volume",
+        asked,
+        left,
+        ratio_fill(asked, left),
+        sentences=said,
+    )
+
+
+def _vent(circuit: Circuit, peak: Operation, count: int) -> Check:
+    """What the tank is drawn down to while fuel leaves it against what it and its gauge stand."""
+    flow = burned(peak, circuit.fuel)
+    drop = tank.vent_drop(circuit, flow)
+
+    def said() -> Sequence[Sentence]:
+        return tuple(
+            Sentence(
+                "The vent lets the tank down by {p}; {most} is what it stands.",
+                {"p": (p, "pressure_small"), "most": (tank.VENT_MOST, "pressure_small")},
+            )
+            for p in duty_values(drop, count)
+        )
+
+    return Check(
+        "vent",
+        "Tank vent",
+        "tank",
+        CheckClass.LIMIT,
+        None,
+        "pressure_small",
+        drop,
+        tank.VENT_MOST,
+        ratio_fill(drop, tank.VENT_MOST),
+        sentences=said,
+    )
+
+
+def _tank_hot(circuit: Circuit, context: Context, point: Point, count: int) -> Check:
+    """The tank at the end of each duty against where its fuel boils at the pump's inlet."""
+    ambient = context.duties.column("ambient")
+    end = tank.tank_end(circuit, context, tank.heat_back(point))
+    limit = tank.hottest_allowed(circuit, point.tank_pull)
+    asked, allowed = end - ambient, limit - ambient
+
+    def said() -> Sequence[Sentence]:
+        diesel = circuit.fuel.rvp <= 0.0
+        return tuple(
+            Sentence(
+                "The tank ends at {t}, nearly empty; "
+                + ("{most} is what an injection pump bears." if diesel else "from {most} its fuel boils at the pump."),
+                {"t": (t, "temperature"), "most": (m, "temperature")},
+            )
+            for t, m in zip(duty_values(end, count), duty_values(np.asarray(limit), count), strict=True)
+        )
+
+    return Check(
+        "tank_hot",
+        "Heat into the tank",
+        "tank",
+        CheckClass.LIMIT,
+        None,
+        "temperature_difference",
+        asked,
+        allowed,
+        ratio_fill(np.maximum(asked, 0.0), allowed),
+        code="" if np.all(allowed > 0.0) else "ambient_over_limit",
+        sentences=said,
+    )
+
+
+def _seat(point: Point, count: int) -> Check:
+    """What the float valve's seat passes at the pressure there is."""
+    circuit = point.network.circuit
+    asked = point.taken * (1.0 + circuit.reserve)
+    passes = guard.seat_flow(circuit, point.end)
+    passes = np.broadcast_to(passes, np.broadcast_shapes(np.shape(passes), np.shape(asked)))
+
+    def said() -> Sequence[Sentence]:
+        return tuple(
+            Sentence(
+                "The seat passes {got} at {p}; {asked} are asked.",
+                {"got": (g, "flow_fuel"), "asked": (a, "flow_fuel"), "p": (p, "pressure_gauge")},
+            )
+            for g, a, p in zip(
+                duty_values(passes, count), duty_values(asked, count), duty_values(point.end, count), strict=True
+            )
+        )
+
+    return Check(
+        "float_valve",
+        "Float valve",
+        "bowl",
+        CheckClass.LIMIT,
+        None,
+        "flow_fuel",
+        asked,
+        passes,
+        ratio_fill(asked, passes),
+        sentences=said,
+    )
+
+
+def _flooding(network: Network) -> Check:
+    """What stands on the float valve when it is shut against what it holds."""
+    shut, most = worst(guard.shut_pressure(network)), guard.float_most(network.circuit)
+
+    def said() -> Sequence[Sentence]:
+        values: dict[str, tuple[float, str] | str] = {
+            "p": (likely(shut), "pressure_gauge"),
+            "most": (most, "pressure_gauge"),
+        }
+        tail = ": it floods. Fit a regulator." if likely(shut) > most else "."
+        return (Sentence("{p} on the shut float valve, which holds against {most}" + tail, values),)
+
+    return Check(
+        "flooding",
+        "Pressure on the float valve",
+        "bowl",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "pressure_gauge",
+        shut,
+        most,
+        ratio_fill(np.maximum(shut, 0.0), most),
+        sentences=said,
+        danger=True,
+    )
+
+
+def _cold(circuit: Circuit) -> Check:
+    """Vapour wanted for the mixture to light against what the fuel gives off where it must start."""
+    cold = circuit.fact("coldest_start")
+    wanted = worst(circuit.fuel.lean_limit * circuit.pressure)
+    given = fuels.vapour_pressure(circuit.fuel, cold, circuit.facts.reid_pressure)
+    limit = fuels.coldest_start(circuit.fuel, worst(circuit.pressure), circuit.facts.reid_pressure)
+
+    def said() -> Sequence[Sentence]:
+        values: dict[str, tuple[float, str] | str] = {
+            "t": (likely(cold), "temperature"),
+            "least": (likely(limit), "temperature"),
+        }
+        if likely(limit) <= likely(cold):
+            return (Sentence("Lights down to {least}; {t} is asked.", values),)
+        return (
+            Sentence(
+                "At {t} too little of it is vapour to light; from {least} it does. Start on petrol, warm the "
+                "intake, or use the winter grade.",
+                values,
+            ),
+        )
+
+    return Check(
+        "cold_start",
+        "Starting from cold",
+        "injectors",
+        CheckClass.LIMIT,
+        Scales.GATE,
+        "pressure_absolute",
+        wanted,
+        given,
+        ratio_fill(wanted, given),
+        sentences=said,
+    )
+
+
+def _cut_offs(circuit: Circuit) -> list[Check]:
+    """An electric pump that nothing stops: a fire is fed by it."""
+    missing = guard.not_cut(circuit)
+    if len(missing) < len(guard.CUTS):
+        return []
+    words = Sentence("Nothing stops the pump: not with the engine, not on lost oil pressure, not on impact.")
+    return [
+        Check(
+            "cut_off",
+            "Pump cut-off",
+            "guard",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "count",
+            1.0,
+            0.0,
+            as_array(9.99),
+            sentences=lambda: (words,),
+            danger=True,
+        )
+    ]

@@ -1,0 +1,82 @@
+"""The fuel's figures by duty, under the names the report keeps."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel import guard, tank
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
+from gauge_well.core.systems.fuel.judge import has_injectors
+from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Point
+from gauge_well.core.typing import Array, Value, as_array
+
+
+def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str, Array]:
+    """Everything known of each duty at its peak, SI; each of the duties' shape."""
+    peak, facts = context.peak, circuit.facts
+    shape = peak.fuel_mass_flow.shape
+    taken = demand(peak, circuit)
+    found: dict[str, Value] = {
+        "fuel_mass_flow_kg_s": peak.fuel_mass_flow,
+        "fuel_volume_flow_m3_s": burned(peak, circuit.fuel),
+        "rail_pressure_pa": asked_pressure(circuit, peak) if point is None else point.rail,
+        "return_temperature_k": circuit.temperature + circuit.fact("return_rise"),
+    }
+    if point is not None:
+        found |= _network(circuit, point)
+    found["line_pressure_drop_pa"] = circuit.line_drop(
+        taken if point is None or facts.rail == "dead_headed" else point.through
+    )
+    if has_injectors(circuit):
+        now = inj.injectors(circuit, peak, context, None if point is None else point.rail)
+        idle = inj.idle_pulse(circuit, context)
+        found |= {
+            "injector_flow_m3_s": now.flow,
+            "injector_duty": np.minimum(now.share, 9.99),
+            "injector_pressure_pa": now.pressure,
+            "idle_pulse_s": idle.open,
+            "lean_cut_pa": guard.cut_pressure(circuit, peak),
+        }
+    pull = circuit.suction_drop(taken if point is None else point.drawn)
+    vapour = circuit.vapour_pressure()
+    found |= {
+        "suction_pressure_pa": circuit.pressure - pull,
+        "vapour_margin_pa": circuit.pressure - pull - vapour - VAPOUR_MARGIN,
+        "vapour_pressure_pa": vapour,
+    }
+    if facts.tank_volume is not None:
+        found |= {
+            "endurance_s": tank.endurance(circuit, context, context.mean),
+            "unusable_m3": tank.unusable(circuit, context),
+        }
+        if point is not None:
+            found["tank_end_k"] = tank.tank_end(circuit, context, tank.heat_back(point))
+    return {
+        name: np.broadcast_to(as_array(value), np.broadcast_shapes(np.shape(value), shape))
+        for name, value in found.items()
+    }
+
+
+def _network(circuit: Circuit, point: Point) -> dict[str, Value]:
+    spill = point.taken * (1.0 - circuit.fact("burned_share"))
+    found: dict[str, Value] = {
+        "return_flow_m3_s": point.returned + spill,
+        "tank_heat_w": tank.heat_back(point),
+    }
+    if circuit.pumped:
+        found |= {
+            "pump_capacity_m3_s": point.able,
+            "pump_pressure_pa": point.able_across,
+            "pump_voltage_v": point.able_volts,
+            "pump_current_a": point.amps,
+            # What it may still wear before the peak goes without its reserve, and then lean.
+            "pump_may_wear": 1.0 - point.taken / np.maximum(point.able, 1e-12),
+        }
+    if circuit.facts.lift == "pot":
+        found |= {"lift_flow_m3_s": point.lifted, "overflow_m3_s": point.lifted - point.pot_takes}
+    primed = guard.prime_time(point.network)
+    if primed is not None:
+        found["prime_s"] = primed
+    return found

@@ -1,0 +1,49 @@
+"""Rules of the fuel's fields, one after another: the first that speaks of a field stands."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from gauge_well.core.facts import Rule
+from gauge_well.core.media.fuels import Fuel, burning
+
+HOTTEST = 311.15  # K, air where no duty says
+
+
+@dataclass(frozen=True)
+class Ruling:
+    """What is given, what the other sections hold, and the rules so far."""
+
+    given: Mapping[str, Any]
+    context: Mapping[str, Mapping[str, Any]]
+    rules: dict[str, Rule] = field(default_factory=dict)
+
+    def get(self, name: str) -> Any:
+        """What is given of a field, else what its rule says; None where there is neither."""
+        if self.given.get(name) is not None:
+            return self.given[name]
+        return self.rules[name].value if name in self.rules else None
+
+    def rule(self, name: str, value: Any, note: str, source: str = "common practice", *, exact: bool = False) -> None:
+        """Set a field by rule where it is not given."""
+        if self.given.get(name) is None and name not in self.rules:
+            self.rules[name] = Rule(value, note, source, exact)
+
+    @property
+    def engine(self) -> Mapping[str, Any]:
+        """The engine's facts."""
+        return self.context.get("engine", {})
+
+    @property
+    def fuel(self) -> Fuel | None:
+        """What it burns."""
+        engine = self.engine
+        return burning(engine["fuel"], engine.get("ethanol_share")) if engine.get("fuel") else None
+
+    @property
+    def hottest(self) -> float:
+        """Hottest air of any duty [K]."""
+        duties = self.context.get("duties", {})
+        return float(max([v for k, v in duties.items() if k.endswith("ambient") and v is not None], default=HOTTEST))

@@ -1,0 +1,86 @@
+"""Change of fuel, the lean guard, bleeding and stopping."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel import guard
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel.change import STEPS, change_of
+from gauge_well.core.systems.fuel.circuit import Circuit
+from gauge_well.core.systems.fuel.facts_guard import STOPS
+from gauge_well.core.systems.fuel.judge import has_injectors, unknown_of
+from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.show_circuit import at_duty
+from gauge_well.core.typing import likely
+
+RAILS = 33
+
+
+def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
+    """What is left of the old fuel; how lean a falling rail makes it; what stops the pump and the engine."""
+    out: dict[str, Any] = {
+        "change": _change(context, circuit),
+        "guard": _guard(context, circuit, index) if has_injectors(circuit) else None,
+        "bleed": list(guard.bleed_order(circuit)),
+        "stop": _stop(circuit),
+        "cuts": {name: getattr(circuit.facts, name) for name in guard.CUTS}
+        if circuit.facts.pump_drive == "electric"
+        else None,
+    }
+    return out
+
+
+def _change(context: Context, circuit: Circuit) -> dict[str, Any] | None:
+    found = change_of(circuit, context.engine.facts.fuel or "petrol")
+    if found is None:
+        return None
+    share = None if found.share is None else likely(found.share)
+    hazard = found.hazard
+    return {
+        "old": found.old.label,
+        "new": found.new.label,
+        "lines": likely(found.lines),
+        "mixed": likely(found.mixed),
+        "purge": likely(found.purge),
+        "left": likely(found.left),
+        "share": share,
+        "hazard": None if hazard is None else hazard.text,
+        "hazard_share": None if hazard is None else hazard.share,
+        "hazardous": hazard is not None and (share is None or share > hazard.share),
+        "materials": list(found.materials),
+        "steps": list(STEPS),
+    }
+
+
+def _guard(context: Context, circuit: Circuit, index: int) -> dict[str, Any]:
+    """How much leaner over rail pressure, from the setting down; where to cut; where the network stands."""
+    count = len(context.duties.cases)
+    peak = context.peak
+    held = at_duty(inj.set_rail(circuit, peak), index, count)
+    cut = at_duty(guard.cut_pressure(circuit, peak), index, count)
+    manifold = at_duty(peak.manifold_gauge, index, count)
+    rails = np.linspace(held, manifold + 0.3 * max(held - manifold, 1.0), RAILS)
+    now = None
+    if not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]:
+        now = at_duty(network_of(context, circuit).at(peak).rail, index, count)
+    return {
+        "held": held,
+        "cut": cut,
+        "now": now,
+        "limit": likely(circuit.fact("lean_limit")),
+        "rails": [float(p) for p in rails],
+        "leaner": [at_duty(guard.leaner(circuit, peak, float(p)), index, count) for p in rails],
+        "fitted": circuit.facts.lean_guard,
+    }
+
+
+def _stop(circuit: Circuit) -> dict[str, Any] | None:
+    if circuit.facts.injection != "mechanical" or circuit.facts.stop_device is None:
+        return None
+    stop = STOPS[circuit.facts.stop_device]
+    return {"label": stop.label, "safe": stop.safe}

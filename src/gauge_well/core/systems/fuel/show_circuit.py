@@ -1,0 +1,193 @@
+"""The circuit drawn from tank to engine and back, with what stands in each part."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Mapping
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.facts import need
+from gauge_well.core.flow.pipe import bore_area
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel.circuit import Circuit, demand
+from gauge_well.core.systems.fuel.facts import PRESETS
+from gauge_well.core.systems.fuel.judge import has_injectors, judged, standing, unknown_of
+from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Network, Point, network_of, return_limited
+from gauge_well.core.typing import Value, as_array
+
+ENDS = {
+    "port": "rail",
+    "direct": "high-pressure pump",
+    "common_rail": "high-pressure pump",
+    "mechanical": "injection pump",
+    "carburettor": "float bowl",
+}
+# Which check speaks of a part of the drawing.
+SPEAKS = {
+    "suction": ("suction",),
+    "lift": ("lift_flow",),
+    "pot": ("pot_holds",),
+    "pot_hose": ("main_inlet",),
+    "pump": ("pump_flow", "stage_flow"),
+    "line": ("head_flow",),
+    "end": ("float_valve", "flooding"),
+    "injectors": ("injector_duty",),
+    "return": ("return_pressure",),
+    "tank": ("tank_cover", "vent", "tank_hot"),
+}
+
+
+def at_duty(value: Value, index: int, count: int) -> float:
+    """The likely number of one duty."""
+    a = as_array(value)
+    if a.ndim < 2:
+        return float(a.flat[0])
+    return float(np.broadcast_to(a, (*a.shape[:-2], count, a.shape[-1]))[..., index, 0].flat[0])
+
+
+def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
+    """Parts of the feed in order, then of the return; flows [m3/s], pressures over the air outside [Pa]."""
+    count = len(context.duties.cases)
+    idling = options.get("idle", 0.0) >= 0.5
+    op = circuit.idle if idling else context.peak
+    out: dict[str, Any] = {
+        "injection": circuit.facts.injection,
+        "rail_kind": circuit.facts.rail,
+        "lift_kind": circuit.facts.lift,
+        "place": circuit.facts.pump_place,
+        "drive": circuit.facts.pump_drive,
+        "idle": idling,
+        "presets": [
+            {"id": id, "label": p.label, "choices": dict(p.choices), "now": is_now(circuit, p.choices)}
+            for id, p in PRESETS.items()
+        ],
+    }
+    missing = [field for u in unknown_of(circuit) if u.part in ("pump", "lift") for field in u.missing]
+    if missing:
+        return out | {"unknown": missing}
+    speed = op.speed
+    network = network_of(context, circuit, speed, options.get("voltage"))
+    point = network.at(op)
+    fills = {
+        c.id: at_duty(c.fill, index, count)
+        for c in (*standing(context, circuit, network), *judged(context, circuit, point, op))
+    }
+
+    def pick(value: Value) -> float:
+        return at_duty(value, index, count)
+
+    parts = [*_feed(circuit, network, point, pick), *_back(circuit, point, pick)]
+    if has_injectors(circuit):
+        found = inj.injectors(circuit, op, context, point.rail)
+        share = pick(found.share)
+        parts.append(
+            _part("injectors", "injectors", "injector_flow", flow=pick(found.flow), drop=pick(found.pressure))
+            | {"share": min(share, 9.99), "ceiling": circuit.ceiling}
+        )
+        fills["injector_duty"] = min(share / circuit.ceiling, 9.99)
+    for part in parts:
+        own = [fills[id] for id in SPEAKS.get(part["id"], ()) if id in fills]
+        part["fill"] = max(own) if own else None
+    fullest = max((p for p in parts if p["fill"] is not None), key=lambda p: p["fill"], default=None)
+    return out | {
+        "parts": parts,
+        "limits": None if fullest is None else fullest["id"],
+        "burned": pick(demand(op, circuit) * circuit.fact("burned_share")),
+        "taken": pick(point.taken),
+        "asked": pick(point.taken) * (1.0 + circuit.reserve),
+        "able": pick(point.able),
+        "rail": pick(point.rail),
+        "wanted": pick(point.back),
+    }
+
+
+def is_now(circuit: Circuit, choices: Mapping[str, str]) -> bool:
+    """Whether the circuit is this preset."""
+    return all(getattr(circuit.facts, name) == choice for name, choice in choices.items())
+
+
+def _part(id: str, label: str, path: str, **numbers: float) -> dict[str, Any]:
+    return {"id": id, "label": label, "path": f"fuel.{path}", **numbers}
+
+
+def _line(circuit: Circuit, id: str, label: str, name: str, flow: float, drop: float) -> dict[str, Any]:
+    bore = as_array(need(getattr(circuit.facts, f"{name}_bore"), f"fuel.{name}_bore"))
+    return _part(id, label, f"{name}_bore", flow=flow, drop=drop, speed=flow / float(bore_area(bore).flat[0]))
+
+
+def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+    """From the tank to the engine."""
+    facts = circuit.facts
+    through, drawn, taken = pick(point.through), pick(point.drawn), pick(point.taken)
+    first = -pick(point.tank_pull)
+    yield _part("tank", "tank", "tank_volume", flow=drawn)
+    yield _line(circuit, "suction", "pickup and sieve", "suction", drawn, pick(point.tank_pull)) | {
+        "pressure": first,
+        "margin": pick(circuit.pressure - point.tank_pull - circuit.vapour_pressure() - VAPOUR_MARGIN),
+    }
+    if facts.lift != "none":
+        yield from _lift(circuit, network, point, pick)
+    if network.main.pump is not None:
+        count = pick(circuit.fact("pump_count"))
+        label = "pump" if count < 1.5 else f"{count:.0f} pumps"
+        if network.alone is not None and taken < pick(network.stage_flow):
+            label = f"1 of {count:.0f} pumps"
+        inlet, gain = pick(point.inlet), pick(point.across)
+        numbers = {"flow": through, "pressure": inlet + gain, "gain": gain, "inlet": inlet}
+        if facts.pump_drive == "electric":
+            numbers |= {"volts": pick(point.volts), "amps": pick(point.amps)}
+        yield _part("pump", label, "pump_flow", **numbers)
+    filtered = pick(circuit.filter_drop(point.through))
+    yield _part("filter", "filter", "filter_drop", flow=through, drop=filtered)
+    dead = facts.rail == "dead_headed"
+    if dead:
+        yield _part("regulator", "regulator", "rail_pressure", flow=pick(point.returned), pressure=pick(point.end))
+    run = taken if dead else through
+    lost = pick(circuit.pipe(point.taken if dead else point.through, "line", circuit.fact("line_loss")))
+    yield _line(circuit, "line", "line", "line", run, lost)
+    yield _part("end", ENDS[facts.injection or "port"], "rail_pressure", flow=taken, pressure=pick(point.rail)) | {
+        "wanted": pick(point.back)
+    }
+
+
+def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+    pot = circuit.facts.lift == "pot"
+    pump = network.lift.pump if network.lift is not None else network.booster
+    flow = pick(point.lifted) if pot else pick(point.through)
+    supply = network.lift
+    if supply is not None:
+        gain = pick(supply.across_at(point.lifted))
+    else:
+        gain = pick(point.inlet + circuit.suction_drop(point.through) + circuit.lift_drop(point.through))
+    numbers = {"flow": flow, "pressure": gain - pick(point.tank_pull), "gain": gain}
+    if pump is not None:
+        numbers |= {"volts": float(pump.motor.volts(gain).flat[0]), "amps": float(pump.motor.amps(gain).flat[0])}
+    yield _part("lift", "lift pump", "lift_flow", **numbers)
+    lost = pick(circuit.lift_drop(point.lifted if pot else point.through))
+    yield _line(circuit, "lift_line", "line", "lift", flow, lost)
+    if pot:
+        over = max(pick(point.lifted - point.pot_takes), 0.0)
+        yield _part("pot", "surge pot", "pot_volume", flow=pick(point.pot_takes), over=over)
+        hose = _line(circuit, "pot_hose", "hose", "pot", pick(point.through), pick(circuit.pot_drop(point.through)))
+        yield hose | {
+            "margin": pick(circuit.pressure + point.inlet - circuit.vapour_pressure() - VAPOUR_MARGIN),
+            "pressure": pick(point.inlet),
+        }
+
+
+def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+    """From the engine back to the tank: the regulator's flow, or what spills."""
+    facts = circuit.facts
+    spilled = point.taken * (1.0 - circuit.fact("burned_share"))
+    flow = point.returned if facts.rail == "returned" else spilled
+    if facts.rail == "returned":
+        stands = pick(return_limited(point)) if circuit.pumped else pick(point.rail)
+        yield _part("regulator", "regulator", "rail_pressure", flow=pick(flow), pressure=stands)
+    elif pick(spilled) <= 0.0:
+        return
+    yield _line(circuit, "return", "return", "return", pick(flow), pick(circuit.return_drop(flow))) | {
+        "to": facts.return_to if facts.lift == "pot" else "tank",
+        "temperature": pick(circuit.temperature + circuit.fact("return_rise")),
+    }

@@ -1,0 +1,64 @@
+"""Every line with its flow, speed and loss; the margin to boiling hot and high; priming; heat into the tank."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.media import air, fuels
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel import guard, tank
+from gauge_well.core.systems.fuel.change import line_volume, mixing_volume
+from gauge_well.core.systems.fuel.circuit import Circuit, demand
+from gauge_well.core.systems.fuel.judge import unknown_of
+from gauge_well.core.systems.fuel.need import LINE_SPEED, SUCTION_SPEED
+from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, network_of
+from gauge_well.core.systems.fuel.show_circuit import at_duty
+from gauge_well.core.systems.fuel.show_circuit import show as drawn
+from gauge_well.core.typing import likely
+
+ALTITUDES = (0.0, 1000.0, 2500.0)
+TEMPERATURES = np.linspace(273.15, 343.15, 36)
+SUCKS = ("suction", "pot_hose")
+
+
+def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
+    """Lines as drawn, the margin at the first pump's inlet over fuel temperature at three heights [Pa]."""
+    count = len(context.duties.cases)
+    whole = drawn(context, circuit, index, options)
+    known = not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]
+    point = network_of(context, circuit).at(context.peak) if known else None
+    pull = circuit.suction_drop(demand(context.peak, circuit) if point is None else point.drawn)
+    lost = at_duty(pull, index, count)
+    reid = circuit.facts.reid_pressure
+    out: dict[str, Any] = {
+        "lines": [
+            p | {"guide": SUCTION_SPEED if p["id"] in SUCKS else LINE_SPEED}
+            for p in whole.get("parts", ())
+            if "speed" in p
+        ],
+        "lost": lost,
+        "lift": likely(circuit.fact("suction_lift")),
+        "temperature": likely(circuit.temperature),
+        "margins": [],
+        "stands": likely(line_volume(circuit) + mixing_volume(circuit)),
+        "strokes": guard.prime_strokes(circuit),
+        "return_rise": likely(circuit.fact("return_rise")),
+    }
+    if circuit.fuel.rvp > 0.0:
+        vapour = fuels.vapour_pressure(circuit.fuel, TEMPERATURES, None if reid is None else likely(reid))
+        out["temperatures"] = [float(t) for t in TEMPERATURES]
+        for height in ALTITUDES:
+            margin = float(air.pressure_isa(height)) - lost - vapour - VAPOUR_MARGIN
+            out["margins"].append({"altitude": height, "margin": [float(m) for m in margin]})
+        out["holds_to"] = at_duty(tank.hottest_allowed(circuit, pull), index, count)
+    if point is not None:
+        primed = guard.prime_time(point.network)
+        out |= {
+            "heat": at_duty(tank.heat_back(point), index, count),
+            "returned": at_duty(point.returned + point.taken * (1.0 - circuit.fact("burned_share")), index, count),
+            "prime": None if primed is None else likely(primed),
+        }
+    return out

@@ -1,0 +1,103 @@
+"""Pump curves against rail and line, the working points at idle and full load, and the catch test."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel.circuit import Circuit
+from gauge_well.core.systems.fuel.network import Network, Point, downstream_of, network_of, upstream_of
+from gauge_well.core.systems.fuel.pump import Pump, caught
+from gauge_well.core.systems.fuel.show_circuit import at_duty
+from gauge_well.core.typing import likely
+
+POINTS = 61
+
+
+def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
+    """Curves of pressure [Pa] over flow [m3/s] of one duty; the point each state of the engine works at."""
+    count = len(context.duties.cases)
+    network = network_of(context, circuit, volts=options.get("voltage"))
+    point = network.at(context.peak)
+    idle = network_of(context, circuit, circuit.idle.speed, options.get("voltage")).at(circuit.idle)
+    back = at_duty(point.back, index, count)
+    able = at_duty(point.able, index, count)
+    asked = at_duty(point.taken, index, count) * (1.0 + circuit.reserve)
+    flow = np.linspace(0.0, 1.05 * max(float(np.max(network.main.flow)), asked), POINTS)
+    upstream, downstream = upstream_of(circuit, network.booster), downstream_of(circuit)
+    wide = flow[:, None]
+    resists = np.ravel(back + downstream(wide)[:, :1] - upstream(wide)[:, :1])
+    return {
+        "asked": asked,
+        "rail": back,
+        "drive": circuit.facts.pump_drive,
+        "flow": [float(x) for x in flow],
+        "resists": [float(x) for x in resists],
+        "pumps": _curves(network, index, count),
+        "point": {"flow": able, "pressure": at_duty(point.able_across, index, count)},
+        "states": [
+            _state("Full load", point, index, count),
+            _state("Idle", idle, index, count),
+        ],
+        "voltage": at_duty(point.able_volts, index, count),
+        "current": at_duty(point.amps, index, count),
+        "caught": _caught(circuit, network),
+    }
+
+
+def _curves(network: Network, index: int, count: int) -> list[dict[str, Any]]:
+    """All pumps together, and one alone where they come on by turns."""
+    found = []
+    for name, supply in (("pump gives", network.main), ("one alone", network.alone)):
+        if supply is None or supply.pump is None:
+            continue
+        rows = [
+            [at_duty(q, index, count), at_duty(p, index, count)]
+            for q, p in zip(supply.flow, supply.across, strict=True)
+        ]
+        found.append({"name": name, "points": rows})
+    return found
+
+
+def _state(name: str, point: Point, index: int, count: int) -> dict[str, Any]:
+    return {
+        "name": name,
+        "taken": at_duty(point.taken, index, count),
+        "through": at_duty(point.through, index, count),
+        "returned": at_duty(point.returned, index, count),
+        "pressure": at_duty(point.across, index, count),
+        "rail": at_duty(point.rail, index, count),
+        "volts": at_duty(point.volts, index, count),
+        "amps": at_duty(point.amps, index, count),
+    }
+
+
+def _caught(circuit: Circuit, network: Network) -> dict[str, Any] | None:
+    """A catch test brought to the table's own conditions: what it gives there, new and as caught."""
+    test, pump = caught(circuit.facts), network.main.pump
+    if test is None or pump is None:
+        return None
+    flow, pressure, volts = (likely(v) for v in test)
+    at = circuit.facts.pump_pressure if circuit.facts.pump_table is None else circuit.rail_gauge
+    rated = likely(at) if at is not None else likely(pump.curve.pressure[0])
+    said = _at(pump, pressure, volts / likely(circuit.fact("rating_voltage")))
+    new = _at(pump, rated, 1.0)
+    health = likely(pump.health)
+    return {
+        "flow": flow,
+        "pressure": pressure,
+        "volts": volts,
+        "said": said,
+        "health": health,
+        "rated_pressure": rated,
+        "rated_volts": likely(circuit.fact("rating_voltage")),
+        "corrected": health * new,
+        "new": new,
+    }
+
+
+def _at(pump: Pump, pressure: float, ratio: float) -> float:
+    return likely(pump.curve.flow_at(pressure, ratio))

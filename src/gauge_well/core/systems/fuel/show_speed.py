@@ -1,0 +1,136 @@
+"""Fuel over the whole speed range at full load: what is burned, what the pumps give, how long injectors open; other
+fuels at the same power; starting from cold."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.engine.model import operate
+from gauge_well.core.facts import need
+from gauge_well.core.media import fuels
+from gauge_well.core.media.fuels import FUELS, Fuel, blend
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel import guard
+from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, demand
+from gauge_well.core.systems.fuel.judge import has_injectors, unknown_of
+from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.remedies import INJECTORS
+from gauge_well.core.systems.fuel.show_circuit import at_duty
+from gauge_well.core.typing import likely
+
+SPEEDS = 41
+UNIT = 1e-5  # m3/s, an injector to scale from
+BLENDS = (0.0, 0.10, 0.25, 0.51, 0.70, 0.85, 1.0)
+WINTER = 1.5  # times the usual Reid pressure, of winter grades (common practice)
+VOLTS = (8.0, 10.0, 12.0, 13.5, 14.5)
+
+
+def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
+    """Curves over engine speed in one duty's air; flows [m3/s], shares."""
+    engine, case = context.engine, context.duties.cases[index]
+    low = likely(need(engine.facts.idle_speed, "engine.idle_speed"))
+    high = likely(need(engine.facts.limit_speed, "engine.limit_speed"))
+    speed = np.linspace(1.1 * low, high, SPEEDS)[None, :, None]
+    op = operate(
+        engine, context.wanted, engine.full_load_power(speed, context.wanted), speed, case.ambient, case.pressure
+    )
+
+    def line(value: Any) -> list[float]:
+        return [float(x) for x in np.broadcast_to(value, speed.shape)[0, :, 0]]
+
+    taken = demand(op, circuit)
+    out: dict[str, Any] = {
+        "speed": line(speed),
+        "burned": line(taken * circuit.fact("burned_share")),
+        "asked": line(taken * (1.0 + circuit.reserve)),
+        "fuels": _fuels(context, circuit, index),
+        "cold": _cold(context, circuit, index),
+    }
+    if not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]:
+        network = network_of(context, circuit, speed)
+        point = network.point(taken[..., :1], asked_pressure(circuit, op)[..., :1])
+        out["able"] = line(point.able[..., :1])
+        if network.lift is not None:
+            out["lifted"] = line(network.lift.able(0.0)[..., :1])
+    if circuit.way.injectors:
+        out["sizes"] = _sizes(context, circuit, index)
+    if has_injectors(circuit):
+        found = inj.injectors(circuit, op, context)
+        idle = inj.idle_pulse(circuit, context)
+        count = len(context.duties.cases)
+        out |= {
+            "share": line(np.minimum(found.share, 9.99)[..., :1]),
+            "dead": line(found.dead_share[..., :1]),
+            "ceiling": circuit.ceiling,
+            "idle": {
+                "open": at_duty(idle.open, index, count),
+                "least": likely(idle.least),
+                "largest": at_duty(idle.largest, index, count),
+            },
+            "pressure": line(found.pressure[..., :1]),
+            "dead_times": [{"volts": v, "time": likely(inj.dead_time(circuit, v))} for v in VOLTS],
+            "cut": at_duty(guard.cut_pressure(circuit, context.peak), index, count),
+        }
+    return out
+
+
+def _sizes(context: Context, circuit: Circuit, index: int) -> list[dict[str, float]]:
+    """Injectors as sold round the smallest that serves every duty: share of the cycle where most is asked, opening at
+    idle. Both go as one over the size."""
+    one = replace(circuit, facts=replace(circuit.facts, injector_flow=UNIT, injector_flow_2=None))
+    peak = inj.injectors(one, context.peak, context)
+    shares = np.broadcast_to(peak.share - peak.dead_share, peak.share.shape)[0, :, 0]
+    worst = int(np.argmax(np.broadcast_to(peak.share, peak.share.shape)[0, :, 0]))
+    dead = at_duty(peak.dead_share, worst, len(context.duties.cases))
+    opening = at_duty(inj.idle_pulse(one, context).open, index, len(context.duties.cases))
+    rows = [
+        {"size": size, "share": float(shares[worst]) * UNIT / size + dead, "open": opening * UNIT / size}
+        for size in INJECTORS
+    ]
+    first = next((i for i, row in enumerate(rows) if row["share"] <= circuit.ceiling), len(rows) - 1)
+    return rows[max(first - 1, 0) : first + 3]
+
+
+def _fuels(context: Context, circuit: Circuit, index: int) -> list[dict[str, Any]]:
+    """Volume of each fuel for the same power at equal efficiency, over what is burned now."""
+    now = circuit.fuel
+    if not now.spark or now.id == "lpg":
+        return []
+    flow = at_duty(context.peak.fuel_mass_flow / now.density, index, len(context.duties.cases))
+    lift = circuit.facts.injector_flow
+    listed: list[Fuel] = [*(blend(share) for share in BLENDS), FUELS["methanol"]]
+    found = []
+    for fuel in listed:
+        ratio = now.lhv * now.density / (fuel.lhv * fuel.density)
+        found.append(
+            {
+                "name": fuel.label,
+                "now": abs(fuel.lhv - now.lhv) < 0.02 * now.lhv,
+                "ratio": ratio,
+                "flow": flow * ratio,
+                "injector": None if lift is None else likely(lift) * ratio,
+                "air": fuel.stoichiometric_air_ratio,
+                "starts": likely(fuels.coldest_start(fuel, context.duties.cases[index].pressure)),
+            }
+        )
+    return found
+
+
+def _cold(context: Context, circuit: Circuit, index: int) -> dict[str, float] | None:
+    """Coldest start of the fuel in the tank; None where vapour does not decide it."""
+    if circuit.fuel.lean_limit <= 0.0:
+        return None
+    pressure = context.duties.cases[index].pressure
+    least = likely(fuels.coldest_start(circuit.fuel, pressure, circuit.facts.reid_pressure))
+    # A winter grade is sold with more light ends; pure fuels are what they are.
+    winter = (
+        likely(fuels.coldest_start(circuit.fuel, pressure, WINTER * circuit.fuel.rvp))
+        if circuit.fuel.rvp_true > 1.0
+        else least
+    )
+    return {"least": least, "winter": winter}

@@ -1,0 +1,178 @@
+"""The tank: what of it can be used under grade, heel and acceleration, how long it lasts, how hot it gets, its vent."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.flow.pipe import bore_area, orifice_flow
+from gauge_well.core.geometry.frames import apparent_up
+from gauge_well.core.geometry.free_surface import Body, prism, volume_below
+from gauge_well.core.media import air, fuels
+from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.fuel.circuit import Circuit, burned
+from gauge_well.core.systems.fuel.facts_tank import AIR_SPACE
+from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Point
+from gauge_well.core.typing import Array, Value, as_array, clip, likely
+
+SIDES = ("tank_length", "tank_width", "tank_height")
+VENT_MOST = 1e3  # Pa under the air outside that a tank stands, and its gauge notices (common practice)
+TANK_STILL, TANK_MOVING = 8.0, 20.0  # W/m2K from its walls, standing and on the road (common practice)
+MOVING = 5.0  # m/s of road speed from which air sweeps it
+DIESEL_HOT = 343.15  # K, in the tank: under its flash point, and it still oils the injection pump (common practice)
+FILL_HEAD, NOZZLE = 0.30, 40e-3 / 60.0  # m of head in a filler; m3/s of a filling pump (common practice)
+FILL_LOSS = 2.5  # K of neck, flap and outlet
+
+
+def boxed(circuit: Circuit) -> bool:
+    """Whether the tank's box is known."""
+    return all(getattr(circuit.facts, side) is not None for side in SIDES)
+
+
+@dataclass(frozen=True)
+class Tank:
+    """The box as a body of liquid (centred in plan, floor at 0) and its pickup (3,) or (sample, 3) [m]."""
+
+    body: Body
+    pickup: Array
+    size: tuple[Array, Array, Array]
+
+    @property
+    def whole(self) -> Array:
+        """Volume it can be filled to [m3]."""
+        length, width, height = self.size
+        return np.asarray(length * width * height * (1.0 - AIR_SPACE))
+
+
+def tank_of(circuit: Circuit) -> Tank:
+    """Build the box; MissingFact names the side that is missing."""
+    length, width, height = (circuit.fact(side) for side in SIDES)
+    half = 0.5 * length
+    rows = [(-half, 0.0 * half), (half, 0.0 * half), (half, height + 0.0 * half), (-half, height + 0.0 * half)]
+    outline = np.stack([np.stack(np.broadcast_arrays(x, z)) for x, z in rows])
+    body = prism(outline, [(-half, width), (half, width)])
+    x = clip(circuit.fact("tank_pickup_x"), -half, half)
+    y = clip(circuit.fact("tank_pickup_y"), -0.5 * width, 0.5 * width)
+    z = np.minimum(circuit.fact("tank_pickup_height"), height)
+    pickup = np.stack(np.broadcast_arrays(x, y, z), axis=-1)
+    return Tank(body, pickup, (length, width, height))
+
+
+def to_cover(tank: Tank, normal: Array) -> Array:
+    """Fuel [m3] that just covers the pickup with the surface square to ``normal`` (..., 3).
+
+    The volume under the plane through the pickup's mouth: exact, no root. Quasi-static.
+    """
+    height = np.einsum("...c,...c->...", normal, tank.pickup)
+    return volume_below(tank.body, normal, height)
+
+
+def normals_of(context: Context, sustained: bool) -> Array:
+    """Surfaces (duty, direction, 3) a duty brings: at rest on its grade, and, unless only what is ``sustained`` is
+    asked, braking, pulling, and turning both ways."""
+    cases = context.duties.cases
+
+    def column(name: str) -> Array:
+        return np.array([likely(getattr(c, name)) for c in cases])[:, None]
+
+    still = np.zeros((1, 5))
+    along = still + np.concatenate(
+        [0.0 * column("braking"), -column("braking"), column("pulling"), np.zeros((len(cases), 2))], axis=1
+    )
+    across = still + np.concatenate([np.zeros((len(cases), 3)), column("cornering"), -column("cornering")], axis=1)
+    if sustained:
+        along, across = 0.0 * along, 0.0 * across
+    # Heeled either way: the pickup may stand on the wrong side.
+    lean = column("heel") * np.array([[1.0, 1.0, 1.0, 1.0, -1.0]])
+    return apparent_up(along, across, 0.0, column("grade"), lean)
+
+
+def cover_volumes(tank: Tank, context: Context, sustained: bool) -> Array:
+    """Fuel [m3] that keeps the pickup covered, the worst direction of each duty: (duty,) or (duty, sample)."""
+    normals = normals_of(context, sustained)
+    if tank.body.tetrahedra.ndim == 4 or tank.pickup.ndim == 2:
+        normals = normals[..., None, :]
+    return np.asarray(to_cover(tank, normals).max(axis=1))
+
+
+def unusable(circuit: Circuit, context: Context) -> Array:
+    """Fuel each duty cannot reach [m3], on the duty axis; nought where the tank's box is not known."""
+    if not boxed(circuit):
+        return np.zeros((1, len(context.duties.cases), 1))
+    # With a pot only what a duty holds for good counts; a bend's splash the pot rides out.
+    found = cover_volumes(tank_of(circuit), context, circuit.facts.lift == "pot")
+    return found[None] if found.ndim == 2 else found[None, :, None]
+
+
+def endurance(circuit: Circuit, context: Context, mean: Operation) -> Array:
+    """How long a full tank lasts in each duty [s]; MissingFact without what it holds."""
+    usable = np.maximum(circuit.fact("tank_volume") - unusable(circuit, context), 0.0)
+    return np.asarray(usable / np.maximum(burned(mean, circuit.fuel), 1e-12))
+
+
+def heat_back(point: Point) -> Array:
+    """Heat the returned fuel carries into the tank [W]: the pump's power in what goes back, and the hot rail's.
+
+    A pump in the tank leaves all its heat there; one outside only what returns.
+    """
+    c = point.network.circuit
+    spilled = point.taken * (1.0 - c.fact("burned_share"))
+    back = point.returned + spilled
+    carried = c.fuel.density * c.fuel.heat_capacity * back * c.fact("return_rise")
+    share = back / np.maximum(point.through, 1e-12)
+    return np.asarray(carried + point.volts * point.amps * share)
+
+
+def tank_end(circuit: Circuit, context: Context, heat: Array) -> Array:
+    """Temperature in the tank [K], filled to its reserve, at the end of each duty.
+
+    One lump with walls: ``T = Ta + Q/UA (1 - exp(-UA t / C))`` (incropera2007, ch. 5); MissingFact without what it
+    holds.
+    """
+    volume = circuit.fact("tank_volume")
+    reserve = np.maximum(circuit.fact("tank_reserve"), 0.05) * volume
+    area = 6.6 * volume ** (2.0 / 3.0)
+    swept = context.duties.column("air_speed") > MOVING
+    conductance = area * np.where(swept, TANK_MOVING, TANK_STILL)
+    capacity = circuit.fuel.density * circuit.fuel.heat_capacity * reserve
+    time = context.duties.column("duration")
+    with np.errstate(over="ignore"):
+        rise = heat / conductance * (1.0 - np.exp(-conductance * np.minimum(time, 1e7) / capacity))
+    return np.asarray(context.duties.column("ambient") + rise)
+
+
+def hottest_allowed(circuit: Circuit, pull: Array) -> Array:
+    """Temperature [K] at which what the pump's inlet is left with is what the fuel boils at, or the diesel's own."""
+    if circuit.fuel.rvp <= 0.0:
+        return np.full_like(circuit.pressure, DIESEL_HOT)
+    left = np.maximum(circuit.pressure - pull - VAPOUR_MARGIN, 1.0)
+    return fuels.boiling_temperature(circuit.fuel, left, circuit.facts.reid_pressure)
+
+
+def vent_drop(circuit: Circuit, flow: Value) -> Array:
+    """Pressure under the air outside [Pa] while ``flow`` [m3/s] of fuel leaves the tank; MissingFact without a vent.
+
+    A sharp hole (crane410), turned round: ``dp = rho / 2 (Q / (0.62 A))^2``.
+    """
+    one = orifice_flow(1.0, bore_area(circuit.fact("vent_bore")), air_density(circuit))
+    return np.asarray((as_array(flow) / one) ** 2)
+
+
+def vent_bore(circuit: Circuit, flow: Value) -> Array:
+    """Bore [m] that passes ``flow`` at the most a tank should stand."""
+    each = orifice_flow(VENT_MOST, 1.0, air_density(circuit))
+    return np.sqrt(4.0 / np.pi * as_array(flow) / each)
+
+
+def air_density(circuit: Circuit) -> Array:
+    """Air that comes in through the vent [kg/m3]."""
+    return air.density(circuit.temperature, circuit.pressure)
+
+
+def fill_flow(bore: Value, length: Value) -> Array:
+    """Flow [m3/s] a filler swallows by its head alone: ``A sqrt(2 g h / K)``, friction as 0.03 L / D."""
+    k = FILL_LOSS + 0.03 * as_array(length) / as_array(bore)
+    return np.asarray(bore_area(bore) * np.sqrt(2.0 * GRAVITY * FILL_HEAD / k))

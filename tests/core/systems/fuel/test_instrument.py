@@ -1,0 +1,112 @@
+"""What the fuel station draws: every view of every preset, pump curves, speed range, edges."""
+
+import json
+
+import numpy as np
+
+from gauge_well.core.errors import CoreError
+from gauge_well.core.systems.fuel.facts import PRESETS
+from gauge_well.core.systems.fuel.instrument import VIEWS, instrument
+from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
+from tests.support import ROAD, NumbersCase, changed, check_of, report
+
+FULL = {
+    "tank_length": "800 mm",
+    "tank_width": "500 mm",
+    "tank_height": "200 mm",
+    "vent_bore": "3 mm",
+    "filler_bore": "38 mm",
+    "previous_fuel": "diesel",
+}
+
+
+class Views(NumbersCase):
+    def test_every_view_of_every_preset_is_plain_data(self) -> None:
+        for id, preset in PRESETS.items():
+            diesel = preset.choices["injection"] in ("mechanical", "common_rail")
+            low = preset.choices["injection"] != "port"
+            flow = {"pump_flow": "90 L/h", "pump_pressure": "0.4 bar", "pump_flow_2": None, "pump_pressure_2": None}
+            raw = with_fuel(DIESEL if diesel else ROAD, **{**FULL, **POT, **(flow if low else {}), **preset.choices})
+            context, c = circuit(raw)
+            for view in range(len(VIEWS)):
+                with self.subTest(id, view=view):
+                    found = instrument(context, c.facts, {"view": float(view)})
+                    json.dumps(found, allow_nan=False)
+                    self.assertNotIn("unknown", found)
+                    self.assertEqual(sum(p["now"] for p in found.get("presets", [{"now": True}])), 1)
+
+    def test_without_a_pump_the_rest_is_drawn(self) -> None:
+        context, c = circuit(changed(ROAD, fuel={"injector_flow": "380 cc/min"}))
+        found = [instrument(context, c.facts, {"view": float(v)}) for v in range(len(VIEWS))]
+        self.assertEqual(found[0]["unknown"], ["fuel.pump_flow", "fuel.pump_pressure"])
+        self.assertEqual(found[1]["unknown"], ["fuel.pump_pressure"])
+        for view in found[2:]:
+            self.assertNotIn("unknown", view)
+
+    def test_out_of_range(self) -> None:
+        context, c = circuit(FIVE)
+        for options in ({"duty": 7.0}, {"voltage": 400.0}, {"view": 9.0}):
+            with self.assertRaises(CoreError):
+                instrument(context, c.facts, options)
+
+
+class Pumps(NumbersCase):
+    def test_point_lies_on_both_curves(self) -> None:
+        context, c = circuit(FIVE)
+        for options in ({"duty": 2.0, "view": 1.0}, {"duty": 2.0, "view": 1.0, "voltage": 13.0}):
+            found = instrument(context, c.facts, options)
+            pump = np.array(found["pumps"][0]["points"])
+            q, p = found["point"]["flow"], found["point"]["pressure"]
+            self.close(np.interp(q, pump[:, 0], pump[:, 1]), p, rel=1e-3)
+            self.close(np.interp(q, found["flow"], found["resists"]), p, rel=1e-3)
+
+    def test_fewer_volts_less_flow(self) -> None:
+        context, c = circuit(FIVE)
+        self.rising(
+            [
+                instrument(context, c.facts, {"duty": 2.0, "view": 1.0, "voltage": v})["point"]["flow"]
+                for v in (11.0, 12.0, 14.0)
+            ]
+        )
+
+    def test_idle_returns_nearly_all(self) -> None:
+        context, c = circuit(FIVE)
+        full, idle = instrument(context, c.facts, {"duty": 2.0, "view": 1.0})["states"]
+        self.assertGreater(idle["returned"], 0.95 * idle["through"])
+        self.assertGreater(idle["through"], full["through"])
+
+    def test_catch_test_is_brought_to_the_tables_conditions(self) -> None:
+        """0.5 L in 20 s at the very conditions of the table: what is caught is what is corrected."""
+        raw = with_fuel(ROAD, catch_volume="0.5 L", catch_time="20 s", catch_pressure="3 bar", catch_voltage="13.5 V")
+        context, c = circuit(raw)
+        found = instrument(context, c.facts, {"view": 1.0})["caught"]
+        self.close([found["flow"], found["corrected"]], [0.5e-3 / 20] * 2, rel=1e-9)
+        self.close([found["new"], found["said"]], [120 / 3.6e6] * 2, rel=1e-9)
+
+
+class Speeds(NumbersCase):
+    def test_rated_speed_is_the_pull(self) -> None:
+        """At rated speed the curve passes what the full-throttle pull is judged on."""
+        context, c = circuit(FIVE)
+        found = instrument(context, c.facts, {"view": 2.0, "duty": 2.0})
+        pull = check_of(report(FIVE), "fuel", "injector_duty", "pull")["demand"]
+        self.close(np.interp(6000.0, found["speed"], found["share"]), pull, rel=2e-3)
+        asked = check_of(report(FIVE), "fuel", "pump_flow", "pull")["demand"]
+        self.close(np.interp(6000.0, found["speed"], found["asked"]), asked, rel=2e-3)
+
+    def test_other_fuels_at_the_same_power(self) -> None:
+        """E85 1.41 times petrol's volume, methanol 2.03 (common practice)."""
+        context, c = circuit(FIVE)
+        listed = {f["name"]: f for f in instrument(context, c.facts, {"view": 2.0})["fuels"]}
+        self.close(listed["petrol with 85 % ethanol"]["ratio"], 1.41, abs=0.02)
+        self.close(listed["methanol"]["ratio"], 2.03, abs=0.02)
+        self.assertTrue(listed["petrol with 0 % ethanol"]["now"])
+
+    def test_a_smaller_set_idles_and_a_larger_one_serves(self) -> None:
+        """Of the sizes sold, the smallest that serves is under the ceiling and the one below it is not."""
+        context, c = circuit(FIVE)
+        sizes = instrument(context, c.facts, {"view": 2.0, "duty": 2.0})["sizes"]
+        serves = [s["share"] <= 0.85 for s in sizes]
+        self.assertEqual(serves, sorted(serves))
+        self.assertEqual(serves.count(False), 1)
+        self.falling([s["open"] for s in sizes])
