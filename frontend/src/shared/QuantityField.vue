@@ -76,6 +76,22 @@ async function commit(): Promise<void> {
   }
 }
 
+const FILE_MOST = 20_000 // characters of a table's file
+/** A table read from a file stands in the editor as if it had been pasted, so that what is refused can be mended. */
+async function fromFile(event: Event): Promise<void> {
+  const chosen = event.target as HTMLInputElement
+  const file = chosen.files?.[0]
+  chosen.value = ''
+  if (!file) return
+  const read = file.size > FILE_MOST ? null : await file.text().catch(() => null)
+  editing.value = true
+  await nextTick()
+  input.value?.focus()
+  text.value = read ?? ''
+  if (read === null) trouble.value = { message: `${file.name} is too large for a table, or could not be read.`, allowed: `${FILE_MOST / 1000} kB of text at most` }
+  else await commit()
+}
+
 function cancel(): void {
   editing.value = false
   trouble.value = null
@@ -106,7 +122,7 @@ function turnEvidence(): void {
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>
-      <button class="value figure" :class="{ absent: !fact, rows: isTable }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
+      <button class="value figure" :class="{ absent: !fact, listed: isTable }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
         <span v-if="original" class="original mute">{{ original }}</span>
         {{ fact ? (isTable ? fact.shown.replaceAll('; ', '\n') : fact.shown) : 'give' }}
       </button>
@@ -114,6 +130,7 @@ function turnEvidence(): void {
         :title="given ? `${words.words?.evidence[fact.evidence]}. Tap to change` : `${fact.note} (${fact.source})`" :aria-label="`${field.label}, how known: ${NAMES[fact.evidence]}`" @click="turnEvidence" @keydown.e.prevent="turnEvidence">
         {{ NAMES[fact.evidence] }}
       </button>
+      <label v-if="isTable" class="file textlink" :title="`${field.label} from a file of comma or semicolon separated values`">file<input class="hidden" type="file" accept=".csv,.tsv,.txt,text/csv,text/plain" :aria-label="`${field.label} from a file`" @change="fromFile" /></label>
       <button v-if="!isTable" class="more" type="button" :title="fact?.half ? `${fact.half} · claims, tolerance, solve for it` : 'Claims, tolerance, solve for it'" :aria-label="`${field.label}: claims, tolerance, solve for it`" @click="build.asked = path">
         {{ fact?.claims?.length ? `+${fact.claims.length}` : '⋯' }}
       </button>
@@ -122,7 +139,7 @@ function turnEvidence(): void {
 </template>
 
 <style scoped>
-.rows {
+.listed {
   white-space: pre-line;
   text-align: right;
 }
@@ -166,6 +183,13 @@ function turnEvidence(): void {
 }
 .evidence {
   min-width: 42px;
+}
+.file {
+  position: relative;
+  font: 600 13px/1 var(--labels);
+}
+.file:focus-within {
+  outline: 2px solid var(--focus);
 }
 .more {
   position: relative;

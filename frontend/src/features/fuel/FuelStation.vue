@@ -1,24 +1,26 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { useSessionStorage } from '@vueuse/core'
+import { computed, type Component } from 'vue'
 import FactPanel from '../../shared/FactPanel.vue'
 import StationFrame from '../../shared/StationFrame.vue'
-import { useInstrument } from '../../shared/useInstrument'
-import { useBuild } from '../../stores/build'
-import FuelCircuit from './components/FuelCircuit.vue'
-import PumpPlot from './components/PumpPlot.vue'
-import type { FuelInstrument } from './logic'
+import ViewTabs from '../../shared/ViewTabs.vue'
+import ChangePanel from './components/ChangePanel.vue'
+import CircuitPanel from './components/CircuitPanel.vue'
+import LinesPanel from './components/LinesPanel.vue'
+import PumpPanel from './components/PumpPanel.vue'
+import SpeedPanel from './components/SpeedPanel.vue'
+import TankPanel from './components/TankPanel.vue'
 
-const build = useBuild()
-const index = ref(0)
-const voltage = ref<number | null>(null)
-const duties = computed(() => build.report?.duties ?? [])
-watch(() => build.report?.systems.fuel?.governing?.duty, (id) => {
-  const found = duties.value.findIndex((d) => d.id === id)
-  if (found >= 0) index.value = found
-}, { immediate: true })
-const options = computed(() => ({ duty: index.value, ...(voltage.value === null ? {} : { voltage: voltage.value }) }))
-const { data } = useInstrument<FuelInstrument>('fuel', options)
-const figures = computed(() => build.report?.systems.fuel?.figures[duties.value[index.value]?.id ?? ''] ?? {})
+const VIEWS: { id: string; label: string; shows: Component }[] = [
+  { id: 'circuit', label: 'Circuit', shows: CircuitPanel },
+  { id: 'pumps', label: 'Pumps', shows: PumpPanel },
+  { id: 'speed', label: 'Over speed', shows: SpeedPanel },
+  { id: 'lines', label: 'Lines and suction', shows: LinesPanel },
+  { id: 'tank', label: 'Tank', shows: TankPanel },
+  { id: 'guards', label: 'Guards and change', shows: ChangePanel },
+]
+const view = useSessionStorage('fuel-view', 'circuit')
+const shown = computed(() => VIEWS.find((v) => v.id === view.value) ?? VIEWS[0])
 </script>
 
 <template>
@@ -27,14 +29,18 @@ const figures = computed(() => build.report?.systems.fuel?.figures[duties.value[
       <FactPanel section="fuel" :cautions="block?.cautions ?? []" />
     </template>
     <template #instrument>
-      <section class="card pad">
-        <div class="cardhead">
-          <h2 class="label">From tank to engine</h2>
-          <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
-        </div>
-        <FuelCircuit v-if="data" :data="data" :figures="figures" />
-      </section>
-      <PumpPlot v-if="data" v-model:voltage="voltage" :data="data" :duty="duties[index]?.id ?? ''" />
+      <div class="drawn">
+        <ViewTabs v-model="view" :tabs="VIEWS" label="Drawings of the fuel" />
+        <component :is="shown?.shows" />
+      </div>
     </template>
   </StationFrame>
 </template>
+
+<style scoped>
+.drawn {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 8px;
+}
+</style>

@@ -8,9 +8,15 @@ from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.network import network_of
 from gauge_well.core.typing import likely
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
-from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report
+from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report
 
-BOX = {"tank_length": "800 mm", "tank_width": "500 mm", "tank_height": "200 mm", "tank_pickup_height": "10 mm"}
+BOX = {
+    "tank_length": "800 mm",
+    "tank_width": "500 mm",
+    "tank_height": "200 mm",
+    "tank_pickup_height": "10 mm",
+    "pickup_in": "open",
+}
 
 
 def volume_under(slope: float, length: float, width: float, height: float, at: float, over: float) -> float:
@@ -135,12 +141,20 @@ class Heat(NumbersCase):
         self.close(tank.tank_end(c, context, np.array([[[heat]]])).flat[0], march.y[0, -1], abs=1e-3)
 
     def test_heat_of_a_returned_rail(self) -> None:
-        """Returned flow x density x heat capacity x 8 K, and the pump's watts in what goes back."""
+        """100 W of a hot rail (common practice), and the pump's watts in what goes back."""
         context, c = circuit(with_fuel(FIVE, pump_flow="160 L/h", pump_flow_2="130 L/h"))
         point = network_of(context, c).at(context.peak)
         back, through = (float(v[0, 2, 0]) for v in (point.returned, point.through))
-        by_hand = back * 745.0 * 2200.0 * 8.0 + float((point.volts * point.amps)[0, 2, 0]) * back / through
+        by_hand = 100.0 + float((point.volts * point.amps)[0, 2, 0]) * back / through
         self.close(tank.heat_back(point)[0, 2, 0], by_hand, rel=1e-9)
+
+    def test_heat_of_a_spill(self) -> None:
+        """What spills x density x heat capacity x 20 K."""
+        context, c = circuit(DIESEL)
+        point = network_of(context, c).at(context.peak)
+        spilled = float(point.taken[0, 0, 0]) * 0.55
+        watts = float((point.volts * point.amps).flat[0]) * 0.55
+        self.close(tank.heat_back(point).flat[0], spilled * 835.0 * 2000.0 * 20.0 + watts, rel=1e-9)
 
     def test_dead_headed_sends_back_less_heat(self) -> None:
         heats = [
@@ -164,9 +178,3 @@ class Heat(NumbersCase):
         )
         found = check_of(report(raw), "fuel", "tank_hot", "p")
         self.assertEqual((found["fill"], found["fill_code"]), (9.99, "ambient_over_limit"))
-
-    def test_context_has_speed(self) -> None:
-        """Air sweeps a tank on the road and not one at work: its walls let 2.5 times as much through."""
-        road, work = context_of(FIVE), context_of(DIESEL)
-        self.assertGreater(float(road.duties.column("air_speed")[0, 0, 0]), tank.MOVING)
-        self.assertLess(float(work.duties.column("air_speed")[0, 0, 0]), tank.MOVING)

@@ -6,8 +6,8 @@ import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { useDuty } from '../useDuty'
-import DutyPick from './DutyPick.vue'
+import { useDuty } from '../../../shared/useDuty'
+import DutyPick from '../../../shared/DutyPick.vue'
 import FaceSplit from './FaceSplit.vue'
 
 interface Air {
@@ -29,7 +29,7 @@ const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
-const { index, duty } = useDuty()
+const { index, duty } = useDuty('cooling')
 const speed = ref<number | null>(null)
 watch(index, () => (speed.value = null))
 const own = computed(() => duty.value?.air_speed_m_s ?? 0)

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { useDuty } from '../useDuty'
-import DutyPick from './DutyPick.vue'
+import { useDuty } from '../../../shared/useDuty'
+import DutyPick from '../../../shared/DutyPick.vue'
 import RestrictorTable, { type Restrictor } from './RestrictorTable.vue'
 
 /** The coolant's way round: flows as widths, pressures where they stand, the pump's inlet against boiling. */
@@ -23,7 +23,7 @@ interface Loop {
   hole: number
 }
 const words = useVocabulary()
-const { index } = useDuty()
+const { index } = useDuty('cooling')
 const lift = ref(100)
 const options = computed(() => ({ view: 2, duty: index.value, lift: lift.value / 100 }))
 const { data } = useInstrument<Loop>('cooling', options)

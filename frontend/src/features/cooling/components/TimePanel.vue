@@ -5,8 +5,8 @@ import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { minutes } from '../logic'
-import { useDuty } from '../useDuty'
-import DutyPick from './DutyPick.vue'
+import { useDuty } from '../../../shared/useDuty'
+import DutyPick from '../../../shared/DutyPick.vue'
 
 /** A duty through time: as it goes, from cold, switched off hot; and how long there is once something breaks. */
 interface Curve { time: number[]; coolant: number[]; metal: number[]; fan: number[] }
@@ -27,7 +27,7 @@ const CURVES = { trace: 'as it goes', warm_up: 'from cold', soak: 'switched off 
 const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const words = useVocabulary()
 const look = inject(THEME)
-const { index } = useDuty()
+const { index } = useDuty('cooling')
 const which = ref<keyof typeof CURVES>('trace')
 const options = computed(() => ({ view: 3, duty: index.value }))
 const { data } = useInstrument<Course>('cooling', options)

@@ -55,7 +55,7 @@ def _cover(circuit: Circuit, context: Context) -> Check:
     left = circuit.fact("tank_reserve") * tank.tank_of(circuit).whole
     duties = tank.unusable(circuit, context)
     name = context.duties.cases[int(np.argmax(duties[0, :, 0]))].name
-    pot = circuit.facts.lift == "pot"
+    pot = tank.rides_out(circuit)
 
     def said() -> Sequence[Sentence]:
         values: dict[str, tuple[float, str] | str] = {

@@ -61,9 +61,7 @@ class GuardFacts:
     water_bowl: str | None = choice(
         "Water bowl", YES_NO, group="Diesel", when=("injection", ("mechanical", "common_rail"))
     )
-    bowl_volume: Value | None = quantity(
-        "Bowls hold, together", "volume", 5e-6, 2e-3, part="bowl", group="Carburettor", when=BOWL
-    )
+    bowl_volume: Value | None = quantity("Bowls hold, together", "volume", 5e-6, 2e-3, group="Carburettor", when=BOWL)
     needle_bore: Value | None = quantity(
         "Float valve's seat",
         "length",

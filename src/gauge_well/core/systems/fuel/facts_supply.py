@@ -13,7 +13,7 @@ from gauge_well.core.typing import Value
 @dataclass(frozen=True)
 class Injection:
     """A way of getting fuel in: pressure at the engine's inlet [Pa], whether injectors are judged here, the share
-    of the pumped fuel that is burned (the rest spills back), how much hotter the rest returns [K], how the
+    of the pumped fuel that is burned (the rest spills back), how much hotter what spills returns [K], how the
     pressure is held and what drives the pump."""
 
     label: str
@@ -26,12 +26,13 @@ class Injection:
 
 
 INJECTIONS: Mapping[str, Injection] = {
-    "port": Injection("port injection", 300e3, True, 1.0, 8.0, "returned", "electric"),
-    "direct": Injection("direct petrol injection (supply side)", 450e3, False, 1.0, 8.0, "returned", "electric"),
+    "port": Injection("port injection", 300e3, True, 1.0, 0.0, "returned", "electric"),
+    "direct": Injection("direct petrol injection (supply side)", 450e3, False, 1.0, 0.0, "returned", "electric"),
     "common_rail": Injection("common-rail diesel (supply side)", 40e3, False, 0.6, 40.0, "free", "electric"),
     "mechanical": Injection("mechanical diesel pump (supply side)", 35e3, False, 0.4, 20.0, "free", "engine"),
     "carburettor": Injection("carburettor", 25e3, False, 1.0, 0.0, "free", "engine"),
 }
+RAIL_HEAT = 100.0  # W a bare rail takes up in a hot bay (common practice)
 OWN_SUCTION, FLOAT_LEAST = -20e3, 2e3  # Pa at the engine's inlet where nothing pumps (common practice)
 REGULATED = ("returned", "dead_headed")
 RAILS: Mapping[str, str] = {
@@ -285,8 +286,19 @@ class SupplyFacts:
         0.0,
         80.0,
         group="Return",
-        help="Than what the engine is given: hot rail, or an injection pump's work.",
+        help="Than what the injection pump is given, by its work.",
         spread="temperature",
+        when=("injection", ("mechanical", "common_rail")),
+    )
+    rail_heat: Value | None = quantity(
+        "Heat the rail takes up",
+        "heat",
+        0.0,
+        5e3,
+        group="Return",
+        help="From a hot bay, and carries back.",
+        spread="loss",
+        when=("injection", ("port", "direct")),
     )
     pump_place: str | None = choice("Pump sits", PLACES, group="Suction")
     suction_lift: Value | None = quantity(
@@ -334,6 +346,9 @@ WAYS: Mapping[str, Way] = {
     "return_bore": Way("hand", "Calliper in a cut end, at its narrowest fitting."),
     "return_length": Way("under", "Along the return from regulator to tank."),
     "return_rise": Way("running", "Two probes, on the feed and on the return, after a long run."),
+    "rail_heat": Way(
+        "running", "Two probes, on the feed and on the return: kelvin between x flow x 0.46 is watts at L/h."
+    ),
     "relief_pressure": Way("tank", "Pinch the outlet for a second: where the gauge stops rising."),
     "pump_speed": Way("papers", "The maker's table says at what speed."),
     "pump_wear": Way("tank", "Catch test: what it gives over what its table says."),
@@ -418,7 +433,8 @@ def _fill_lines(rules: Ruling, way: Injection) -> None:
     rule("return_bore", get("line_bore"), "as the line")
     rule("return_length", get("line_length"), "as the line")
     rule("return_loss", 8.0, "a few bends, the regulator wide open", "crane410")
-    rule("return_rise", way.warmer if get("rail") != "dead_headed" else 0.0, "usual for the way it gets in")
+    rule("return_rise", way.warmer, "usual for the way it gets in")
+    rule("rail_heat", RAIL_HEAT if get("rail") == "returned" else 0.0, "a hot bay round a bare rail")
     inside = get("pump_place") == "tank" or hangs
     rule("suction_lift", -0.05 if inside else 0.3, "by where the pump sits")
     rule("suction_bore", 0.010, "10 mm")

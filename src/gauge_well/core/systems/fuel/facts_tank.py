@@ -13,11 +13,14 @@ from gauge_well.core.typing import Value, likely
 AIR_SPACE = 0.05  # of a tank's room left for the fuel to swell (common practice)
 
 
+PICKUPS: Mapping[str, str] = {"open": "in the open tank", "pot": "in a pot or box in the tank"}
+
+
 @dataclass(frozen=True)
 class TankFacts:
     """Tank; SI. Its box is measured inside, along (x, forward), across (y, left) and up."""
 
-    tank_volume: Value | None = quantity("Tank holds", "volume", 2e-4, 20.0, part="tank", group="Tank")
+    tank_volume: Value | None = quantity("Tank holds", "volume", 2e-4, 20.0, group="Tank")
     tank_length: Value | None = quantity("Tank's length", "length", 0.05, 6.0, group="Tank", help="Along the machine.")
     tank_width: Value | None = quantity("Tank's width", "length", 0.05, 4.0, group="Tank", help="Across the machine.")
     tank_height: Value | None = quantity("Tank's height", "length", 0.03, 3.0, group="Tank")
@@ -28,6 +31,7 @@ class TankFacts:
         "Pickup left of its middle", "height", -2.0, 2.0, group="Tank", help="To the right is negative."
     )
     tank_pickup_height: Value | None = quantity("Pickup over its floor", "height", 0.0, 1.0, group="Tank")
+    pickup_in: str | None = choice("Pickup stands", PICKUPS, group="Tank")
     tank_reserve: Value | None = quantity("Refuelled with this left", "share", 0.0, 0.6, group="Tank", spread="exact")
     vent_bore: Value | None = quantity("Vent bore", "length", 0.0005, 0.05, group="Tank", spread="gauge")
     filler_bore: Value | None = quantity("Filler bore", "length", 0.01, 0.15, group="Tank", spread="gauge")
@@ -71,6 +75,8 @@ def fill_tank(rules: Ruling) -> None:
     rule("tank_pickup_x", 0.0, "in the middle")
     rule("tank_pickup_y", 0.0, "in the middle")
     rule("tank_pickup_height", 0.008, "8 mm")
+    inside = get("pump_place") == "tank"
+    rule("pickup_in", "pot" if inside else "open", "a pump in the tank has one" if inside else "as many are")
     rule("tank_reserve", 0.15, "a seventh left")
     rule("filler_length", 0.4, "usual")
     volume = get("tank_volume")

@@ -22,7 +22,6 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
         "fuel_mass_flow_kg_s": peak.fuel_mass_flow,
         "fuel_volume_flow_m3_s": burned(peak, circuit.fuel),
         "rail_pressure_pa": asked_pressure(circuit, peak) if point is None else point.rail,
-        "return_temperature_k": circuit.temperature + circuit.fact("return_rise"),
     }
     if point is not None:
         found |= _network(circuit, point)
@@ -63,6 +62,7 @@ def _network(circuit: Circuit, point: Point) -> dict[str, Value]:
     spill = point.taken * (1.0 - circuit.fact("burned_share"))
     found: dict[str, Value] = {
         "return_flow_m3_s": point.returned + spill,
+        "return_temperature_k": tank.return_temperature(point),
         "tank_heat_w": tank.heat_back(point),
     }
     if circuit.pumped:

@@ -11,6 +11,7 @@ from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import injectors as inj
+from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.facts import PRESETS
 from gauge_well.core.systems.fuel.judge import has_injectors, judged, standing, unknown_of
@@ -127,6 +128,8 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
         "pressure": first,
         "margin": pick(circuit.pressure - point.tank_pull - circuit.vapour_pressure() - VAPOUR_MARGIN),
     }
+    if facts.water_bowl == "yes":
+        yield _part("water", "water bowl", "water_bowl", flow=drawn)
     if facts.lift != "none":
         yield from _lift(circuit, network, point, pick)
     if network.main.pump is not None:
@@ -147,9 +150,10 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     run = taken if dead else through
     lost = pick(circuit.pipe(point.taken if dead else point.through, "line", circuit.fact("line_loss")))
     yield _line(circuit, "line", "line", "line", run, lost)
-    yield _part("end", ENDS[facts.injection or "port"], "rail_pressure", flow=taken, pressure=pick(point.rail)) | {
-        "wanted": pick(point.back)
-    }
+    end = {"flow": taken, "pressure": pick(point.rail), "wanted": pick(point.back)}
+    if facts.injection == "carburettor" and facts.bowl_volume is not None:
+        end["lasts"] = pick(circuit.fact("bowl_volume") / np.maximum(point.taken, 1e-12))
+    yield _part("end", ENDS[facts.injection or "port"], "rail_pressure", **end)
 
 
 def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
@@ -189,5 +193,5 @@ def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Ite
         return
     yield _line(circuit, "return", "return", "return", pick(flow), pick(circuit.return_drop(flow))) | {
         "to": facts.return_to if facts.lift == "pot" else "tank",
-        "temperature": pick(circuit.temperature + circuit.fact("return_rise")),
+        "temperature": pick(tank.return_temperature(point)),
     }

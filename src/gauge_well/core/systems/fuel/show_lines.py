@@ -45,7 +45,6 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         "margins": [],
         "stands": likely(line_volume(circuit) + mixing_volume(circuit)),
         "strokes": guard.prime_strokes(circuit),
-        "return_rise": likely(circuit.fact("return_rise")),
     }
     if circuit.fuel.rvp > 0.0:
         vapour = fuels.vapour_pressure(circuit.fuel, TEMPERATURES, None if reid is None else likely(reid))
@@ -57,6 +56,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     if point is not None:
         primed = guard.prime_time(point.network)
         out |= {
+            "return_temperature": at_duty(tank.return_temperature(point), index, count),
             "heat": at_duty(tank.heat_back(point), index, count),
             "returned": at_duty(point.returned + point.taken * (1.0 - circuit.fact("burned_share")), index, count),
             "prime": None if primed is None else likely(primed),

@@ -67,7 +67,7 @@ def _box(circuit: Circuit, context: Context, index: int) -> dict[str, Any]:
     body = built.body if built.body.tetrahedra.ndim == 3 else type(built.body)(built.body.tetrahedra[0])
     pickup = built.pickup if built.pickup.ndim == 1 else built.pickup[0]
     length, width, height = (likely(side) for side in built.size)
-    normals = tank.normals_of(context, circuit.facts.lift == "pot")[index]
+    normals = tank.normals_of(context, tank.rides_out(circuit))[index]
     one = tank.Tank(body, pickup, built.size)
     worst = int(np.argmax(tank.to_cover(one, normals)))
     normal = normals[worst]

@@ -20,9 +20,10 @@ from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 SIDES = ("tank_length", "tank_width", "tank_height")
 VENT_MOST = 1e3  # Pa under the air outside that a tank stands, and its gauge notices (common practice)
-TANK_STILL, TANK_MOVING = 8.0, 20.0  # W/m2K from its walls, standing and on the road (common practice)
-MOVING = 5.0  # m/s of road speed from which air sweeps it
+# W/m2K from its walls: standing, more with each m/s of road speed, at most (common practice).
+TANK_STILL, TANK_SWEPT, TANK_MOST = 8.0, 2.0, 40.0
 DIESEL_HOT = 343.15  # K, in the tank: under its flash point, and it still oils the injection pump (common practice)
+RETURN_MOST = 30.0  # K over the feed that a return is taken to reach: the bay is no hotter
 FILL_HEAD, NOZZLE = 0.30, 40e-3 / 60.0  # m of head in a filler; m3/s of a filling pump (common practice)
 FILL_LOSS = 2.5  # K of neck, flap and outlet
 
@@ -98,12 +99,16 @@ def cover_volumes(tank: Tank, context: Context, sustained: bool) -> Array:
     return np.asarray(to_cover(tank, normals).max(axis=1))
 
 
+def rides_out(circuit: Circuit) -> bool:
+    """Whether a pot, in the tank or outside it, rides out what lasts only seconds: then only grade and heel count."""
+    return circuit.facts.lift == "pot" or circuit.facts.pickup_in == "pot"
+
+
 def unusable(circuit: Circuit, context: Context) -> Array:
     """Fuel each duty cannot reach [m3], on the duty axis; nought where the tank's box is not known."""
     if not boxed(circuit):
         return np.zeros((1, len(context.duties.cases), 1))
-    # With a pot only what a duty holds for good counts; a bend's splash the pot rides out.
-    found = cover_volumes(tank_of(circuit), context, circuit.facts.lift == "pot")
+    found = cover_volumes(tank_of(circuit), context, rides_out(circuit))
     return found[None] if found.ndim == 2 else found[None, :, None]
 
 
@@ -114,16 +119,23 @@ def endurance(circuit: Circuit, context: Context, mean: Operation) -> Array:
 
 
 def heat_back(point: Point) -> Array:
-    """Heat the returned fuel carries into the tank [W]: the pump's power in what goes back, and the hot rail's.
-
-    A pump in the tank leaves all its heat there; one outside only what returns.
-    """
+    """Heat what comes back carries into the tank [W]: the rail's, the injection pump's, and of the lift or main pump's
+    power the share that returns."""
     c = point.network.circuit
     spilled = point.taken * (1.0 - c.fact("burned_share"))
     back = point.returned + spilled
-    carried = c.fuel.density * c.fuel.heat_capacity * back * c.fact("return_rise")
+    spill = c.fuel.density * c.fuel.heat_capacity * spilled * c.fact("return_rise")
+    rail = np.where(point.returned > 0.0, c.fact("rail_heat"), 0.0)
     share = back / np.maximum(point.through, 1e-12)
-    return np.asarray(carried + point.volts * point.amps * share)
+    return np.asarray(spill + rail + point.volts * point.amps * share)
+
+
+def return_temperature(point: Point) -> Array:
+    """Temperature of what goes back [K]: warmer by what the rail took up, or by the injection pump's work."""
+    c = point.network.circuit
+    heat = c.fuel.density * c.fuel.heat_capacity * np.maximum(point.returned, 1e-9)
+    rail = np.minimum(c.fact("rail_heat") / heat, RETURN_MOST)
+    return np.asarray(c.temperature + np.where(point.returned > 0.0, rail, c.fact("return_rise")))
 
 
 def tank_end(circuit: Circuit, context: Context, heat: Array) -> Array:
@@ -135,8 +147,8 @@ def tank_end(circuit: Circuit, context: Context, heat: Array) -> Array:
     volume = circuit.fact("tank_volume")
     reserve = np.maximum(circuit.fact("tank_reserve"), 0.05) * volume
     area = 6.6 * volume ** (2.0 / 3.0)
-    swept = context.duties.column("air_speed") > MOVING
-    conductance = area * np.where(swept, TANK_MOVING, TANK_STILL)
+    swept = TANK_STILL + TANK_SWEPT * context.duties.column("air_speed")
+    conductance = area * np.minimum(swept, TANK_MOST)
     capacity = circuit.fuel.density * circuit.fuel.heat_capacity * reserve
     time = context.duties.column("duration")
     with np.errstate(over="ignore"):

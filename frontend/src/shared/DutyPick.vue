@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useBuild } from '../../../stores/build'
+import { useBuild } from '../stores/build'
 
 /** Picks the duty a drawing is of. */
 const index = defineModel<number>({ required: true })

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import DutyPick from '../../../shared/DutyPick.vue'
+import { useDuty } from '../../../shared/useDuty'
+import { useInstrument } from '../../../shared/useInstrument'
+import { line, useBuild } from '../../../stores/build'
+import { useVocabulary } from '../../../stores/vocabulary'
+import type { Circuit } from '../logic'
+import CircuitDrawing from './CircuitDrawing.vue'
+
+/** The circuit as one network: picked from the usual ones, read at full load or idling. */
+const build = useBuild()
+const vocabulary = useVocabulary()
+const { index } = useDuty('fuel')
+const idle = ref(0)
+const options = computed(() => ({ view: 0, duty: index.value, idle: idle.value }))
+const { data } = useInstrument<Circuit>('fuel', options)
+const now = computed(() => data.value?.presets.find((p) => p.now)?.id ?? '')
+const trouble = ref('')
+
+async function pick(event: Event): Promise<void> {
+  const preset = data.value?.presets.find((p) => p.id === (event.target as HTMLSelectElement).value)
+  if (!preset) return
+  const problem = await build.enqueue(Object.entries(preset.choices).map(([name, choice]) => line(`fuel.${name}`, choice)))
+  trouble.value = problem?.message ?? ''
+}
+const said = computed(() => {
+  const found = data.value
+  if (!found || found.able === undefined || found.taken === undefined || found.rail === undefined || found.wanted === undefined) return ''
+  const flow = (q: number) => vocabulary.show(q, 'flow_fuel')
+  const pressure = (p: number) => vocabulary.show(p, 'pressure_gauge')
+  if (found.able >= found.taken) return `The engine takes ${flow(found.taken)}; ${flow(found.able)} can be had at the ${pressure(found.wanted)} asked.`
+  return `The engine takes ${flow(found.taken)}; only ${flow(found.able)} can be had at the ${pressure(found.wanted)} asked, so that it falls to ${pressure(found.rail)}.`
+})
+</script>
+
+<template>
+  <section class="card pad">
+    <div class="cardhead">
+      <h2 class="label">From tank to engine and back</h2>
+      <span class="picks">
+        <select v-if="data" class="cardpick" aria-label="Kind of circuit" :value="now" @change="pick">
+          <option v-if="!now" value="">one of its own</option>
+          <option v-for="preset in data.presets" :key="preset.id" :value="preset.id">{{ preset.label }}</option>
+        </select>
+        <select v-model="idle" class="cardpick" aria-label="State of the engine"><option :value="0">at its peak</option><option :value="1">idling</option></select>
+        <DutyPick v-model="index" />
+      </span>
+    </div>
+    <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
+    <template v-if="data?.parts">
+      <CircuitDrawing :circuit="data" />
+      <p :class="{ over: (data.able ?? 0) < (data.taken ?? 0) }">{{ said }}</p>
+      <p class="mute">Pressures over the air outside, solved together. Click a part to change it; the fullest is marked.</p>
+    </template>
+    <p v-else-if="data" class="mute empty">Give the pump's flow and the pressure it is rated at, or pick a circuit without one, to see flows and pressures all round.</p>
+  </section>
+</template>
+
+<style scoped>
+.picks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.picks select {
+  max-width: 158px;
+}
+.empty {
+  padding: 40px 0;
+}
+</style>
