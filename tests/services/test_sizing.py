@@ -122,4 +122,5 @@ class Instruments(unittest.TestCase):
     def test_what_is_missing_is_named(self) -> None:
         self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core_width"])
         self.assertEqual(sizing.instrument(changed(ROAD, engine={}), "engine", {})["unknown"], ["engine.fuel"])
-        self.assertEqual(sizing.instrument(changed(ROAD, fuel={}), "fuel", {})["unknown"], ["fuel.pump_pressure"])
+        fuel = sizing.instrument(changed(ROAD, fuel={}), "fuel", {})
+        self.assertEqual(fuel["unknown"], ["fuel.pump_flow", "fuel.pump_pressure"])

@@ -28,8 +28,15 @@ const stated = (field: Field) => {
   const found = fact(field)
   return found !== undefined && found.evidence !== 'rule'
 }
+/** The choice a field stands at, also where only the rule made it. */
+const chosen = (name: string) => {
+  const found = build.build?.facts[`${props.section}.${name}`]
+  if (found === undefined || found.evidence !== 'rule') return found?.text ?? ''
+  const choices = words.words?.sections[props.section]?.fields.find((f) => f.name === name)?.choices ?? {}
+  return Object.keys(choices).find((id) => choices[id] === found.shown) ?? ''
+}
 /** Whether what a field depends on is chosen so that it has a meaning. */
-const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(build.build?.facts[`${props.section}.${name}`]?.text ?? ''))
+const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(chosen(name)))
 const FEW = 2
 const kept = (own: Field[]) => {
   const begun = own.some((f) => stated(f) || f.part !== '') || own.filter((f) => fact(f) === undefined).length <= FEW

@@ -42,12 +42,12 @@ def load_of(row: Mapping[str, Any], wanted: float) -> float | None:
     """How far a row is over (above 0) or under its brim, as a logarithm; None when it is not known.
 
     ln(wanted / reach) for what power drives, ln(needs / carries) for what load drives, ln fill for a gate and for what
-    only costs.
+    only costs; none further under than the end of the scan, where more room is worth nothing.
     """
     if row["reach_code"] == "unknown":
         return None
     if row["kind"] in ("gate", "cost"):
-        return float(np.log(max(row["fill"], 1e-3)))
+        return float(max(np.log(max(row["fill"], 1e-3)), -SCAN_END))
     if row["reach_code"] == "above":
         return float(-SCAN_END)
     if row["reach_code"] == "below":

@@ -1,5 +1,7 @@
 """Tank: pickup cover against a box's closed form, endurance, vent, filler, heat; hottest fuel."""
 
+from dataclasses import replace
+
 import numpy as np
 from scipy.integrate import solve_ivp
 
@@ -80,14 +82,13 @@ class Cover(NumbersCase):
     def test_samples_keep_their_own_tank(self) -> None:
         """A tank known in samples gives each sample what the single tank gives."""
         _, c = circuit(with_fuel(FIVE, **BOX))
-        lengths = np.array([0.7, 0.8, 0.9])
-        many = type(c.facts)(**{**vars(c.facts), "tank_length": lengths})
-        found = tank.to_cover(tank.tank_of(type(c)(**{**_fields(c), "facts": many})), np.array([[0.0, 0.0, 1.0]]))
-        self.close(found, lengths * 0.5 * 0.010, rel=1e-9)
-
-
-def _fields(c: object) -> dict:
-    return {name: getattr(c, name) for name in c.__dataclass_fields__}  # type: ignore[attr-defined]
+        three = {"tank_length": (0.7, 0.8, 0.9), "tank_width": (0.4, 0.5, 0.6), "tank_height": (0.2, 0.3, 0.25)}
+        for names in (("tank_length",), ("tank_width",), ("tank_height",), tuple(three)):
+            sides = {name: np.array(three[name]) for name in names}
+            sampled = replace(c, facts=replace(c.facts, **sides))
+            found = tank.to_cover(tank.tank_of(sampled), np.array([[0.0, 0.0, 1.0]]))
+            length, width = (sides.get(n, getattr(c.facts, n)) for n in ("tank_length", "tank_width"))
+            self.close(found, length * width * 0.010, rel=1e-9, note=str(names))
 
 
 class Lasting(NumbersCase):

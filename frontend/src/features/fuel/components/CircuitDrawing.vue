@@ -18,7 +18,8 @@ const hung = (p: Placed) => p.part.id === 'end' && laid.value.injectors !== null
 const lines = (p: Placed) => (hung(p) ? [] : words(p.part, vocabulary.show))
 const name = (p: Placed) => (hung(p) ? `${p.part.label} ${vocabulary.show(p.part.pressure, 'pressure_gauge')}` : p.part.label)
 const open = (p: Placed) => void router.push({ name: 'fuel', params: { id: build.build?.id }, hash: `#${p.part.path}` })
-const told = (p: Placed) => `${name(p)}: ${lines(p).join(', ')}${p.part.fill === null ? '' : `, ${Math.round(100 * p.part.fill)} percent full`}. Edit`
+// The name begins with the words drawn, as they stand.
+const told = (p: Placed) => `${[name(p), ...lines(p)].join(' ')}${p.part.fill === null ? '' : `, ${Math.round(100 * p.part.fill)} percent full`}. Edit`
 const over = (p: Placed) => (p.part.fill ?? 0) > 1
 const marked = (p: Placed) => p.part.id === props.circuit.limits
 const LEVEL = 46

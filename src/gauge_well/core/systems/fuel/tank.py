@@ -9,7 +9,7 @@ import numpy as np
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.flow.pipe import bore_area, orifice_flow
 from gauge_well.core.geometry.frames import apparent_up
-from gauge_well.core.geometry.free_surface import Body, prism, volume_below
+from gauge_well.core.geometry.free_surface import Body, corners_of, prism, volume_below
 from gauge_well.core.media import air, fuels
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.systems.base import Context
@@ -52,8 +52,7 @@ def tank_of(circuit: Circuit) -> Tank:
     """Build the box; MissingFact names the side that is missing."""
     length, width, height = (circuit.fact(side) for side in SIDES)
     half = 0.5 * length
-    rows = [(-half, 0.0 * half), (half, 0.0 * half), (half, height + 0.0 * half), (-half, height + 0.0 * half)]
-    outline = np.stack([np.stack(np.broadcast_arrays(x, z)) for x, z in rows])
+    outline = corners_of((-half, 0.0), (half, 0.0), (half, height), (-half, height))
     body = prism(outline, [(-half, width), (half, width)])
     x = clip(circuit.fact("tank_pickup_x"), -half, half)
     y = clip(circuit.fact("tank_pickup_y"), -0.5 * width, 0.5 * width)
