@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import { percent } from '../../../shared/format'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { backPath, feedPath, layout, overPath, words, WIDTH, type Circuit, type Placed } from '../logic'
@@ -18,8 +19,6 @@ const hung = (p: Placed) => p.part.id === 'end' && laid.value.injectors !== null
 const lines = (p: Placed) => (hung(p) ? [] : words(p.part, vocabulary.show))
 const name = (p: Placed) => (hung(p) ? `${p.part.label} ${vocabulary.show(p.part.pressure, 'pressure_gauge')}` : p.part.label)
 const open = (p: Placed) => void router.push({ name: 'fuel', params: { id: build.build?.id }, hash: `#${p.part.path}` })
-// The name begins with the words drawn, as they stand.
-const told = (p: Placed) => `${[name(p), ...lines(p)].join(' ')}${p.part.fill === null ? '' : `, ${Math.round(100 * p.part.fill)} percent full`}. Edit`
 const over = (p: Placed) => (p.part.fill ?? 0) > 1
 const marked = (p: Placed) => p.part.id === props.circuit.limits
 const LEVEL = 46
@@ -39,7 +38,7 @@ const foot = (p: Placed) => row(p, lines(p).length - 1) + 5
     <path :d="feedPath(laid)" class="pipe" />
     <path :d="backPath(laid, circuit.rail_kind === 'dead_headed')" class="pipe back" />
     <path :d="overPath(laid)" class="pipe back" />
-    <g v-for="p in placed" :key="p.part.id" class="part" :class="{ marked: marked(p), over: over(p) }" :data-part="p.part.id" role="link" tabindex="0" :aria-label="told(p)" @click="open(p)" @keydown.enter="open(p)">
+    <g v-for="p in placed" :key="p.part.id" class="part" :class="{ marked: marked(p), over: over(p) }" :data-part="p.part.id" role="link" tabindex="0" @click="open(p)" @keydown.enter.prevent="open(p)">
       <rect :x="p.x - (p.part.id === 'tank' ? 44 : 66)" :y="p.y - up(p) - 12" :width="p.part.id === 'tank' ? 88 : 132" :height="foot(p) - p.y + up(p) + 22" class="hit" />
       <template v-if="p.part.id === 'tank'">
         <rect :x="p.x - 38" :y="p.y - 38" width="76" height="78" class="box" />
@@ -70,10 +69,11 @@ const foot = (p: Placed) => row(p, lines(p).length - 1) + 5
       <path v-else-if="RUNS.has(p.part.id)" :d="`M${p.x - 20} ${p.y}h40`" class="run" />
       <text :x="p.x" :y="p.part.id === 'injectors' ? p.y + 14 : p.y - up(p)" text-anchor="middle" class="strong">{{ name(p) }}</text>
       <text v-for="(said, i) in lines(p)" :key="i" :x="p.x" :y="row(p, i)" text-anchor="middle">{{ said }}</text>
-      <g v-if="p.part.fill !== null" :transform="`translate(${p.x - LEVEL / 2} ${foot(p)})`">
+      <g v-if="p.part.fill !== null" :transform="`translate(${p.x - LEVEL / 2 - 13} ${foot(p)})`">
         <rect :width="LEVEL" height="6" class="glass" />
         <rect :width="LEVEL * Math.min(p.part.fill * BRIM, 1)" height="6" class="level" />
         <path :d="`M${LEVEL * BRIM} -2v10`" class="brim" />
+        <text :x="LEVEL + 4" y="8" class="share">{{ percent(p.part.fill) }}</text>
       </g>
     </g>
   </svg></div>
@@ -140,6 +140,9 @@ const foot = (p: Placed) => row(p, lines(p).length - 1) + 5
 }
 .level {
   fill: var(--fuel);
+}
+.drawing .share {
+  font-size: 12px;
 }
 .brim {
   stroke: var(--ink);

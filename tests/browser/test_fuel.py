@@ -1,0 +1,213 @@
+"""The fuel station in the browser: four builds sized from nothing, the circuit clicked, tables, every drawing at phone size."""
+
+import re
+import tempfile
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import expect
+
+from gauge_well.services import builds
+from tests.browser import test_pages
+from tests.browser.pages import AXE, PHONE, BrowserCase
+from tests.core.systems.fuel.builds import FIVE, with_fuel
+
+TABS = ("Circuit", "Pumps", "Over speed", "Lines and suction", "Tank", "Guards and change")
+
+
+class FuelCase(BrowserCase):
+    def part(self, id: str) -> Any:
+        """A part of the circuit drawn."""
+        return self.page.locator(f'[data-part="{id}"]')
+
+    def headline(self) -> Any:
+        return self.page.get_by_role("heading", level=1)
+
+    def whole(self) -> None:
+        """Show also what only the rules know."""
+        self.page.get_by_role("button", name=re.compile("more: by rule or not stated")).click()
+
+
+class FromNothing(FuelCase):
+    def start(self, kind: str, fuel: str, power: str, speed: str, size: str, mass: str) -> None:
+        page = self.go("/new")
+        page.locator('select[name="kind"]').select_option(label=kind)
+        page.locator('select[name="fuel"]').select_option(label=fuel)
+        for name, text in (("power", power), ("speed", speed), ("displacement", size), ("mass", mass)):
+            page.locator(f'input[name="{name}"]').fill(text)
+        page.get_by_role("button", name="To the bench").click()
+        page.wait_for_url("**/builds/*")
+        page.get_by_role("link", name="Fuel").click()
+        expect(self.headline()).to_contain_text("Fuel")
+
+    def circuit(self, label: str) -> None:
+        self.page.get_by_label("Kind of circuit").select_option(label=label)
+        expect(self.page.get_by_label("Kind of circuit").locator("option:checked")).to_have_text(label)
+
+    def test_a_five_cylinder_turbo_of_200_kw(self) -> None:
+        """At 340 g/kWh 68 kg/h, 91.3 L/h, 110 with a fifth more; 550 cc/min injectors serve and a 120 L/h pump does."""
+        self.start("road car", "petrol, no ethanol", "200 kW", "6000", "2.5 L", "1400 kg")
+        page = self.page
+        page.get_by_role("link", name="Engine").click()
+        self.whole()
+        self.type_fact("engine.cylinders", "5")
+        page.get_by_role("link", name="Fuel").click()
+        expect(page.get_by_text(re.compile(r"A pump giving 110\sL/h at"))).to_be_visible()
+        expect(page.get_by_text(re.compile("5 injectors of"))).to_be_visible()
+        self.type_fact("fuel.injector_flow", "550 cc/min")
+        self.type_fact("fuel.pump_flow", "160 L/h")
+        self.type_fact("fuel.pump_pressure", "4 bar")
+        expect(self.headline()).to_contain_text("Fuel holds")
+        expect(self.part("injectors")).to_contain_text("open 6")
+        self.type_fact("fuel.pump_flow", "70 L/h")
+        expect(self.headline()).to_contain_text("over")
+        expect(page.get_by_text(re.compile("so that it falls to"))).to_be_visible()
+
+    def test_a_governed_diesel_of_52_kw_with_spill_return(self) -> None:
+        """At 260 g/kWh 16.2 L/h burned; at 45 % of an in-line pump's, 36 taken, 43.2 with a fifth more."""
+        self.start("locomotive", "diesel", "52 kW", "2200", "3.9 L", "7 t")
+        page = self.page
+        self.circuit("Mechanical diesel, lift pump")
+        self.whole()
+        page.locator('select[data-path="fuel.injection_pump"]').select_option(label="in line, own cam")
+        expect(page.get_by_text(re.compile(r"A pump giving 43.2\sL/h at"))).to_be_visible()
+        self.type_fact("fuel.pump_flow", "80 L/h")
+        self.type_fact("fuel.pump_pressure", "25 kPa")
+        self.type_fact("fuel.pump_flow_2", "50 L/h")
+        self.type_fact("fuel.pump_pressure_2", "50 kPa")
+        expect(self.part("return")).to_contain_text("19.8")
+        expect(self.part("end")).to_contain_text("injection pump")
+        expect(self.headline()).to_contain_text("Fuel holds")
+        page.get_by_role("tab", name="Guards and change").click()
+        expect(page.get_by_text("Injection pump's gallery")).to_be_visible()
+        page.locator('select[data-path="fuel.stop_device"]').select_option(label="solenoid powered to stop")
+        expect(page.get_by_text("runs on when power fails")).to_be_visible()
+
+    def test_an_ethanol_blend_of_180_kw_with_pot_and_twin_pumps(self) -> None:
+        self.start("hillclimb or sprint car", "E85", "180 kW", "7500", "2.3 L", "520 kg")
+        page = self.page
+        self.circuit("Petrol, surge pot")
+        expect(page.get_by_text(re.compile("A lift pump giving"))).to_be_visible()
+        expect(page.get_by_text(re.compile("A pot of"))).to_be_visible()
+        self.type_fact("fuel.injector_flow", "650 cc/min")
+        self.type_fact("fuel.pump_flow", "110 L/h")
+        self.type_fact("fuel.pump_pressure", "3 bar")
+        self.type_fact("fuel.lift_flow", "160 L/h")
+        self.type_fact("fuel.lift_pressure", "0.3 bar")
+        self.type_fact("fuel.pot_volume", "1.5 L")
+        expect(self.headline()).to_contain_text("over")
+        self.whole()
+        self.type_fact("fuel.pump_count", "2")
+        expect(self.part("pump")).to_contain_text("2 pumps")
+        expect(self.headline()).to_contain_text("Fuel holds")
+        expect(self.part("pot")).to_contain_text("runs over")
+        page.locator('select[data-path="fuel.pump_staging"]').select_option(label="the others on demand")
+        page.get_by_label("State of the engine").select_option(label="idling")
+        expect(self.part("pump")).to_contain_text("1 of 2 pumps")
+
+    def test_a_carburettor_engine_of_70_kw(self) -> None:
+        """At 300 g/kWh 21 kg/h, 28.2 L/h, 33.8 with a fifth more; a pump that stops at 45 kPa floods the float."""
+        self.start("road car", "petrol, no ethanol", "70 kW", "5500", "1.8 L", "950 kg")
+        page = self.page
+        self.circuit("Carburettor")
+        expect(page.get_by_text(re.compile(r"A pump giving 33.8\sL/h at"))).to_be_visible()
+        self.type_fact("fuel.pump_flow", "75 L/h")
+        self.type_fact("fuel.pump_pressure", "30 kPa")
+        expect(self.headline()).to_contain_text("Fuel")
+        expect(page.get_by_text("it floods. Fit a regulator").first).to_be_visible()
+        self.whole()
+        page.locator('select[data-path="fuel.rail"]').select_option(label="at the tank, rail dead-headed")
+        expect(self.headline()).to_contain_text("Fuel holds")
+        expect(self.part("end")).to_contain_text("float bowl")
+
+
+class Drawn(FuelCase):
+    def open(self, tab: str = "Circuit", build: str = "quarry-mule") -> None:
+        self.go(f"/builds/{build}/fuel")
+        self.page.get_by_role("tab", name=tab).click()
+
+    def test_half_the_bore_moves_the_drawing(self) -> None:
+        id = builds.create(self.engine, with_fuel(FIVE, rail="dead_headed", line_bore="8 mm"))["id"]
+        self.open(build=id)
+        seen = [str(self.part(name).text_content()) for name in ("end", "line", "injectors")]
+        self.whole()
+        self.type_fact("fuel.line_bore", "4 mm")
+        for name, before in zip(("end", "line", "injectors"), seen, strict=True):
+            expect(self.part(name)).not_to_have_text(before)
+
+    def test_a_part_leads_to_its_fact(self) -> None:
+        self.open()
+        self.part("line").click()
+        expect(self.fact("fuel.line_bore")).to_be_focused()
+        self.part("pump").focus()
+        self.page.keyboard.press("Enter")
+        expect(self.fact("fuel.pump_flow")).to_be_focused()
+        expect(self.part("pump")).to_have_class(re.compile("marked"))
+
+    def test_a_catch_test(self) -> None:
+        id = builds.create(self.engine, with_fuel(FIVE, pump_flow="120 L/h"))["id"]
+        self.open("Pumps", id)
+        card = self.page.locator("section", has=self.page.get_by_role("heading", name="Catch test", level=2))
+        for name, text in (("volume", "0.5 L"), ("time", "20 s"), ("pressure", "3 bar"), ("voltage", "13.5 V")):
+            button = card.locator(f'button[data-path="fuel.catch_{name}"]')
+            button.click()
+            field = card.locator(f'input[data-path="fuel.catch_{name}"]')
+            field.fill(text)
+            field.press("Enter")
+        expect(card.get_by_text("It gives 75 % of what its figures say.")).to_be_visible()
+
+    def test_a_table_from_a_file_and_one_refused(self) -> None:
+        id = builds.create(self.engine, FIVE)["id"]
+        self.open("Pumps", id)
+        page = self.page
+        with tempfile.TemporaryDirectory() as name:
+            good, mixed = Path(name) / "pump.csv", Path(name) / "mixed.csv"
+            good.write_text("flow [L/h];pressure [bar]\n190;3\n175;4\n150;5\n")
+            mixed.write_text("3 bar, 190 L/h\n4, 175 L/h\n")
+            page.get_by_label("Pump table from a file").set_input_files(good)
+            expect(self.fact("fuel.pump_table")).to_contain_text("500 kPa · 150 L/h")
+            page.get_by_label("Pump table from a file").set_input_files(mixed)
+            expect(page.get_by_text("Row 2, pressure: 4 has no unit")).to_be_visible()
+            expect(page.get_by_role("textbox", name="Pump table")).to_have_value(re.compile("4, 175 L/h"))
+
+    def test_speed_range_lines_and_tank_answer(self) -> None:
+        self.open("Over speed")
+        page = self.page
+        expect(page.get_by_role("row", name=re.compile("85 % ethanol"))).to_contain_text("times")
+        page.get_by_label("Which curve").select_option(label="injectors")
+        expect(page.get_by_role("img", name=re.compile("Share of the cycle"))).to_be_visible()
+        page.get_by_role("tab", name="Lines and suction").click()
+        expect(page.get_by_role("row", name=re.compile("^return"))).to_be_visible()
+        expect(page.get_by_text("Hot petrol cannot be sucked")).to_be_visible()
+        page.get_by_role("tab", name="Tank").click()
+        expect(page.get_by_role("row", name=re.compile("^Motorway"))).to_contain_text("km")
+        self.whole()
+        page.locator('select[data-path="fuel.pickup_in"]').select_option(label="in the open tank")
+        expect(page.get_by_text(re.compile("draws air, wants"))).to_be_visible()
+
+    def test_change_of_fuel(self) -> None:
+        self.open("Guards and change", "dripping-well")
+        expect(self.page.get_by_text(re.compile("petrol, no ethanol → diesel: pump"))).to_be_visible()
+        expect(self.page.get_by_text("Mop the tank out before filling")).to_be_visible()
+
+    def test_axe_and_width_of_every_drawing(self) -> None:
+        source = AXE.read_text()
+        for size in (None, PHONE):
+            if size:
+                self.page.set_viewport_size(size)
+            self.page.emulate_media(color_scheme="dark" if size else "light", reduced_motion="reduce")
+            self.go("/builds/chalk-hare/fuel", settled=True)
+            for tab in TABS:
+                self.page.get_by_role("tab", name=tab).click()
+                expect(self.page.get_by_role("tab", name=tab)).to_have_attribute("aria-selected", "true")
+                self.page.wait_for_load_state("networkidle")
+                wide = self.page.evaluate(
+                    "() => Math.max(...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
+                )
+                self.assertLessEqual(wide, 0, tab)
+                self.page.evaluate(source)
+                found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
+                serious = [
+                    test_pages.Pages.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")
+                ]
+                self.assertEqual(serious, [], f"{tab} {size}")
