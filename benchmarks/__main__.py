@@ -8,6 +8,7 @@ import platform
 from benchmarks.certainty import certainty
 from benchmarks.cooling import cooling
 from benchmarks.core import builds, core_points, geometry
+from benchmarks.fuel import fuel
 from benchmarks.timing import table
 from benchmarks.web import size_over_http, twenty_users
 
@@ -15,7 +16,8 @@ from benchmarks.web import size_over_http, twenty_users
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
-    print(table([*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *size_over_http(), *twenty_users()]))
+    core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel())
+    print(table([*core, *size_over_http(), *twenty_users()]))
 
 
 if __name__ == "__main__":

@@ -27,13 +27,13 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "cooling-stack": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "cooling-coolant": ("/builds/quarry-mule/cooling", WIDE, "light"),
-    "cooling-hillclimb": ("/builds/chalk-hare/cooling", WIDE, "light"),
-    "fuel": ("/builds/chalk-hare/fuel", WIDE, "light"),
+    "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
+    "fuel-pot": ("/builds/chalk-hare/fuel", WIDE, "light"),
+    "fuel-pumps": ("/builds/quarry-mule/fuel", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
     "round-phone": ("/builds/quarry-mule/round", PHONE, "light"),
     "fact": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
-    "cooling-phone": ("/builds/quarry-mule/cooling", PHONE, "light"),
     "bench-dark": ("/builds/quarry-mule", WIDE, "dark"),
     "cooling-locomotive": ("/builds/dripping-well/cooling", WIDE, "dark"),
 }
@@ -42,7 +42,7 @@ TABS = {
     "cooling-stack": "Stack",
     "cooling-coolant": "Coolant",
     "cooling-locomotive": "Through time",
-    "cooling-phone": "Stack",
+    "fuel-pumps": "Pumps",
 }
 # What is pressed before the picture is taken.
 PRESSES = {"fact": ("Injector, each: claims, tolerance, solve for it", "At which values does the wanted power hold?")}

@@ -1,3 +1,3 @@
 """Gauge Well: sizes the systems that support a transplanted engine."""
 
-__version__ = "0.3.0"
+__version__ = "0.4.0"

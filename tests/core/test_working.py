@@ -6,6 +6,7 @@ from gauge_well.core import sizing
 from gauge_well.core.sources import ARITHMETIC, BIBLIOGRAPHY, COMMON_PRACTICE
 from gauge_well.core.working import Step
 from gauge_well.sheet.demo import NAMES
+from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, with_fuel
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
 ALLOWED = {name: getattr(np, name) for name in ("sqrt", "exp", "log", "log10", "tanh", "minimum", "maximum", "abs")}
@@ -13,6 +14,9 @@ BUILDS = {
     **{name: demo_document(name) for name in NAMES},
     "road": ROAD,
     "dead-headed": changed(ROAD, fuel__rail="dead_headed", cooling__shroud="flaps", engine__aspiration="supercharged"),
+    "pot": with_fuel(FIVE, **POT, pump_count="2", tank_volume="60 L", vent_bore="2 mm", relief_pressure="4 bar"),
+    "staged": with_fuel(FIVE, **{**POT, "lift": "series"}, pump_count="2", pump_staging="demand"),
+    "head": with_fuel(DIESEL, pump_drive="none", end_height="-1 m"),
     "bare": changed(ROAD, cooling__shroud="none", fuel__injection="carburettor", fuel__rail_pressure=None),
 }
 

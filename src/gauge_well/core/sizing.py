@@ -113,7 +113,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
     rows: list[dict[str, Any]] = []
     for id, result in solved.items():
         try:
-            blocks[id], own = _system_block(SYSTEMS[id], context, result, found, explain)
+            blocks[id], own = block_of(SYSTEMS[id], context, result, found, explain)
             rows += own
         except CoreError as error:
             blocks[id] = _refused_block(SYSTEMS[id], error)
@@ -351,9 +351,10 @@ def _check_dicts(checks: Sequence[Check], context: Context, said: bool = True) -
     return found
 
 
-def _system_block(
-    system: System, context: Context, result: Result, found: Mapping[ReachKey, Reach], explain: str
+def block_of(
+    system: System, context: Context, result: Result, found: Mapping[ReachKey, Reach], explain: str = GOVERNING
 ) -> tuple[dict[str, Any], list[dict[str, Any]]]:
+    """One system's part of the report, and its rows."""
     checks = list(result.checks(context.mean, context.peak))
     dicts = _check_dicts(checks, context)
     rows = _rows(system, checks, dicts, found, context, result)

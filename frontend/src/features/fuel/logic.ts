@@ -82,7 +82,7 @@ export function layout(circuit: Circuit): Layout {
   const back = [find('return'), dead ? undefined : find('regulator')].filter((p): p is Part => p !== undefined)
   const low = last + (injectors ? PITCH + 8 : 108)
   return {
-    height: (back.length ? low : last) + 62 + (injectors && !back.length ? 16 : 0),
+    height: (back.length ? low : last) + 76 + (injectors && !back.length ? 16 : 0),
     rows,
     injectors: injectors && end ? { part: injectors, x: end.x, y: end.y + 32 } : null,
     back: back.map((part, i) => ({ part, x: COLUMNS[i] ?? 0, y: low })),
@@ -131,7 +131,7 @@ export function words(part: Part, show: Show): string[] {
       return [`gives ${flow}`]
     case 'suction':
     case 'pot_hose':
-      return [`${over(part.pressure)} at the pump`, `${show(part.margin, 'pressure_difference')} over boiling`]
+      return [run(part, show), `${over(part.pressure)} at the pump`, `${show(part.margin, 'pressure_difference')} over boiling`]
     case 'lift':
     case 'pump': {
       const driven = part.volts === undefined ? [] : [`${show(part.volts, 'voltage')}, ${show(part.amps, 'current')}`]
@@ -150,12 +150,13 @@ export function words(part: Part, show: Show): string[] {
     case 'injectors':
       return [`open ${percent(part.share)} of ${percent(part.ceiling)}`]
     case 'return':
-      return [`${flow} at ${show(part.temperature, 'temperature')}`, `stands at ${show(part.drop, 'pressure_difference')}`]
+      return [run(part, show), `stands at ${show(part.drop, 'pressure_difference')}`, `comes at ${show(part.temperature, 'temperature')}`]
     default:
-      return [`${show(part.speed, 'speed_m_s')}`, `takes ${show(part.drop, 'pressure_difference')}`]
+      return [run(part, show), `takes ${show(part.drop, 'pressure_difference')}`]
   }
 }
 
+const run = (part: Part, show: Show) => `${show(part.flow, 'flow_fuel')}, ${show(part.speed, 'speed_m_s')}`
 const percent = (share: number | undefined) => (share === undefined ? '—' : `${Math.round(100 * share)} %`)
 
 /** Hours and minutes, or days, as one speaks of a tank. */

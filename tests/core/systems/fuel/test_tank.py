@@ -61,6 +61,11 @@ class Cover(NumbersCase):
         raw = changed(with_fuel(FIVE, **BOX, **POT), duties=[{"id": "p", "kind": "pull", "ambient": "30 C"}])
         self.close(check_of(report(raw), "fuel", "tank_cover")["demand"], 0.8 * 0.5 * 0.010, rel=1e-6)
 
+    def test_a_float_bowl_rides_out_the_bends(self) -> None:
+        duties = [{"id": "p", "kind": "pull", "ambient": "30 C"}]
+        raw = changed(with_fuel(FIVE, **BOX, injection="carburettor"), duties=duties)
+        self.close(check_of(report(raw), "fuel", "tank_cover")["demand"], 0.8 * 0.5 * 0.010, rel=1e-6)
+
     def test_heel_both_ways(self) -> None:
         """A pickup left of the middle is bared when the boat leans right, 15 degrees."""
         duties = [

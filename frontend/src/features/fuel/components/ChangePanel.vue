@@ -9,7 +9,7 @@ import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** The lean guard, what stops pump and engine, bleeding, and changing from one fuel to another. */
-interface Guard { held: number; cut: number; now: number | null; limit: number; rails: number[]; leaner: number[]; fitted: string | null }
+interface Guard { held: number; cut: number; now: number | null; limit: number; rails: number[]; leaner: number[]; hotter: number; fitted: string | null }
 interface Change { old: string; new: string; lines: number; mixed: number; purge: number; left: number; share: number | null; hazard: string | null; hazard_share: number | null; hazardous: boolean; materials: string[]; steps: string[] }
 interface Guards { guard: Guard | null; change: Change | null; bleed: string[]; stop: { label: string; safe: boolean } | null; cuts: Record<string, string | null> | null }
 const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
@@ -52,7 +52,7 @@ const said = (value: string | null | undefined) => (value === 'yes' ? 'yes' : va
       <DutyPick v-model="index" />
     </div>
     <ChartPanel v-if="option" :option="option" label="How much leaner the mixture gets over rail pressure" />
-    <p>Set at {{ words.show(data.guard.held, 'pressure_gauge') }} there; {{ words.show(data.guard.limit, 'share') }} leaner is reached at <strong>{{ words.show(data.guard.cut, 'pressure_gauge') }}</strong>. {{ data.guard.fitted === 'cuts' ? 'Let the guard cut boost or ignition there.' : data.guard.fitted === 'lamp' ? 'Let the lamp come on well before it, and lift off.' : 'A pressure switch there that cuts boost or ignition costs less than a piston.' }}</p>
+    <p>Set at {{ words.show(data.guard.held, 'pressure_gauge') }} there; {{ words.show(data.guard.limit, 'share') }} leaner is reached at <strong>{{ words.show(data.guard.cut, 'pressure_gauge') }}</strong>, the gas at the ports up to {{ words.show(Math.max(data.guard.hotter, 0), 'temperature_difference') }} hotter by then, and knock nearer. {{ data.guard.fitted === 'cuts' ? 'Let the guard cut boost or ignition there.' : data.guard.fitted === 'lamp' ? 'Let the lamp come on well before it, and lift off.' : 'A pressure switch there that cuts boost or ignition costs less than a piston.' }}</p>
     <p class="mute">Same pulses on less pressure: fuel goes with the root of what is left across the injectors, the air stays. A referenced rail is cut by its difference to the manifold.</p>
   </section>
   <section class="card pad">

@@ -63,10 +63,10 @@ def _cover(circuit: Circuit, context: Context) -> Check:
             "left": (likely(left), "volume"),
             "duty": name,
         }
-        held = " on what it holds for good; the pot rides out the rest" if pot else ""
+        tail = "; refuelled at {left}." + (" Bends and braking the pot rides out." if pot else "")
         if likely(asked) <= likely(left):
-            return (Sentence("{asked} keep the pickup covered in {duty}" + held + "; {left} are left.", values),)
-        return (Sentence("The pickup draws air in {duty} under {asked}" + held + "; refilled at {left}.", values),)
+            return (Sentence("{asked} keep the pickup covered in {duty}" + tail, values),)
+        return (Sentence("Under {asked} the pickup draws air in {duty}" + tail, values),)
 
     return Check(
         "tank_cover",

@@ -70,7 +70,7 @@ def _network(circuit: Circuit, point: Point) -> dict[str, Value]:
             "pump_capacity_m3_s": point.able,
             "pump_pressure_pa": point.able_across,
             "pump_voltage_v": point.able_volts,
-            "pump_current_a": point.amps,
+            "pump_current_a": point.able_amps,
             # What it may still wear before the peak goes without its reserve, and then lean.
             "pump_may_wear": 1.0 - point.taken / np.maximum(point.able, 1e-12),
         }

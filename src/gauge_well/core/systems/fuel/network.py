@@ -166,6 +166,11 @@ class Point:
         return self._motor(lambda pump: pump.motor.volts(self.able_across))
 
     @property
+    def able_amps(self) -> Array:
+        """Current of all main pumps there [A]."""
+        return self._motor(lambda pump: pump.motor.amps(self.able_across))
+
+    @property
     def volts(self) -> Array:
         """Volts at the main pump."""
         return self._motor(lambda pump: pump.motor.volts(self.across))
@@ -174,11 +179,6 @@ class Point:
     def amps(self) -> Array:
         """Current of all main pumps that run [A]."""
         return self._motor(lambda pump: pump.motor.amps(self.across))
-
-    @property
-    def ratio(self) -> Array:
-        """Volts at the main pump over its rating."""
-        return self._motor(lambda pump: pump.motor.share(self.across))
 
     def _motor(self, read: Callable[[Pump], Array]) -> Array:
         return self.of_running(lambda s: as_array(0.0) if s.pump is None else read(s.pump))

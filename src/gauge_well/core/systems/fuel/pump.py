@@ -21,7 +21,7 @@ COPPER_RESISTIVITY = 1.9e-8  # ohm m, warm wire with its joints (common practice
 PUMP_EFFICIENCY = 0.22  # electrical to hydraulic, whole pump (common practice)
 NO_LOAD = 0.5  # of its rated current a pump draws against no pressure (common practice)
 RELIEF_SPAN = 0.10  # of its setting, over which a relief opens wide (common practice)
-GRID = 33
+GRID, RELIEF_ROWS = 33, 9
 MAIN, LIFT = "pump", "lift"
 
 
@@ -121,7 +121,7 @@ class Pump:
         even = [stop * share for share in np.linspace(0.0, 1.0, GRID)]
         corners = [real(p) for p in self.curve.pressure]
         if self.relief is not None:
-            corners += [np.minimum(self.relief * k, stop) for k in (1.0, 1.0 + RELIEF_SPAN)]
+            corners += [np.minimum(self.relief * (1.0 + k), stop) for k in np.linspace(0.0, RELIEF_SPAN, RELIEF_ROWS)]
         rows = np.stack(np.broadcast_arrays(*(np.atleast_1d(row) for row in (*even, *corners))))
         return -np.sort(-clip(rows, 0.0, stop), axis=0)
 

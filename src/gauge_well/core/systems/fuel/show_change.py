@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
 
-from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.base import Context, points
 from gauge_well.core.systems.fuel import guard
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.change import STEPS, change_of
@@ -76,7 +77,16 @@ def _guard(context: Context, circuit: Circuit, index: int) -> dict[str, Any]:
         "rails": [float(p) for p in rails],
         "leaner": [at_duty(guard.leaner(circuit, peak, float(p)), index, count) for p in rails],
         "fitted": circuit.facts.lean_guard,
+        "hotter": _hotter(context, circuit, index),
     }
+
+
+def _hotter(context: Context, circuit: Circuit, index: int) -> float:
+    """How much hotter the gas at the port gets [K] when the mixture is as much leaner as is allowed, power held."""
+    lean = replace(context.engine, excess_air=context.engine.excess_air * (1.0 + likely(circuit.fact("lean_limit"))))
+    _, peak = points(lean, context.duties, context.wanted, 1.0)
+    rise = peak.exhaust_temperature - context.peak.exhaust_temperature
+    return at_duty(rise, index, len(context.duties.cases))
 
 
 def _stop(circuit: Circuit) -> dict[str, Any] | None:

@@ -50,7 +50,7 @@ class Tank:
 
 def tank_of(circuit: Circuit) -> Tank:
     """Build the box; MissingFact names the side that is missing."""
-    length, width, height = (circuit.fact(side) for side in SIDES)
+    length, width, height = np.broadcast_arrays(*(circuit.fact(side) for side in SIDES))
     half = 0.5 * length
     outline = corners_of((-half, 0.0), (half, 0.0), (half, height), (-half, height))
     body = prism(outline, [(-half, width), (half, width)])
@@ -99,8 +99,10 @@ def cover_volumes(tank: Tank, context: Context, sustained: bool) -> Array:
 
 
 def rides_out(circuit: Circuit) -> bool:
-    """Whether a pot, in the tank or outside it, rides out what lasts only seconds: then only grade and heel count."""
-    return circuit.facts.lift == "pot" or circuit.facts.pickup_in == "pot"
+    """Whether a pot, in the tank or outside it, or a float bowl rides out what lasts only seconds: then only grade
+    and heel count."""
+    facts = circuit.facts
+    return facts.lift == "pot" or facts.pickup_in == "pot" or facts.injection == "carburettor"
 
 
 def unusable(circuit: Circuit, context: Context) -> Array:

@@ -1,0 +1,52 @@
+"""Fuel in depth: its own report, candidates side by side, and what the station draws."""
+
+from __future__ import annotations
+
+from benchmarks.timing import Line, median
+from gauge_well.core import sizing
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.fuel.instrument import instrument
+from gauge_well.services.compare import compared
+from gauge_well.sheet import load, resolve
+from gauge_well.sheet.demo import demo
+
+CANDIDATES = (
+    {"injector_flow": "650 cc/min", "dead_time": "1.1 ms"},
+    {"pump_flow": "190 L/h", "pump_pressure": "3 bar", "pump_flow_2": "150 L/h", "pump_pressure_2": "5 bar"},
+    {"pump_count": "2"},
+)
+VIEWS = ("circuit", "pumps", "over speed", "lines", "tank", "guards")
+BUILDS = ("quarry-mule", "chalk-hare", "dripping-well")
+
+
+def _own(name: str) -> Line:
+    """Fuel solved, judged at every power of its reach, with figures, needs and working."""
+    case = resolve(load(demo(name))).case
+    context, _ = sizing.make_context(case)
+    system, facts = SYSTEMS["fuel"], case.systems["fuel"]
+
+    def report() -> None:
+        result = system.solve(context, facts)
+        found = sizing.reaches({"fuel": result.checks}, context)
+        sizing.block_of(system, context, result, found)
+
+    return median(f"fuel's own report, {name}", report, repeats=25, target=0.010)
+
+
+def fuel() -> list[Line]:
+    """The system's report, three candidates redrawn, and each view of the station."""
+    lines = [_own(name) for name in BUILDS]
+    document = demo("quarry-mule")
+    document["candidates"] = {
+        "fuel": [{"id": f"c{i}", "name": f"Candidate {i}", "facts": facts} for i, facts in enumerate(CANDIDATES)]
+    }
+    lines.append(
+        median("three pumps and injectors side by side", lambda: compared(document, "fuel"), repeats=15, target=0.150)
+    )
+    case = resolve(load(demo("chalk-hare"))).case
+    context, _ = sizing.make_context(case)
+    facts = case.systems["fuel"]
+    for view, name in enumerate(VIEWS):
+        options = {"view": float(view), "duty": 2.0}
+        lines.append(median(f"fuel drawn: {name}", lambda o=options: instrument(context, facts, o), repeats=9))
+    return lines
