@@ -35,8 +35,8 @@ class Percentiles(NumbersCase):
     def test_a_gap_against_the_sum_of_its_errors(self) -> None:
         """Room less core, fan and the 10 mm kept: normal, with variances added (arithmetic).
 
-        Every size to 6 mm, so that the gap has 6 x sqrt(3) mm; the chance to 0.02, percentiles to 0.9 mm: the order statistics
-        of 1,024 draws have a standard error of 0.35 mm there.
+        Every size to 6 mm, so that the gap has 6 x sqrt(3) mm; the chance to 0.02, percentiles to 1.05 mm: the order statistics
+        of 1,024 draws have a standard error of 0.35 mm there, of which this is three.
         """
         off = {"tolerance": "6 mm", "evidence": "guess"}
         raw = changed(
@@ -50,7 +50,7 @@ class Percentiles(NumbersCase):
         sigma, mean = 6.0 * np.sqrt(3.0) / 1.959964, 30.0
         self.close(np.mean(limit.fill[1:] <= 1.0), norm.sf(25.0, mean, sigma), abs=0.02)
         for share in (0.05, 0.95):
-            self.close(1e3 * (limit.end("capacity", share) or 0.0), norm.ppf(share, mean, sigma), abs=0.9)
+            self.close(1e3 * (limit.end("capacity", share) or 0.0), norm.ppf(share, mean, sigma), abs=1.05)
 
 
 class AgainstTheLikelyRun(NumbersCase):

@@ -107,6 +107,9 @@ def along(x: Array, y: Array, at: Value) -> Array:
     array
     """
     want = as_array(at)
+    if x.size == len(x) and y.size == len(y):
+        # One table for all: a twentieth of the time, and most of what a report without samples asks.
+        return np.asarray(np.interp(want, x.ravel(), y.ravel()))
     shape = np.broadcast_shapes(x.shape[1:], y.shape[1:], want.shape)
     rows = (x.shape[0], *shape)
     xs, ys = (np.broadcast_to(v.reshape(rows[0], *(1,) * (len(rows) - v.ndim), *v.shape[1:]), rows) for v in (x, y))

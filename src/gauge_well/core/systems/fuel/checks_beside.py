@@ -51,9 +51,8 @@ def judged(circuit: Circuit, context: Context, point: Point | None, peak: Operat
 
 def _cover(circuit: Circuit, context: Context) -> Check:
     """Fuel the pickup wants over it in the worst duty against what is left when the tank is refilled."""
-    asked = worst(tank.unusable(circuit, context))
-    left = circuit.fact("tank_reserve") * tank.tank_of(circuit).whole
-    duties = tank.unusable(circuit, context)
+    duties = tank.unusable(circuit)
+    asked, left = worst(duties), circuit.fact("tank_reserve") * tank.tank_of(circuit).whole
     name = context.duties.cases[int(np.argmax(duties[0, :, 0]))].name
     pot = tank.rides_out(circuit)
 

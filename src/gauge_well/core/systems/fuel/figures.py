@@ -48,7 +48,7 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
     if facts.tank_volume is not None:
         found |= {
             "endurance_s": tank.endurance(circuit, context, context.mean),
-            "unusable_m3": tank.unusable(circuit, context),
+            "unusable_m3": tank.unusable(circuit),
         }
         if point is not None:
             found["tank_end_k"] = tank.tank_end(circuit, context, tank.heat_back(point))

@@ -180,6 +180,13 @@ class Point:
         """Current of all main pumps that run [A]."""
         return self._motor(lambda pump: pump.motor.amps(self.across))
 
+    @property
+    def watts(self) -> Array:
+        """Electrical power of all main pumps that run [W]."""
+        if self.network.circuit.facts.pump_drive != "electric":
+            return np.zeros_like(self.taken)
+        return np.asarray(self.volts * self.amps)
+
     def _motor(self, read: Callable[[Pump], Array]) -> Array:
         return self.of_running(lambda s: as_array(0.0) if s.pump is None else read(s.pump))
 

@@ -53,10 +53,10 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     }
     if not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]:
         network = network_of(context, circuit, speed)
-        point = network.point(taken[..., :1], asked_pressure(circuit, op)[..., :1])
-        out["able"] = line(point.able[..., :1])
+        point = network.point(taken, asked_pressure(circuit, op))
+        out["able"] = line(point.able)
         if network.lift is not None:
-            out["lifted"] = line(network.lift.able(0.0)[..., :1])
+            out["lifted"] = line(network.lift.able(0.0))
     if circuit.way.injectors:
         out["sizes"] = _sizes(context, circuit, index)
     if has_injectors(circuit):
@@ -64,15 +64,15 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         idle = inj.idle_pulse(circuit, context)
         count = len(context.duties.cases)
         out |= {
-            "share": line(np.minimum(found.share, 9.99)[..., :1]),
-            "dead": line(found.dead_share[..., :1]),
+            "share": line(np.minimum(found.share, 9.99)),
+            "dead": line(found.dead_share),
             "ceiling": circuit.ceiling,
             "idle": {
                 "open": at_duty(idle.open, index, count),
                 "least": likely(idle.least),
                 "largest": at_duty(idle.largest, index, count),
             },
-            "pressure": line(found.pressure[..., :1]),
+            "pressure": line(found.pressure),
             "dead_times": [{"volts": v, "time": likely(inj.dead_time(circuit, v))} for v in VOLTS],
             "cut": at_duty(guard.cut_pressure(circuit, context.peak), index, count),
         }

@@ -16,14 +16,12 @@ from gauge_well.core.systems.fuel.network import network_of
 from gauge_well.core.systems.fuel.show_circuit import at_duty
 from gauge_well.core.typing import likely
 
-FALLEN = ("at rest", "braking", "pulling away", "turning left", "turning right")
-
 
 def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
     """Volumes [m3], times [s], distances [m]; the box [m] with the surface at the refuelling level."""
     cases, count = context.duties.cases, len(context.duties.cases)
     volume = circuit.facts.tank_volume
-    lost = tank.unusable(circuit, context)
+    lost = tank.unusable(circuit)
     out: dict[str, Any] = {
         "volume": None if volume is None else likely(volume),
         "reserve": likely(circuit.fact("tank_reserve")),
@@ -85,7 +83,7 @@ def _box(circuit: Circuit, context: Context, index: int) -> dict[str, Any]:
         "height": height,
         "pickup": [float(pickup[axis]), float(pickup[2])],
         "surface": ends,
-        "way": FALLEN[worst],
+        "way": list(tank.DIRECTIONS)[worst],
         "covered": bool(d >= float(normal @ pickup)),
         "asked": float(tank.to_cover(one, normal)),
         "left": left,

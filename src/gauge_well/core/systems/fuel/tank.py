@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.flow.pipe import bore_area, orifice_flow
 from gauge_well.core.geometry.frames import apparent_up
-from gauge_well.core.geometry.free_surface import Body, corners_of, prism, volume_below
+from gauge_well.core.geometry.free_surface import Body, prism, volume_below
 from gauge_well.core.media import air, fuels
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.systems.base import Context
@@ -48,17 +50,18 @@ class Tank:
         return np.asarray(length * width * height * (1.0 - AIR_SPACE))
 
 
+# A box of one metre each way, centred in plan on the floor; every tank is this one stretched.
+UNIT_BOX = prism(np.array([[-0.5, 0.0], [0.5, 0.0], [0.5, 1.0], [-0.5, 1.0]]), [(-0.5, 1.0), (0.5, 1.0)]).tetrahedra
+
+
 def tank_of(circuit: Circuit) -> Tank:
     """Build the box; MissingFact names the side that is missing."""
     length, width, height = np.broadcast_arrays(*(circuit.fact(side) for side in SIDES))
-    half = 0.5 * length
-    outline = corners_of((-half, 0.0), (half, 0.0), (half, height), (-half, height))
-    body = prism(outline, [(-half, width), (half, width)])
-    x = clip(circuit.fact("tank_pickup_x"), -half, half)
+    body = Body(UNIT_BOX * np.stack([length, width, height], axis=-1)[..., None, None, :])
+    x = clip(circuit.fact("tank_pickup_x"), -0.5 * length, 0.5 * length)
     y = clip(circuit.fact("tank_pickup_y"), -0.5 * width, 0.5 * width)
     z = np.minimum(circuit.fact("tank_pickup_height"), height)
-    pickup = np.stack(np.broadcast_arrays(x, y, z), axis=-1)
-    return Tank(body, pickup, (length, width, height))
+    return Tank(body, np.stack(np.broadcast_arrays(x, y, z), axis=-1), (length, width, height))
 
 
 def to_cover(tank: Tank, normal: Array) -> Array:
@@ -70,24 +73,28 @@ def to_cover(tank: Tank, normal: Array) -> Array:
     return volume_below(tank.body, normal, height)
 
 
+# What a duty does to the surface: accelerations along (pulling, braking) and across, and which side it heels to.
+DIRECTIONS: Mapping[str, tuple[float, float, float, float]] = {
+    "at rest": (0.0, 0.0, 0.0, 1.0),
+    "heeled over": (0.0, 0.0, 0.0, -1.0),
+    "braking": (0.0, -1.0, 0.0, 1.0),
+    "pulling away": (1.0, 0.0, 0.0, 1.0),
+    "turning left": (0.0, 0.0, 1.0, 1.0),
+    "turning right": (0.0, 0.0, -1.0, -1.0),
+}
+LASTING = 2  # of them last: grade and heel
+
+
 def normals_of(context: Context, sustained: bool) -> Array:
-    """Surfaces (duty, direction, 3) a duty brings: at rest on its grade, and, unless only what is ``sustained`` is
-    asked, braking, pulling, and turning both ways."""
-    cases = context.duties.cases
+    """Surfaces (duty, direction, 3) a duty brings, in the order of :data:`DIRECTIONS`; only those that last where
+    only what is ``sustained`` is asked."""
+    ways = np.array(list(DIRECTIONS.values()))[: LASTING if sustained else None]
 
     def column(name: str) -> Array:
-        return np.array([likely(getattr(c, name)) for c in cases])[:, None]
+        return np.array([likely(getattr(c, name)) for c in context.duties.cases])[:, None]
 
-    still = np.zeros((1, 5))
-    along = still + np.concatenate(
-        [0.0 * column("braking"), -column("braking"), column("pulling"), np.zeros((len(cases), 2))], axis=1
-    )
-    across = still + np.concatenate([np.zeros((len(cases), 3)), column("cornering"), -column("cornering")], axis=1)
-    if sustained:
-        along, across = 0.0 * along, 0.0 * across
-    # Heeled either way: the pickup may stand on the wrong side.
-    lean = column("heel") * np.array([[1.0, 1.0, 1.0, 1.0, -1.0]])
-    return apparent_up(along, across, 0.0, column("grade"), lean)
+    along = ways[:, 0] * column("pulling") + ways[:, 1] * column("braking")
+    return apparent_up(along, ways[:, 2] * column("cornering"), 0.0, column("grade"), ways[:, 3] * column("heel"))
 
 
 def cover_volumes(tank: Tank, context: Context, sustained: bool) -> Array:
@@ -105,8 +112,10 @@ def rides_out(circuit: Circuit) -> bool:
     return facts.lift == "pot" or facts.pickup_in == "pot" or facts.injection == "carburettor"
 
 
-def unusable(circuit: Circuit, context: Context) -> Array:
+@lru_cache(maxsize=4)
+def unusable(circuit: Circuit) -> Array:
     """Fuel each duty cannot reach [m3], on the duty axis; nought where the tank's box is not known."""
+    context = circuit.context
     if not boxed(circuit):
         return np.zeros((1, len(context.duties.cases), 1))
     found = cover_volumes(tank_of(circuit), context, rides_out(circuit))
@@ -115,7 +124,7 @@ def unusable(circuit: Circuit, context: Context) -> Array:
 
 def endurance(circuit: Circuit, context: Context, mean: Operation) -> Array:
     """How long a full tank lasts in each duty [s]; MissingFact without what it holds."""
-    usable = np.maximum(circuit.fact("tank_volume") - unusable(circuit, context), 0.0)
+    usable = np.maximum(circuit.fact("tank_volume") - unusable(circuit), 0.0)
     return np.asarray(usable / np.maximum(burned(mean, circuit.fuel), 1e-12))
 
 
@@ -128,7 +137,7 @@ def heat_back(point: Point) -> Array:
     spill = c.fuel.density * c.fuel.heat_capacity * spilled * c.fact("return_rise")
     rail = np.where(point.returned > 0.0, c.fact("rail_heat"), 0.0)
     share = back / np.maximum(point.through, 1e-12)
-    return np.asarray(spill + rail + point.volts * point.amps * share)
+    return np.asarray(spill + rail + point.watts * share)
 
 
 def return_temperature(point: Point) -> Array:

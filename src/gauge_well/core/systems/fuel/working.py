@@ -304,7 +304,7 @@ def _tank(w: Working, circuit: Circuit, point: Point | None, context: Context) -
             "time",
             {
                 "V_tank": circuit.fact("tank_volume"),
-                "V_lost": tank.unusable(circuit, context),
+                "V_lost": tank.unusable(circuit),
                 "V_mean": burned(context.mean, circuit.fuel),
             },
             "arithmetic",
