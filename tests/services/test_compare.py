@@ -28,7 +28,7 @@ class Columns(NumbersCase):
         found = compared(YARD, "cooling")
         for column, candidate in zip(found["columns"][1:], sheet.candidates["cooling"], strict=True):
             document = sheet.document
-            for edit in fit_edits(candidate, "cooling"):
+            for edit in fit_edits(candidate, "cooling", sheet):
                 document = apply_edit(document, edit)
             fresh = size_document(document, "none")
             block = fresh["systems"]["cooling"]
@@ -130,3 +130,32 @@ class OnTheSheet(NumbersCase):
 
     def test_a_candidate_changes_nothing_that_is_fitted(self) -> None:
         self.assertEqual(size_document(YARD)["rows"], size_document(ROAD)["rows"])
+
+
+class Pumps(NumbersCase):
+    def test_another_pump_does_not_keep_this_ones_points(self) -> None:
+        """One stated by its point alone, one by a table: what they give is what a sheet of theirs alone gives."""
+        table = "2 bar, 210 L/h\n3 bar, 190 L/h\n5 bar, 150 L/h"
+        raw = with_candidates("fuel", a={"pump_flow": "190 L/h"}, b={"pump_table": table}, c={"line_bore": "6 mm"})
+        fitted = changed(ROAD, fuel__pump_wear="20 %", fuel__pump_current="6 A")
+        columns = {c["id"]: c for c in compared(fitted | {"candidates": raw["candidates"]}, "fuel")["columns"]}
+        bare = {"injector_flow": "380 cc/min"}
+        for id, own in (("a", {"pump_flow": "190 L/h", "pump_pressure": "3 bar"}), ("b", {"pump_table": table})):
+            block = size_document(changed(ROAD, fuel=bare | own))["systems"]["fuel"]
+            given = block["figures"][columns[id]["duty_id"]]["pump_capacity_m3_s"]
+            self.close(columns[id]["figures"]["pump_capacity_m3_s"], given, rel=1e-9, note=id)
+        cleared = {e["path"] for e in columns["b"]["edits"] if e["text"] is None}
+        self.assertEqual(
+            cleared, {f"fuel.pump_{n}" for n in ("flow", "pressure", "flow_2", "pressure_2", "wear", "current")}
+        )
+        self.assertEqual([e["path"] for e in columns["c"]["edits"]], ["fuel.line_bore"])
+
+    def test_a_table_is_shown_by_its_rows(self) -> None:
+        raw = with_candidates("fuel", a={"pump_table": "3 bar, 190 L/h\n5 bar, 150 L/h"})
+        self.assertEqual(compared(raw, "fuel")["columns"][1]["facts"]["pump_table"]["shown"], "2 rows")
+
+    def test_a_table_that_rises_is_refused_by_its_place(self) -> None:
+        raw = with_candidates("fuel", a={"pump_table": "3 bar, 190 L/h\n4, 150 L/h"})
+        with self.assertRaises(SheetError) as caught:
+            compared(raw, "fuel")
+        self.assertEqual(caught.exception.problems[0].field, "candidates.fuel.a.pump_table")

@@ -48,7 +48,7 @@ async function fit(column: CandidateColumn): Promise<void> {
   const problem = await build.enqueue(column.edits.map((e) => line(e.path, e.text, { evidence: e.evidence })))
   trouble.value = problem?.message ?? ''
 }
-const typed = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value.trim() || null
+const typed = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement).value.trim() || null
 </script>
 
 <template>
@@ -110,6 +110,7 @@ const typed = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEl
                   <option value="">as fitted</option>
                   <option v-for="(label, value) in field.choices" :key="value" :value="value">{{ label }}</option>
                 </select>
+                <textarea v-else-if="field.kind === 'table'" class="input" rows="3" placeholder="as fitted" :value="column.facts[field.name]?.text ?? ''" :aria-label="`${field.label}, ${column.name}`" @change="send(path(column, `.${field.name}`), typed($event))" />
                 <input v-else class="input" type="text" maxlength="60" placeholder="as fitted" :value="column.facts[field.name]?.text ?? ''" :aria-label="`${field.label}, ${column.name}`" @change="send(path(column, `.${field.name}`), typed($event))" />
               </td>
             </tr>

@@ -56,21 +56,29 @@ def compared(raw: Mapping[str, Any], system: str) -> dict[str, Any]:
 
 def _shown(name: str, value: Any, system: str, sheet: Sheet) -> str:
     spec = SECTIONS[system].specs[name]
+    if spec.kind == "table":
+        return f"{len(value)} rows"
     if spec.kind == "choice":
         return (spec.choices or {}).get(value, str(value))
     return str(value) if spec.kind == "text" else show(float(value), spec.kind, sheet.prefer)
 
 
-def fit_edits(candidate: CandidateFacts, system: str) -> tuple[Edit, ...]:
-    """What fitting a candidate sets, as edits of the sheet."""
-    return tuple(
-        Edit(f"{system}.{name}", fact.text, fact.evidence if fact.unit is not None else None)
+def fit_edits(candidate: CandidateFacts, system: str, sheet: Sheet) -> tuple[Edit, ...]:
+    """What fitting a candidate sets, as edits of the sheet; what was the fitted part's own goes with it."""
+    compare, given = SYSTEMS[system].compare, sheet.sections[system]
+    replaces = compare.replaces if compare is not None else {}
+    gone = dict.fromkeys(other for name in candidate.facts for other in replaces.get(name, ()))
+    cleared = [Edit(f"{system}.{name}", None) for name in gone if name in given and name not in candidate.facts]
+    specs = SECTIONS[system].specs
+    stated = [
+        Edit(f"{system}.{name}", fact.text, fact.evidence if specs[name].kind not in ("choice", "text") else None)
         for name, fact in candidate.facts.items()
-    )
+    ]
+    return (*cleared, *stated)
 
 
 def _tried(candidate: CandidateFacts, before: Outline, system: str, compare: Compare, sheet: Sheet) -> dict[str, Any]:
-    edits = fit_edits(candidate, system)
+    edits = fit_edits(candidate, system, sheet)
     document = sheet.document
     for edit in edits:
         document = apply_edit(document, edit)

@@ -283,7 +283,7 @@ def _candidates(
         if key in (c.id for c in found):
             reader.problems.append(Problem(f"{path}.{key}", "Candidate", key, "a name of its own", "Two have one id."))
             continue
-        unknown = [name for name in entry["facts"] if name not in specs or specs[name].kind == "table"]
+        unknown = [name for name in entry["facts"] if name not in specs]
         for name in unknown:
             where = f"{path}.{key}.{name[:40]}"
             reader.problems.append(

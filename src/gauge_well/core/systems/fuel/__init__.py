@@ -24,6 +24,9 @@ PARTS = {
     "bowl": "Float bowl",
     "guard": "Fuel guards",
 }
+# Another pump does not keep this one's second point, draw, relief or wear.
+POINTS = ("pump_flow_2", "pump_pressure_2", "pump_current", "relief_pressure", "pump_wear")
+CATCH = ("catch_volume", "catch_time", "catch_pressure", "catch_voltage")
 COMPARE = Compare(
     "Pumps and injectors side by side",
     (
@@ -31,8 +34,12 @@ COMPARE = Compare(
         "pump_pressure",
         "pump_flow_2",
         "pump_pressure_2",
+        "pump_table",
         "pump_count",
         "pump_current",
+        "relief_pressure",
+        "lift_flow",
+        "lift_pressure",
         "injector_flow",
         "injector_pressure",
         "dead_time",
@@ -48,6 +55,11 @@ COMPARE = Compare(
         Compared("idle_pulse_s", "Open at idle", "time_short", True),
         Compared("vapour_margin_pa", "Over boiling", "pressure_difference", True),
     ),
+    replaces={
+        "pump_flow": ("pump_table", *POINTS, *CATCH),
+        "pump_table": ("pump_flow", "pump_pressure", *POINTS, *CATCH),
+        "lift_flow": ("lift_table", "lift_flow_2", "lift_pressure_2", "lift_current"),
+    },
 )
 CAUTIONS = (
     Caution(
@@ -114,9 +126,10 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
 
 
 def _beside(point: Point | None) -> Sequence[Beside]:
-    if point is None or point.network.circuit.facts.pump_drive != "electric":
+    if point is None:
         return ()
-    return (Beside("pump_current", "pumps draw", likely(point.amps), "current"),)
+    draws = likely(point.amps) + likely(point.lift_amps)
+    return (Beside("pump_current", "pumps draw", draws, "current"),) if draws > 0.0 else ()
 
 
 SYSTEM: System = System(

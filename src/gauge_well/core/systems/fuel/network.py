@@ -214,6 +214,22 @@ class Point:
         return net.lift.able(np.where(spare > 0.0, net.circuit.overflow_drop(spare), 0.0))
 
     @cached_property
+    def lift_gain(self) -> Array:
+        """Pressure across the lift pump [Pa]; nought where there is none."""
+        net, c = self.network, self.network.circuit
+        if net.lift is not None:
+            return net.lift.across_at(self.lifted)
+        if net.booster is None:
+            return np.zeros_like(self.taken)
+        return np.asarray(self.inlet + c.suction_drop(self.through) + c.lift_drop(self.through))
+
+    @property
+    def lift_amps(self) -> Array:
+        """Current of the lift pump [A]."""
+        pump = self.network.booster if self.network.lift is None else self.network.lift.pump
+        return np.zeros_like(self.taken) if pump is None else pump.motor.amps(self.lift_gain)
+
+    @cached_property
     def tank_pull(self) -> Array:
         """Lost between tank and the first pump [Pa]."""
         return self.network.circuit.suction_drop(self.drawn)

@@ -22,6 +22,8 @@ RETURNS = (5e-3, 6e-3, 8e-3, 10e-3, 12e-3)
 VENTS = (2e-3, 3e-3, 4e-3, 6e-3, 8e-3)
 SEATS = (1.5e-3, 1.8e-3, 2.0e-3, 2.2e-3, 2.5e-3, 3.0e-3)
 POTS = (1e-3, 1.5e-3, 2e-3, 3e-3)
+# What a pump leaves behind when another is put in.
+OWN = ("relief_pressure", "pump_wear", "catch_volume", "catch_time", "catch_pressure", "catch_voltage")
 TANK_LIFT, TANK_LENGTH = -0.05, 0.1  # m, of a pump that hangs in the tank
 LOW_PUMP, LOW = 100 / 3.6e6, 20e3  # m3/s and Pa of a usual low-pressure pump (common practice)
 
@@ -61,6 +63,7 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
                 "fuel.pump_flow": size,
                 "fuel.pump_flow_2": None,
                 "fuel.pump_pressure_2": None,
+                **{f"fuel.{name}": None for name in OWN if getattr(facts, name)},
             }
             if facts.pump_current is not None:
                 # A larger pump of a kind draws in proportion to what it moves.

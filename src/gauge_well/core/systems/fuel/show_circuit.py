@@ -159,15 +159,10 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
 def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
     pot = circuit.facts.lift == "pot"
     pump = network.lift.pump if network.lift is not None else network.booster
-    flow = pick(point.lifted) if pot else pick(point.through)
-    supply = network.lift
-    if supply is not None:
-        gain = pick(supply.across_at(point.lifted))
-    else:
-        gain = pick(point.inlet + circuit.suction_drop(point.through) + circuit.lift_drop(point.through))
+    flow, gain = pick(point.lifted) if pot else pick(point.through), pick(point.lift_gain)
     numbers = {"flow": flow, "pressure": gain - pick(point.tank_pull), "gain": gain}
     if pump is not None:
-        numbers |= {"volts": float(pump.motor.volts(gain).flat[0]), "amps": float(pump.motor.amps(gain).flat[0])}
+        numbers |= {"volts": float(pump.motor.volts(gain).flat[0]), "amps": pick(point.lift_amps)}
     yield _part("lift", "lift pump", "lift_flow", **numbers)
     lost = pick(circuit.lift_drop(point.lifted if pot else point.through))
     yield _line(circuit, "lift_line", "line", "lift", flow, lost)
