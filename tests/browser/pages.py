@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+from collections.abc import Sequence
 from typing import Any
 
 from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect, sync_playwright
@@ -101,3 +102,32 @@ class BrowserCase(DatabaseCase):
         field = self.page.locator(f'input[data-path="{path}"]')
         field.fill(text)
         field.press("Enter")
+
+    def serious_faults(self, where: str = "document") -> list[str]:
+        """What the accessibility rules find serious or worse on the page, or under a selector of it."""
+        self.page.evaluate(AXE.read_text())
+        root = where if where == "document" else f"'{where}'"
+        found = self.page.evaluate(f"() => axe.run({root}, {{resultTypes: ['violations']}})")
+        return [_told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+
+    def hold_drawings(self, path: str, tabs: Sequence[str]) -> None:
+        """Every drawing of a station, light at the desk and dark on a phone: as wide as its page, no serious fault."""
+        for size in (None, PHONE):
+            if size:
+                self.page.set_viewport_size(size)
+            self.page.emulate_media(color_scheme="dark" if size else "light", reduced_motion="reduce")
+            self.go(path, settled=True)
+            for tab in tabs:
+                self.page.get_by_role("tab", name=tab).click()
+                expect(self.page.get_by_role("tab", name=tab)).to_have_attribute("aria-selected", "true")
+                self.page.wait_for_load_state("networkidle")
+                wide = self.page.evaluate(
+                    "() => Math.max(...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
+                )
+                self.assertLessEqual(wide, 0, tab)
+                self.assertEqual(self.serious_faults(), [], f"{tab} {size}")
+
+
+def _told(violation: dict[str, Any]) -> str:
+    where = "; ".join(node["html"][:160] for node in violation["nodes"][:3])
+    return f"{violation['id']}: {where}"

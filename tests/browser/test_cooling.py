@@ -5,8 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from gauge_well.services import builds
-from tests.browser import test_pages
-from tests.browser.pages import AXE, PHONE, BrowserCase
+from tests.browser.pages import BrowserCase
 from tests.support import ROAD, changed
 
 TABS = ("Air", "By duty", "Stack", "Coolant", "Through time", "Where it holds", "On the stand")
@@ -97,23 +96,4 @@ class Drawings(BrowserCase):
         expect(page.get_by_text("Fan turns over crank turns")).to_be_visible()
 
     def test_axe_and_width_of_every_drawing(self) -> None:
-        source = AXE.read_text()
-        for size in (None, PHONE):
-            if size:
-                self.page.set_viewport_size(size)
-            self.page.emulate_media(color_scheme="dark" if size else "light", reduced_motion="reduce")
-            self.go("/builds/quarry-mule/cooling", settled=True)
-            for tab in TABS:
-                self.page.get_by_role("tab", name=tab).click()
-                expect(self.page.get_by_role("tab", name=tab)).to_have_attribute("aria-selected", "true")
-                self.page.wait_for_load_state("networkidle")
-                wide = self.page.evaluate(
-                    "() => Math.max(...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
-                )
-                self.assertLessEqual(wide, 0, tab)
-                self.page.evaluate(source)
-                found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
-                serious = [
-                    test_pages.Pages.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")
-                ]
-                self.assertEqual(serious, [], f"{tab} {size}")
+        self.hold_drawings("/builds/quarry-mule/cooling", TABS)

@@ -2,11 +2,10 @@
 
 import gzip
 import re
-from typing import Any
 
 from playwright.sync_api import expect
 
-from tests.browser.pages import AXE, PHONE, WIDE, BrowserCase
+from tests.browser.pages import PHONE, WIDE, BrowserCase
 from tests.support import ROOT
 
 DEMOS = ("quarry-mule", "dripping-well", "chalk-hare")
@@ -48,15 +47,11 @@ class Pages(BrowserCase):
                 self.assertLessEqual(over, 0, f"{path} at {size['width']}")
 
     def test_axe_finds_no_serious_fault(self) -> None:
-        source = AXE.read_text()
         for scheme in ("light", "dark"):
             self.page.emulate_media(color_scheme=scheme, reduced_motion="reduce")
             for path in PAGES:
                 self.go(path, settled=True)
-                self.page.evaluate(source)
-                found = self.page.evaluate("() => axe.run(document, {resultTypes: ['violations']})")
-                serious = [self.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
-                self.assertEqual(serious, [], f"{path} {scheme}")
+                self.assertEqual(self.serious_faults(), [], f"{path} {scheme}")
 
     def test_axe_in_the_dialog_of_a_fact(self) -> None:
         for scheme in ("light", "dark"):
@@ -65,15 +60,7 @@ class Pages(BrowserCase):
             page.get_by_role("button", name="Injector, each: claims, tolerance, solve for it").click()
             page.get_by_role("button", name="At which values").click()
             expect(page.get_by_text("Smallest that holds")).to_be_visible()
-            page.evaluate(AXE.read_text())
-            found = page.evaluate("() => axe.run('[role=dialog]', {resultTypes: ['violations']})")
-            serious = [self.told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
-            self.assertEqual(serious, [], scheme)
-
-    @staticmethod
-    def told(violation: dict[str, Any]) -> str:
-        where = "; ".join(node["html"][:160] for node in violation["nodes"][:3])
-        return f"{violation['id']}: {where}"
+            self.assertEqual(self.serious_faults("[role=dialog]"), [], scheme)
 
     def test_touch_targets_on_a_phone(self) -> None:
         """44 px of height for what a thumb must hit (chips reach beyond their drawing)."""

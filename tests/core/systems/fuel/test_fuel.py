@@ -4,14 +4,15 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.media import fuels
+from gauge_well.core.systems.base import Candidate
 from gauge_well.core.systems.fuel import injectors as inj
-from gauge_well.core.systems.fuel import need
+from gauge_well.core.systems.fuel import need, remedies
 from gauge_well.core.systems.fuel.circuit import burned, demand
 from gauge_well.core.systems.fuel.network import network_of
 from gauge_well.core.systems.fuel.pump import PumpCurve, curve_of, pump_of
 from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
-from tests.core.systems.fuel.builds import DIESEL, FIVE, circuit, with_fuel
+from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
 from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report, row_of
 
 
@@ -331,3 +332,29 @@ class Rail(NumbersCase):
         with self.assertRaises(SheetError) as caught:
             report(with_fuel(FIVE, dead_table="12 V, 1.2 ms"))
         self.assertEqual(caught.exception.problems[0].field, "fuel.dead_table")
+
+
+class Remedies(NumbersCase):
+    def tried(self, raw: dict) -> dict[str, Candidate]:
+        context, c = circuit(raw)
+        return {candidate.id: candidate for candidate in remedies.candidates(context, c.facts)}
+
+    def test_smaller_injectors_where_idle_hunts(self) -> None:
+        self.assertNotIn("smaller", self.tried(FIVE))
+        found = self.tried(with_fuel(FIVE, injector_flow="1500 cc/min"))["smaller"]
+        self.close(float(str(found.changes["fuel.injector_flow"])), 1200 / 6e7, rel=1e-9)
+
+    def test_another_pump_leaves_wear_and_relief_behind(self) -> None:
+        found = self.tried(with_fuel(FIVE, pump_wear="20 %", relief_pressure="6 bar"))["pump_1"]
+        self.assertEqual(
+            [found.changes[f"fuel.{n}"] for n in ("pump_wear", "relief_pressure", "pump_flow_2")], [None] * 3
+        )
+
+    def test_a_pot_where_a_pump_sucks_from_outside(self) -> None:
+        self.assertIn("pot", self.tried(with_fuel(FIVE, pump_place="outside")))
+        self.assertNotIn("pot", self.tried(FIVE))
+        self.assertIn("lift_pump_1", self.tried(with_fuel(FIVE, **POT)))
+
+    def test_no_pump_is_offered_one(self) -> None:
+        raw = with_fuel(DIESEL, pump_drive="none", suction_lift="0.5 m", end_height="0.3 m", pump_flow=None)
+        self.assertIn("electric_lift", self.tried(raw))

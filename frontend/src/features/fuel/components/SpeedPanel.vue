@@ -29,6 +29,8 @@ const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')
 const which = ref<'flow' | 'share'>('flow')
+/** Another fuel drawn beside the one in the tank, by its place in the list. */
+const other = ref(-1)
 const options = computed(() => ({ view: 2, duty: index.value }))
 const { data } = useInstrument<Speeds>('fuel', options)
 const found = computed(() => (data.value && !data.value.unknown ? data.value : null))
@@ -36,7 +38,7 @@ const shown = computed(() => (found.value?.share ? which.value : 'flow'))
 const option = computed(() => {
   if (!found.value || look === undefined) return null
   void look.dark.value
-  const { speed, burned, asked, able, lifted, share, dead, ceiling } = found.value
+  const { speed, burned, asked, able, lifted, share, dead, ceiling, fuels } = found.value
   const flows = (values: number[]) => speed.map((n, i): [number, number] => [n, words.value(values[i] ?? 0, 'flow_fuel')])
   const shares = (values: number[]) => speed.map((n, i): [number, number] => [n, 100 * (values[i] ?? 0)])
   if (shown.value === 'share' && share && dead) {
@@ -54,6 +56,8 @@ const option = computed(() => {
     { name: 'burned', points: flows(burned), colour: read('fuel'), at: 0.55, side: 'right' },
   ]
   if (able) lines.push({ name: 'pump gives', points: flows(able), colour: read('ink'), at: 0.12, side: 'top' })
+  const beside = fuels[other.value]
+  if (beside) lines.push({ name: `on ${beside.name}`, points: flows(burned.map((q) => q * beside.ratio)), colour: read('duties'), dashed: true, at: 0.7, side: 'left' })
   if (lifted) lines.push({ name: 'lift pump brings', points: flows(lifted), colour: read('duties'), dashed: true, at: 0.75, side: 'top' })
   return plotOption({ x: 'rpm', y: words.unit('flow_fuel'), lines })
 })
@@ -65,8 +69,12 @@ const fits = (row: { share: number; open: number }) => row.share <= (found.value
   <section class="card pad">
     <div class="cardhead">
       <h2 class="label">Full load over engine speed</h2>
-      <span>
+      <span class="picks">
         <select v-if="found?.share" v-model="which" class="cardpick" aria-label="Which curve"><option value="flow">fuel</option><option value="share">injectors</option></select>
+        <select v-if="found?.fuels.length && shown === 'flow'" v-model="other" class="cardpick" aria-label="Beside it">
+          <option :value="-1">beside it: none</option>
+          <option v-for="(fuel, i) in found.fuels" :key="fuel.name" :value="i">{{ fuel.name }}</option>
+        </select>
         <DutyPick v-model="index" />
       </span>
     </div>
@@ -109,6 +117,11 @@ const fits = (row: { share: number; open: number }) => row.share <= (found.value
 </template>
 
 <style scoped>
+.picks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
 caption {
   text-align: left;
 }

@@ -307,7 +307,7 @@ class SupplyFacts:
         -3.0,
         5.0,
         group="Suction",
-        help="At the lowest level; below it is negative.",
+        help="Of the first pump from the tank, at the lowest level; below it is negative.",
     )
     suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction", spread="gauge")
     suction_length: Value | None = quantity("Suction length", "length", 0.0, 20.0, group="Suction")
@@ -418,7 +418,7 @@ def _fill_pump(rules: Ruling, way: Injection) -> None:
     rule("supply_voltage", 13.8, "alternator charging")
     rule("wire_length", 5.0, "battery to tank")
     rule("wire_area", 2.5e-6, "2.5 mm²")
-    inside = way.drive == "electric" and way.pressure > 1e5 and get("lift") != "pot"
+    inside = way.drive == "electric" and way.pressure > 1e5 and get("lift") == "none"
     rule("pump_place", "tank" if inside else "outside", "usual for the way it gets in")
 
 

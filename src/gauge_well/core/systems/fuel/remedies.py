@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
+import numpy as np
+
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import above, below
 from gauge_well.core.systems.base import Candidate, Context
+from gauge_well.core.systems.fuel.circuit import circuit_of
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, REGULATED, RESERVES
+from gauge_well.core.systems.fuel.injectors import idle_pulse
 from gauge_well.core.typing import Value, likely
 
 # Sizes sold (common practice): [m3/s], [Pa], [m], [m2].
@@ -25,6 +29,7 @@ POTS = (1e-3, 1.5e-3, 2e-3, 3e-3)
 # What a pump leaves behind when another is put in.
 OWN = ("relief_pressure", "pump_wear", "catch_volume", "catch_time", "catch_pressure", "catch_voltage")
 TANK_LIFT, TANK_LENGTH = -0.05, 0.1  # m, of a pump that hangs in the tank
+NEAR = 0.8  # of its brim, from which a smaller injector is worth a try
 LOW_PUMP, LOW = 100 / 3.6e6, 20e3  # m3/s and Pa of a usual low-pressure pump (common practice)
 
 
@@ -37,7 +42,7 @@ def candidates(context: Context, facts: FuelFacts) -> list[Candidate]:
         *_injectors(facts),
         *_suction(facts),
         *_return(facts),
-        *_beside(facts),
+        *_beside(context, facts),
     ]
 
 
@@ -56,6 +61,9 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
         count = likely(facts.pump_count) if facts.pump_count is not None else 1.0
         label = "Second pump, in parallel" if count == 1.0 else "One more pump, in parallel"
         yield Candidate("pump_count", "pump", Sentence(label), {"fuel.pump_count": count + 1.0})
+        if count > 1.0 and facts.pump_staging == "always" and facts.pump_drive == "electric":
+            words = Sentence("The other pumps on demand: less fuel, less heat going round")
+            yield Candidate("staged", "tank", words, {"fuel.pump_staging": "demand"})
     if facts.pump_flow is not None and facts.pump_table is None:
         now = likely(facts.pump_flow)
         for i, size in enumerate(above(PUMPS, now, 2)):
@@ -176,7 +184,13 @@ def _lift(facts: FuelFacts) -> Iterator[Candidate]:
                 },
             )
         return
-    yield from _step("lift_pump", "lift", "Lift pump", "fuel.lift_flow", facts.lift_flow, PUMPS, "flow_fuel", 2)
+    now = likely(facts.lift_flow) if facts.lift_flow is not None and facts.lift_table is None else None
+    for i, size in enumerate(above(PUMPS, now, 2) if now is not None else ()):
+        words = Sentence(
+            "Lift pump {a} → {b} at that pressure", {"a": (now or 0.0, "flow_fuel"), "b": (size, "flow_fuel")}
+        )
+        changes = {"fuel.lift_flow": size, "fuel.lift_flow_2": None, "fuel.lift_pressure_2": None}
+        yield Candidate(f"lift_pump_{i + 1}", "lift", words, changes)
     if facts.lift == "pot":
         yield from _step("pot_size", "lift", "Surge pot", "fuel.pot_volume", facts.pot_volume, POTS, "volume")
         yield from _step("pot_hose", "suction", "Pot to pump", "fuel.pot_bore", facts.pot_bore, SUCTION_LINES, "size")
@@ -189,7 +203,13 @@ def _return(facts: FuelFacts) -> Iterator[Candidate]:
         yield from _step("return", "line", "Return line", "fuel.return_bore", facts.return_bore, RETURNS, "size")
 
 
-def _beside(facts: FuelFacts) -> Iterator[Candidate]:
+def _idles_badly(context: Context, facts: FuelFacts) -> bool:
+    """Whether the opening at idle comes near the shortest that is steady."""
+    found = idle_pulse(circuit_of(context, facts), context)
+    return likely(found.least) > NEAR * float(np.min(found.open))
+
+
+def _beside(context: Context, facts: FuelFacts) -> Iterator[Candidate]:
     yield from _step("vent", "tank", "Tank's vent", "fuel.vent_bore", facts.vent_bore, VENTS, "size")
     if facts.tank_reserve is not None and facts.tank_length is not None:
         words = Sentence("Refuel with {s} left", {"s": (2.0 * likely(facts.tank_reserve), "share")})
@@ -202,7 +222,7 @@ def _beside(facts: FuelFacts) -> Iterator[Candidate]:
             yield Candidate(
                 "regulator", "bowl", Sentence("A regulator ahead of the bowl"), {"fuel.rail": "dead_headed"}
             )
-    if facts.injection == "port" and facts.injector_flow is not None:
+    if facts.injection == "port" and facts.injector_flow is not None and _idles_badly(context, facts):
         now = likely(facts.injector_flow)
         for size in below(INJECTORS, now, 1):
             words = Sentence("Injectors {a} → {b}", {"a": (now, "injector_flow"), "b": (size, "injector_flow")})
