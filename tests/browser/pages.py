@@ -103,6 +103,11 @@ class BrowserCase(DatabaseCase):
         field.fill(text)
         field.press("Enter")
 
+    def give(self, path: str, text: str) -> None:
+        """Type into a fact and wait until it is taken, so that the page stands still for the next."""
+        self.type_fact(path, text)
+        expect(self.fact(path)).to_be_visible()
+
     def serious_faults(self, where: str = "document") -> list[str]:
         """What the accessibility rules find serious or worse on the page, or under a selector of it."""
         self.page.evaluate(AXE.read_text())

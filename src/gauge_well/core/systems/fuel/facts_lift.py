@@ -28,11 +28,13 @@ class LiftFacts:
         "Lift pump flow", "flow_fuel", 1e-7, 5e-3, part="lift", group="Lift pump", when=FITTED
     )
     lift_pressure: Value | None = quantity(
-        "lift, at", "pressure_gauge", 0.0, 1e6, part="lift", group="Lift pump", when=FITTED
+        "lift pump, at", "pressure_gauge", 0.0, 1e6, part="lift", group="Lift pump", when=FITTED
     )
-    lift_flow_2: Value | None = quantity("Lift, second point", "flow_fuel", 0.0, 5e-3, group="Lift pump", when=FITTED)
+    lift_flow_2: Value | None = quantity(
+        "Lift pump, second point", "flow_fuel", 0.0, 5e-3, group="Lift pump", when=FITTED
+    )
     lift_pressure_2: Value | None = quantity(
-        "lift, second at", "pressure_gauge", 0.0, 1e6, group="Lift pump", when=FITTED
+        "lift pump, second at", "pressure_gauge", 0.0, 1e6, group="Lift pump", when=FITTED
     )
     lift_table: tuple[tuple[float, ...], ...] | None = table(
         "Lift pump's table",
