@@ -31,6 +31,22 @@ class Editing(BrowserCase):
         expect(self.fact("cooling.core_depth")).to_contain_text("57.15")
         self.assertEqual(self.kept("cooling.core_depth"), '2-1/4"')
 
+    def test_a_refusal_that_comes_late_does_not_stand_over_what_was_typed_since(self) -> None:
+        page = self.go(f"/builds/{self.id}/cooling")
+        held: list[Route] = []
+        page.route("**/api/builds/*", lambda r: held.append(r) if r.request.method == "PATCH" else r.continue_())
+        self.fact("cooling.core_depth").click()
+        field = page.locator('input[data-path="cooling.core_depth"]')
+        field.fill("4 m")
+        field.press("Enter")
+        field.fill('2-1/4"')
+        expect(page.get_by_text("= 57.15")).to_be_visible()
+        with page.expect_response(lambda r: r.request.method == "PATCH"):
+            held[0].continue_()
+        expect(page.get_by_role("status").last).to_contain_text("Saved")
+        expect(page.get_by_text("= 57.15")).to_be_visible()
+        expect(page.get_by_role("alert")).to_have_count(0)
+
     def test_out_of_range_keeps_the_old_value(self) -> None:
         page = self.go(f"/builds/{self.id}/cooling")
         self.type_fact("cooling.core_depth", "4 m")

@@ -67,6 +67,8 @@ async function commit(): Promise<void> {
   clearTimeout(timer)
   reading?.abort()
   const problem = await build.edit(props.path, value || null)
+  // Typed on meanwhile: neither what was taken nor what was refused is what stands in the field now.
+  if (text.value.trim() !== value) return
   if (problem === null) {
     editing.value = false
     trouble.value = null
