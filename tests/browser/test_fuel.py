@@ -80,7 +80,7 @@ class FromNothing(FuelCase):
         page.get_by_role("tab", name="Guards and change").click()
         expect(page.get_by_text("Injection pump's gallery")).to_be_visible()
         page.locator('select[data-path="fuel.stop_device"]').select_option(label="solenoid powered to stop")
-        expect(page.get_by_text("runs on when power fails")).to_be_visible()
+        expect(page.get_by_role("cell", name="runs on when power fails")).to_be_visible()
 
     def test_an_ethanol_blend_of_180_kw_with_pot_and_twin_pumps(self) -> None:
         self.start("hillclimb or sprint car", "E85", "180 kW", "7500", "2.3 L", "520 kg")
