@@ -64,11 +64,8 @@ def main() -> None:
             page.goto(options.url + path, wait_until="networkidle")
             page.wait_for_timeout(500)
             if name in TABS:
-                tab = page.get_by_role("tab", name=TABS[name])
-                tab.click()
+                page.get_by_role("tab", name=TABS[name]).click()
                 page.wait_for_timeout(1500)
-                if (width, height) == PHONE:
-                    tab.evaluate("tab => tab.scrollIntoView({block: 'start'})")
             for press in PRESSES.get(name, ()):
                 page.get_by_role("button", name=press).click()
                 page.wait_for_timeout(900)

@@ -31,17 +31,13 @@ export interface Preset {
 
 export interface Circuit {
   unknown?: string[]
-  injection: string
   rail_kind: string
   lift_kind: string
-  place: string
-  drive: string
   presets: Preset[]
   parts?: Part[]
   limits?: string | null
   burned?: number
   taken?: number
-  asked?: number
   able?: number
   rail?: number
   wanted?: number

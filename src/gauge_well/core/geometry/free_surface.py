@@ -131,12 +131,6 @@ def surface_height(body: Body, normal: Array, volume: Array) -> Array:
     )
 
 
-def corners_of(*points: tuple[Value, Value]) -> Array:
-    """An outline (k, 2) of its (x, z) corners [m], or (k, 2, sample) where any coordinate has samples."""
-    flat = np.broadcast_arrays(*(as_array(c) for point in points for c in point))
-    return np.stack([np.stack(flat[i : i + 2]) for i in range(0, len(flat), 2)])
-
-
 def cross(a: Array, b: Array) -> float:
     """z of the cross product of two plane vectors."""
     return float(a[0] * b[1] - a[1] * b[0])

@@ -11,7 +11,7 @@ import type { Part } from '../logic'
 /** Every line with its speed and loss; how far the first pump's inlet stands from boiling, hot and high; priming, heat. */
 interface Lines {
   unknown?: string[]
-  lines: (Part & { guide: number })[]
+  lines: (Omit<Part, 'fill'> & { guide: number })[]
   lost: number
   lift: number
   temperature: number

@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, inject, ref } from 'vue'
 import { plotOption, type Line } from '../../../shared/chart'
 import DutyPick from '../../../shared/DutyPick.vue'
+import { percent } from '../../../shared/format'
 import { read, THEME } from '../../../shared/theme'
 import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
@@ -61,7 +62,6 @@ const option = computed(() => {
   if (lifted) lines.push({ name: 'lift pump brings', points: flows(lifted), colour: read('duties'), dashed: true, at: 0.75, side: 'top' })
   return plotOption({ x: 'rpm', y: words.unit('flow_fuel'), lines })
 })
-const percent = (share: number) => `${Math.round(100 * share)} %`
 const fits = (row: { share: number; open: number }) => row.share <= (found.value?.ceiling ?? 0.85) && row.open >= (found.value?.idle?.least ?? 0)
 </script>
 

@@ -11,7 +11,7 @@ from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Con
 from gauge_well.core.systems.fuel import facts, figures, judge, need, notices, pump, remedies, working
 from gauge_well.core.systems.fuel.circuit import circuit_of
 from gauge_well.core.systems.fuel.instrument import instrument
-from gauge_well.core.systems.fuel.network import Point, network_of
+from gauge_well.core.systems.fuel.network import Point, at_peak
 from gauge_well.core.typing import likely
 
 PARTS = {
@@ -101,9 +101,8 @@ def solve(context: Context, given: facts.FuelFacts) -> Result:
     """Solve fuel for the context's duties; a missing part leaves its check unknown."""
     circuit = circuit_of(context, given)
     unknown = judge.unknown_of(circuit)
-    fitted = not any(u.part in ("pump", "lift") and u.id != "pot_holds" for u in unknown)
-    network = network_of(context, circuit) if fitted else None
-    base = network.at(context.peak) if network is not None else None
+    base = at_peak(context, circuit)
+    network = None if base is None else base.network
 
     fixed: list[Check] = []
 

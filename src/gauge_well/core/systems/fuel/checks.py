@@ -12,7 +12,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, duty_values
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
-from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Network, Point, return_limited
+from gauge_well.core.systems.fuel.network import Network, Point, return_limited
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 # Pressure [Pa] a spill's return may stand at before it holds up the injection pump's (common practice).
@@ -28,11 +28,10 @@ def worst(value: Value) -> Array:
 def pump_check(point: Point, count: int) -> Check:
     """Peak flow with its reserve against what the pump gives at the pressure asked and its real volts."""
     circuit = point.network.circuit
-    need_flow = point.taken * (1.0 + circuit.reserve)
     pumped = circuit.pumped
 
     def said() -> Sequence[Sentence]:
-        asked, got = duty_values(need_flow, count), duty_values(point.able, count)
+        asked, got = duty_values(point.asked, count), duty_values(point.able, count)
         pressure, volts = duty_values(point.able_across, count), duty_values(point.able_volts, count)
         back = duty_values(point.back, count)
         found = []
@@ -69,9 +68,9 @@ def pump_check(point: Point, count: int) -> Check:
         CheckClass.LIMIT,
         None,
         "flow_fuel",
-        need_flow,
+        point.asked,
         point.able,
-        ratio_fill(need_flow, point.able),
+        ratio_fill(point.asked, point.able),
         sentences=said,
     )
 
@@ -81,8 +80,8 @@ def stage_check(network: Network) -> list[Check]:
     if network.alone is None:
         return []
     circuit = network.circuit
-    asked = network.stage_flow * (1.0 + circuit.reserve)
-    able = network.alone.able(worst(circuit.rail_gauge + 0.0 * network.stage_flow))
+    asked = circuit.with_reserve(network.stage_flow)
+    able = network.alone.able(circuit.rail_gauge)
 
     def said() -> Sequence[Sentence]:
         values: dict[str, tuple[float, str] | str] = {
@@ -111,7 +110,7 @@ def stage_check(network: Network) -> list[Check]:
 def lift_check(point: Point, count: int) -> Check:
     """What the pot gives up, with its reserve, against what the lift pump brings."""
     circuit = point.network.circuit
-    asked = point.pot_takes * (1.0 + circuit.reserve)
+    asked = circuit.with_reserve(point.pot_takes)
     lift = point.network.lift
     able = as_array(0.0) if lift is None else lift.able(0.0)
     able = np.asarray(np.broadcast_to(able, np.broadcast_shapes(np.shape(able), np.shape(asked))))
@@ -277,8 +276,7 @@ def suction_checks(circuit: Circuit, point: Point | None, taken: Array, count: i
 
 
 def _suction(circuit: Circuit, id: str, name: str, lost: Array, where: str, count: int) -> Check:
-    least = circuit.vapour_pressure() + VAPOUR_MARGIN
-    allowed = np.asarray(circuit.pressure - least)
+    allowed = circuit.over_boiling(0.0)
     shape = np.broadcast_shapes(np.shape(lost), np.shape(allowed))
     fill = np.where(np.broadcast_to(allowed, shape) > 0.0, ratio_fill(np.maximum(lost, 0.0), allowed), 9.99)
     return Check(
@@ -311,7 +309,7 @@ def return_check(network: Network, context: Context) -> list[Check]:
         )
         lost = worst(circuit.return_drop(point.returned))
     elif circuit.facts.injection in ("mechanical", "common_rail"):
-        spilled = demand(context.peak, circuit) * (1.0 - circuit.fact("burned_share"))
+        spilled = circuit.spilled(demand(context.peak, circuit))
         lost, allowed = worst(circuit.return_drop(spilled)), as_array(SPILL_MOST)
         words, stands = "What spills stands at {a} in its return; {b} is what the pump bears.", lost
     else:

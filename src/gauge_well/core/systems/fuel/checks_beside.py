@@ -145,7 +145,7 @@ def _tank_hot(circuit: Circuit, context: Context, point: Point, count: int) -> C
 def _seat(point: Point, count: int) -> Check:
     """What the float valve's seat passes at the pressure there is."""
     circuit = point.network.circuit
-    asked = point.taken * (1.0 + circuit.reserve)
+    asked = point.asked
     passes = guard.seat_flow(circuit, point.end)
     passes = np.broadcast_to(passes, np.broadcast_shapes(np.shape(passes), np.shape(asked)))
 

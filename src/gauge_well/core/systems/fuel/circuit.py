@@ -19,6 +19,7 @@ from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, REGU
 from gauge_well.core.typing import Array, Value, as_array
 
 INLET_LOSS = 1.5  # K of a pickup and a bend
+VAPOUR_MARGIN = 10e3  # Pa over its vapour pressure that a pump's inlet wants (common practice)
 VACUUM = -60e3  # Pa in a throttled engine's manifold, idling (common practice)
 
 
@@ -110,6 +111,22 @@ class Circuit:
     def vapour_pressure(self) -> Array:
         """Vapour pressure of the fuel as sold, at its hottest [Pa absolute]."""
         return fuels.vapour_pressure(self.fuel, self.temperature, self.facts.reid_pressure)
+
+    def least_inlet(self) -> Array:
+        """Least a pump's inlet can stand [Pa absolute]."""
+        return np.asarray(self.vapour_pressure() + VAPOUR_MARGIN)
+
+    def over_boiling(self, lost: Value) -> Array:
+        """What an inlet that has lost ``lost`` [Pa] is left with over the least it can stand [Pa]."""
+        return np.asarray(self.pressure - lost - self.least_inlet())
+
+    def with_reserve(self, flow: Value) -> Array:
+        """A flow with the reserve chosen."""
+        return np.asarray(as_array(flow) * (1.0 + self.reserve))
+
+    def spilled(self, taken: Value) -> Array:
+        """What the engine gives back of the fuel it takes [m3/s]."""
+        return np.asarray(as_array(taken) * (1.0 - self.fact("burned_share")))
 
 
 def circuit_of(context: Context, facts: FuelFacts) -> Circuit:

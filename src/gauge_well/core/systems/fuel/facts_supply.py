@@ -112,7 +112,6 @@ FIRINGS: Mapping[str, Firing] = {
 }
 PORT = ("injection", ("port",))
 ELECTRIC = ("pump_drive", ("electric",))
-OWN = ("injection", ("port", "direct", "common_rail", "mechanical"))
 
 
 @dataclass(frozen=True)

@@ -9,7 +9,7 @@ from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
 from gauge_well.core.systems.fuel.judge import has_injectors
-from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Point
+from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import Array, Value, as_array
 
 
@@ -25,9 +25,7 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
     }
     if point is not None:
         found |= _network(circuit, point)
-    found["line_pressure_drop_pa"] = circuit.line_drop(
-        taken if point is None or facts.rail == "dead_headed" else point.through
-    )
+    found["line_pressure_drop_pa"] = circuit.line_drop(taken if point is None else point.in_line)
     if has_injectors(circuit):
         now = inj.injectors(circuit, peak, context, None if point is None else point.rail)
         idle = inj.idle_pulse(circuit, context)
@@ -39,11 +37,10 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
             "lean_cut_pa": guard.cut_pressure(circuit, peak),
         }
     pull = circuit.suction_drop(taken if point is None else point.drawn)
-    vapour = circuit.vapour_pressure()
     found |= {
         "suction_pressure_pa": circuit.pressure - pull,
-        "vapour_margin_pa": circuit.pressure - pull - vapour - VAPOUR_MARGIN,
-        "vapour_pressure_pa": vapour,
+        "vapour_margin_pa": circuit.over_boiling(pull),
+        "vapour_pressure_pa": circuit.vapour_pressure(),
     }
     if facts.tank_volume is not None:
         found |= {
@@ -59,9 +56,8 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
 
 
 def _network(circuit: Circuit, point: Point) -> dict[str, Value]:
-    spill = point.taken * (1.0 - circuit.fact("burned_share"))
     found: dict[str, Value] = {
-        "return_flow_m3_s": point.returned + spill,
+        "return_flow_m3_s": point.returned + point.spilled,
         "return_temperature_k": tank.return_temperature(point),
         "tank_heat_w": tank.heat_back(point),
     }

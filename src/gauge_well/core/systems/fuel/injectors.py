@@ -12,7 +12,6 @@ from gauge_well.core.roots import polyline
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.circuit import VACUUM, Circuit, asked_pressure, burned, demand
 from gauge_well.core.systems.fuel.facts_supply import FIRINGS
-from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 DEAD_VOLTS, DEAD_POWER = 13.5, 1.8  # dead time goes as (13.5 / V) to the 1.8 (common practice)
@@ -73,28 +72,21 @@ def set_rail(circuit: Circuit, peak: Operation) -> Array:
     return rail
 
 
-def injectors(
-    circuit: Circuit, peak: Operation, context: Context, rail: Value | None = None, volts: Value | None = None
-) -> Injectors:
+def injectors(circuit: Circuit, peak: Operation, context: Context, rail: Value | None = None) -> Injectors:
     """Share of the cycle the injectors must be open, dead time included.
 
     ``q = q_ref sqrt(dp / dp_ref)``, dp = rail less manifold; share = needed / q + dead N / 120 for each opening
     (sae_j1832; four-stroke). The check takes the rail as the regulator holds it, so that pump and injectors each
-    answer for themselves; ``rail`` and ``volts`` are for what the network really gives.
+    answer for themselves; ``rail`` is for what the network really gives.
     """
     rated = circuit.fact("injector_pressure")
     dp = across(circuit, peak, set_rail(circuit, peak) if rail is None else rail)
     flow = sized_flow(circuit) * np.sqrt(np.maximum(dp, 0.0) / rated)
     needed = burned(peak, circuit.fuel) / circuit.fact("injector_count")
     cycles = peak.speed * context.engine.swept_rate_factor * openings(circuit, context)
-    dead = dead_time(circuit, volts) * cycles
+    dead = dead_time(circuit) * cycles
     share = np.where(flow > 0.0, needed / np.maximum(flow, 1e-15), 99.0)
     return Injectors(dp, flow, share + dead, np.asarray(dead))
-
-
-def at_point(point: Point, peak: Operation, context: Context) -> Injectors:
-    """Injectors on the rail the network really gives."""
-    return injectors(point.network.circuit, peak, context, point.rail)
 
 
 @dataclass(frozen=True)

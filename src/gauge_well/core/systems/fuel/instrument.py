@@ -31,8 +31,8 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
     -------
     view : place in :data:`VIEWS`; the circuit by default.
     duty : index of the duty.
-    voltage : volts at the main pump, in place of what the wiring gives.
-    idle : 1 for the engine idling in that duty's air, in place of the duty's peak.
+    voltage : volts at the main pump, in place of what the wiring gives; of the circuit and the pumps.
+    idle : 1 for the engine idling in that duty's air, in place of the duty's peak; of the circuit.
 
     Returns
     -------

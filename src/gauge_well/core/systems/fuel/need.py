@@ -44,7 +44,7 @@ def needs(context: Context, circuit: Circuit) -> list[Need]:
 
 def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
     facts = circuit.facts
-    flow = running * (1.0 + circuit.reserve)
+    flow = circuit.with_reserve(running)
     flows = demand(context.peak, circuit)
     back = np.broadcast_to(asked_pressure(circuit, context.peak), flows.shape)[0]
     # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
@@ -71,7 +71,7 @@ def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
 
 
 def _lift(circuit: Circuit, running: Array) -> Iterator[Need]:
-    flow = running * (1.0 + circuit.reserve)
+    flow = circuit.with_reserve(running)
     values = {"flow": (likely(flow), "flow_fuel"), "p": (LOW_LIFT, "pressure_gauge")}
     words = "A lift pump giving {flow} against {p}; more where the rail's return goes to the tank."
     yield Need("lift", "lift_flow", flow, "flow_fuel", Sentence(words, values))
@@ -103,7 +103,7 @@ def _bores(circuit: Circuit, running: Array) -> Iterator[Need]:
                 {"label": label, "bore": (likely(bore), "size"), "v": (speed, "speed_m_s")},
             ),
         )
-    rated = running * (1.0 + circuit.reserve)
+    rated = circuit.with_reserve(running)
     words = "A filter rated for {q}: twice what passes, so that it lasts."
     yield Need(
         "line", "filter_flow", 2.0 * rated, "flow_fuel", Sentence(words, {"q": (2.0 * likely(rated), "flow_fuel")})

@@ -25,7 +25,6 @@ from gauge_well.core.typing import Array, Value, as_array, clip
 
 HEAD_MOST, HEAD_ROWS = 40.0, 49  # of the design flow, up to which a column of fuel is worked; rows
 SLOWEST, FASTEST = 0.02, 1.0  # of its rated speed, between which an engine-driven pump's flow follows its speed
-VAPOUR_MARGIN = 10e3
 
 
 @dataclass(frozen=True)
@@ -144,6 +143,21 @@ class Point:
         if c.facts.rail != "dead_headed":
             return self.end
         return np.asarray(self.end - c.pipe(self.taken, "line", c.fact("line_loss")) - c.weight(c.fact("end_height")))
+
+    @property
+    def asked(self) -> Array:
+        """What the engine takes, with the reserve chosen [m3/s]."""
+        return self.network.circuit.with_reserve(self.taken)
+
+    @property
+    def spilled(self) -> Array:
+        """What the engine gives back [m3/s]."""
+        return self.network.circuit.spilled(self.taken)
+
+    @property
+    def in_line(self) -> Array:
+        """Flow in the line to the engine [m3/s]: a dead-headed one carries only what is taken."""
+        return self.taken if self.network.circuit.facts.rail == "dead_headed" else self.through
 
     @property
     def returned(self) -> Array:
@@ -313,6 +327,11 @@ def missing_of(circuit: Circuit) -> dict[str, tuple[str, ...]]:
             names = (f"{which}_flow", f"{which}_pressure")
             found[part] = tuple(f"fuel.{n}" for n in names if getattr(facts, n) is None)
     return found
+
+
+def at_peak(context: Context, circuit: Circuit) -> Point | None:
+    """The network at the peak of every duty; None where a pump that is fitted is not known."""
+    return None if missing_of(circuit) else network_of(context, circuit).at(context.peak)
 
 
 def return_limited(point: Point) -> Array:

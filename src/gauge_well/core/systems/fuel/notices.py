@@ -30,10 +30,10 @@ def notices(circuit: Circuit, context: Context, point: Point | None) -> list[Not
 def _speeds(circuit: Circuit, context: Context, point: Point | None) -> Iterator[Notice]:
     facts = circuit.facts
     taken = demand(context.peak, circuit)
-    through = taken if point is None or facts.rail == "dead_headed" else point.through
+    run = taken if point is None else point.in_line
     drawn = taken if point is None else point.drawn
     for bore, flow, name, guide, where in (
-        (facts.line_bore, through, "line", LINE_SPEED, "fuel.line_bore"),
+        (facts.line_bore, run, "line", LINE_SPEED, "fuel.line_bore"),
         (facts.suction_bore, drawn, "suction", SUCTION_SPEED, "fuel.suction_bore"),
     ):
         if bore is None or (name == "suction" and facts.pump_place == "tank" and facts.lift == "none"):

@@ -14,8 +14,8 @@ from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.change import STEPS, change_of
 from gauge_well.core.systems.fuel.circuit import Circuit
 from gauge_well.core.systems.fuel.facts_guard import STOPS
-from gauge_well.core.systems.fuel.judge import has_injectors, unknown_of
-from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.judge import has_injectors
+from gauge_well.core.systems.fuel.network import at_peak
 from gauge_well.core.systems.fuel.show_circuit import at_duty
 from gauge_well.core.typing import likely
 
@@ -66,16 +66,15 @@ def _guard(context: Context, circuit: Circuit, index: int) -> dict[str, Any]:
     cut = at_duty(guard.cut_pressure(circuit, peak), index, count)
     manifold = at_duty(peak.manifold_gauge, index, count)
     rails = np.linspace(held, manifold + 0.3 * max(held - manifold, 1.0), RAILS)
-    now = None
-    if not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]:
-        now = at_duty(network_of(context, circuit).at(peak).rail, index, count)
+    point = at_peak(context, circuit)
+    leaner = np.broadcast_to(guard.leaner(circuit, peak, rails[:, None, None]), (RAILS, count, 1))
     return {
         "held": held,
         "cut": cut,
-        "now": now,
+        "now": None if point is None else at_duty(point.rail, index, count),
         "limit": likely(circuit.fact("lean_limit")),
         "rails": [float(p) for p in rails],
-        "leaner": [at_duty(guard.leaner(circuit, peak, float(p)), index, count) for p in rails],
+        "leaner": [float(x) for x in leaner[:, index, 0]],
         "fitted": circuit.facts.lean_guard,
         "hotter": _hotter(context, circuit, index),
     }

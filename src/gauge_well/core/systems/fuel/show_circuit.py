@@ -14,8 +14,8 @@ from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.facts import PRESETS
-from gauge_well.core.systems.fuel.judge import has_injectors, judged, standing, unknown_of
-from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Network, Point, network_of, return_limited
+from gauge_well.core.systems.fuel.judge import has_injectors, judged, standing
+from gauge_well.core.systems.fuel.network import Network, Point, missing_of, network_of, return_limited
 from gauge_well.core.typing import Value, as_array
 
 ENDS = {
@@ -51,25 +51,19 @@ def at_duty(value: Value, index: int, count: int) -> float:
 def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
     """Parts of the feed in order, then of the return; flows [m3/s], pressures over the air outside [Pa]."""
     count = len(context.duties.cases)
-    idling = options.get("idle", 0.0) >= 0.5
-    op = circuit.idle if idling else context.peak
+    op = circuit.idle if options.get("idle", 0.0) >= 0.5 else context.peak
     out: dict[str, Any] = {
-        "injection": circuit.facts.injection,
         "rail_kind": circuit.facts.rail,
         "lift_kind": circuit.facts.lift,
-        "place": circuit.facts.pump_place,
-        "drive": circuit.facts.pump_drive,
-        "idle": idling,
         "presets": [
             {"id": id, "label": p.label, "choices": dict(p.choices), "now": is_now(circuit, p.choices)}
             for id, p in PRESETS.items()
         ],
     }
-    missing = [field for u in unknown_of(circuit) if u.part in ("pump", "lift") for field in u.missing]
+    missing = missing_of(circuit)
     if missing:
-        return out | {"unknown": missing}
-    speed = op.speed
-    network = network_of(context, circuit, speed, options.get("voltage"))
+        return out | {"unknown": [field for fields in missing.values() for field in fields]}
+    network = network_of(context, circuit, op.speed, options.get("voltage"))
     point = network.at(op)
     fills = {
         c.id: at_duty(c.fill, index, count)
@@ -79,7 +73,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     def pick(value: Value) -> float:
         return at_duty(value, index, count)
 
-    parts = [*_feed(circuit, network, point, pick), *_back(circuit, point, pick)]
+    parts = list(parts_of(point, pick))
     if has_injectors(circuit):
         found = inj.injectors(circuit, op, context, point.rail)
         share = pick(found.share)
@@ -97,7 +91,6 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         "limits": None if fullest is None else fullest["id"],
         "burned": pick(demand(op, circuit) * circuit.fact("burned_share")),
         "taken": pick(point.taken),
-        "asked": pick(point.taken) * (1.0 + circuit.reserve),
         "able": pick(point.able),
         "rail": pick(point.rail),
         "wanted": pick(point.back),
@@ -118,6 +111,13 @@ def _line(circuit: Circuit, id: str, label: str, name: str, flow: float, drop: f
     return _part(id, label, f"{name}_bore", flow=flow, drop=drop, speed=flow / float(bore_area(bore).flat[0]))
 
 
+def parts_of(point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+    """Every part from the tank to the engine and back, with what stands in it."""
+    network, circuit = point.network, point.network.circuit
+    yield from _feed(circuit, network, point, pick)
+    yield from _back(circuit, point, pick)
+
+
 def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
     """From the tank to the engine."""
     facts = circuit.facts
@@ -126,7 +126,7 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     yield _part("tank", "tank", "tank_volume", flow=drawn)
     yield _line(circuit, "suction", "pickup and sieve", "suction", drawn, pick(point.tank_pull)) | {
         "pressure": first,
-        "margin": pick(circuit.pressure - point.tank_pull - circuit.vapour_pressure() - VAPOUR_MARGIN),
+        "margin": pick(circuit.over_boiling(point.tank_pull)),
     }
     if facts.water_bowl == "yes":
         yield _part("water", "water bowl", "water_bowl", flow=drawn)
@@ -144,12 +144,10 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
         yield _part("pump", label, "pump_flow", **numbers)
     filtered = pick(circuit.filter_drop(point.through))
     yield _part("filter", "filter", "filter_drop", flow=through, drop=filtered)
-    dead = facts.rail == "dead_headed"
-    if dead:
+    if facts.rail == "dead_headed":
         yield _part("regulator", "regulator", "rail_pressure", flow=pick(point.returned), pressure=pick(point.end))
-    run = taken if dead else through
-    lost = pick(circuit.pipe(point.taken if dead else point.through, "line", circuit.fact("line_loss")))
-    yield _line(circuit, "line", "line", "line", run, lost)
+    lost = pick(circuit.pipe(point.in_line, "line", circuit.fact("line_loss")))
+    yield _line(circuit, "line", "line", "line", pick(point.in_line), lost)
     end = {"flow": taken, "pressure": pick(point.rail), "wanted": pick(point.back)}
     if facts.injection == "carburettor" and facts.bowl_volume is not None:
         end["lasts"] = pick(circuit.fact("bowl_volume") / np.maximum(point.taken, 1e-12))
@@ -171,7 +169,7 @@ def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
         yield _part("pot", "surge pot", "pot_volume", flow=pick(point.pot_takes), over=over)
         hose = _line(circuit, "pot_hose", "hose", "pot", pick(point.through), pick(circuit.pot_drop(point.through)))
         yield hose | {
-            "margin": pick(circuit.pressure + point.inlet - circuit.vapour_pressure() - VAPOUR_MARGIN),
+            "margin": pick(circuit.over_boiling(-point.inlet)),
             "pressure": pick(point.inlet),
         }
 
@@ -179,12 +177,11 @@ def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
 def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
     """From the engine back to the tank: the regulator's flow, or what spills."""
     facts = circuit.facts
-    spilled = point.taken * (1.0 - circuit.fact("burned_share"))
-    flow = point.returned if facts.rail == "returned" else spilled
+    flow = point.returned if facts.rail == "returned" else point.spilled
     if facts.rail == "returned":
         stands = pick(return_limited(point)) if circuit.pumped else pick(point.rail)
         yield _part("regulator", "regulator", "rail_pressure", flow=pick(flow), pressure=stands)
-    elif pick(spilled) <= 0.0:
+    elif pick(point.spilled) <= 0.0:
         return
     yield _line(circuit, "return", "return", "return", pick(flow), pick(circuit.return_drop(flow))) | {
         "to": facts.return_to if facts.lift == "pot" else "tank",

@@ -11,12 +11,10 @@ from gauge_well.core.media import air, fuels
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel.change import line_volume, mixing_volume
-from gauge_well.core.systems.fuel.circuit import Circuit, demand
-from gauge_well.core.systems.fuel.judge import unknown_of
+from gauge_well.core.systems.fuel.circuit import VAPOUR_MARGIN, Circuit, demand
 from gauge_well.core.systems.fuel.need import LINE_SPEED, SUCTION_SPEED
-from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, network_of
-from gauge_well.core.systems.fuel.show_circuit import at_duty
-from gauge_well.core.systems.fuel.show_circuit import show as drawn
+from gauge_well.core.systems.fuel.network import at_peak
+from gauge_well.core.systems.fuel.show_circuit import at_duty, parts_of
 from gauge_well.core.typing import likely
 
 ALTITUDES = (0.0, 1000.0, 2500.0)
@@ -27,16 +25,14 @@ SUCKS = ("suction", "pot_hose")
 def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
     """Lines as drawn, the margin at the first pump's inlet over fuel temperature at three heights [Pa]."""
     count = len(context.duties.cases)
-    whole = drawn(context, circuit, index, options)
-    known = not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]
-    point = network_of(context, circuit).at(context.peak) if known else None
+    point = at_peak(context, circuit)
     pull = circuit.suction_drop(demand(context.peak, circuit) if point is None else point.drawn)
     lost = at_duty(pull, index, count)
     reid = circuit.facts.reid_pressure
     out: dict[str, Any] = {
         "lines": [
             p | {"guide": SUCTION_SPEED if p["id"] in SUCKS else LINE_SPEED}
-            for p in whole.get("parts", ())
+            for p in (() if point is None else parts_of(point, lambda value: at_duty(value, index, count)))
             if "speed" in p
         ],
         "lost": lost,
@@ -58,7 +54,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         out |= {
             "return_temperature": at_duty(tank.return_temperature(point), index, count),
             "heat": at_duty(tank.heat_back(point), index, count),
-            "returned": at_duty(point.returned + point.taken * (1.0 - circuit.fact("burned_share")), index, count),
+            "returned": at_duty(point.returned + point.spilled, index, count),
             "prime": None if primed is None else likely(primed),
         }
     return out

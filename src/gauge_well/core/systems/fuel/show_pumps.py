@@ -25,7 +25,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     idle = network_of(context, circuit, circuit.idle.speed, options.get("voltage")).at(circuit.idle)
     back = at_duty(point.back, index, count)
     able = at_duty(point.able, index, count)
-    asked = at_duty(point.taken, index, count) * (1.0 + circuit.reserve)
+    asked = at_duty(point.asked, index, count)
     flow = np.linspace(0.0, 1.05 * max(float(np.max(network.main.flow)), asked), POINTS)
     upstream, downstream = upstream_of(circuit, network.booster), downstream_of(circuit)
     wide = flow[:, None]

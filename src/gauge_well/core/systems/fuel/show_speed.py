@@ -17,8 +17,8 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, demand
-from gauge_well.core.systems.fuel.judge import has_injectors, unknown_of
-from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.judge import has_injectors
+from gauge_well.core.systems.fuel.network import missing_of, network_of
 from gauge_well.core.systems.fuel.remedies import INJECTORS
 from gauge_well.core.systems.fuel.show_circuit import at_duty
 from gauge_well.core.typing import likely
@@ -47,11 +47,11 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     out: dict[str, Any] = {
         "speed": line(speed),
         "burned": line(taken * circuit.fact("burned_share")),
-        "asked": line(taken * (1.0 + circuit.reserve)),
+        "asked": line(circuit.with_reserve(taken)),
         "fuels": _fuels(context, circuit, index),
         "cold": _cold(context, circuit, index),
     }
-    if not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]:
+    if not missing_of(circuit):
         network = network_of(context, circuit, speed)
         point = network.point(taken, asked_pressure(circuit, op))
         out["able"] = line(point.able)

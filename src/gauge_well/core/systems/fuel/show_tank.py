@@ -11,8 +11,7 @@ from gauge_well.core.geometry.free_surface import surface_height
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, burned, demand
-from gauge_well.core.systems.fuel.judge import unknown_of
-from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.network import at_peak
 from gauge_well.core.systems.fuel.show_circuit import at_duty
 from gauge_well.core.typing import likely
 
@@ -35,10 +34,8 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         "nozzle": tank.NOZZLE,
         "duties": [],
     }
-    ends = None
-    if volume is not None and not [u for u in unknown_of(circuit) if u.part in ("pump", "lift")]:
-        point = network_of(context, circuit).at(context.peak)
-        ends = tank.tank_end(circuit, context, tank.heat_back(point))
+    point = None if volume is None else at_peak(context, circuit)
+    ends = None if point is None else tank.tank_end(circuit, context, tank.heat_back(point))
     lasts = None if volume is None else tank.endurance(circuit, context, context.mean)
     for i, case in enumerate(cases):
         seconds = None if lasts is None else at_duty(lasts, i, count)
@@ -62,15 +59,14 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
 def _box(circuit: Circuit, context: Context, index: int) -> dict[str, Any]:
     """The worst direction of the duty: surface through the side (or the front) at the refuelling level."""
     built = tank.tank_of(circuit)
-    body = built.body if built.body.tetrahedra.ndim == 3 else type(built.body)(built.body.tetrahedra[0])
-    pickup = built.pickup if built.pickup.ndim == 1 else built.pickup[0]
+    pickup = built.pickup
     length, width, height = (likely(side) for side in built.size)
     normals = tank.normals_of(context, tank.rides_out(circuit))[index]
-    one = tank.Tank(body, pickup, built.size)
-    worst = int(np.argmax(tank.to_cover(one, normals)))
+    asked = tank.to_cover(built, normals)
+    worst = int(np.argmax(asked))
     normal = normals[worst]
     left = likely(circuit.fact("tank_reserve")) * likely(built.whole)
-    d = float(surface_height(body, normal, np.asarray(left)))
+    d = float(surface_height(built.body, normal, np.asarray(left)))
     aside = abs(float(normal[1])) > abs(float(normal[0]))
     axis = 1 if aside else 0
     half = 0.5 * (width if aside else length)
@@ -85,6 +81,6 @@ def _box(circuit: Circuit, context: Context, index: int) -> dict[str, Any]:
         "surface": ends,
         "way": list(tank.DIRECTIONS)[worst],
         "covered": bool(d >= float(normal @ pickup)),
-        "asked": float(tank.to_cover(one, normal)),
+        "asked": float(asked[worst]),
         "left": left,
     }

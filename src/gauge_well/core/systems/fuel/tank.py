@@ -15,9 +15,9 @@ from gauge_well.core.geometry.free_surface import Body, prism, volume_below
 from gauge_well.core.media import air, fuels
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.fuel.circuit import Circuit, burned
+from gauge_well.core.systems.fuel.circuit import VAPOUR_MARGIN, Circuit, burned
 from gauge_well.core.systems.fuel.facts_tank import AIR_SPACE
-from gauge_well.core.systems.fuel.network import VAPOUR_MARGIN, Point
+from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 SIDES = ("tank_length", "tank_width", "tank_height")
@@ -132,9 +132,8 @@ def heat_back(point: Point) -> Array:
     """Heat what comes back carries into the tank [W]: the rail's, the injection pump's, and of the lift or main pump's
     power the share that returns."""
     c = point.network.circuit
-    spilled = point.taken * (1.0 - c.fact("burned_share"))
-    back = point.returned + spilled
-    spill = c.fuel.density * c.fuel.heat_capacity * spilled * c.fact("return_rise")
+    back = point.returned + point.spilled
+    spill = c.fuel.density * c.fuel.heat_capacity * point.spilled * c.fact("return_rise")
     rail = np.where(point.returned > 0.0, c.fact("rail_heat"), 0.0)
     share = back / np.maximum(point.through, 1e-12)
     return np.asarray(spill + rail + point.watts * share)

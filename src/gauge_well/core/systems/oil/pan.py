@@ -9,7 +9,7 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import need, need_number
-from gauge_well.core.geometry.free_surface import Body, check_polygon, corners_of, prism, volume_below
+from gauge_well.core.geometry.free_surface import Body, check_polygon, prism, volume_below
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
@@ -57,16 +57,22 @@ class Pan:
         return np.asarray(np.einsum("...c,...c->...", normal, self.pickup))
 
 
+def _corners(*points: tuple[Value, Value]) -> Array:
+    """(k, 2), or (k, 2, sample) where any coordinate has samples."""
+    flat = np.broadcast_arrays(*(as_array(c) for point in points for c in point))
+    return np.stack([np.stack(flat[i : i + 2]) for i in range(0, len(flat), 2)])
+
+
 def outline_of(facts: OilFacts) -> Array:
     """Corners of the side view below the rail, round from the flywheel end; z up; samples on a last axis."""
     if facts.pan_shape == "outline":
         rows = need(facts.pan_outline, "oil.pan_outline")  # type: ignore[arg-type]
-        points = corners_of(*((row[0], -row[1]) for row in rows))  # type: ignore[union-attr]
+        points = _corners(*((row[0], -row[1]) for row in rows))  # type: ignore[union-attr]
         check_polygon(_likely(points), "oil.pan_outline")
         return points
     length, depth = (as_array(need(getattr(facts, n), f"oil.{n}")) for n in ("pan_length", "pan_depth"))
     if facts.pan_shape == "box":
-        return corners_of((0.0, 0.0), (0.0, -depth), (length, -depth), (length, 0.0))
+        return _corners((0.0, 0.0), (0.0, -depth), (length, -depth), (length, 0.0))
     well, shallow = (as_array(need(getattr(facts, n), f"oil.{n}")) for n in ("well_length", "shallow_depth"))
     if likely(well) >= likely(length) or likely(shallow) >= likely(depth):
         long = likely(well) >= likely(length)
@@ -81,10 +87,10 @@ def outline_of(facts: OilFacts) -> Array:
     well, shallow = np.minimum(well, STEP_MOST * length), np.minimum(shallow, STEP_MOST * depth)
     if facts.pan_shape == "front_well":
         start = length - well
-        return corners_of(
+        return _corners(
             (0.0, 0.0), (0.0, -shallow), (start, -shallow), (start, -depth), (length, -depth), (length, 0.0)
         )
-    return corners_of((0.0, 0.0), (0.0, -depth), (well, -depth), (well, -shallow), (length, -shallow), (length, 0.0))
+    return _corners((0.0, 0.0), (0.0, -depth), (well, -depth), (well, -shallow), (length, -shallow), (length, 0.0))
 
 
 def _likely(points: Array) -> Array:
