@@ -53,7 +53,7 @@ const option = computed(() => {
     })
   }
   const lines: Line[] = [
-    { name: 'asked, with reserve', points: flows(asked), colour: read('brass'), at: 0.85, side: 'bottom' },
+    { name: 'asked, with reserve', points: flows(asked), colour: read('brass'), at: 0.88, side: 'top' },
     { name: 'burned', points: flows(burned), colour: read('fuel'), at: 0.55, side: 'right' },
   ]
   if (able) lines.push({ name: 'pump gives', points: flows(able), colour: read('ink'), at: 0.12, side: 'top' })

@@ -69,7 +69,7 @@ const clipped = computed(() => {
           <td>{{ words.show(row.burned, 'flow_fuel') }}</td>
           <td>{{ box ? words.show(row.lost, 'volume') : '—' }}</td>
           <td>{{ lasting(row.lasts) }}</td>
-          <td>{{ row.range === null ? '—' : `${Math.round(words.value(row.range, 'distance') / (words.unit('distance') === 'ft' ? 5280 : 1000))} ${words.unit('distance') === 'ft' ? 'mi' : 'km'}` }}</td>
+          <td>{{ row.range === null ? '—' : `${Math.round(words.value(row.range, 'distance') / (words.unit('distance') === 'ft' ? 5280 : 1000))}\u00a0${words.unit('distance') === 'ft' ? 'mi' : 'km'}` }}</td>
           <td>{{ row.end === null ? '—' : words.show(row.end, 'temperature') }}</td>
         </tr>
       </tbody>
