@@ -1,39 +1,108 @@
-"""A real browser on the built pages, served over a real database."""
+"""A real browser on the built pages, served over a real database: one browser and one server a process."""
 
 from __future__ import annotations
 
+import json
 import threading
-from collections.abc import Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from contextlib import contextmanager
+from functools import cache
+from multiprocessing.util import Finalize
 from typing import Any
 
-from playwright.sync_api import Browser, BrowserContext, Page, Playwright, expect, sync_playwright
-from werkzeug.serving import BaseWSGIServer, WSGIRequestHandler, make_server
+from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, sync_playwright
+from sqlalchemy import select
+from werkzeug.serving import WSGIRequestHandler, make_server
 
 from gauge_well.services import builds
+from gauge_well.sheet.demo import NAMES
+from gauge_well.store.models import Build
+from gauge_well.store.session import make_engine, transaction
 from gauge_well.web.app import create_app
-from tests.database import DatabaseCase
+from gauge_well.web.routes.explore import STREAM
+from tests.database import SHELF, DatabaseCase
 from tests.support import ROOT
 
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-sync"]
 WIDE = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
+# How a page is looked at; phones at night, where dark is for.
+LOOKS = (("light", WIDE), ("dark", WIDE), ("dark", PHONE))
+OVERHANG = """() => [
+  Math.max(document.documentElement.scrollWidth - innerWidth,
+    ...[...document.querySelectorAll('main')].map((m) => m.scrollWidth - m.clientWidth)),
+  document.documentElement.scrollHeight - innerHeight,
+]"""
 AXE = ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
+PATIENCE = 15_000  # ms
+DONE = json.dumps({"event": "done"}).encode() + b"\n"
 
 
 class Quiet(WSGIRequestHandler):
-    """Requests are not printed between the tests' dots."""
+    """Requests are not printed between the tests' lines."""
 
     def log(self, type: str, message: str, *args: Any) -> None:
         """Say nothing."""
 
 
-class BrowserCase(DatabaseCase):
-    """Tests that drive the pages; each has a context of its own and fails on errors in the console."""
+class Site:
+    """The application on a port, with a browser beside it.
 
-    server: BaseWSGIServer
-    playwright: Playwright
-    browser: Browser
+    ``explores``: whether it works ``/api/explore``; else the stream is answered as done at once, so that tests of
+    other things do not pay for it.
+    """
+
+    def __init__(self) -> None:
+        self.app = create_app("postgresql://127.0.0.1/none")
+        self.explores = False
+        self.server = make_server("127.0.0.1", 0, self.answer, threaded=True, request_handler=Quiet)
+        self.base = f"http://127.0.0.1:{self.server.server_port}"
+        self.thread = threading.Thread(target=self.server.serve_forever, daemon=True)
+        self.thread.start()
+        self.playwright = sync_playwright().start()
+        self.browser: Browser = self.playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        expect.set_options(timeout=PATIENCE)
+
+    def answer(self, environ: dict[str, Any], start: Callable[..., Any]) -> Iterable[bytes]:
+        """The application, but for explorations that nobody waits for."""
+        if environ["PATH_INFO"] == "/api/explore" and not self.explores:
+            environ["wsgi.input"].read(int(environ.get("CONTENT_LENGTH") or 0))
+            start("200 OK", [("Content-Type", STREAM), ("Content-Length", str(len(DONE)))])
+            return [DONE]
+        return self.app(environ, start)
+
+    def serve(self, url: str) -> None:
+        """Take another database."""
+        self.app.extensions["gauge_well_engine"].dispose()
+        self.app.extensions["gauge_well_engine"] = make_engine(url)
+
+    def close(self) -> None:
+        """Close the browser and stop serving."""
+        self.browser.close()
+        self.playwright.stop()
+        self.server.shutdown()
+        self.thread.join(10)
+        self.server.server_close()
+        self.app.extensions["gauge_well_engine"].dispose()
+
+
+@cache
+def site() -> Site:
+    """This process's site; closed when the process ends."""
+    made = Site()
+    Finalize(None, made.close, exitpriority=10)
+    return made
+
+
+class BrowserCase(DatabaseCase):
+    """Tests that drive the pages; each has a context of its own and fails on errors in the console.
+
+    The demo builds are there to be looked at; a test that edits makes a build of its own.
+    """
+
+    template_kind = SHELF
+    explores = False
     base: str
     context: BrowserContext
     page: Page
@@ -41,24 +110,14 @@ class BrowserCase(DatabaseCase):
     @classmethod
     def setUpClass(cls) -> None:
         super().setUpClass()
-        builds.load_demos(cls.engine)
-        cls.app = create_app(cls.url)
-        cls.server = make_server("127.0.0.1", 0, cls.app, threaded=True, request_handler=Quiet)
-        cls.base = f"http://127.0.0.1:{cls.server.server_port}"
-        cls.thread = threading.Thread(target=cls.server.serve_forever, daemon=True)
-        cls.thread.start()
-        cls.playwright = sync_playwright().start()
-        cls.browser = cls.playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-        expect.set_options(timeout=15_000)
+        cls.site = site()
+        cls.site.explores = cls.explores
+        cls.site.serve(cls.url)
+        cls.base = cls.site.base
 
     @classmethod
     def tearDownClass(cls) -> None:
-        cls.browser.close()
-        cls.playwright.stop()
-        cls.server.shutdown()
-        cls.thread.join(10)
-        cls.server.server_close()
-        cls.app.extensions["gauge_well_engine"].dispose()
+        cls.site.serve("postgresql://127.0.0.1/none")
         super().tearDownClass()
 
     def setUp(self) -> None:
@@ -71,10 +130,13 @@ class BrowserCase(DatabaseCase):
         self.context.close()
         self.assertEqual(self.errors, [], "errors in the console")
         self.assertEqual(self.outside, [], "requests to elsewhere")
+        with transaction(self.engine) as session:
+            edited = session.scalars(select(Build.id).where(Build.id.in_(NAMES), Build.revision != 1)).all()
+        self.assertEqual(list(edited), [], "demo builds edited")
 
     def new_context(self, **options: Any) -> BrowserContext:
         """A fresh window with nothing remembered."""
-        context = self.browser.new_context(**({"viewport": WIDE, "reduced_motion": "reduce"} | options))
+        context = self.site.browser.new_context(**({"viewport": WIDE, "reduced_motion": "reduce"} | options))
         context.on(
             "console",
             lambda m: self.errors.append(m.text) if m.type == "error" and "status of 4" not in m.text else None,
@@ -85,52 +147,101 @@ class BrowserCase(DatabaseCase):
         )
         return context
 
-    def go(self, path: str, page: Page | None = None, *, settled: bool = False) -> Page:
-        """Open an address and wait for its first words, or until all it asks for has come (``settled``)."""
+    def build_of(self, raw: Mapping[str, Any]) -> str:
+        """A build of this test's own; returns its id."""
+        return str(builds.create(self.engine, raw)["id"])
+
+    def go(self, path: str, page: Page | None = None) -> Page:
+        """Open an address and wait until the page has worked out what it shows."""
         page = page or self.page
-        page.goto(self.base + path, wait_until="networkidle" if settled else "load")
-        page.locator("main h1, main p").first.wait_for()
+        page.goto(self.base + path)
+        self.settle(page)
         return page
 
-    def fact(self, path: str) -> Any:
+    def settle(self, page: Page | None = None) -> None:
+        """Wait until the page no longer says that it is at work."""
+        (page or self.page).locator("main:not([aria-busy=true])").first.wait_for()
+
+    def revision(self, page: Page | None = None) -> int:
+        """Revision of the build the page shows."""
+        return int((page or self.page).locator("main").get_attribute("data-revision") or 0)
+
+    @contextmanager
+    def saved(self, page: Page | None = None) -> Iterator[None]:
+        """What is done inside is one edit: wait until it is kept and the page has worked it."""
+        page = page or self.page
+        after = self.revision(page) + 1
+        yield
+        expect(page.locator("main")).to_have_attribute("data-revision", str(after))
+        self.settle(page)
+
+    def fact(self, path: str) -> Locator:
         """The button that shows a fact."""
         return self.page.locator(f'button[data-path="{path}"]')
+
+    def field(self, path: str) -> Locator:
+        """The field a fact is typed into."""
+        return self.page.locator(f'input[data-path="{path}"]')
 
     def type_fact(self, path: str, text: str) -> None:
         """Type into a fact and leave it with Enter."""
         self.fact(path).click()
-        field = self.page.locator(f'input[data-path="{path}"]')
-        field.fill(text)
-        field.press("Enter")
+        self.field(path).fill(text)
+        self.field(path).press("Enter")
 
     def give(self, path: str, text: str) -> None:
-        """Type into a fact and wait until it is taken, so that the page stands still for the next."""
-        self.type_fact(path, text)
-        expect(self.fact(path)).to_be_visible()
+        """Type into a fact and wait until it is kept."""
+        with self.saved():
+            self.type_fact(path, text)
+
+    def pick(self, choice: Locator | str, label: str) -> None:
+        """Pick one of a fact's choices, by its path or its place, and wait until it is kept."""
+        place = self.page.locator(f'select[data-path="{choice}"]') if isinstance(choice, str) else choice
+        with self.saved():
+            place.select_option(label=label)
+
+    def tab(self, name: str) -> None:
+        """Show one of a station's drawings."""
+        tab = self.page.get_by_role("tab", name=name)
+        tab.click()
+        expect(tab).to_have_attribute("aria-selected", "true")
+        self.settle()
+
+    def look(self, scheme: str, size: dict[str, int]) -> None:
+        """See the page in a scheme of colours and at a size."""
+        self.page.emulate_media(color_scheme=scheme, reduced_motion="reduce")  # type: ignore[arg-type]
+        self.page.set_viewport_size(size)  # type: ignore[arg-type]
+        self.page.locator(f"html[data-theme={scheme}]").wait_for()
+        self.page.evaluate("() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))")
 
     def serious_faults(self, where: str = "document") -> list[str]:
         """What the accessibility rules find serious or worse on the page, or under a selector of it."""
-        self.page.evaluate(AXE.read_text())
+        if not self.page.evaluate("() => 'axe' in window"):
+            self.page.evaluate(AXE.read_text())
         root = where if where == "document" else f"'{where}'"
         found = self.page.evaluate(f"() => axe.run({root}, {{resultTypes: ['violations']}})")
         return [_told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
 
+    def hold(self, where: str, *, still: bool = True) -> None:
+        """The page as it stands, light at the desk, dark at both sizes: as wide as its window, no serious fault.
+
+        ``still``: the window itself never scrolls, so that the bar and the stations stay.
+        """
+        for scheme, size in LOOKS:
+            self.look(scheme, size)
+            note = f"{where}, {scheme}, {size['width']}"
+            wide, high = self.page.evaluate(OVERHANG)
+            self.assertLessEqual(wide, 0, note)
+            if still:
+                self.assertLessEqual(high, 0, note)
+            self.assertEqual(self.serious_faults(), [], note)
+
     def hold_drawings(self, path: str, tabs: Sequence[str]) -> None:
-        """Every drawing of a station, light at the desk and dark on a phone: as wide as its page, no serious fault."""
-        for size in (None, PHONE):
-            if size:
-                self.page.set_viewport_size(size)
-            self.page.emulate_media(color_scheme="dark" if size else "light", reduced_motion="reduce")
-            self.go(path, settled=True)
-            for tab in tabs:
-                self.page.get_by_role("tab", name=tab).click()
-                expect(self.page.get_by_role("tab", name=tab)).to_have_attribute("aria-selected", "true")
-                self.page.wait_for_load_state("networkidle")
-                wide = self.page.evaluate(
-                    "() => Math.max(...[...document.querySelectorAll('main')].map(m => m.scrollWidth - m.clientWidth))"
-                )
-                self.assertLessEqual(wide, 0, tab)
-                self.assertEqual(self.serious_faults(), [], f"{tab} {size}")
+        """Every drawing of a station held as a page is."""
+        self.go(path)
+        for tab in tabs:
+            self.tab(tab)
+            self.hold(tab)
 
 
 def _told(violation: dict[str, Any]) -> str:

@@ -12,13 +12,13 @@ from tests.support import ROAD
 class Editing(BrowserCase):
     def setUp(self) -> None:
         super().setUp()
-        self.id = builds.create(self.engine, ROAD)["id"]
+        self.build = self.build_of(ROAD)
 
     def kept(self, path: str) -> str:
-        return str(builds.get(self.engine, self.id)["facts"][path]["text"])
+        return str(builds.get(self.engine, self.build)["facts"][path]["text"])
 
     def test_what_cannot_be_read_is_said_and_nothing_is_lost(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
+        page = self.go(f"/builds/{self.build}/cooling")
         self.fact("cooling.core_depth").click()
         field = page.locator('input[data-path="cooling.core_depth"]')
         field.fill("two thumbs")
@@ -27,12 +27,13 @@ class Editing(BrowserCase):
         self.assertEqual(field.input_value(), "two thumbs")
         field.fill('2-1/4"')
         expect(page.get_by_text("= 57.15")).to_be_visible()
-        field.press("Enter")
+        with self.saved():
+            field.press("Enter")
         expect(self.fact("cooling.core_depth")).to_contain_text("57.15")
         self.assertEqual(self.kept("cooling.core_depth"), '2-1/4"')
 
     def test_a_refusal_that_comes_late_does_not_stand_over_what_was_typed_since(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
+        page = self.go(f"/builds/{self.build}/cooling")
         held: list[Route] = []
         page.route("**/api/builds/*", lambda r: held.append(r) if r.request.method == "PATCH" else r.continue_())
         self.fact("cooling.core_depth").click()
@@ -48,7 +49,7 @@ class Editing(BrowserCase):
         expect(page.get_by_role("alert")).to_have_count(0)
 
     def test_out_of_range_keeps_the_old_value(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
+        page = self.go(f"/builds/{self.build}/cooling")
         self.type_fact("cooling.core_depth", "4 m")
         expect(page.get_by_role("alert")).to_contain_text("outside")
         page.locator('input[data-path="cooling.core_depth"]').press("Escape")
@@ -56,33 +57,35 @@ class Editing(BrowserCase):
         self.assertEqual(self.kept("cooling.core_depth"), "26 mm")
 
     def test_evidence_by_a_tap(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
+        page = self.go(f"/builds/{self.build}/cooling")
         chip = page.get_by_role("button", name="Core depth, how known: guess")
-        chip.click()
+        with self.saved():
+            chip.click()
         expect(page.get_by_role("button", name="Core depth, how known: similar")).to_be_visible()
-        self.assertEqual(builds.get(self.engine, self.id)["facts"]["cooling.core_depth"]["evidence"], "similar")
+        self.assertEqual(builds.get(self.engine, self.build)["facts"]["cooling.core_depth"]["evidence"], "similar")
 
     def test_undo_and_redo_by_keys(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
-        self.type_fact("cooling.core_depth", "40 mm")
+        page = self.go(f"/builds/{self.build}/cooling")
+        self.give("cooling.core_depth", "40 mm")
         expect(self.fact("cooling.core_depth")).to_contain_text("40 mm")
         page.locator("main").click(position={"x": 4, "y": 4})
-        page.keyboard.press("z")
+        with self.saved():
+            page.keyboard.press("z")
         expect(self.fact("cooling.core_depth")).to_contain_text("26 mm")
-        page.keyboard.press("Shift+Z")
+        with self.saved():
+            page.keyboard.press("Shift+Z")
         expect(self.fact("cooling.core_depth")).to_contain_text("40 mm")
 
     def test_units_of_the_build(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
-        page.get_by_label("Units").select_option(label="Inch · hp")
+        page = self.go(f"/builds/{self.build}/cooling")
+        self.pick(page.get_by_label("Units"), "Inch · hp")
         expect(self.fact("cooling.core_width")).to_contain_text("23.62")
         expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
 
     def test_two_windows(self) -> None:
-        first = self.go(f"/builds/{self.id}/cooling")
-        second = self.go(f"/builds/{self.id}/cooling", self.context.new_page())
-        self.type_fact("cooling.core_depth", "40 mm")
-        expect(first.get_by_text("rev 2")).to_be_visible()
+        first = self.go(f"/builds/{self.build}/cooling")
+        second = self.go(f"/builds/{self.build}/cooling", self.context.new_page())
+        self.give("cooling.core_depth", "40 mm")
         second.locator('button[data-path="cooling.core_depth"]').click()
         field = second.locator('input[data-path="cooling.core_depth"]')
         field.fill("56 mm")
@@ -92,11 +95,11 @@ class Editing(BrowserCase):
         expect(dialog).to_contain_text("56 mm")
         self.assertEqual(self.kept("cooling.core_depth"), "40 mm")
         second.get_by_role("button", name="Put mine on top").click()
-        expect(second.get_by_text("rev 3")).to_be_visible()
+        expect(second.get_by_text("Saved · rev 3")).to_be_visible()
         self.assertEqual(self.kept("cooling.core_depth"), "56 mm")
 
     def test_a_lost_connection_keeps_what_was_typed(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
+        page = self.go(f"/builds/{self.build}/cooling")
 
         def lost(route: Route) -> None:
             if route.request.method == "PATCH":
@@ -115,22 +118,23 @@ class Editing(BrowserCase):
         self.errors.clear()
 
     def test_a_lost_connection_and_a_closed_page(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
+        page = self.go(f"/builds/{self.build}/cooling")
         self.context.route("**/api/builds/**", lambda r: r.abort() if r.request.method == "PATCH" else r.continue_())
         self.type_fact("cooling.core_depth", "33 mm")
         expect(page.get_by_text("The server is not reached")).to_be_visible()
         page.close()
         self.context.unroute("**/api/builds/**")
-        again = self.go(f"/builds/{self.id}/cooling", self.context.new_page())
+        again = self.go(f"/builds/{self.build}/cooling", self.context.new_page())
         expect(again.get_by_text("rev 2")).to_be_visible()
         self.assertEqual(self.kept("cooling.core_depth"), "33 mm")
         self.errors.clear()
 
     def test_rename_copy_delete_bring_back(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         page.get_by_role("button", name=ROAD["name"], exact=True).click()
         page.get_by_label("Name of the build").fill("Red one")
-        page.get_by_role("button", name="Rename").click()
+        with self.saved():
+            page.get_by_role("button", name="Rename").click()
         expect(page.get_by_role("button", name="Red one", exact=True)).to_be_visible()
         page.get_by_role("button", name="Red one", exact=True).click()
         page.get_by_role("button", name="Copy").click()
@@ -143,29 +147,30 @@ class Editing(BrowserCase):
         expect(page.get_by_role("heading", name="Red one (copy)")).to_be_visible()
 
     def test_history_brings_back(self) -> None:
-        page = self.go(f"/builds/{self.id}/cooling")
-        self.type_fact("cooling.core_depth", "40 mm")
-        expect(page.get_by_text("rev 2")).to_be_visible()
+        page = self.go(f"/builds/{self.build}/cooling")
+        self.give("cooling.core_depth", "40 mm")
         page.get_by_role("button", name=ROAD["name"], exact=True).click()
         page.get_by_role("button", name="History").click()
-        page.get_by_role("button", name="bring back").click()
+        with self.saved():
+            page.get_by_role("button", name="bring back").click()
         expect(self.fact("cooling.core_depth")).to_contain_text("26 mm")
 
     def test_duties_come_and_go(self) -> None:
-        page = self.go(f"/builds/{self.id}/duties")
-        page.get_by_label("Kind of the new duty").select_option(label="idle")
+        page = self.go(f"/builds/{self.build}/duties")
+        self.pick(page.get_by_label("Kind of the new duty"), "idle")
         expect(page.get_by_role("region", name="Idle")).to_be_visible()
-        page.get_by_role("button", name="take out Idle").click()
+        with self.saved():
+            page.get_by_role("button", name="take out Idle").click()
         expect(page.get_by_role("region", name="Idle")).to_have_count(0)
 
 
 class WantedLine(BrowserCase):
     def setUp(self) -> None:
         super().setUp()
-        self.id = builds.create(self.engine, ROAD)["id"]
+        self.build = self.build_of(ROAD)
 
     def test_by_keys_then_kept(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         line = page.get_by_role("slider", name="Wanted power")
         line.focus()
         for _ in range(5):
@@ -174,14 +179,15 @@ class WantedLine(BrowserCase):
         expect(page.get_by_role("heading", level=1)).to_contain_text("Good for")
         line.press("Escape")
         expect(page.get_by_text("A what-if")).to_have_count(0)
+        self.settle()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Holds 125")
         line.press("Shift+ArrowRight")
-        page.get_by_role("button", name="Set it").click()
-        expect(page.get_by_text("rev 2")).to_be_visible()
-        self.assertEqual(builds.get(self.engine, self.id)["facts"]["wanted"]["shown"].replace("\u00a0", " "), "138 kW")
+        with self.saved():
+            page.get_by_role("button", name="Set it").click()
+        self.assertEqual(builds.get(self.engine, self.build)["facts"]["wanted"]["shown"].replace("\u00a0", " "), "138 kW")
 
     def test_by_mouse(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         line = page.get_by_role("slider", name="Wanted power")
         box = line.bounding_box()
         assert box is not None

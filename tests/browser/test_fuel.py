@@ -7,7 +7,7 @@ from typing import Any
 
 from playwright.sync_api import expect
 
-from gauge_well.services import builds
+from gauge_well.sheet.demo import demo
 from tests.browser.pages import BrowserCase
 from tests.core.systems.fuel.builds import FIVE, with_fuel
 
@@ -37,10 +37,12 @@ class FromNothing(FuelCase):
         page.get_by_role("button", name="To the bench").click()
         page.wait_for_url("**/builds/*")
         page.get_by_role("link", name="Fuel").click()
+        page.wait_for_url("**/fuel")
+        self.settle()
         expect(self.headline()).to_contain_text("Fuel")
 
     def circuit(self, label: str) -> None:
-        self.page.get_by_label("Kind of circuit").select_option(label=label)
+        self.pick(self.page.get_by_label("Kind of circuit"), label)
         expect(self.page.get_by_label("Kind of circuit").locator("option:checked")).to_have_text(label)
 
     def test_a_five_cylinder_turbo_of_200_kw(self) -> None:
@@ -48,9 +50,13 @@ class FromNothing(FuelCase):
         self.start("road car", "petrol, no ethanol", "200 kW", "6000", "2.5 L", "1400 kg")
         page = self.page
         page.get_by_role("link", name="Engine").click()
+        page.wait_for_url("**/engine")
+        self.settle()
         self.whole()
         self.give("engine.cylinders", "5")
         page.get_by_role("link", name="Fuel").click()
+        page.wait_for_url("**/fuel")
+        self.settle()
         expect(page.get_by_text(re.compile(r"A pump giving 110\sL/h at"))).to_be_visible()
         expect(page.get_by_text(re.compile("5 injectors of"))).to_be_visible()
         self.give("fuel.injector_flow", "550 cc/min")
@@ -68,7 +74,7 @@ class FromNothing(FuelCase):
         page = self.page
         self.circuit("Mechanical diesel, lift pump")
         self.whole()
-        page.locator('select[data-path="fuel.injection_pump"]').select_option(label="in line, own cam")
+        self.pick("fuel.injection_pump", "in line, own cam")
         expect(page.get_by_text(re.compile(r"A pump giving 43.2\sL/h at"))).to_be_visible()
         self.give("fuel.pump_flow", "80 L/h")
         self.give("fuel.pump_pressure", "25 kPa")
@@ -77,9 +83,9 @@ class FromNothing(FuelCase):
         expect(self.part("return")).to_contain_text("19.8")
         expect(self.part("end")).to_contain_text("injection pump")
         expect(self.headline()).to_contain_text("Fuel holds")
-        page.get_by_role("tab", name="Guards and change").click()
+        self.tab("Guards and change")
         expect(page.get_by_text("Injection pump's gallery")).to_be_visible()
-        page.locator('select[data-path="fuel.stop_device"]').select_option(label="solenoid powered to stop")
+        self.pick("fuel.stop_device", "solenoid powered to stop")
         expect(page.get_by_role("cell", name="runs on when power fails")).to_be_visible()
 
     def test_an_ethanol_blend_of_180_kw_with_pot_and_twin_pumps(self) -> None:
@@ -100,7 +106,7 @@ class FromNothing(FuelCase):
         expect(self.part("pump")).to_contain_text("2 pumps")
         expect(self.headline()).to_contain_text("Fuel holds")
         expect(self.part("pot")).to_contain_text("runs over")
-        page.locator('select[data-path="fuel.pump_staging"]').select_option(label="the others on demand")
+        self.pick("fuel.pump_staging", "the others on demand")
         page.get_by_label("State of the engine").select_option(label="idling")
         expect(self.part("pump")).to_contain_text("1 of 2 pumps")
 
@@ -115,7 +121,7 @@ class FromNothing(FuelCase):
         expect(self.headline()).to_contain_text("Fuel")
         expect(page.get_by_text("it floods. Fit a regulator").first).to_be_visible()
         self.whole()
-        page.locator('select[data-path="fuel.rail"]').select_option(label="at the tank, rail dead-headed")
+        self.pick("fuel.rail", "at the tank, rail dead-headed")
         expect(self.headline()).to_contain_text("Fuel holds")
         expect(self.part("end")).to_contain_text("float bowl")
 
@@ -123,10 +129,10 @@ class FromNothing(FuelCase):
 class Drawn(FuelCase):
     def open(self, tab: str = "Circuit", build: str = "quarry-mule") -> None:
         self.go(f"/builds/{build}/fuel")
-        self.page.get_by_role("tab", name=tab).click()
+        self.tab(tab)
 
     def test_half_the_bore_moves_the_drawing(self) -> None:
-        id = builds.create(self.engine, with_fuel(FIVE, rail="dead_headed", line_bore="8 mm"))["id"]
+        id = self.build_of(with_fuel(FIVE, rail="dead_headed", line_bore="8 mm"))
         self.open(build=id)
         seen = [str(self.part(name).text_content()) for name in ("end", "line", "injectors")]
         self.whole()
@@ -144,7 +150,7 @@ class Drawn(FuelCase):
         expect(self.part("pump")).to_have_class(re.compile("marked"))
 
     def test_a_catch_test(self) -> None:
-        id = builds.create(self.engine, with_fuel(FIVE, pump_flow="120 L/h"))["id"]
+        id = self.build_of(with_fuel(FIVE, pump_flow="120 L/h"))
         self.open("Pumps", id)
         card = self.page.locator("section", has=self.page.get_by_role("heading", name="Catch test", level=2))
         for name, text in (("volume", "0.5 L"), ("time", "20 s"), ("pressure", "3 bar"), ("voltage", "13.5 V")):
@@ -152,36 +158,38 @@ class Drawn(FuelCase):
             button.click()
             field = card.locator(f'input[data-path="fuel.catch_{name}"]')
             field.fill(text)
-            field.press("Enter")
+            with self.saved():
+                field.press("Enter")
         expect(card.get_by_text("It gives 75 % of what its figures say.")).to_be_visible()
 
     def test_a_table_from_a_file_and_one_refused(self) -> None:
-        id = builds.create(self.engine, FIVE)["id"]
+        id = self.build_of(FIVE)
         self.open("Pumps", id)
         page = self.page
         with tempfile.TemporaryDirectory() as name:
             good, mixed = Path(name) / "pump.csv", Path(name) / "mixed.csv"
             good.write_text("flow [L/h];pressure [bar]\n190;3\n175;4\n150;5\n")
             mixed.write_text("3 bar, 190 L/h\n4, 175 L/h\n")
-            page.get_by_label("Pump table from a file").set_input_files(good)
+            with self.saved():
+                page.get_by_label("Pump table from a file").set_input_files(good)
             expect(self.fact("fuel.pump_table")).to_contain_text("500 kPa · 150 L/h")
             page.get_by_label("Pump table from a file").set_input_files(mixed)
             expect(page.get_by_text("Row 2, pressure: 4 has no unit")).to_be_visible()
             expect(page.get_by_role("textbox", name="Pump table")).to_have_value(re.compile("4, 175 L/h"))
 
     def test_speed_range_lines_and_tank_answer(self) -> None:
-        self.open("Over speed")
+        self.open("Over speed", self.build_of(demo("quarry-mule")))
         page = self.page
         expect(page.get_by_role("row", name=re.compile("85 % ethanol"))).to_contain_text("times")
         page.get_by_label("Which curve").select_option(label="injectors")
         expect(page.get_by_role("img", name=re.compile("Share of the cycle"))).to_be_visible()
-        page.get_by_role("tab", name="Lines and suction").click()
+        self.tab("Lines and suction")
         expect(page.get_by_role("row", name=re.compile("^return"))).to_be_visible()
         expect(page.get_by_text("Hot petrol cannot be sucked")).to_be_visible()
-        page.get_by_role("tab", name="Tank").click()
+        self.tab("Tank")
         expect(page.get_by_role("row", name=re.compile("^Motorway"))).to_contain_text("km")
         self.whole()
-        page.locator('select[data-path="fuel.pickup_in"]').select_option(label="in the open tank")
+        self.pick("fuel.pickup_in", "in the open tank")
         expect(page.get_by_text(re.compile("draws air, wants"))).to_be_visible()
 
     def test_change_of_fuel(self) -> None:

@@ -13,67 +13,74 @@ SHORT = changed(ROAD, fuel__injector_flow="240 cc/min")
 
 
 class WhatWouldMoveIt(BrowserCase):
+    explores = True
+
     def setUp(self) -> None:
         super().setUp()
-        self.id = builds.create(self.engine, SHORT)["id"]
+        self.build = self.build_of(SHORT)
 
     def change(self, id: str) -> Locator:
         return self.page.locator(f'[data-change="{id}"]')
 
     def injectors(self) -> str:
-        return str(builds.get(self.engine, self.id)["facts"]["fuel.injector_flow"]["text"])
+        return str(builds.get(self.engine, self.build)["facts"]["fuel.injector_flow"]["text"])
 
     def test_made_and_undone_after_a_reload(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         heading = page.get_by_role("heading", level=1)
         expect(heading).to_contain_text("injectors give out first")
-        self.change("fuel.injectors_2").get_by_role("button", name="Make it").click()
+        with self.saved():
+            self.change("fuel.injectors_2").get_by_role("button", name="Make it").click()
         expect(heading).to_contain_text("Holds 125")
         self.assertEqual(self.injectors(), "315 cc/min")
         page.reload()
+        self.settle()
         expect(heading).to_contain_text("Holds 125")
-        page.get_by_role("button", name="Undo").click()
+        with self.saved():
+            page.get_by_role("button", name="Undo").click()
         expect(heading).to_contain_text("injectors give out first")
         self.assertEqual(self.injectors(), "240 cc/min")
-        page.get_by_role("button", name="Redo").click()
+        with self.saved():
+            page.get_by_role("button", name="Redo").click()
         expect(heading).to_contain_text("Holds 125")
 
     def test_pairs_and_whiskers_come_after(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         expect(page.locator(".whisker").first).to_be_visible()
         expect(page.get_by_text(re.compile("of cases within the tolerances")).first).to_be_visible()
         expect(page.get_by_text("whisker: 90 of 100 cases")).to_be_visible()
         expect(page.get_by_role("heading", name="Two together")).to_be_visible()
 
     def test_a_price_is_kept_and_sorts(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         card = self.change("fuel.injectors_2")
         card.get_by_role("button", name="price").click()
         card.get_by_label(re.compile("Price of")).fill("cheap")
         card.get_by_label(re.compile("Price of")).press("Enter")
         expect(card.get_by_role("alert")).to_contain_text("is not a price")
         card.get_by_label(re.compile("Price of")).fill("240")
-        card.get_by_label(re.compile("Price of")).press("Enter")
+        with self.saved():
+            card.get_by_label(re.compile("Price of")).press("Enter")
         expect(card.get_by_text("costs 240")).to_be_visible()
         page.get_by_role("button", name="for the money").click()
         expect(page.locator("[data-change]").first).to_have_attribute("data-change", "fuel.injectors_2")
 
     def test_an_edit_drops_what_was_being_worked(self) -> None:
         """The stream of the build as it was is let go, and the next one's is taken."""
-        page = self.go(f"/builds/{self.id}/fuel")
+        page = self.go(f"/builds/{self.build}/fuel")
         expect(self.change("fuel.injectors_2")).to_be_visible()
-        self.type_fact("fuel.injector_flow", "450 cc/min")
+        self.give("fuel.injector_flow", "450 cc/min")
         expect(self.change("fuel.injectors")).to_contain_text("450 → 550")
         expect(page.get_by_role("heading", level=1)).to_contain_text("holds")
 
     def test_the_key_leads_there(self) -> None:
-        page = self.go(f"/builds/{self.id}/fuel")
+        page = self.go(f"/builds/{self.build}/fuel")
         expect(self.change("fuel.injectors_2")).to_be_visible()
         page.keyboard.press("i")
         self.assertTrue(page.evaluate("() => document.activeElement.hasAttribute('data-instead')"))
 
     def test_a_what_if_gets_its_bands_when_the_line_rests(self) -> None:
-        page = self.go(f"/builds/{self.id}")
+        page = self.go(f"/builds/{self.build}")
         expect(page.locator(".whisker").first).to_be_visible()
         line = page.get_by_role("slider", name="Wanted power")
         line.focus()
@@ -85,22 +92,25 @@ class WhatWouldMoveIt(BrowserCase):
 class Facts(BrowserCase):
     def setUp(self) -> None:
         super().setUp()
-        self.id = builds.create(self.engine, SHORT)["id"]
-        self.page = self.go(f"/builds/{self.id}/fuel")
+        self.build = self.build_of(SHORT)
+        self.page = self.go(f"/builds/{self.build}/fuel")
         self.page.get_by_role("button", name="Injector, each: claims, tolerance, solve for it").click()
         self.dialog = self.page.get_by_role("dialog")
 
     def fact(self, path: str = "fuel.injector_flow") -> dict[str, object]:
-        return dict(builds.get(self.engine, self.id)["facts"][path])
+        return dict(builds.get(self.engine, self.build)["facts"][path])
 
     def test_claims(self) -> None:
         self.dialog.get_by_label("Another value for Injector, each").fill("300 cc/min")
         self.dialog.get_by_label("Who says so").fill("a friend")
-        self.dialog.get_by_role("button", name="Add claim").click()
+        with self.saved():
+            self.dialog.get_by_role("button", name="Add claim").click()
         expect(self.dialog.get_by_text("a friend")).to_be_visible()
-        self.dialog.get_by_role("button", name="As the claims differ").click()
+        with self.saved():
+            self.dialog.get_by_role("button", name="As the claims differ").click()
         expect(self.dialog.get_by_text("± 60 cc/min")).to_be_visible()
-        self.dialog.get_by_role("button", name="use").click()
+        with self.saved():
+            self.dialog.get_by_role("button", name="use").click()
         expect(self.dialog.get_by_role("row").first).to_contain_text("300")
         self.assertEqual((self.fact()["text"], self.fact()["evidence"]), ("300 cc/min", "sheet"))
 
@@ -109,13 +119,15 @@ class Facts(BrowserCase):
         self.dialog.get_by_role("button", name="Set", exact=True).click()
         expect(self.dialog.get_by_role("alert")).to_contain_text("Understood")
         self.dialog.get_by_label("Own tolerance").fill("2 %")
-        self.dialog.get_by_role("button", name="Set", exact=True).click()
+        with self.saved():
+            self.dialog.get_by_role("button", name="Set", exact=True).click()
         expect(self.dialog.get_by_text("± 5 cc/min")).to_be_visible()
 
     def test_solved_for_and_set(self) -> None:
         self.dialog.get_by_role("button", name="At which values").click()
         expect(self.dialog.get_by_text("Smallest that holds")).to_be_visible()
-        self.dialog.get_by_role("button", name="set", exact=True).first.click()
+        with self.saved():
+            self.dialog.get_by_role("button", name="set", exact=True).first.click()
         self.page.keyboard.press("Escape")
         expect(self.page.get_by_role("heading", level=1)).to_contain_text("holds")
 
@@ -123,14 +135,15 @@ class Facts(BrowserCase):
 class MeasuringRound(BrowserCase):
     def test_on_a_phone(self) -> None:
         """Walked with a tape: a sum typed, kept as taped with today's date, what stood before a claim."""
-        id = builds.create(self.engine, ROAD)["id"]
+        id = self.build_of(ROAD)
         self.page.set_viewport_size(PHONE)
         page = self.go(f"/builds/{id}/round")
         item = page.locator('li[data-path="cooling.core_width"]')
         field = item.get_by_role("textbox")
         field.fill("310 + 284 mm")
         expect(item.get_by_text("= 594")).to_be_visible()
-        field.press("Enter")
+        with self.saved():
+            field.press("Enter")
         expect(item.get_by_text("594 mm kept")).to_be_visible()
         fact = builds.get(self.engine, id)["facts"]["cooling.core_width"]
         self.assertEqual((fact["text"], fact["evidence"]), ("310 + 284 mm", "taped"))
@@ -141,7 +154,7 @@ class MeasuringRound(BrowserCase):
         self.assertGreaterEqual(box["height"], 43.5)
 
     def test_what_cannot_be_read_is_said_and_kept(self) -> None:
-        id = builds.create(self.engine, ROAD)["id"]
+        id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/round")
         item = page.locator('li[data-path="cooling.core_width"]')
         field = item.get_by_role("textbox")
@@ -150,9 +163,13 @@ class MeasuringRound(BrowserCase):
         expect(item.get_by_role("alert")).to_contain_text("No number")
         self.assertEqual(field.input_value(), "two thumbs")
 
+
+class RankedRound(BrowserCase):
+    explores = True
+
     def test_letters_stand_in_the_sketch(self) -> None:
-        id = builds.create(self.engine, ROAD)["id"]
-        page = self.go(f"/builds/{id}/round", settled=True)
+        id = self.build_of(ROAD)
+        page = self.go(f"/builds/{id}/round")
         page.get_by_role("button", name=re.compile("more that settle nothing")).click()
         sketch = page.locator("#stand-stand figure text")
         shown = {text.strip() for text in sketch.all_text_contents()}
@@ -175,31 +192,36 @@ class NeedSheet(BrowserCase):
 
 class Candidates(BrowserCase):
     def test_added_told_apart_and_fitted(self) -> None:
-        id = builds.create(self.engine, ROAD)["id"]
+        id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/cooling")
         panel = page.locator("[data-candidates]")
-        panel.get_by_role("button", name="Add a candidate").click()
+        with self.saved():
+            panel.get_by_role("button", name="Add a candidate").click()
         width = panel.get_by_label("Core width, Candidate A")
         width.fill("wide")
         width.press("Tab")
         expect(panel.get_by_role("alert")).to_contain_text("No number")
         width.fill("30 in")
-        width.press("Tab")
+        with self.saved():
+            width.press("Tab")
         carries = panel.get_by_role("row").filter(has_text="Carries").get_by_role("cell")
         expect(carries.nth(1)).to_have_class(re.compile("best"))
-        panel.get_by_role("button", name="Fit it").click()
+        with self.saved():
+            panel.get_by_role("button", name="Fit it").click()
         expect(self.fact("cooling.core_width")).to_contain_text("762 mm")
         page.locator("main").click(position={"x": 4, "y": 4})
-        page.keyboard.press("z")
+        with self.saved():
+            page.keyboard.press("z")
         expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
-        panel.get_by_role("button", name="Take out Candidate A").click()
+        with self.saved():
+            panel.get_by_role("button", name="Take out Candidate A").click()
         expect(panel.get_by_text("Which of those in the yard")).to_be_visible()
 
 
 class Maps(BrowserCase):
     def test_the_map_follows_its_choice(self) -> None:
         page = self.go("/builds/quarry-mule/cooling")
-        page.get_by_role("tab", name="Where it holds").click()
+        self.tab("Where it holds")
         panel = page.locator("[data-map]")
         limit = panel.locator("path.limit")
         expect(limit).to_have_attribute("d", re.compile("M"))
@@ -211,7 +233,7 @@ class Maps(BrowserCase):
 
     def test_it_is_drawn_again_while_a_fact_is_dragged(self) -> None:
         page = self.go("/builds/quarry-mule/cooling")
-        page.get_by_role("tab", name="Where it holds").click()
+        self.tab("Where it holds")
         panel = page.locator("[data-map]")
         limit = panel.locator("path.limit")
         expect(limit).to_have_attribute("d", re.compile("M"))

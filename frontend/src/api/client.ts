@@ -1,3 +1,4 @@
+import { whileBusy } from '../shared/busy'
 import type { components } from './types'
 
 export type Schemas = components['schemas']
@@ -59,7 +60,11 @@ interface ProblemBody {
   current?: Build
 }
 
-async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}, signal?: AbortSignal): Promise<T> {
+/** One call, which counts as the page's work until it is answered. */
+const call = <T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}, signal?: AbortSignal): Promise<T> =>
+  whileBusy(quietly<T>(method, path, body, headers, signal))
+
+async function quietly<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}, signal?: AbortSignal): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
@@ -134,6 +139,7 @@ export const api = {
   needCsv: (sheet: SheetDocument) => text('/need.csv', { sheet }),
   instrument: <T>(system: string, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) =>
     call<{ data: T }>('POST', `/instrument/${system}`, { sheet, options }, {}, signal),
+  /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
-    call<ReadOut>('POST', '/read', { text, kind, units }, {}, signal),
+    quietly<ReadOut>('POST', '/read', { text, kind, units }, {}, signal),
 }

@@ -3,6 +3,7 @@ import Modal from 'ant-design-vue/es/modal'
 import { onKeyStroke } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { busy } from '../shared/busy'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import ConflictDialog from './ConflictDialog.vue'
@@ -58,7 +59,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
   <div class="frame">
     <TopBar @rail="railOpen = !railOpen" @help="help = true" @find="find = true" />
     <StationRail :id="id" :open="railOpen" @close="railOpen = false" />
-    <main class="page">
+    <main class="page" :aria-busy="busy" :data-revision="build.build?.revision">
       <p v-if="build.offline" class="offline" role="status">The server is not reached. What you typed is kept here and sent when it answers.</p>
       <router-view v-if="build.build?.id === id" />
       <div v-else-if="build.trouble" class="gone">

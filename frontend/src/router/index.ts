@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { begin } from '../shared/busy'
 import { STATIONS } from '../features/stations'
 
 export const router = createRouter({
@@ -21,3 +22,12 @@ export const router = createRouter({
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('../features/shelf/NowherePage.vue') },
   ],
 })
+
+/** A page on its way is work too. */
+let arrived: (() => void) | undefined
+router.beforeEach(() => {
+  arrived?.()
+  arrived = begin()
+})
+router.afterEach(() => arrived?.())
+router.onError(() => arrived?.())

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, type CandidateColumn, type Candidates } from '../api/client'
 import { line, useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import { bestOf, nextId } from './candidates'
 import { percent } from './format'
+import { useLatest } from './useLatest'
 import Well from './Well.vue'
 
 /** Parts one might fit beside the one that is: each run on the build, one tap to fit it. */
@@ -14,26 +15,15 @@ const words = useVocabulary()
 const found = shallowRef<Candidates | null>(null)
 const trouble = ref('')
 const open = ref(false)
-let running: AbortController | undefined
 const listed = computed(() => ((build.document.candidates as Record<string, { id: string }[]> | undefined)?.[props.system] ?? []).map((c) => c.id))
 const columns = computed(() => found.value?.columns ?? [])
 const most = computed(() => listed.value.length >= 5)
 const path = (column: CandidateColumn, rest = '') => `candidates.${props.system}.${column.id}${rest}`
 
-watch(() => build.build?.revision, async () => {
-  running?.abort()
-  if (!listed.value.length) {
-    found.value = null
-    return
-  }
-  running = new AbortController()
-  try {
-    found.value = await api.candidates(props.system, build.document, running.signal)
-  } catch (error) {
-    if (!(error instanceof DOMException)) trouble.value = 'The candidates could not be worked.'
-  }
-}, { immediate: true })
-onBeforeUnmount(() => running?.abort())
+const { ask } = useLatest(async (signal) => {
+  found.value = listed.value.length ? await api.candidates(props.system, build.document, signal) : null
+}, 0, () => (trouble.value = 'The candidates could not be worked.'))
+watch(() => build.build?.revision, () => void ask(), { immediate: true })
 
 async function send(path: string, text: string | null): Promise<void> {
   const problem = await build.enqueue([line(path, text, text === null ? {} : { evidence: 'sheet' })])

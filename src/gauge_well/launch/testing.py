@@ -5,25 +5,12 @@ from __future__ import annotations
 import os
 import subprocess
 import tempfile
+import time
 from pathlib import Path
 
 from gauge_well.launch import say, setup
 from gauge_well.launch.cluster import Cluster
 from gauge_well.launch.places import PYTHON, ROOT, environment
-
-
-def _checks(fast: bool) -> None:
-    python = str(PYTHON)
-    say.run("Style (ruff)", [python, "-m", "ruff", "check", "."], cwd=ROOT)
-    say.run("Types (mypy)", [python, "-m", "mypy"], cwd=ROOT, env=environment())
-    if not fast:
-        npm = setup.node_packages()
-        for what, script in (
-            ("Page style (eslint)", "lint"),
-            ("Page types (vue-tsc)", "types"),
-            ("Page logic (vitest)", "unit"),
-        ):
-            say.run(what, [npm, "run", "--silent", script], cwd=ROOT / "frontend")
 
 
 def _suite(arguments: list[str], extra: dict[str, str]) -> int:
@@ -33,17 +20,18 @@ def _suite(arguments: list[str], extra: dict[str, str]) -> int:
 
 def run_tests(fast: bool, names: list[str]) -> int:
     """Everything, or with ``fast`` what needs neither database nor browser."""
+    began = time.monotonic()
     setup.everything(dev=True, browser=not fast, database=not fast, pages=not fast)
-    if not names:
-        _checks(fast)
+    say.line(f"  Set up in {time.monotonic() - began:.0f} s")
+    asked = [*(["--fast"] if fast else []), *(names or ["--checks"])]
     if fast:
-        return _suite(["--fast", *names], {})
+        return _suite(asked, {})
     folder = Path(tempfile.mkdtemp(prefix="gauge-well-test-"))
     folder.chmod(0o755)
     cluster = Cluster(folder / "state", durable=False)
     try:
         cluster.make()
-        return _suite(names, {"GAUGE_WELL_TEST_SERVER": cluster.start()})
+        return _suite(asked, {"GAUGE_WELL_TEST_SERVER": cluster.start()})
     finally:
         cluster.remove()
         if folder.exists():

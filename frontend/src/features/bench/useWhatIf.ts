@@ -1,6 +1,8 @@
-import { useDebounceFn, useThrottleFn } from '@vueuse/core'
+import { useDebounceFn } from '@vueuse/core'
 import { onBeforeUnmount, ref } from 'vue'
 import { api } from '../../api/client'
+import { whileBusy } from '../../shared/busy'
+import { useLatest } from '../../shared/useLatest'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
@@ -11,42 +13,28 @@ export function useWhatIf() {
   const build = useBuild()
   const words = useVocabulary()
   const wanted = ref<number | null>(null)
-  let running: AbortController | undefined
-
-  const ask = useThrottleFn(async () => {
-    if (wanted.value === null) return
-    running?.abort()
-    running = new AbortController()
-    const signal = running.signal
-    try {
-      const report = await api.size({ ...build.document, wanted: text(wanted.value) }, 'none', signal)
-      if (!signal.aborted && wanted.value !== null) build.whatIf = report
-    } catch {
-      // An aborted or refused what-if leaves the last good answer standing.
-    }
-  }, 60, true)
-
   const text = (watts: number) => `${words.number(watts, 'power').replaceAll(',', '')} ${words.unit('power')}`
 
-  /** The bands of a what-if, once the line rests. */
-  const settle = useDebounceFn(async () => {
+  /** An aborted or refused what-if leaves the last good answer standing. */
+  const size = (samples: number) => async (signal: AbortSignal) => {
     if (wanted.value === null) return
-    const signal = running?.signal
-    try {
-      const report = await api.size({ ...build.document, wanted: text(wanted.value) }, 'none', signal, LIVE_SAMPLES)
-      if (!signal?.aborted && wanted.value !== null) build.whatIf = report
-    } catch {
-      // The likely answer stands without its bands.
-    }
-  }, 250)
+    const report = await api.size({ ...build.document, wanted: text(wanted.value) }, 'none', signal, samples)
+    if (wanted.value !== null) build.whatIf = report
+  }
+  const likely = useLatest(size(0), 60)
+  const banded = useLatest(size(LIVE_SAMPLES))
+  /** The bands of a what-if come once the line rests. */
+  const settle = useDebounceFn(banded.ask, 250)
 
   function move(watts: number): void {
     wanted.value = watts
-    void ask()
-    void settle()
+    banded.drop()
+    void likely.ask()
+    void whileBusy(settle())
   }
   function drop(): void {
-    running?.abort()
+    likely.drop()
+    banded.drop()
     wanted.value = null
     build.whatIf = null
   }

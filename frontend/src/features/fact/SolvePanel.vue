@@ -1,39 +1,35 @@
 <script setup lang="ts">
-import { onBeforeUnmount, ref } from 'vue'
+import { ref } from 'vue'
 import { api, Problem, type Solved } from '../../api/client'
+import { useLatest } from '../../shared/useLatest'
 import { line, useBuild } from '../../stores/build'
 
 /** Values of one fact at which the wanted power holds: the smallest that does, the largest, likely and surely. */
 const props = defineProps<{ path: string }>()
 const build = useBuild()
 const found = ref<Solved | null>(null)
-const busy = ref(false)
+const working = ref(false)
 const trouble = ref('')
-let running: AbortController | undefined
 
+const { ask } = useLatest(async (signal) => {
+  found.value = await api.solve(build.document, props.path, signal)
+}, 0, (error) => (trouble.value = error instanceof Problem ? error.message : 'The server is not reached.'))
 async function solve(): Promise<void> {
-  running?.abort()
-  running = new AbortController()
-  busy.value = true
+  working.value = true
   trouble.value = ''
-  try {
-    found.value = await api.solve(build.document, props.path, running.signal)
-  } catch (error) {
-    trouble.value = error instanceof Problem ? error.message : 'The server is not reached.'
-  }
-  busy.value = false
+  await ask()
+  working.value = false
 }
 async function set(text: string): Promise<void> {
   const problem = await build.enqueue([line(props.path, text, { evidence: 'guess' })])
   trouble.value = problem?.message ?? ''
 }
-onBeforeUnmount(() => running?.abort())
 </script>
 
 <template>
   <section>
     <h3 class="label">Solve for it</h3>
-    <button class="button" type="button" :disabled="busy" @click="solve">{{ busy ? 'Working' : 'At which values does the wanted power hold?' }}</button>
+    <button class="button" type="button" :disabled="working" @click="solve">{{ working ? 'Working' : 'At which values does the wanted power hold?' }}</button>
     <div v-if="found" class="found" role="status">
       <template v-if="found.low && found.high">
         <p v-if="found.low.gives" class="line"><span>Smallest that holds: <strong class="figure">{{ found.low.text }}</strong> <span class="mute">(below it, {{ found.low.gives }})</span></span><button class="textlink" type="button" @click="set(found.low.text)">set</button></p>

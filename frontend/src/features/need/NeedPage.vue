@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { api, type NeedRow } from '../../api/client'
 import { percent } from '../../shared/format'
+import { useLatest } from '../../shared/useLatest'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
@@ -11,19 +12,11 @@ const words = useVocabulary()
 const systems = computed(() => Object.entries(build.report?.systems ?? {}).filter(([, block]) => block.need.length))
 const print = () => window.print()
 const rows = shallowRef<NeedRow[]>([])
-let running: AbortController | undefined
 /** Bands come after the likely figures: they take a build drawn many times. */
-watch(() => build.build?.revision, async () => {
-  if (!build.build) return
-  running?.abort()
-  running = new AbortController()
-  try {
-    rows.value = (await api.needs(build.document, running.signal)).needs
-  } catch {
-    rows.value = []
-  }
-}, { immediate: true })
-onBeforeUnmount(() => running?.abort())
+const { ask } = useLatest(async (signal) => {
+  rows.value = (await api.needs(build.document, signal)).needs
+}, 0, () => (rows.value = []))
+watch(() => build.build?.revision, (revision) => revision !== undefined && void ask(), { immediate: true })
 const band = (system: string, quantity: string, unit: string) => {
   const found = rows.value.find((r) => r.system === system && r.quantity === quantity)
   if (!found || (found.low === null && found.high === null)) return ''

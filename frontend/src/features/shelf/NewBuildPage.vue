@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, Problem, type Starter } from '../../api/client'
+import { busy } from '../../shared/busy'
 import { useVocabulary } from '../../stores/vocabulary'
 import TopBar from '../TopBar.vue'
 
@@ -55,7 +56,7 @@ async function start(): Promise<void> {
 <template>
   <div class="new">
     <TopBar />
-    <main>
+    <main :aria-busy="busy">
       <h1>A new build</h1>
       <p class="mute">Five facts are enough to start. Type them as you say them; guesses are fine and are marked as such.</p>
       <form class="card" novalidate @submit.prevent="start">

@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Card } from '../../api/client'
+import { busy } from '../../shared/busy'
 import TopBar from '../TopBar.vue'
 import { useBuild } from '../../stores/build'
 import BuildCard from './BuildCard.vue'
@@ -54,7 +55,7 @@ async function take(event: Event): Promise<void> {
 <template>
   <div class="shelf">
     <TopBar />
-    <main>
+    <main :aria-busy="busy">
       <div class="lead">
         <div>
           <h1>What can your swap carry, and what gives out first?</h1>

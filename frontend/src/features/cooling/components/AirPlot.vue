@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
+import { computed, inject, ref, watch } from 'vue'
 import { checkOf, ends } from '../../../shared/bands'
 import { plotOption, type Line } from '../../../shared/chart'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
@@ -25,7 +26,6 @@ interface Air {
   front: { heat: number; rise: number; coolers: { name: string; share: number }[] }
   air_in: number
 }
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)

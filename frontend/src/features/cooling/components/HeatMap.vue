@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useThrottleFn } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, type HeatMap, type MapKind } from '../../../api/client'
+import { useLatest } from '../../../shared/useLatest'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { ticks } from '../../bench/logic'
@@ -16,7 +16,6 @@ const kind = ref<MapKind>('ambient_speed')
 const duty = ref('')
 const map = shallowRef<HeatMap | null>(null)
 const trouble = ref('')
-let running: AbortController | undefined
 const duties = computed(() => (build.report?.duties ?? []).filter((d) => kind.value === 'speed_power' || d.kind === 'road'))
 watch(duties, (all) => {
   const governing = build.report?.systems.cooling?.governing?.duty
@@ -35,22 +34,11 @@ const held = computed(() => facts.value.find((f) => f.name === fact.value) ?? fa
 watch([() => build.build?.revision, fact], () => (factor.value = 100))
 const sheet = computed(() => (held.value && factor.value !== 100 ? dragged(build.document, held.value.name, held.value.si * (factor.value / 100), held.value.unit) : build.document))
 
-const draw = useThrottleFn(async () => {
-  running?.abort()
-  if (!duty.value) {
-    map.value = null
-    return
-  }
-  running = new AbortController()
-  try {
-    map.value = await api.heatMap(sheet.value, duty.value, kind.value, running.signal)
-    trouble.value = ''
-  } catch (error) {
-    if (!(error instanceof DOMException)) trouble.value = error instanceof Error ? error.message : 'The map could not be worked.'
-  }
-}, 90, true)
-watch([() => build.build?.revision, kind, duty, factor], () => void draw(), { immediate: true })
-onBeforeUnmount(() => running?.abort())
+const { ask } = useLatest(async (signal) => {
+  map.value = duty.value ? await api.heatMap(sheet.value, duty.value, kind.value, signal) : null
+  trouble.value = ''
+}, 90, (error) => (trouble.value = error instanceof Error ? error.message : 'The map could not be worked.'))
+watch([() => build.build?.revision, kind, duty, factor], () => void ask(), { immediate: true })
 
 const drawn = computed(() => (whole(map.value) ? map.value : null))
 const marks = (axis: 'x' | 'y') => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject, ref } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { plotOption } from '../../../shared/chart'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
@@ -24,7 +25,6 @@ interface Course {
   thermostat: number
 }
 const CURVES = { trace: 'as it goes', warm_up: 'from cold', soak: 'switched off hot' } as const
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('cooling')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject, ref } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { plotOption } from '../../../shared/chart'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
@@ -12,7 +13,6 @@ interface Sweep {
   torque: number[]
   heat_to_coolant: number[]
 }
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const words = useVocabulary()
 const look = inject(THEME)
 const { data } = useInstrument<Sweep>('engine', ref({}))

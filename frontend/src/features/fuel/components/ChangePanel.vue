@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject } from 'vue'
+import { computed, inject } from 'vue'
 import { plotOption } from '../../../shared/chart'
 import DutyPick from '../../../shared/DutyPick.vue'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
@@ -12,7 +13,6 @@ import { useVocabulary } from '../../../stores/vocabulary'
 interface Guard { held: number; cut: number; now: number | null; limit: number; rails: number[]; leaner: number[]; hotter: number; fitted: string | null }
 interface Change { old: string; new: string; lines: number; mixed: number; purge: number; left: number; share: number | null; hazard: string | null; hazard_share: number | null; hazardous: boolean; materials: string[]; steps: string[] }
 interface Guards { guard: Guard | null; change: Change | null; bleed: string[]; stop: { label: string; safe: boolean } | null; cuts: Record<string, string | null> | null }
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject } from 'vue'
+import { computed, inject } from 'vue'
 import { plotOption } from '../../../shared/chart'
 import DutyPick from '../../../shared/DutyPick.vue'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
@@ -25,7 +26,6 @@ interface Lines {
   returned?: number
   prime?: number | null
 }
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')

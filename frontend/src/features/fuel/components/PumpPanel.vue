@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject, ref } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { checkOf, ends } from '../../../shared/bands'
 import { plotOption, type Line } from '../../../shared/chart'
 import DutyPick from '../../../shared/DutyPick.vue'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
@@ -24,7 +25,6 @@ interface Pumps {
   voltage: number
   caught: Caught | null
 }
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)

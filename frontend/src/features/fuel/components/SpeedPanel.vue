@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject, ref } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { plotOption, type Line } from '../../../shared/chart'
 import DutyPick from '../../../shared/DutyPick.vue'
 import { percent } from '../../../shared/format'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
@@ -25,7 +26,6 @@ interface Speeds {
   fuels: { name: string; now: boolean; ratio: number; flow: number; injector: number | null; air: number; starts: number }[]
   cold: { least: number; winter: number } | null
 }
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, inject } from 'vue'
+import { computed, inject } from 'vue'
 import { checkOf, ends } from '../../../shared/bands'
 import { plotOption } from '../../../shared/chart'
+import { ChartPanel } from '../../../shared/lazyChart'
 import { read, THEME } from '../../../shared/theme'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
@@ -9,7 +10,6 @@ import type { PressureCurves } from '../logic'
 
 /** Oil pressure over engine speed, cold and as hot as the duty makes it, against the least wanted. */
 const props = defineProps<{ data: PressureCurves | null; duty: string }>()
-const ChartPanel = defineAsyncComponent(() => import('../../../shared/ChartPanel.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
