@@ -4,9 +4,13 @@ from __future__ import annotations
 
 import copy
 import csv
+import signal
+import sys
 import unittest
-from collections.abc import Mapping
+from collections.abc import Callable, Iterator, Mapping
+from contextlib import contextmanager
 from pathlib import Path
+from types import FrameType
 from typing import Any
 
 import numpy as np
@@ -130,6 +134,38 @@ def table(name: str) -> list[dict[str, float]]:
     """Rows of a published table in ``tests/data``; lines that begin with # name the source."""
     lines = [line for line in (DATA / name).read_text().splitlines() if line and not line.startswith("#")]
     return [{key: float(value) for key, value in row.items()} for row in csv.DictReader(lines)]
+
+
+def calls(work: Callable[[], object]) -> int:
+    """How many Python calls a piece of work makes: the same on a busy machine as on an idle one."""
+    count = 0
+
+    def count_one(frame: FrameType, event: str, argument: object) -> None:
+        nonlocal count
+        count += event == "call"
+
+    sys.setprofile(count_one)
+    try:
+        work()
+    finally:
+        sys.setprofile(None)
+    return count
+
+
+@contextmanager
+def watched(seconds: int = 20) -> Iterator[None]:
+    """Fail what hangs: no measure of speed, only an end to waiting."""
+
+    def late(number: int, frame: FrameType | None) -> None:
+        raise AssertionError(f"still at it after {seconds} s")
+
+    before = signal.signal(signal.SIGALRM, late)
+    signal.alarm(seconds)
+    try:
+        yield
+    finally:
+        signal.alarm(0)
+        signal.signal(signal.SIGALRM, before)
 
 
 class NumbersCase(unittest.TestCase):

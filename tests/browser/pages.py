@@ -27,8 +27,9 @@ CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-sync"]
 WIDE = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
-# How a page is looked at; phones at night, where dark is for.
+# How a page is looked at.
 LOOKS = (("light", WIDE), ("dark", WIDE), ("dark", PHONE))
+LOOKS_DRAWN = (LOOKS[0], LOOKS[2])
 OVERHANG = """() => [
   Math.max(document.documentElement.scrollWidth - innerWidth,
     ...[...document.querySelectorAll('main')].map((m) => m.scrollWidth - m.clientWidth)),
@@ -222,12 +223,12 @@ class BrowserCase(DatabaseCase):
         found = self.page.evaluate(f"() => axe.run({root}, {{resultTypes: ['violations']}})")
         return [_told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
 
-    def hold(self, where: str, *, still: bool = True) -> None:
-        """The page as it stands, light at the desk, dark at both sizes: as wide as its window, no serious fault.
+    def hold(self, where: str, *, still: bool = True, looks: Sequence[tuple[str, dict[str, int]]] = LOOKS) -> None:
+        """The page as it stands, in each of some looks: no wider than its window, no serious fault.
 
         ``still``: the window itself never scrolls, so that the bar and the stations stay.
         """
-        for scheme, size in LOOKS:
+        for scheme, size in looks:
             self.look(scheme, size)
             note = f"{where}, {scheme}, {size['width']}"
             wide, high = self.page.evaluate(OVERHANG)
@@ -241,7 +242,7 @@ class BrowserCase(DatabaseCase):
         self.go(path)
         for tab in tabs:
             self.tab(tab)
-            self.hold(tab)
+            self.hold(tab, looks=LOOKS_DRAWN)
 
 
 def _told(violation: dict[str, Any]) -> str:

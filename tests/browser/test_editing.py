@@ -83,7 +83,7 @@ class Editing(BrowserCase):
         expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
 
     def test_two_windows(self) -> None:
-        first = self.go(f"/builds/{self.build}/cooling")
+        self.go(f"/builds/{self.build}/cooling")
         second = self.go(f"/builds/{self.build}/cooling", self.context.new_page())
         self.give("cooling.core_depth", "40 mm")
         second.locator('button[data-path="cooling.core_depth"]').click()
@@ -184,7 +184,9 @@ class WantedLine(BrowserCase):
         line.press("Shift+ArrowRight")
         with self.saved():
             page.get_by_role("button", name="Set it").click()
-        self.assertEqual(builds.get(self.engine, self.build)["facts"]["wanted"]["shown"].replace("\u00a0", " "), "138 kW")
+        self.assertEqual(
+            builds.get(self.engine, self.build)["facts"]["wanted"]["shown"].replace("\u00a0", " "), "138 kW"
+        )
 
     def test_by_mouse(self) -> None:
         page = self.go(f"/builds/{self.build}")

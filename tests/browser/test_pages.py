@@ -26,13 +26,13 @@ FIRST_PAGE_KILOBYTES = 400
 
 class Pages(BrowserCase):
     def test_each_demo_says_what_it_is_good_for_first(self) -> None:
-        for demo, word in (
+        for name, word in (
             ("quarry-mule", "Cannot hold the long grade"),
             ("dripping-well", "Holds 52"),
             ("chalk-hare", "Good for"),
             ("reed-otter", "Pickup"),
         ):
-            page = self.go(f"/builds/{demo}")
+            page = self.go(f"/builds/{name}")
             expect(page.get_by_role("heading", level=1)).to_contain_text(word)
 
     def test_every_page_fits_and_can_be_read(self) -> None:

@@ -23,8 +23,14 @@ def changes(raw: dict[str, Any]) -> tuple[list[dict[str, Any]], list[dict[str, A
 
 
 @cache
+def events(name: str) -> list[explore.Event]:
+    """All that is worked of a demo build: several tests look at it."""
+    return list(explore.explore(demo(name), samples=256))
+
+
 def of_demo(name: str) -> tuple[list[dict[str, Any]], list[dict[str, Any]]]:
-    return changes(demo(name))
+    found = [e for e in events(name) if e["event"] == "changes"][-1]
+    return found["singles"], found["pairs"]
 
 
 def made(raw: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
@@ -166,12 +172,12 @@ class Weighing(NumbersCase):
     def test_how_sure_a_change_makes_it_is_that_of_the_changed_build(self) -> None:
         """The chance said, against the changed sheet drawn on its own; the same draws, so to the last digit."""
         raw = demo("dripping-well")
-        events = [e for e in explore.explore(raw, ("changes",)) if e["event"] == "changes"]
-        best = events[-1]["singles"][0]
+        last = [e for e in events("dripping-well") if e["event"] == "changes"][-1]
+        best = last["singles"][0]
         after = resolve(load(made(raw, best))).case
         self.assertEqual(best["sure"], bands.chance(after, 256))
-        self.assertEqual(events[-1]["sure"], bands.chance(resolve(load(raw)).case, 256))
-        self.assertGreater(best["sure"], events[-1]["sure"])
+        self.assertEqual(last["sure"], bands.chance(resolve(load(raw)).case, 256))
+        self.assertGreater(best["sure"], last["sure"])
 
     def test_nothing_is_offered_that_does_nothing(self) -> None:
         """A higher cap buys nothing where the engine's own limit comes first."""
@@ -195,13 +201,13 @@ class Prices(unittest.TestCase):
 
 class Stream(NumbersCase):
     def test_in_order_and_finished(self) -> None:
-        events = list(explore.explore(demo("reed-otter"), samples=256))
-        kinds = [e["event"] for e in events]
+        found = events("reed-otter")
+        kinds = [e["event"] for e in found]
         self.assertEqual((kinds[0], kinds[-1]), ("report", "done"))
         for what in ("changes", "measure"):
-            done = [e["done"] for e in events if e["event"] == "progress" and e["what"] == what]
+            done = [e["done"] for e in found if e["event"] == "progress" and e["what"] == what]
             self.assertEqual(done, sorted(done))
-            last = [e for e in events if e["event"] == "progress" and e["what"] == what][-1]
+            last = [e for e in found if e["event"] == "progress" and e["what"] == what][-1]
             self.assertEqual(last["done"], last["of"])
 
     def test_only_what_is_asked(self) -> None:
@@ -210,16 +216,15 @@ class Stream(NumbersCase):
 
     def test_the_same_again(self) -> None:
         """Seeded: two runs say the same to the last digit."""
-        one, two = (list(explore.explore(demo("reed-otter"), samples=256)) for _ in range(2))
-        self.assertEqual(one, two)
+        self.assertEqual(events("reed-otter"), list(explore.explore(demo("reed-otter"), samples=256)))
 
     def test_an_engine_not_known_says_what_is_missing(self) -> None:
-        events = list(explore.explore(changed(ROAD, engine__displacement=None)))
-        self.assertEqual(next(e for e in events if e["event"] == "unknown")["missing"], ["engine.displacement"])
+        found = explore.explore(changed(ROAD, engine__displacement=None))
+        self.assertEqual(next(e for e in found if e["event"] == "unknown")["missing"], ["engine.displacement"])
 
     def test_sentences_are_finished(self) -> None:
         for name in NAMES:
-            for event in explore.explore(demo(name), ("measure",)):
+            for event in events(name):
                 for item in event.get("next", ()):
                     for said in (item["sentence"], item["how"], item["label"]):
                         self.assertNotRegex(said, r"[{}]|nan|inf\b|  ")

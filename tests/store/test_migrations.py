@@ -1,21 +1,24 @@
 """Schema: what migrations make is what the models say; names, upgrades at once, dead servers."""
 
 import os
+import socket
 import subprocess
 import sys
-import time
 import unittest
 import uuid
+from unittest import mock
 
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import inspect, select, text
 from sqlalchemy.exc import OperationalError
 
+from gauge_well.store import session
 from gauge_well.store.models import Base, Build
 from gauge_well.store.session import make_engine, migrate, normal_url, transaction
 from tests import database
 from tests.database import DatabaseCase
+from tests.support import watched
 
 
 class Migrations(DatabaseCase):
@@ -38,7 +41,7 @@ class Migrations(DatabaseCase):
         name = f"t_{uuid.uuid4().hex[:12]}"
         url = database.make(name)
         env = dict(os.environ, DATABASE_URL=url)
-        command = [sys.executable, "-m", "gauge_well.cli", "migrate"]
+        command = [sys.executable, "-m", "gauge_well.cli", "prepare"]
         try:
             starts = [subprocess.Popen(command, env=env, stderr=subprocess.PIPE, text=True) for _ in range(3)]
             for start in starts:
@@ -50,12 +53,12 @@ class Migrations(DatabaseCase):
 
 class Sessions(DatabaseCase):
     def test_a_failed_block_leaves_nothing(self) -> None:
-        with self.assertRaises(RuntimeError), transaction(self.engine) as session:
-            session.add(Build(id="gone", document={}, revision=1))
-            session.flush()
+        with self.assertRaises(RuntimeError), transaction(self.engine) as opened:
+            opened.add(Build(id="gone", document={}, revision=1))
+            opened.flush()
             raise RuntimeError
-        with transaction(self.engine) as session:
-            self.assertIsNone(session.scalar(select(Build).where(Build.id == "gone")))
+        with transaction(self.engine) as opened:
+            self.assertIsNone(opened.scalar(select(Build).where(Build.id == "gone")))
 
 
 class Addresses(unittest.TestCase):
@@ -65,8 +68,15 @@ class Addresses(unittest.TestCase):
 
     def test_a_dead_server_is_noticed_soon(self) -> None:
         engine = make_engine("postgresql://u:p@127.0.0.1:1/none")
-        started = time.monotonic()
-        with self.assertRaises(OperationalError), engine.connect():
+        with self.assertRaisesRegex(OperationalError, "refused"), engine.connect():
             pass
-        self.assertLess(time.monotonic() - started, 6.0)
         engine.dispose()
+
+    def test_a_server_that_says_nothing_is_given_up(self) -> None:
+        with socket.socket() as silent, mock.patch.object(session, "CONNECT_SECONDS", 2), watched():
+            silent.bind(("127.0.0.1", 0))
+            silent.listen()
+            engine = make_engine(f"postgresql://u:p@127.0.0.1:{silent.getsockname()[1]}/none")
+            with self.assertRaisesRegex(OperationalError, "timeout"), engine.connect():
+                pass
+            engine.dispose()

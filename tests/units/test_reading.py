@@ -1,10 +1,10 @@
 """Quantities as typed in a workshop, and hostile text."""
 
-import time
 import unittest
+from contextlib import suppress
 
 from gauge_well.units import KINDS, Reading, ReadingError, read
-from tests.support import NumbersCase
+from tests.support import NumbersCase, watched
 
 INCH, PSI, HP, PS = 0.0254, 6894.757293168, 745.69987158, 735.49875
 
@@ -150,7 +150,7 @@ class Refused(NumbersCase):
                 read(text, "length")
 
     def test_hostile_text_is_refused_at_once(self) -> None:
-        """Huge exponents, a megabyte of digits, runs made to hang a matcher: each within a twentieth of a second."""
+        """Huge exponents, a megabyte of digits, runs made to hang a matcher: none hangs."""
         for text in (
             "1e999",
             "1e-999",
@@ -162,13 +162,8 @@ class Refused(NumbersCase):
             "1e15e15",
             "9" * 55 + " mm",
         ):
-            started = time.perf_counter()
-            try:
-                found = read(text, "length").si
-                self.assertLess(abs(found), 1e60)
-            except ReadingError:
-                pass
-            self.assertLess(time.perf_counter() - started, 0.05, text[:20])
+            with watched(), suppress(ReadingError):
+                self.assertLess(abs(read(text, "length").si), 1e60)
 
     def test_every_kind_refuses_nonsense_and_says_what_is_understood(self) -> None:
         for kind in KINDS:

@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Any
 
 import click
-from sqlalchemy import create_engine, text
+from sqlalchemy import create_engine, make_url, text
 from sqlalchemy.exc import SQLAlchemyError
 
 from gauge_well.cli.text import as_text
@@ -76,31 +76,31 @@ def _url() -> str:
     return os.environ["DATABASE_URL"]
 
 
-@main.command("make-database")
-@click.argument("name")
-def make_database(name: str) -> None:
-    """Make a database on the server when it is not there."""
-    engine = create_engine(normal_url(_url()), isolation_level="AUTOCOMMIT")
-    with engine.connect() as connection:
-        if connection.scalar(text("SELECT 1 FROM pg_database WHERE datname = :n"), {"n": name}) is None:
-            connection.exec_driver_sql(f'CREATE DATABASE "{name}"')
-    engine.dispose()
-
-
-@main.command("migrate")
-def migrate_command() -> None:
-    """Bring the schema up to date."""
+@main.command("prepare")
+@click.option("--make", "name", help="Make this database on the server first, where it is not there, and use it.")
+@click.option("--demos", is_flag=True, help="Put the demo builds on the shelf.")
+def prepare(name: str | None, demos: bool) -> None:
+    """Bring the database of DATABASE_URL to where the program can serve it."""
+    url = os.environ["DATABASE_URL"]
     try:
-        migrate(_url())
+        if name is not None:
+            url = _made(url, name)
+        migrate(url)
+        if demos:
+            builds.load_demos(make_engine(url))
     except SQLAlchemyError as error:
         raise click.ClickException(f"The database does not answer: {str(error).splitlines()[0][:300]}") from error
 
 
-@main.command("load-demos")
-def load_demos() -> None:
-    """Put the demo builds on the shelf."""
-    for name in builds.load_demos(make_engine(_url())):
-        click.echo(name)
+def _made(server: str, name: str) -> str:
+    """Address of a database on a server, made where it is not there."""
+    address = make_url(normal_url(server))
+    engine = create_engine(address, isolation_level="AUTOCOMMIT")
+    with engine.connect() as connection:
+        if connection.scalar(text("SELECT 1 FROM pg_database WHERE datname = :n"), {"n": name}) is None:
+            connection.exec_driver_sql(f'CREATE DATABASE "{name}"')
+    engine.dispose()
+    return address.set(database=name).render_as_string(hide_password=False)
 
 
 @main.command("write-schemas")

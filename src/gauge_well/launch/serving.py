@@ -78,15 +78,17 @@ def serve(port: int, *, demos: bool, workers: int = WORKERS) -> int:
     setup.everything(dev=False, browser=False, database="DATABASE_URL" not in os.environ)
     check_port(port)
     given = os.environ.get("DATABASE_URL")
+    shelf = ["--demos"] if demos else []
     if given:
-        return _web(given, port, demos, workers)
+        manage(given, "prepare", *shelf)
+        return _web(given, port, workers)
     cluster = Cluster(state_folder())
     cluster.make()
     with only_one(cluster.folder, port):
         try:
             base = cluster.start()
-            manage(base + "postgres", "make-database", DATABASE)
-            return _web(base + DATABASE, port, demos, workers)
+            manage(base + "postgres", "prepare", "--make", DATABASE, *shelf)
+            return _web(base + DATABASE, port, workers)
         finally:
             cluster.stop()
 
@@ -100,10 +102,7 @@ def options(workers: int = WORKERS) -> list[str]:
     return ["--workers", str(workers), *kept]
 
 
-def _web(url: str, port: int, demos: bool, workers: int) -> int:
-    manage(url, "migrate")
-    if demos:
-        manage(url, "load-demos")
+def _web(url: str, port: int, workers: int) -> int:
     address = ["--bind", f"{HOST}:{port}", "--log-level", "warning"]
     command = [str(PYTHON), "-m", "gunicorn", *options(workers), *address, "gauge_well.web.app:create_app()"]
     # A session of its own: Ctrl-C reaches this process, which then stops the server in order.
