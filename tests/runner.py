@@ -4,14 +4,17 @@ from __future__ import annotations
 
 import io
 import json
+import os
 import subprocess
+import threading
 import time
 import traceback
 import unittest
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from concurrent.futures import Future, ProcessPoolExecutor, as_completed
+from contextlib import contextmanager
 from dataclasses import dataclass, field
-from multiprocessing import get_context
+from multiprocessing import get_context, parent_process
 from pathlib import Path
 
 WORKERS = 2
@@ -177,10 +180,34 @@ class Tally:
         self.tell(f"\n{self.passed} passed, {self.failed} failed{skipped}")
 
 
+@contextmanager
+def _workers(count: int) -> Iterator[ProcessPoolExecutor]:
+    """Worker processes; broken off, what has not begun is dropped."""
+    pool = ProcessPoolExecutor(count, mp_context=get_context("spawn"), initializer=_end_with_parent)
+    try:
+        yield pool
+    except BaseException:
+        pool.shutdown(wait=False, cancel_futures=True)
+        raise
+    pool.shutdown()
+
+
+def _end_with_parent() -> None:
+    """A worker whose parent is gone ends, and its browser with it."""
+
+    def watch() -> None:
+        parent = parent_process()
+        if parent is not None:
+            parent.join()
+            os._exit(1)
+
+    threading.Thread(target=watch, daemon=True).start()
+
+
 def run_all(units: Sequence[Module | Check], tell: Callable[[str], None], workers: int = WORKERS) -> Tally:
     """Run everything, longest first; a worker that dies fails what it was at."""
     known, tally = known_times(), Tally(tell)
-    with ProcessPoolExecutor(workers, mp_context=get_context("spawn")) as pool:
+    with _workers(workers) as pool:
         begun: dict[Future[Ran], Module | Check] = {pool.submit(run_unit, u): u for u in longest_first(units, known)}
         for future in as_completed(begun):
             unit = begun[future]

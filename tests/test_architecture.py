@@ -7,6 +7,8 @@ from collections.abc import Iterator
 from pathlib import Path
 
 from gauge_well.core.systems import SYSTEMS
+from tests.__main__ import found
+from tests.runner import Module, Ran, Tally
 from tests.support import ROOT
 
 SOURCE = ROOT / "src" / "gauge_well"
@@ -22,8 +24,10 @@ ALLOWED = {
     "cli": {"units", "core", "sheet", "store", "formats", "services", "web"},
     "launch": set(),
 }
+# What shapes code and touches nothing outside it.
 STANDARD_IN_CORE = {
     "__future__",
+    "abc",
     "collections",
     "contextlib",
     "dataclasses",
@@ -91,10 +95,13 @@ class Architecture(unittest.TestCase):
                     self.assertNotIn(f"systems.{other}", name, str(path))
 
     def test_every_system_has_the_same_rooms(self) -> None:
+        """Physics stands in ``model.py`` where one file tells it; where it takes several (the fuel's circuit, pump,
+        network, tank) each is named for what it tells, and together they are no less a room than a file would be."""
+        rooms_all = {"facts", "checks", "need", "working", "instrument", "remedies"}
         for folder in (SOURCE / "core" / "systems").iterdir():
             if folder.is_dir() and folder.name != "__pycache__":
                 rooms = {p.stem for p in folder.glob("*.py")}
-                self.assertLessEqual({"facts", "model", "checks", "need", "working", "instrument"}, rooms, folder.name)
+                self.assertLessEqual(rooms_all, rooms, folder.name)
 
     def test_public_names_are_documented(self) -> None:
         for layer, path, tree in modules():
@@ -108,6 +115,23 @@ class Architecture(unittest.TestCase):
     def test_files_stay_small(self) -> None:
         for path in [*SOURCE.rglob("*.py"), *(ROOT / "frontend" / "src").rglob("*.vue")]:
             self.assertLess(len(path.read_text().splitlines()), 600, path.name)
+
+
+class Discovery(unittest.TestCase):
+    def test_every_module_of_tests_is_run(self) -> None:
+        """One discovery finds a test in each file there is, whatever folder it lies in."""
+        here = ROOT / "tests"
+        files = {".".join(p.relative_to(ROOT).with_suffix("").parts) for p in here.rglob("test_*.py")}
+        self.assertEqual(set(found()), files)
+        self.assertIn(__name__, files)
+
+    def test_a_count_that_differs_is_a_failure(self) -> None:
+        """A module that runs fewer tests than were found in it has lost some."""
+        said: list[str] = []
+        tally = Tally(said.append)
+        tally.take(Ran(Module("tests.core.test_x", 3, ("tests.core.test_x",)), 1.0, run=2, passed=2))
+        self.assertEqual((tally.passed, tally.failed), (2, 1))
+        self.assertIn("2 tests ran of 3 found", said[0])
 
 
 class Pages(unittest.TestCase):

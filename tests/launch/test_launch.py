@@ -81,11 +81,10 @@ class Rights(unittest.TestCase):
         with mock.patch("shutil.which", return_value=None), self.assertRaises(say.Stop) as caught:
             setup._npm()
         self.assertIn("Node.js", caught.exception.what)
-        old = mock.Mock()
-        old.read.return_value = "v16.1.0\n"
+        old = subprocess.CompletedProcess([], 0, "v16.1.0\n", "")
         with (
             mock.patch("shutil.which", return_value="/usr/bin/node"),
-            mock.patch("os.popen", return_value=old),
+            mock.patch("subprocess.run", return_value=old),
             self.assertRaises(say.Stop) as caught,
         ):
             setup._npm()

@@ -140,7 +140,9 @@ def _point(
     density = air.density(up, own.pressure)
     facts = dict(case.duties)[own.id]
     pinned = None if facts.engine_speed is None else float(facts.engine_speed)
-    at = choose_gear(context.engine, vehicle, context.wanted, speed, grade, density, own.tow, own.accessories, pinned)
+    at = choose_gear(
+        context.engine, vehicle, context.wanted, speed, grade, density, own.tow, own.accessories.total, pinned
+    )
     weak = at.available < at.required
     # Where it cannot hold the speed, heat at full load there: the worst it could be asked.
     power = np.where(weak, np.maximum(at.available, 1.0), at.required)

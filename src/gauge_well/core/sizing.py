@@ -293,7 +293,9 @@ def _engine_block(context: Context, explain: str) -> dict[str, Any]:
         "remedies": [],
         "cautions": [],
         "working": {
-            duties.cases[i].id: engine_report.steps(context.engine, context.mean, i, duties.cases[i])
+            duties.cases[i].id: engine_report.steps(
+                context.engine, context.mean, i, duties.cases[i], duties.vehicle, context.wanted
+            )
             for i in _explained(context, explain, worst["duty"] if worst else duties.cases[-1].id)
         },
         "notices": notes,

@@ -117,7 +117,8 @@ def _npm() -> str:
             "Node.js with npm is not installed; the pages are built with it.",
             f"Install Node.js {NODE_MAJOR}, then start again.",
         )
-    major = os.popen(f"{node} --version").read().strip().lstrip("v").split(".")[0]
+    said = subprocess.run([node, "--version"], capture_output=True, text=True, check=False).stdout
+    major = said.strip().lstrip("v").split(".")[0]
     if not major.isdigit() or int(major) < NODE_MAJOR:
         raise say.Stop(f"Node.js {major or '?'} is too old.", f"Install Node.js {NODE_MAJOR}, then start again.")
     return npm

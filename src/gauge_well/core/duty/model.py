@@ -24,6 +24,23 @@ CONDENSER_HEAT = 7000.0
 
 
 @dataclass(frozen=True)
+class Accessories:
+    """What hangs on the crank besides the machine [W]: alternator by what it gives, steering, air-conditioning."""
+
+    electrical: Value
+    steering: float
+    air_conditioning: float
+
+    @property
+    def total(self) -> Value:
+        """All of it at the crank."""
+        return self.electrical / ALTERNATOR_EFFICIENCY + self.steering + self.air_conditioning
+
+
+NO_ACCESSORIES = Accessories(0.0, 0.0, 0.0)
+
+
+@dataclass(frozen=True)
 class Case:
     """One duty solved at the wanted power; what is a Value may be samples."""
 
@@ -47,7 +64,8 @@ class Case:
     held: Held | None
     tow: float = 0.0
     grade: float = 0.0
-    accessories: Value = 0.0
+    accessories: Accessories = NO_ACCESSORIES
+    share: Value = 0.0  # of the wanted power, where the duty asks for one
     wide_open: float = 0.0
     braking: Value = 0.0  # g
     cornering: Value = 0.0
@@ -88,12 +106,10 @@ def _in_g(value: Value | None) -> Value:
     return 0.0 if value is None else value / GRAVITY
 
 
-def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> Value:
+def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> Accessories:
+    cold = AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING
     electrical = machine.electrical_load if machine.electrical_load is not None else 0.0
-    total = electrical / ALTERNATOR_EFFICIENCY + STEERING
-    if facts.air_conditioning == "yes":
-        total += AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING
-    return total
+    return Accessories(electrical, STEERING, cold if facts.air_conditioning == "yes" else 0.0)
 
 
 def solve_duty(
@@ -122,24 +138,26 @@ def solve_duty(
     grade = need_number(facts.grade, "") if facts.grade is not None else 0.0
     tow = 1.0 if facts.tow == "yes" else 0.0
     peak_power: float | None = None
+    share: Value = 0.0
     power: Value
     rpm: Value
     rated = engine.rated_speed
     if kind == "road":
         speed = need_number(facts.speed, f"{where}.speed")
         vehicle = vehicle_of(machine)
-        held = hold(engine, vehicle, wanted, speed, grade, density, tow, accessories, pinned)
+        held = hold(engine, vehicle, wanted, speed, grade, density, tow, accessories.total, pinned)
         power, rpm = held.power, held.engine_speed
         weak = as_array(held.speed) < speed
         air_speed = settled(np.where(weak, np.minimum(air_speed, held.speed), air_speed))
     elif kind == "idle":
-        power = accessories
+        power = accessories.total
         rpm = pinned if pinned is not None else need(engine.facts.idle_speed, "engine.idle_speed")
     elif kind == "boat":
-        share = need_number(facts.speed_share, f"{where}.speed_share")
+        of_speed = need_number(facts.speed_share, f"{where}.speed_share")
         exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
-        power = settled(wanted * np.minimum(share**exponent, 1.0))
-        rpm = pinned if pinned is not None else share * rated
+        share = settled(np.minimum(of_speed**exponent, 1.0))
+        power = wanted * share
+        rpm = pinned if pinned is not None else of_speed * rated
     elif kind == "typed":
         power = need_number(facts.engine_power, f"{where}.engine_power")
         rpm = need_number(facts.engine_speed, f"{where}.engine_speed")
@@ -172,6 +190,7 @@ def solve_duty(
         tow=tow,
         grade=grade,
         accessories=accessories,
+        share=share,
         wide_open=0.0 if peak_power is None else 1.0,
         **_motion(facts),
     )

@@ -8,13 +8,16 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
-from gauge_well.core.duty.model import Case, Duties
-from gauge_well.core.duty.road import steepest_grade, time_to_speed, top_speed
+from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY, Case, Duties
+from gauge_well.core.duty.road import Vehicle, steepest_grade, time_to_speed, top_speed
+from gauge_well.core.engine.facts import ERAS
 from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.facts import need_number
 from gauge_well.core.media import air
+from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, Value, likely
+from gauge_well.core.sources import COMMON_PRACTICE, STATED
+from gauge_well.core.typing import Array, Value, as_array, likely
 from gauge_well.core.working import Step, Working
 
 GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
@@ -94,7 +97,7 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
     if road and duties.vehicle is not None:
         case = road[-1]
         density = float(air.density(case.ambient, case.pressure))
-        tow, accessories = max(c.tow for c in road), likely(case.accessories)
+        tow, accessories = max(c.tow for c in road), likely(case.accessories.total)
         found["top_speed_m_s"] = top_speed(engine, duties.vehicle, wanted, density, accessories)
         found["steepest_grade"] = steepest_grade(engine, duties.vehicle, wanted, GRADE_SPEED, density, tow, accessories)
         seconds = time_to_speed(engine, duties.vehicle, wanted, SPRINT_SPEED, density, accessories)
@@ -103,12 +106,12 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
     return found
 
 
-def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
-    """The working of one duty: from power to fuel, heat and exhaust."""
+def steps(engine: Engine, op: Operation, index: int, case: Case, vehicle: Vehicle | None, wanted: float) -> list[Step]:
+    """The working of one duty: from what is asked to fuel, heat and exhaust."""
     w = Working(index)
     f, fuel = engine.facts, engine.fuel
     per_rev = engine.swept_rate_factor
-    w.add("P", "Engine power, accessories in it", "P", op.power, "power", {"P": op.power}, "duty: " + case.kind)
+    _power_steps(w, op, case, vehicle, wanted)
     w.add(
         "bmep",
         "Brake mean effective pressure",
@@ -118,15 +121,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
         {"P": op.power, "V_d": engine.displacement, "N": op.speed, "per_rev": per_rev},
         "heywood1988, ch. 2",
     )
-    w.add(
-        "losses",
-        "Friction and pumping",
-        "losses",
-        op.mean_losses,
-        "pressure_difference",
-        {"losses": op.mean_losses},
-        "heywood1988, ch. 13",
-    )
+    _losses_step(w, engine, op)
     w.add(
         "m_f",
         "Fuel",
@@ -141,7 +136,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
             "per_rev": per_rev,
             "eta": op.indicated_efficiency,
             "LHV": fuel.lhv,
-            "chem": op.chemical_loss / op.fuel_power,
+            "chem": op.gas.chemical_loss,
         },
         "heywood1988, ch. 2 and 13",
     )
@@ -186,7 +181,7 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
         "H_ex",
         "Left for the exhaust",
         "Q_rel + H_in - P - W_c - Q_c - Q_o - Q_r",
-        op.exhaust_power,
+        op.left_for_exhaust,
         "heat",
         {
             "Q_rel": op.released,
@@ -205,12 +200,66 @@ def steps(engine: Engine, op: Operation, index: int, case: Case) -> list[Step]:
         "H_ex - H_of_T_ex",
         op.exhaust_temperature,
         "temperature",
-        {"H_ex": op.exhaust_power, "H_of_T_ex": op.exhaust_power - op.residual},
+        {"H_ex": op.left_for_exhaust, "H_of_T_ex": op.exhaust_power},
         "gri30, polynomials of the products",
         solved=True,
-        scale=op.exhaust_power,
+        scale=op.left_for_exhaust,
     )
     return w.steps
+
+
+def _power_steps(w: Working, op: Operation, case: Case, vehicle: Vehicle | None, wanted: float) -> None:
+    """Engine power by what kind of duty asks for it."""
+    name, more = "Engine power, accessories in it", case.accessories
+    if case.kind == "typed":
+        w.add("P", "Engine power", "P", op.power, "power", {"P": op.power}, STATED)
+        return
+    if case.held is None and case.kind != "idle":
+        inputs: dict[str, Value] = {"share": case.share, "P_wanted": wanted}
+        w.add("P", "Engine power", "share * P_wanted", op.power, "power", inputs, "duty: " + case.kind)
+        return
+    w.add(
+        "P_acc",
+        "Accessories at the crank",
+        f"P_el / {ALTERNATOR_EFFICIENCY} + P_steer + P_ac",
+        more.total,
+        "power",
+        {"P_el": more.electrical, "P_steer": more.steering, "P_ac": more.air_conditioning},
+        COMMON_PRACTICE,
+    )
+    if case.held is None or vehicle is None:
+        w.add("P", name, "P_acc", op.power, "power", {"P_acc": more.total}, STATED)
+        return
+    w.add(
+        "P",
+        name,
+        "maximum(v * (m * g * (C_rr + grade) / sqrt(1 + grade ** 2) + 0.5 * rho * CdA * v ** 2) / eta, 0) + P_acc",
+        op.power,
+        "power",
+        {
+            "v": case.held.speed,
+            "m": vehicle.mass + as_array(case.tow) * vehicle.trailer_mass,
+            "g": GRAVITY,
+            "C_rr": vehicle.rolling,
+            "grade": case.grade,
+            "rho": air.density(case.ambient, case.pressure),
+            "CdA": vehicle.drag_area + as_array(case.tow) * vehicle.trailer_drag_area,
+            "eta": vehicle.efficiency,
+            "P_acc": more.total,
+        },
+        "gillespie1992",
+    )
+
+
+def _losses_step(w: Working, engine: Engine, op: Operation) -> None:
+    name, source = "Friction and pumping", "heywood1988, ch. 13"
+    if engine.fuel.spark:
+        formula = "era * (0.97 + 0.15 * N / 1000 + 0.05 * (N / 1000) ** 2) * 1e5 + maximum(0, 0.75e5 - 0.07 * bmep)"
+        inputs: dict[str, Value] = {"era": ERAS[engine.facts.era or "modern"][1], "N": op.speed, "bmep": op.bmep}
+    else:
+        formula = "(75 + 48 * N / 1000 + 0.4 * S_p ** 2) * 1e3 + 0.2e5"
+        inputs = {"N": op.speed, "S_p": engine.piston_speed(op.speed)}
+    w.add("losses", name, formula, op.mean_losses, "pressure_difference", inputs, source)
 
 
 def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) -> dict[str, Any]:

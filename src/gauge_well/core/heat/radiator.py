@@ -18,7 +18,8 @@ J_FACTOR = 0.85  # real cores against the correlation; +-15 %
 AGEING = 0.9  # on the conductance; +-8 %
 PRANDTL_AIR = 0.71
 FIT_LOW, FIT_HIGH = 2.0, 8.0  # m/s face velocity, where the drop is matched
-FACE_VELOCITY_MIN = 0.05
+FACE_VELOCITY_MIN = 0.05  # m/s
+LEAST_MASS_FLUX = 1.2 * FACE_VELOCITY_MIN  # kg/(m2 s) of face, which still air is taken to move
 
 # k [W/mK] of fin stock, from handbooks (incropera2007, app. A).
 FIN_MATERIALS: Mapping[str, tuple[str, float]] = {
@@ -157,7 +158,7 @@ def air_side(core: RadiatorCore, mass_flow: Value, film_temperature: Value, j_fa
     AirSide
         ``h = j G cp Pr^(-2/3)`` with G on the least free area; conductance is ``eta0 h A`` [W/K].
     """
-    least = 1.2 * FACE_VELOCITY_MIN * core.face
+    least = LEAST_MASS_FLUX * core.face
     m = np.maximum(np.abs(as_array(mass_flow)), least)
     g = m / (core.sigma * core.face)
     re = g * core.reynolds_length / air.viscosity(film_temperature)

@@ -37,15 +37,25 @@ OILS: Mapping[str, Oil] = {
 }
 
 
-def viscosity_walther(oil: Oil, temperature: Value) -> Array:
-    """Kinematic viscosity [m2/s] at ``temperature`` [K], 250 to 450.
+@dataclass(frozen=True)
+class Walther:
+    """A and B of ``log10 log10(nu + 0.7) = A - B log10 T``, nu in mm2/s."""
 
-    ``log10 log10(nu + 0.7) = A - B log10 T`` with nu in mm2/s, through both known points
-    (astm_d341).
-    """
-    z40, z100 = (np.log10(np.log10(nu * 1e6 + 0.7)) for nu in (oil.at_40, oil.at_100))
-    slope = (z40 - z100) / (np.log10(T_100) - np.log10(T_40))
-    z = z40 - slope * (np.log10(as_array(temperature)) - np.log10(T_40))
+    intercept: float
+    slope: float
+
+
+def walther(oil: Oil) -> Walther:
+    """The line through both known points (astm_d341)."""
+    z40, z100 = (float(np.log10(np.log10(nu * 1e6 + 0.7))) for nu in (oil.at_40, oil.at_100))
+    slope = (z40 - z100) / float(np.log10(T_100) - np.log10(T_40))
+    return Walther(z40 + slope * float(np.log10(T_40)), slope)
+
+
+def viscosity_walther(oil: Oil, temperature: Value) -> Array:
+    """Kinematic viscosity [m2/s] at ``temperature`` [K], 250 to 450 (astm_d341)."""
+    line = walther(oil)
+    z = line.intercept - line.slope * np.log10(as_array(temperature))
     return np.asarray((10.0 ** (10.0**z) - 0.7) * 1e-6)
 
 

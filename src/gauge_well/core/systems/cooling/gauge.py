@@ -119,6 +119,11 @@ def air_to_boil(cooling: Cooling, heat: Array) -> Array:
 AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
 
 
+def starts_held(first: Cooling, context: Context) -> Starts | None:
+    """Starts that other weather leaves as they were: what a duty follows had its own, which is not asked about."""
+    return Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
+
+
 def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
     """Air temperature outside at which the duty's heat is just carried [K].
 
@@ -131,9 +136,7 @@ def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
     # The air warms in proportion to what is left between it and the coolant.
     rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
-    # What a duty follows is held: its own weather is not asked about.
-    starts = Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
-    g1 = heat - prepare(context, first.plant, t1, True, rise, starts).capacity
+    g1 = heat - prepare(context, first.plant, t1, True, rise, starts_held(first, context)).capacity
     rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
     # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
     return clip(t1 - g1 / np.maximum(rate, 0.02 * slope), AMBIENT_LOW, AMBIENT_HIGH)

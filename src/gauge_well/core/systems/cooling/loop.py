@@ -268,6 +268,11 @@ class Pressures:
     bypass_flow: Array
     heater_flow: Array
 
+    @property
+    def across(self) -> Array:
+        """Across core, bypass and heater [Pa]: what the pump has left over the engine's passages."""
+        return np.asarray(self.engine_outlet - self.pump_inlet)
+
 
 def pressures(
     loop: Loop, facts: CoolingFacts, reference: Value, lift: Value = 1.0, solved: Solved | None = None

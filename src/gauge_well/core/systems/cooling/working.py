@@ -4,14 +4,17 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.checks import ratio_fill
 from gauge_well.core.facts import need
+from gauge_well.core.heat.radiator import LEAST_MASS_FLUX
 from gauge_well.core.media import air, coolant
 from gauge_well.core.systems.base import Context, over_duties
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, Zones
 from gauge_well.core.systems.cooling.circuit import FILLED_AT, circuit_of, expansion
-from gauge_well.core.systems.cooling.gauge import Shown
-from gauge_well.core.systems.cooling.model import Cooling, heat_made, pick_fan
+from gauge_well.core.systems.cooling.facts_air import SEALINGS
+from gauge_well.core.systems.cooling.gauge import AMBIENT_HIGH, AMBIENT_LOW, Shown, starts_held
+from gauge_well.core.systems.cooling.model import RECIRCULATION_SPEED, Cooling, heat_made, pick_fan, prepare
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
 
@@ -27,7 +30,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "p_boil",
         "Boiling pressure",
         "p_amb + p_cap",
-        plant.pressure + need(facts.cap_pressure, ""),
+        circuit_of(cooling).held,
         "pressure_absolute",
         {"p_amb": plant.pressure, "p_cap": need(facts.cap_pressure, "")},
         "arithmetic",
@@ -78,10 +81,10 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     w.add(
         "m_air",
         "Air through the core",
-        "rho * u * A_face",
+        f"maximum(rho * abs(u), {LEAST_MASS_FLUX}) * A_face",
         on.mass_flow,
         "mass_flow_s",
-        {"rho": rho, "u": np.maximum(on.mass_flow / (rho * core.face), 0.0), "A_face": core.face},
+        {"rho": rho, "u": u, "A_face": core.face},
         "arithmetic",
     )
     side = on.side
@@ -156,12 +159,13 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     w.add(
         "T_air",
         "Air into the core",
-        "T_amb + dT_re + Q_front / C_air",
+        f"T_amb + dT_seal * minimum(maximum(1 - v / {RECIRCULATION_SPEED}, 0), 1) + Q_front / C_air",
         on.air_in,
         "temperature",
         {
             "T_amb": cooling.ambient,
-            "dT_re": on.air_in - cooling.ambient - on.front_heat / side.capacity_rate,
+            "dT_seal": 0.0 if plant.fan.shroud == "open" else SEALINGS[facts.sealing or "usual"][1],
+            "v": v,
             "Q_front": on.front_heat,
             "C_air": side.capacity_rate,
         },
@@ -181,23 +185,36 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     w.add(
         "fill",
         "Heat made over heat carried",
-        "Q / C",
-        heat / np.maximum(cooling.capacity, 1e-9),
+        "minimum(Q / C, 9.99)" if w.pick(cooling.capacity) > 0.0 else "9.99 + 0 * (Q - C)",
+        ratio_fill(heat, cooling.capacity),
         "share",
-        {"Q": heat, "C": np.maximum(cooling.capacity, 1e-9)},
+        {"Q": heat, "C": cooling.capacity},
         "arithmetic",
     )
+    _limiting_step(w, cooling, context, heat, limiting)
+    return w.steps
+
+
+def _limiting_step(w: Working, cooling: Cooling, context: Context, heat: Array, limiting: Array) -> None:
+    """Air outside in which the heat is just carried; where the search ends the true answer lies beyond."""
+    if not AMBIENT_LOW < w.pick(limiting) < AMBIENT_HIGH:
+        return
     w.add(
         "T_max",
         "Limiting ambient",
-        "T_max",
+        "(C_hot - Q) / U",
         limiting,
         "temperature",
-        {"T_max": limiting},
-        "whole model run again at other ambients",
-        solved=False,
+        {
+            "C_hot": prepare(context, cooling.plant, limiting, True, starts=starts_held(cooling, context)).capacity,
+            "Q": heat,
+            "U": cooling.conductance,
+        },
+        "whole model run again in that air",
+        solved=True,
+        # The search stands to half a kelvin.
+        scale=500.0,
     )
-    return w.steps
 
 
 def _capacity_step(w: Working, cooling: Cooling, index: int) -> None:
@@ -238,7 +255,7 @@ def _loop_steps(w: Working, cooling: Cooling, context: Context) -> None:
     """Pump against the branches, the pump's inlet, and what the coolant grows by."""
     plant, trip = cooling.plant, circuit_of(cooling)
     loop, around = plant.loop, trip.pressures
-    whole, drop = around.whole_flow, around.engine_outlet - around.pump_inlet
+    whole, drop = around.whole_flow, around.across
     source = "eck1973; churchill1977; crane410"
     w.add(
         "dp",
@@ -262,17 +279,17 @@ def _loop_steps(w: Working, cooling: Cooling, context: Context) -> None:
     )
     tubes = "(a_t * V + b_t * V ** 2)"
     header = plant.facts.header or "core"
-    given: dict[str, Value] = {"p_cap": trip.held, "V": around.radiator_flow}
+    given: dict[str, Value] = {"p_boil": trip.held, "V": around.radiator_flow}
     if header == "core":
         given |= {"a_t": loop.tubes_a, "b_t": loop.tubes_b}
     if header != "remote":
         given |= {"b_back": loop.back}
     else:
-        given = {"p_cap": trip.held}
+        given = {"p_amb": plant.pressure, "p_cap": need(plant.facts.cap_pressure, "")}
     formula = {
-        "core": f"p_cap - {tubes} - b_back * V ** 2",
-        "core_cold": "p_cap - b_back * V ** 2",
-        "remote": "p_cap",
+        "core": f"p_boil - {tubes} - b_back * V ** 2",
+        "core_cold": "p_boil - b_back * V ** 2",
+        "remote": "p_amb + p_cap",
     }[header]
     inlet = around.pump_inlet
     w.add("p_in", "Pressure at the pump's inlet", formula, inlet, "pressure_absolute", given, "arithmetic")

@@ -79,6 +79,11 @@ class Piece:
     pressure: gas_pipe.PressureLoss
     downstream: Array
 
+    @property
+    def lost(self) -> Array:
+        """Pressure lost in it [Pa]."""
+        return np.asarray(self.pressure.upstream - self.downstream)
+
 
 @dataclass(frozen=True)
 class Marched:

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.checks import ratio_fill
 from gauge_well.core.media import air
+from gauge_well.core.media.combustion import sensible_enthalpy
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
@@ -28,11 +30,17 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
     w.add(
         "T_0",
         "Gas at the flange",
-        "T_0",
+        "H_ex - W_t - H_of_T_0",
         op.after_turbine_temperature,
         "temperature",
-        {"T_0": op.after_turbine_temperature},
-        "engine, after the turbine where there is one",
+        {
+            "H_ex": op.left_for_exhaust,
+            "W_t": op.turbine_work,
+            "H_of_T_0": op.fuel_mass_flow * sensible_enthalpy(op.gas, op.after_turbine_temperature),
+        },
+        "gri30, polynomials of the products, after the turbine where there is one",
+        solved=True,
+        scale=op.left_for_exhaust,
     )
     for i, piece in reversed(list(enumerate(found.pieces))):
         s, p = piece.segment, piece.pressure
@@ -42,7 +50,7 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
             f"dp_{i + 1}",
             f"Piece {i + 1}: pressure lost",
             "p_up - p_down - ((f * L / D + K) * G ** 2 / (2 * rho) + G ** 2 * (1 / rho_d - 1 / rho_u))",
-            p.upstream - piece.downstream,
+            piece.lost,
             "pressure_difference",
             {
                 "p_up": p.upstream,
@@ -58,7 +66,7 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
             },
             "churchill1977; crane410; momentum balance",
             solved=True,
-            scale=np.maximum(np.abs(p.upstream - piece.downstream), 100.0),
+            scale=np.maximum(np.abs(piece.lost), 100.0),
         )
     w.add(
         "p_back",
@@ -73,8 +81,8 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
     w.add(
         "fill",
         "Against what is tolerated",
-        "maximum(p_back, 0) / p_max",
-        np.maximum(found.back_pressure, 0.0) / limit,
+        "minimum(maximum(p_back, 0) / p_max, 9.99)",
+        ratio_fill(found.back_pressure, limit),
         "share",
         {"p_back": found.back_pressure, "p_max": limit},
         "common practice",

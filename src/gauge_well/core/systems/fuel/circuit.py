@@ -116,9 +116,13 @@ class Circuit:
         """Least a pump's inlet can stand [Pa absolute]."""
         return np.asarray(self.vapour_pressure() + VAPOUR_MARGIN)
 
+    def left_of(self, lost: Value) -> Array:
+        """Pressure of an inlet that has lost ``lost`` [Pa absolute]."""
+        return np.asarray(self.pressure - lost)
+
     def over_boiling(self, lost: Value) -> Array:
         """What an inlet that has lost ``lost`` [Pa] is left with over the least it can stand [Pa]."""
-        return np.asarray(self.pressure - lost - self.least_inlet())
+        return np.asarray(self.left_of(lost) - self.least_inlet())
 
     def with_reserve(self, flow: Value) -> Array:
         """A flow with the reserve chosen."""

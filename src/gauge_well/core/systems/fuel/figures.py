@@ -38,7 +38,7 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
         }
     pull = circuit.suction_drop(taken if point is None else point.drawn)
     found |= {
-        "suction_pressure_pa": circuit.pressure - pull,
+        "suction_pressure_pa": circuit.left_of(pull),
         "vapour_margin_pa": circuit.over_boiling(pull),
         "vapour_pressure_pa": circuit.vapour_pressure(),
     }
@@ -71,7 +71,7 @@ def _network(circuit: Circuit, point: Point) -> dict[str, Value]:
             "pump_may_wear": 1.0 - point.taken / np.maximum(point.able, 1e-12),
         }
     if circuit.facts.lift == "pot":
-        found |= {"lift_flow_m3_s": point.lifted, "overflow_m3_s": point.lifted - point.pot_takes}
+        found |= {"lift_flow_m3_s": point.lifted, "overflow_m3_s": point.overflow}
     primed = guard.prime_time(point.network)
     if primed is not None:
         found["prime_s"] = primed

@@ -227,6 +227,11 @@ class Point:
         spare = np.maximum(free - self.pot_takes, 0.0)
         return net.lift.able(np.where(spare > 0.0, net.circuit.overflow_drop(spare), 0.0))
 
+    @property
+    def overflow(self) -> Array:
+        """What runs over the pot back to the tank [m3/s]; below nought where the pot runs dry."""
+        return np.asarray(self.lifted - self.pot_takes)
+
     @cached_property
     def lift_gain(self) -> Array:
         """Pressure across the lift pump [Pa]; nought where there is none."""

@@ -165,7 +165,7 @@ def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     lost = pick(circuit.lift_drop(point.lifted if pot else point.through))
     yield _line(circuit, "lift_line", "line", "lift", flow, lost)
     if pot:
-        over = max(pick(point.lifted - point.pot_takes), 0.0)
+        over = max(pick(point.overflow), 0.0)
         yield _part("pot", "surge pot", "pot_volume", flow=pick(point.pot_takes), over=over)
         hose = _line(circuit, "pot_hose", "hose", "pot", pick(point.through), pick(circuit.pot_drop(point.through)))
         yield hose | {

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.checks import ratio_fill
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel import injectors as inj
-from gauge_well.core.systems.fuel.circuit import Circuit, burned, demand, manifold_lift
+from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand, manifold_lift
 from gauge_well.core.systems.fuel.network import Point, upstream_of
-from gauge_well.core.systems.fuel.pump import wire_resistance
+from gauge_well.core.systems.fuel.pump import RELIEF_SPAN, wire_resistance
 from gauge_well.core.typing import as_array
 from gauge_well.core.working import Step, Working
 
@@ -34,10 +35,10 @@ def steps(circuit: Circuit, point: Point | None, context: Context, index: int) -
 
 def _demand(w: Working, circuit: Circuit, context: Context) -> None:
     peak, fuel = context.peak, circuit.fuel
-    flow = peak.fuel_mass_flow
-    w.add("m_f", "Fuel burned", "m_f", flow, "mass_flow_s", {"m_f": flow}, "engine, at the peak of this duty")
     burns = burned(peak, fuel)
-    w.add("V_f", "Volume burned", "m_f / rho", burns, "flow_fuel", {"m_f": flow, "rho": fuel.density}, "fuel_tables")
+    inputs = {"m_f": peak.fuel_mass_flow, "rho": as_array(fuel.density)}
+    source = "fuel_tables; the engine's fuel at the peak of this duty"
+    w.add("V_f", "Volume burned", "m_f / rho", burns, "flow_fuel", inputs, source)
     moved = demand(peak, circuit)
     share = circuit.fact("burned_share")
     w.add(
@@ -63,7 +64,7 @@ def _demand(w: Working, circuit: Circuit, context: Context) -> None:
         "p_set",
         "Pressure held, or wanted, at the engine",
         "p_reg + p_ref",
-        circuit.rail_gauge + lift,
+        asked_pressure(circuit, peak),
         "pressure_gauge",
         {"p_reg": circuit.rail_gauge, "p_ref": lift},
         "arithmetic",
@@ -102,28 +103,27 @@ def _pump(w: Working, circuit: Circuit, point: Point) -> None:
         w.add(
             "p_pump",
             "Pressure across the pump" if pump is not None else "Pressure its own head leaves over",
-            "p_end + dp_line + dp_height - p_in",
-            end + lost + height - inlet,
+            "p_end + dp_line + dp_height - p_in - p_pump",
+            point.able_across,
             "pressure_gauge",
-            {"p_end": end, "dp_line": lost, "dp_height": height, "p_in": inlet},
+            {"p_end": end, "dp_line": lost, "dp_height": height, "p_in": inlet, "p_pump": point.able_across},
             "churchill1977; crane410",
+            solved=True,
+            scale=np.maximum(np.abs(end), 1e5),
         )
         if pump is not None:
             said = pump.curve.flow_at(point.able_across, pump.motor.share(point.able_across))
-            passes = pump.flow(point.able_across) / np.maximum(pump.health * pump.speed * said, 1e-15)
+            formula, inputs = "health * speed * q_curve", {"health": pump.health, "speed": pump.speed, "q_curve": said}
+            if pump.relief is not None:
+                formula += f" * minimum(maximum(1 - (p_pump - p_relief) / ({RELIEF_SPAN} * p_relief), 0), 1)"
+                inputs |= {"p_pump": point.able_across, "p_relief": pump.relief}
             w.add(
                 "V_cap",
                 "What the pump gives there",
-                "health * speed * q_curve * relief - V_cap",
+                formula + " - V_cap",
                 able,
                 "flow_fuel",
-                {
-                    "health": pump.health,
-                    "speed": pump.speed,
-                    "q_curve": said,
-                    "relief": passes,
-                    "V_cap": able,
-                },
+                inputs | {"V_cap": able},
                 "pump's own curve, r q(p / r)",
                 solved=True,
                 scale=np.maximum(able, 1e-9),
@@ -131,10 +131,10 @@ def _pump(w: Working, circuit: Circuit, point: Point) -> None:
     w.add(
         "fill_pump",
         "Asked over given",
-        "V_need / V_cap",
-        point.asked / np.maximum(able, 1e-12),
+        "minimum(V_need / maximum(V_cap, 1e-12), 9.99)",
+        ratio_fill(point.asked, able),
         "share",
-        {"V_need": point.asked, "V_cap": np.maximum(able, 1e-12)},
+        {"V_need": point.asked, "V_cap": able},
         "arithmetic",
     )
 
@@ -168,7 +168,7 @@ def _pot(w: Working, point: Point) -> None:
         "V_over",
         "What runs over the pot",
         "V_lift - V_gone",
-        point.lifted - point.pot_takes,
+        point.overflow,
         "flow_fuel",
         {"V_lift": point.lifted, "V_gone": point.pot_takes},
         "arithmetic",
@@ -265,7 +265,7 @@ def _suction(w: Working, circuit: Circuit, point: Point | None, context: Context
         "p_in",
         "Pressure at the first pump's inlet",
         "p_air - dp",
-        circuit.pressure - lost,
+        circuit.left_of(lost),
         "pressure_absolute",
         {"p_air": circuit.pressure, "dp": lost},
         "churchill1977",

@@ -170,6 +170,12 @@ class Coverage:
         return self.normals[:, :4]
 
 
+def surface(coverage: Coverage, duty: int, direction: int) -> Array:
+    """Where the oil's surface stands along its own normal [m] at what a direction asks."""
+    over = coverage.pan.likely.over_pickup(coverage.normal[duty, direction])
+    return np.asarray(coverage.head[duty, direction] + over)
+
+
 # Of the fullest direction: below it a direction's limit is not sampled, only what is asked of it.
 NEAR = 0.6
 # Of the likely limit: where samples look for theirs.

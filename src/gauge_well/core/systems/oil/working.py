@@ -4,12 +4,15 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.checks import ratio_fill
 from gauge_well.core.facts import need
+from gauge_well.core.flow.pipe import DRAWN_TUBE_ROUGHNESS, bore_area, friction_factor_churchill
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media import oils
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.typing import as_array
 from gauge_well.core.working import Step, Working
 
 BRAKING = tuple(model.DIRECTIONS).index("braking")
@@ -33,7 +36,7 @@ def steps(
     if coverage is not None:
         pan = coverage.pan
         n = coverage.normal[index, BRAKING]
-        d = coverage.head[index, BRAKING] + n @ pan.pickup
+        d = model.surface(coverage, index, BRAKING)
         w.add(
             "d",
             "Surface under braking, along its normal",
@@ -49,7 +52,7 @@ def steps(
             "h",
             "Oil over the pickup under braking",
             "d - (n_x * x + n_y * y + n_z * z)",
-            d - n @ pan.pickup,
+            coverage.head[index, BRAKING],
             "length",
             {
                 "d": d,
@@ -85,7 +88,16 @@ def steps(
     )
     oil = model.oil_of(facts)
     thin = oils.viscosity_walther(oil, hot)
-    w.add("nu", "Viscosity there", "nu", thin, "viscosity", {"nu": thin}, "astm_d341, oil_tables")
+    at = oils.walther(oil)
+    w.add(
+        "nu",
+        "Viscosity there",
+        "(10 ** (10 ** (A - B * log10(T_oil))) - 0.7) / 1e6",
+        thin,
+        "viscosity",
+        {"A": at.intercept, "B": at.slope, "T_oil": hot},
+        "astm_d341, oil_tables",
+    )
     pressure = model.gauge_pressure(facts, context.mean.speed, hot)
     if pressure is not None and facts.hot_pressure is not None and facts.hot_pressure_speed is not None:
         at_hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
@@ -116,13 +128,29 @@ def steps(
         "arithmetic",
     )
     lost = model.suction_drop(facts, flow, hot)
-    w.add("dp", "Lost to the pump", "dp", lost, "pressure_difference", {"dp": lost}, "churchill1977; crane410")
+    bore = as_array(need(facts.pickup_bore, ""))
+    w.add(
+        "dp",
+        "Lost to the pump",
+        "(f * L / D + K) * 0.5 * rho * (q / (0.7853981634 * D ** 2)) ** 2",
+        lost,
+        "pressure_difference",
+        {
+            "f": friction_factor_churchill(flow / bore_area(bore) * bore / thin, DRAWN_TUBE_ROUGHNESS / bore),
+            "L": need(facts.pickup_length, ""),
+            "D": bore,
+            "K": model.PICKUP_LOSS,
+            "rho": oils.density(hot),
+            "q": flow,
+        },
+        "churchill1977; crane410",
+    )
     limit = need(facts.oil_limit, "")
     w.add(
         "fill",
         "Oil over the air, against its limit over the air",
-        "maximum(T_oil - T_a, 0) / (T_lim - T_a)",
-        np.maximum(hot - ways.ambient, 0.0) / (limit - ways.ambient),
+        "minimum(maximum(T_oil - T_a, 0) / (T_lim - T_a), 9.99)",
+        ratio_fill(np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient),
         "share",
         {"T_oil": hot, "T_a": ways.ambient, "T_lim": limit},
         "arithmetic",
