@@ -547,6 +547,8 @@ export interface components {
             field: string;
             /** Duty */
             duty: string;
+            /** Part */
+            part: string;
         };
         /**
          * RowOut

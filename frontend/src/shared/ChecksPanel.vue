@@ -4,6 +4,7 @@ import type { Check, SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
 import { chance } from './bands'
 import { percent } from './format'
+import { folded } from './notices'
 import Well from './Well.vue'
 
 /** Checks as wells, fullest first; those that cannot be judged say what is missing. */
@@ -11,6 +12,7 @@ const props = defineProps<{ block: SystemBlock; system: string }>()
 const emit = defineEmits<{ pick: [duty: string] }>()
 const build = useBuild()
 const names = computed(() => Object.fromEntries((build.report?.duties ?? []).map((d) => [d.id, d.name])))
+const notices = computed(() => folded(props.block.notices, names.value))
 const checks = computed(() => [...props.block.checks].sort((a, b) => b.fill - a.fill))
 const unsure = (check: Check) => check.class === 'limit' && check.holds_probability !== null && check.holds_probability !== undefined && check.holds_probability > 0 && check.holds_probability < 1
 const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_', ' ')
@@ -34,7 +36,7 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
       <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" :low="check.fill_low" :high="check.fill_high" />
       <p class="mute">{{ check.sentence }}<template v-if="unsure(check)"> Holds in {{ chance(check.holds_probability ?? 1) }} of cases within the tolerances.</template></p>
     </component>
-    <p v-for="notice in block.notices" :key="notice.code + notice.duty" class="check notice">{{ notice.sentence }}</p>
+    <p v-for="notice in notices" :key="notice.key" class="check notice">{{ notice.sentence }}<template v-if="notice.also.length"> The same on {{ notice.also.join(', ') }}.</template></p>
   </section>
 </template>
 

@@ -278,6 +278,7 @@ def _engine_block(context: Context, explain: str) -> dict[str, Any]:
                 ),
             )
         )
+    notes += engine_report.outside(context.engine, context.mean, duties)
     return {
         "title": "Engine",
         "state": states_of(fills, False).value,

@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Value, as_array
+
+OUTSIDE = "outside_range"
 
 
 @dataclass(frozen=True)
@@ -18,35 +22,87 @@ class Notice:
     sentence: Sentence
     field: str = ""
     duty: str = ""
+    part: str = ""
 
 
 @dataclass(frozen=True)
 class Range:
-    """Where a correlation was fitted."""
+    """Where a relation was fitted, or a table stands.
 
-    name: str
+    Parameters
+    ----------
+    what : str
+        What must lie in it, as a builder says it.
+    low, high : float
+        Ends, both inside.
+    source : str
+    below, above : str
+        What the answer is worth beyond either end, and what would tell; empty where nothing gets there.
+    kind : str
+        Kind of quantity it is shown as; empty for a plain number.
+    """
+
+    what: str
     low: float
     high: float
     source: str
+    below: str = ""
+    above: str = ""
+    kind: str = ""
 
-    def notice(self, value: Value, advice: str, duty: str = "") -> Notice | None:
-        """Return a notice when any finite ``value`` lies outside the range, else None."""
-        array = np.asarray(value, dtype=np.float64)
-        array = array[np.isfinite(array)]
-        if array.size == 0 or (array.min() >= self.low and array.max() <= self.high):
+    def of(self, part: str) -> Range:
+        """The same range of another part than "the core"."""
+        return replace(self, what=self.what.replace("the core", part))
+
+    def outside(self, value: Value) -> NDArray[np.bool_]:
+        """Whether each value lies outside; what is not finite does not."""
+        array = as_array(value)
+        return np.isfinite(array) & ((array < self.low) | (array > self.high))
+
+    def notice(self, value: float, part: str, field: str, duty: tuple[str, str] = ("", "")) -> Notice | None:
+        """A notice where ``value`` lies outside; ``duty`` is its id and name, empty where no duty changes it."""
+        if not bool(self.outside(value)):
             return None
-        return Notice(
-            "outside_range",
-            Sentence(
-                "{name} {low} to {high} is outside {lo} to {hi}, where the relation was fitted. {advice}",
-                {
-                    "name": self.name,
-                    "low": f"{array.min():.3g}",
-                    "high": f"{array.max():.3g}",
-                    "lo": f"{self.low:.3g}",
-                    "hi": f"{self.high:.3g}",
-                    "advice": advice,
-                },
-            ),
-            duty=duty,
-        )
+        low = value < self.low
+        end, means = (self.low, self.below) if low else (self.high, self.above)
+        values: dict[str, tuple[float, str] | str] = {
+            name: (number, self.kind) if self.kind else f"{number:,.0f}" if number >= 100.0 else f"{number:.3g}"
+            for name, number in (("value", value), ("end", end))
+        }
+        on = " on {duty}" if duty[1] else ""
+        template = f"{{what}} is {{value}}{on}; what is known {'starts' if low else 'ends'} at {{end}}. {{means}}"
+        values |= {"what": self.what, "means": means, "duty": duty[1].lower()}
+        return Notice(OUTSIDE, Sentence(template, values), field, duty[0], part)
+
+
+@dataclass(frozen=True)
+class Look:
+    """A look at one range where its relation was used: a value for each duty, or one that no duty changes."""
+
+    range: Range
+    values: Sequence[float] | float
+    part: str
+    field: str
+
+
+def looked(looks: Iterable[Look], duties: Sequence[tuple[str, str]]) -> list[Notice]:
+    """Notices of what lies outside, the first look's for each part and duty.
+
+    Parameters
+    ----------
+    looks : iterable of Look
+        Most telling first.
+    duties : sequence of (str, str)
+        Id and name.
+    """
+    found: dict[tuple[str, str], Notice] = {}
+    for look in looks:
+        if isinstance(look.values, float):
+            each = [(look.values, ("", ""))]
+        else:
+            each = list(zip(look.values, duties, strict=True))
+        for value, duty in each:
+            notice = look.range.notice(value, look.part, look.field, duty)
+            if notice is not None:
+                found.setdefault((look.part, duty[0]), notice)
+    return list(found.values())

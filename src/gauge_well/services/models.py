@@ -36,6 +36,7 @@ class NoticeOut(Model):
     sentence: str
     field: str
     duty: str
+    part: str
 
 
 class CheckOut(Model):

@@ -63,7 +63,13 @@ def plain(item: Any, prefer: Preference) -> Any:
     if kind is Step:
         return _step(item, prefer)
     if kind is Notice:
-        return {"code": item.code, "sentence": sentence(item.sentence, prefer), "field": item.field, "duty": item.duty}
+        return {
+            "code": item.code,
+            "sentence": sentence(item.sentence, prefer),
+            "field": item.field,
+            "duty": item.duty,
+            "part": item.part,
+        }
     if isinstance(item, Mapping):
         return {key: plain(value, prefer) for key, value in item.items()}
     if isinstance(item, float):

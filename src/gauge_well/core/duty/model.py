@@ -97,6 +97,11 @@ class Duties:
         return np.array(values, dtype=float)[None, :, None]
 
     @property
+    def named(self) -> list[tuple[str, str]]:
+        """Id and name of each."""
+        return [(case.id, case.name) for case in self.cases]
+
+    @property
     def power_driven(self) -> list[bool]:
         """Which duties follow the wanted power."""
         return [case.power_driven for case in self.cases]

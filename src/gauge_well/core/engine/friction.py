@@ -5,8 +5,18 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 PMEP_DIESEL = 0.2e5
+SPEED_RANGE = Range(
+    "Engine speed",
+    500.0,
+    6000.0,
+    "heywood1988, ch. 13",
+    below="Friction was not measured so slow; it hardly matters there.",
+    above="Friction was not measured so fast and is carried on: fuel and heat may be off by some percent.",
+    kind="speed_rpm",
+)
 
 
 def fmep_petrol(speed: Value) -> Array:

@@ -131,6 +131,7 @@ class Operation:
     turbine_work: Array
     charge_heat: Array
     intake_enthalpy: Array
+    compressed_temperature: Array
     intake_temperature: Array
     manifold_gauge: Array
     compressor_from_crank: Array
@@ -304,6 +305,7 @@ def operate(
         turbine_work=compressor if facts.aspiration == "turbo" else np.zeros_like(compressor),
         charge_heat=charge_heat,
         intake_enthalpy=intake,
+        compressed_temperature=t_compressed,
         intake_temperature=t_intake,
         manifold_gauge=boost,
         compressor_from_crank=from_crank,

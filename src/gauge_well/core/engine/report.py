@@ -11,13 +11,16 @@ from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY, Case, Duties
 from gauge_well.core.duty.road import Vehicle, steepest_grade, time_to_speed, top_speed
 from gauge_well.core.engine.facts import ERAS
+from gauge_well.core.engine.friction import SPEED_RANGE
 from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.facts import need_number
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.media.combustion import sensible_enthalpy
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sources import COMMON_PRACTICE, STATED
 from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.validity import Look, Notice, looked
 from gauge_well.core.working import Step, Working
 
 GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
@@ -104,6 +107,19 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
         if seconds is not None:
             found["time_to_100_km_h_s"] = seconds
     return found
+
+
+def outside(engine: Engine, op: Operation, duties: Duties) -> list[Notice]:
+    """Where the engine's relations are used beyond what they were fitted on."""
+
+    def values(array: Array) -> list[float]:
+        return [float(v) for v in np.broadcast_to(array, (1, len(duties.cases), array.shape[-1]))[0, :, 0]]
+
+    looks = []
+    if engine.fuel.spark:
+        looks.append(Look(SPEED_RANGE, values(op.speed), "engine", "engine.rated_speed"))
+    looks.append(Look(air.CP_RANGE, values(op.compressed_temperature), "charge", "engine.boost"))
+    return looked(looks, duties.named)
 
 
 def steps(engine: Engine, op: Operation, index: int, case: Case, vehicle: Vehicle | None, wanted: float) -> list[Step]:
@@ -200,7 +216,10 @@ def steps(engine: Engine, op: Operation, index: int, case: Case, vehicle: Vehicl
         "H_ex - H_of_T_ex",
         op.exhaust_temperature,
         "temperature",
-        {"H_ex": op.left_for_exhaust, "H_of_T_ex": op.exhaust_power},
+        {
+            "H_ex": op.left_for_exhaust,
+            "H_of_T_ex": op.fuel_mass_flow * sensible_enthalpy(op.gas, op.exhaust_temperature),
+        },
         "gri30, polynomials of the products",
         solved=True,
         scale=op.left_for_exhaust,

@@ -7,9 +7,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.flow.pipe import bore_area, friction_factor_churchill
-from gauge_well.core.heat.tube_side import nusselt_gnielinski
+from gauge_well.core.heat.tube_side import RE_LAMINAR, nusselt_gnielinski
 from gauge_well.core.media import air
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 GAMMA = 1.33
 PULSATION = 1.6  # on inside heat transfer in an exhaust (heywood1988, ch. 12)
@@ -20,6 +21,16 @@ PRANDTL = 0.71
 NEWTON_STEPS = 5
 PRESSURE_STEPS = 4
 SLOPE_LEAST = 0.2  # keeps a step in hand where the gas nears the speed of sound
+
+
+BEND_RANGE = Range(
+    "Radius over diameter of the bends",
+    1.0,
+    8.0,
+    "crane410",
+    below="Tighter bends are counted as that tight: they lose more than said. A mitred or pressed bend counts double.",
+    above="Wider bends are counted as that wide; it hardly matters.",
+)
 
 
 def bend_loss_crane(angle: Value, ratio: Value, friction: Value) -> Array:
@@ -38,11 +49,12 @@ def friction_rough(relative_roughness: Value) -> Array:
 
 @dataclass(frozen=True)
 class HeatLoss:
-    """Gas temperature at the end of a piece and its outside surface at the start [K]; heat lost [W]."""
+    """Gas temperature at the end of a piece and its outside surface at the start [K]; heat lost [W]; Reynolds number there."""
 
     end: Array
     surface: Array
     heat: Array
+    reynolds: Array
 
 
 def lose_heat(
@@ -80,8 +92,8 @@ def lose_heat(
     """
     area = bore_area(bore)
     mu, k = air.viscosity(start), air.conductivity(start)
-    re = np.maximum(mass_flow / area * bore / mu, 2300.0)
-    inner = PULSATION * nusselt_gnielinski(re, PRANDTL) * k / bore
+    re = mass_flow / area * bore / mu
+    inner = PULSATION * nusselt_gnielinski(np.maximum(re, RE_LAMINAR), PRANDTL) * k / bore
     outside = as_array(bore) + 2.0 * as_array(wall)
     resistance = outside / (inner * bore) + lagging
     t = ambient + 0.7 * (start - ambient)
@@ -94,7 +106,7 @@ def lose_heat(
     flux = (start - t) / resistance
     u = np.maximum(flux / np.maximum(start - ambient, 1e-6), 0.0)
     end = ambient + (start - ambient) * np.exp(-u * np.pi * outside * length / (mass_flow * heat_capacity))
-    return HeatLoss(np.asarray(end), np.asarray(t), np.asarray(mass_flow * heat_capacity * (start - end)))
+    return HeatLoss(np.asarray(end), np.asarray(t), np.asarray(mass_flow * heat_capacity * (start - end)), re)
 
 
 @dataclass(frozen=True)

@@ -6,8 +6,16 @@ import numpy as np
 
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 DRAWN_TUBE_ROUGHNESS = 1.5e-6  # m, crane410
+ROUGHNESS_RANGE = Range(
+    "Roughness over bore of the pipe",
+    0.0,
+    0.05,
+    "churchill1977",
+    above="So rough that its loss is a guess: clean it, or measure the back pressure.",
+)
 
 
 def friction_factor_churchill(reynolds: Value, relative_roughness: Value) -> Array:

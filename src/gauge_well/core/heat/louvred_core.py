@@ -2,15 +2,25 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
+import numpy as np
+
+from gauge_well.core.heat import louvred_fin
 from gauge_well.core.heat.louvred_fin import LouvredFin, f_chang, fin_efficiency, j_chang_wang
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.heat.tube_side import nusselt_rectangle_shah_london
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 ROW_GAP = 0.0015  # m between rows of tubes, common practice
+
+
+def tube_width(depth: Value, rows: Value) -> Array:
+    """Width of a flat tube along the air [m], where ``rows`` share a core's depth."""
+    return np.asarray((as_array(depth) - ROW_GAP * (as_array(rows) - 1.0)) / rows)
 
 
 @dataclass(frozen=True)
@@ -18,6 +28,22 @@ class LouvredCore(RadiatorCore):
     """Flat tubes with louvred fins between them (chang1997, chang2000)."""
 
     fin: LouvredFin
+
+    @property
+    def reynolds(self) -> Range:
+        """On the louvre pitch (chang1997)."""
+        return louvred_fin.REYNOLDS
+
+    @property
+    def built(self) -> Sequence[tuple[Range, Value, str]]:
+        """Depth, fins and louvres (chang1997)."""
+        fin = self.fin
+        return (
+            (louvred_fin.DEPTH, self.depth, "core_depth"),
+            (louvred_fin.PITCH, fin.fin_pitch, "fin_count"),
+            (louvred_fin.LOUVRE_PITCH, fin.louvre_pitch, "louvre_pitch"),
+            (louvred_fin.LOUVRE_ANGLE, np.deg2rad(fin.louvre_angle), "louvre_angle"),
+        )
 
     @property
     def tube_pitch(self) -> Value:
@@ -51,8 +77,9 @@ class LouvredCore(RadiatorCore):
     @cached_property
     def _passage(self) -> tuple[Array, Array]:
         high = as_array(self.fin.tube_height) - 2.0 * as_array(self.wall)
-        wide = (as_array(self.depth) - ROW_GAP * (as_array(self.rows) - 1.0)) / self.rows - 2.0 * as_array(self.wall)
-        return high, wide
+        wide = tube_width(self.depth, self.rows) - 2.0 * as_array(self.wall)
+        # Doubts of depth and thickness may cross; a tube is a flat one all the same.
+        return high, np.maximum(wide, high)
 
     @cached_property
     def hydraulic_diameter(self) -> Array:

@@ -9,7 +9,49 @@ import numpy as np
 from gauge_well.core.typing import Array, Value, as_array, clip
 from gauge_well.core.validity import Range
 
-REYNOLDS_RANGE = Range("louvre Reynolds number", 100.0, 3000.0, "chang1997")
+REYNOLDS = Range(
+    "Air in the louvres of the core, as a Reynolds number,",
+    100.0,
+    3000.0,
+    "chang1997",
+    below="So slow that its heat is taken to fall with the flow: count on no more than that.",
+    above="So fast that the fins' heat is carried on past what was measured: a test of the core would tell.",
+)
+# The cores it was fitted on; from memory.
+DEPTH = Range(
+    "The depth of the core",
+    0.0156,
+    0.0574,
+    "chang1997",
+    below="Shallower cores were not measured: one test point of this core would tell.",
+    above="Deeper cores were not measured: the last of the depth likely sheds less than said; a test would tell.",
+    kind="length",
+)
+PITCH = Range(
+    "The pitch of the fins of the core",
+    0.51e-3,
+    3.33e-3,
+    "chang1997",
+    above="Fins so far apart were not measured: a test of the core would tell.",
+    kind="length",
+)
+LOUVRE_PITCH = Range(
+    "The pitch of the louvres",
+    0.5e-3,
+    3.0e-3,
+    "chang1997",
+    above="Louvres so far apart were not measured: a test of the core would tell.",
+    kind="length",
+)
+LOUVRE_ANGLE = Range(
+    "The angle of the louvres",
+    8.4 * np.pi / 180.0,
+    35.0 * np.pi / 180.0,
+    "chang1997",
+    below="Louvres so flat were not measured: a test of the core would tell.",
+    above="Louvres so steep were not measured: a test of the core would tell.",
+    kind="angle",
+)
 
 
 @dataclass(frozen=True)

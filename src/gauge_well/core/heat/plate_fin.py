@@ -9,8 +9,51 @@ import numpy as np
 from gauge_well.core.typing import Array, Value, as_array, clip
 from gauge_well.core.validity import Range
 
-REYNOLDS_RANGE = Range("collar Reynolds number", 300.0, 20000.0, "wang2000")
-HELD = 300.0
+REYNOLDS = Range(
+    "Air between the tubes of the core, as a Reynolds number,",
+    300.0,
+    20000.0,
+    "wang2000",
+    below="So slow that its heat is taken to fall with the flow: count on no more than that.",
+    above="So fast that the fins' heat is carried on past what was measured: a test of the core would tell.",
+)
+HELD = REYNOLDS.low
+# The cores it was fitted on; from memory.
+TUBE = Range(
+    "The tube of the core",
+    6.35e-3,
+    12.7e-3,
+    "wang2000",
+    below="Tubes so thin were not measured: one test point of this core would tell.",
+    above="Tubes so thick were not measured: one test point of this core would tell.",
+    kind="length",
+)
+PITCH = Range(
+    "The pitch of the fins of the core",
+    1.19e-3,
+    8.7e-3,
+    "wang2000",
+    below="Fins so close were not measured: a test of the core would tell.",
+    kind="length",
+)
+ACROSS = Range(
+    "Tube to tube across the core",
+    17.7e-3,
+    31.75e-3,
+    "wang2000",
+    below="Tubes so close were not measured: a test of the core would tell.",
+    above="Tubes so far apart were not measured: a test of the core would tell.",
+    kind="length",
+)
+ALONG = Range(
+    "Row to row in the core",
+    12.4e-3,
+    27.5e-3,
+    "wang2000",
+    below="Rows so close were not measured: a test of the core would tell.",
+    above="Rows so far apart were not measured: a test of the core would tell.",
+    kind="length",
+)
 
 
 @dataclass(frozen=True)

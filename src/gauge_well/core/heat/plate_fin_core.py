@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
 
+from gauge_well.core.heat import plate_fin
 from gauge_well.core.heat.plate_fin import PlateFin, f_wang_chi_chang, fin_efficiency_schmidt, j_wang_chi_chang
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 NUSSELT_ROUND = 3.66  # laminar, constant wall temperature (incropera2007, ch. 8)
 
@@ -19,6 +22,22 @@ class PlateFinCore(RadiatorCore):
     """Round tubes, staggered, through plain plates (wang2000)."""
 
     fin: PlateFin
+
+    @property
+    def reynolds(self) -> Range:
+        """On the diameter over the collar (wang2000)."""
+        return plate_fin.REYNOLDS
+
+    @property
+    def built(self) -> Sequence[tuple[Range, Value, str]]:
+        """Tubes and fins (wang2000)."""
+        fin = self.fin
+        return (
+            (plate_fin.TUBE, fin.tube_diameter, "tube_diameter"),
+            (plate_fin.PITCH, fin.fin_pitch, "fin_count"),
+            (plate_fin.ACROSS, fin.pitch_across, "tube_across"),
+            (plate_fin.ALONG, fin.pitch_along, "tube_along"),
+        )
 
     @property
     def tube_pitch(self) -> Value:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -13,6 +13,7 @@ from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
 from gauge_well.core.heat.tube_side import nusselt_tube
 from gauge_well.core.media import air, coolant
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 J_FACTOR = 0.85  # real cores against the correlation; +-15 %
 AGEING = 0.9  # on the conductance; +-8 %
@@ -49,6 +50,16 @@ class RadiatorCore(ABC):
     def face(self) -> Array:
         """Face area [m2]."""
         return as_array(self.width) * self.height
+
+    @property
+    @abstractmethod
+    def reynolds(self) -> Range:
+        """Where its fins' relations were fitted."""
+
+    @property
+    @abstractmethod
+    def built(self) -> Sequence[tuple[Range, Value, str]]:
+        """What of its build the fins' relations depend on: range, value, name of the fact."""
 
     @property
     @abstractmethod

@@ -5,8 +5,16 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.validity import Range
 
 RE_LAMINAR, RE_TURBULENT = 2300.0, 4000.0
+TURBULENT = Range(
+    "Gas in the pipe, as a Reynolds number,",
+    3000.0,
+    5e6,
+    "gnielinski1976",
+    below="So slow that its heat loss is a guess: the tip may be hotter or colder than said.",
+)
 
 
 def friction_petukhov(reynolds: Value) -> Array:

@@ -7,12 +7,30 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.validity import Range
 
 # melinder2010, tabulated at 20 to 100 degC and mass shares 0 to 0.6 of glycol (water itself: iapws1995). Above 100 degC the
 # last slope is carried on (viscosity: in its logarithm), since published tables stop there.
 T_FIRST, T_STEP, T_COUNT = 293.15, 10.0, 9
 SHARE_STEP, SHARE_COUNT = 0.1, 7
 T_CLAMP_LOW, T_CLAMP_HIGH = 253.15, 420.0
+SHARE_RANGE = Range(
+    "Glycol in the mix, by weight,",
+    0.0,
+    SHARE_STEP * (SHARE_COUNT - 1),
+    "melinder2010",
+    above="It is counted as that much: more glycol carries less heat than said.",
+    kind="share",
+)
+TEMPERATURE_RANGE = Range(
+    "Where the coolant ends",
+    T_CLAMP_LOW,
+    T_CLAMP_HIGH,
+    "melinder2010",
+    below="So cold that how it flows is a guess.",
+    above="It would long have boiled: only that it is far over counts.",
+    kind="temperature",
+)
 DENSITY_GLYCOL, DENSITY_WATER = 1113.0, 998.2  # kg/m3 at 20 degC
 MOLAR_GLYCOL, MOLAR_WATER = 62.07, 18.015
 

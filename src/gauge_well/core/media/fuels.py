@@ -147,6 +147,9 @@ def burning(fuel_id: str, ethanol_share: Value | None) -> Fuel:
     return blend(likely(ethanol_share))
 
 
+VAPOUR_LOW, VAPOUR_HIGH = 250.0, 350.0  # K, between which the slope holds: no hotter fuel is taken
+
+
 def vapour_pressure(fuel: Fuel, temperature: Value, rvp: Value | None = None) -> Array:
     """Vapour pressure [Pa] of ``fuel`` at ``temperature`` [K].
 

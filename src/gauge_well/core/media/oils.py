@@ -8,6 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.validity import Range
 
 T_40, T_100 = 313.15, 373.15
 DENSITY_15, EXPANSION = 875.0, 0.65  # kg/m3 at 15 degC; kg/m3 less for each kelvin (oil_tables)
@@ -24,6 +25,15 @@ class Oil:
     at_100: float
 
 
+TEMPERATURE_RANGE = Range(
+    "The oil",
+    250.0,
+    450.0,
+    "astm_d341",
+    below="So cold it hardly runs: its thickness is a guess.",
+    above="So hot its thickness is a guess; few oils stand it.",
+    kind="temperature",
+)
 # Typical oils of each grade (oil_tables).
 OILS: Mapping[str, Oil] = {
     o.id: o

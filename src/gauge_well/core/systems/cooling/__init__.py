@@ -27,7 +27,18 @@ from gauge_well.core.systems.base import (
     gives_nothing,
     over_duties,
 )
-from gauge_well.core.systems.cooling import checks, circuit, facts, facts_front, need, remedies, tested, time, working
+from gauge_well.core.systems.cooling import (
+    checks,
+    circuit,
+    facts,
+    facts_front,
+    need,
+    ranges,
+    remedies,
+    tested,
+    time,
+    working,
+)
 from gauge_well.core.systems.cooling.fan import electric_power
 from gauge_well.core.systems.cooling.gauge import Shown, air_to_boil, limiting_ambient, shown
 from gauge_well.core.systems.cooling.instrument import instrument
@@ -161,7 +172,11 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         unknown=[],
         figures=lambda: _figures(context, round_trip, cold(), *whole()),
         needs=needs,
-        notices=lambda: [*checks.notices(solved, context), *circuit.notices(whole()[0], round_trip, context, cold())],
+        notices=lambda: [
+            *checks.notices(solved, context),
+            *circuit.notices(whole()[0], round_trip, context, cold()),
+            *ranges.notices(solved, context, whole()[1]),
+        ],
         working=steps,
         beside=lambda: _beside(solved),
     )

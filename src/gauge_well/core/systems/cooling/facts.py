@@ -10,11 +10,12 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Rule, Way
+from gauge_well.core.heat.louvred_core import tube_width
 from gauge_well.core.systems.cooling import facts_air, facts_front, facts_loop
 from gauge_well.core.systems.cooling.facts_air import AirFacts, fill_air
 from gauge_well.core.systems.cooling.facts_front import FrontFacts, fill_front
 from gauge_well.core.systems.cooling.facts_loop import LoopFacts, fill_loop
-from gauge_well.core.typing import Value, as_array
+from gauge_well.core.typing import Value, as_array, likely
 
 
 @dataclass(frozen=True)
@@ -63,6 +64,21 @@ def refuse(facts: CoolingFacts) -> None:
         )
     if facts.fan_table is not None:
         _refuse_curve(facts.fan_table)
+    _refuse_rows(facts)
+
+
+def _refuse_rows(facts: CoolingFacts) -> None:
+    """Flat tubes lie along the air: a row has no less of the depth than its tubes are thick."""
+    if facts.core_kind == "plate" or facts.core_depth is None or facts.core_rows is None or facts.tube_height is None:
+        return
+    if likely(tube_width(facts.core_depth, facts.core_rows)) <= likely(facts.tube_height):
+        raise CoreError(
+            "rows_too_many",
+            "cooling.core_rows",
+            likely(facts.core_rows),
+            "rows of flat tubes that fit in the core's depth",
+            "So many rows of flat tubes do not fit in the core's depth.",
+        )
 
 
 def _refuse_curve(rows: tuple[tuple[float, ...], ...]) -> None:

@@ -227,8 +227,8 @@ def _capacity_step(w: Working, cooling: Cooling, index: int) -> None:
         ends = cooling.end_from_shut(cooling.capacity)
         inputs = {"T_end": ends, "T_lim": cooling.plant.limit}
         name += ", nothing shed until the thermostat opens"
-        # The root stands to a watt.
-        w.add("Q_cap", name, "T_end - T_lim", cooling.capacity, "heat", inputs, source, solved=True, scale=1e3)
+        # The root stands to a watt: a hundredth of a kelvin is far more.
+        w.add("Q_cap", name, "T_end - T_lim", cooling.capacity, "heat", inputs, source, solved=True, scale=10.0)
         return
     r = cooling.response
     w.add(
@@ -338,7 +338,17 @@ def _air_steps(w: Working, shroud: str, path: AirPath, z: Zones, u: Array) -> No
         # Both parts share one bay: its pressure is found with the fan's, not from the flow alone.
         meeting = out | {"p_bay": z.bay}
         formula = leaves + " - p_bay"
-        w.add("p_bay", bay, formula, z.bay, "pressure_small", meeting, source, solved=True, scale=scale)
+        w.add(
+            "p_bay",
+            bay,
+            formula,
+            z.bay,
+            "pressure_small",
+            meeting,
+            source,
+            solved=True,
+            scale=np.maximum(np.abs(z.bay), 1.0),
+        )
     else:
         w.add("p_bay", bay, leaves, z.bay, "pressure_small", out, source)
     meets = "K_ram * q + P_fan - (a * u + b * u * abs(u)) - p_bay"

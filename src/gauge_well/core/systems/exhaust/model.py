@@ -76,6 +76,7 @@ class Piece:
     warm: Array
     cool: Array
     surface: Array
+    reynolds: Array
     pressure: gas_pipe.PressureLoss
     downstream: Array
 
@@ -131,7 +132,7 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
         found = gas_pipe.lose_pressure(
             flow, warm, lost.end, downstream, segment.bore, segment.length, segment.loss, rough
         )
-        pieces.append(Piece(segment, flow, warm, lost.end, lost.surface, found, downstream))
+        pieces.append(Piece(segment, flow, warm, lost.end, lost.surface, lost.reynolds, found, downstream))
         downstream = found.upstream
     return Marched(pieces[::-1], np.asarray(downstream - pressure), temperature, choked)
 

@@ -49,12 +49,11 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         w.add(
             f"dp_{i + 1}",
             f"Piece {i + 1}: pressure lost",
-            "p_up - p_down - ((f * L / D + K) * G ** 2 / (2 * rho) + G ** 2 * (1 / rho_d - 1 / rho_u))",
+            "(f * L / D + K) * G ** 2 / (2 * rho) + G ** 2 * (1 / rho_d - 1 / rho_u) - dp",
             piece.lost,
             "pressure_difference",
             {
-                "p_up": p.upstream,
-                "p_down": piece.downstream,
+                "dp": piece.lost,
                 "f": p.friction,
                 "L": s.length,
                 "D": s.bore,

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from gauge_well.core.facts import Way, choice, quantity, table
+from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
 from gauge_well.core.systems.fuel.ruling import Ruling
 from gauge_well.core.typing import Value
 
@@ -143,7 +144,7 @@ class SupplyFacts:
     reference: str | None = choice(
         "Regulator referenced to", REFERENCES, group="System", when=("rail", ("returned", "dead_headed"))
     )
-    fuel_temperature: Value | None = quantity("Hottest fuel", "temperature", 250.0, 350.0, group="System")
+    fuel_temperature: Value | None = quantity("Hottest fuel", "temperature", VAPOUR_LOW, VAPOUR_HIGH, group="System")
     reserve: str | None = choice("Pump reserve", {k: v[0] for k, v in RESERVES.items()}, group="System")
     burned_share: Value | None = quantity(
         "Burned share of pumped fuel",

@@ -1,0 +1,178 @@
+"""Every range is looked at where its relation is used; a notice reaches the report, once for each part and duty."""
+
+import pkgutil
+from collections import Counter
+from importlib import import_module
+from typing import Any
+from unittest import mock
+
+import gauge_well.core
+from gauge_well.core import sizing
+from gauge_well.core.engine import friction
+from gauge_well.core.flow import gas_pipe, pipe
+from gauge_well.core.heat import louvred_fin, plate_fin, tube_side
+from gauge_well.core.media import air, coolant, oils
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.validity import OUTSIDE, Look, Notice, Range, looked
+from gauge_well.services.sizing import size_document
+from gauge_well.sheet import SheetError
+from gauge_well.sheet.demo import NAMES, demo
+from tests.support import ROAD, NumbersCase, case_of, changed
+
+HOT_GRADE = [{"id": "grade", "kind": "road", "speed": "70 km/h", "grade": "12 %", "ambient": "45 C"}]
+STANDS = [{"id": "idle", "kind": "idle", "ambient": "30 C"}]
+GALE = [
+    {
+        "id": "gale",
+        "kind": "typed",
+        "engine_power": "40 kW",
+        "engine_speed": "4000 rpm",
+        "air_speed": "425 km/h",
+        "ambient": "0 C",
+    }
+]
+FROST = [{"id": "start", "kind": "pull", "ambient": "-40 C", "start": "cold", "duration": "1 s"}]
+WORKS = [{"id": "work", "kind": "work", "ambient": "40 C"}]
+PULL = [{"id": "pull", "kind": "pull", "ambient": "45 C"}]
+ROUND = {"cooling__core_kind": "plate", "cooling__tube_diameter": "9 mm"}
+BLOWN = {"engine__aspiration": "turbo", "engine__boost": "3 bar", "engine__rated_power": "330 kW"}
+FAR_OVER_ITS_OWN = {"engine__aspiration": "turbo", "engine__rated_power": "60 kW", "wanted": "300 kW"}
+LEAN_HEAT = {"engine__coolant_share": "6 %", "engine__oil_share": "0 %", "engine__bsfc": "430 g/kWh"}
+
+# What a sheet says for a relation to be used beyond either end of its range: (range, side) -> section__field: text.
+BEYOND = {
+    (louvred_fin.REYNOLDS, "below"): {"cooling__fan_kind": "none", "duties": STANDS},
+    (louvred_fin.REYNOLDS, "above"): {
+        "cooling__louvre_pitch": "4 mm",
+        "cooling__opening": "ducted",
+        "cooling__fin_count": "3.9 fpi",
+        "duties": GALE,
+    },
+    (louvred_fin.DEPTH, "below"): {"cooling__core_depth": "12 mm"},
+    (louvred_fin.DEPTH, "above"): {"cooling__core_depth": "80 mm"},
+    (louvred_fin.PITCH, "above"): {"cooling__fin_count": "6.4 fpi"},
+    (louvred_fin.LOUVRE_PITCH, "above"): {"cooling__louvre_pitch": "3.5 mm"},
+    (louvred_fin.LOUVRE_ANGLE, "below"): {"cooling__louvre_angle": "8.1 deg"},
+    (louvred_fin.LOUVRE_ANGLE, "above"): {"cooling__louvre_angle": "38 deg"},
+    (plate_fin.REYNOLDS, "below"): {**ROUND, "cooling__fan_kind": "none", "duties": STANDS},
+    (plate_fin.REYNOLDS, "above"): {
+        **ROUND,
+        "cooling__tube_diameter": "30 mm",
+        "cooling__tube_across": "60 mm",
+        "cooling__fin_count": "3.9 fpi",
+        "cooling__opening": "ducted",
+        "duties": GALE,
+    },
+    (plate_fin.TUBE, "below"): {**ROUND, "cooling__tube_diameter": "5 mm"},
+    (plate_fin.TUBE, "above"): {**ROUND, "cooling__tube_diameter": "14 mm"},
+    (plate_fin.PITCH, "below"): {**ROUND, "cooling__fin_count": "25 fpi"},
+    (plate_fin.ACROSS, "below"): {**ROUND, "cooling__tube_across": "14 mm"},
+    (plate_fin.ACROSS, "above"): {**ROUND, "cooling__tube_across": "40 mm"},
+    (plate_fin.ALONG, "below"): {**ROUND, "cooling__tube_along": "11 mm"},
+    (plate_fin.ALONG, "above"): {**ROUND, "cooling__tube_along": "30 mm"},
+    (coolant.SHARE_RANGE, "above"): {"cooling__glycol": "60 %"},
+    (coolant.TEMPERATURE_RANGE, "below"): {"duties": FROST},
+    (coolant.TEMPERATURE_RANGE, "above"): {"cooling__core_width": "150 mm", "duties": HOT_GRADE},
+    (oils.TEMPERATURE_RANGE, "below"): {"duties": FROST},
+    (oils.TEMPERATURE_RANGE, "above"): {**FAR_OVER_ITS_OWN, "oil__cooler": "none", "duties": WORKS},
+    (friction.SPEED_RANGE, "below"): {"engine__idle_speed": "420 rpm", "duties": STANDS},
+    (friction.SPEED_RANGE, "above"): {"engine__rated_speed": "7600 rpm", "duties": PULL},
+    (air.CP_RANGE, "above"): {**BLOWN, "duties": PULL},
+    (tube_side.TURBULENT, "below"): {"exhaust__pipe_diameter": "100 mm", "duties": STANDS},
+    (air.CONDUCTIVITY_RANGE, "above"): {**LEAN_HEAT, "duties": PULL},
+    (gas_pipe.BEND_RANGE, "below"): {"exhaust__bends": "180 deg", "exhaust__bend_ratio": "0.6"},
+    (gas_pipe.BEND_RANGE, "above"): {"exhaust__bends": "180 deg", "exhaust__bend_ratio": "10"},
+    (pipe.ROUGHNESS_RANGE, "above"): {"exhaust__roughness": "1 mm", "exhaust__pipe_diameter": "20 mm"},
+}
+FIXED = {louvred_fin.DEPTH.of("the charge cooler"): {"cooling__charge_front": "yes", "cooling__charge_depth": "90 mm"}}
+CHARGE = {"cooling__charge_width": "500 mm", "cooling__charge_height": "200 mm"}
+
+
+def ranges() -> set[Range]:
+    """Every range that stands in a module of the core."""
+    modules = pkgutil.walk_packages(gauge_well.core.__path__, "gauge_well.core.")
+    return {v for m in modules for v in vars(import_module(m.name)).values() if isinstance(v, Range)}
+
+
+def said(changes: dict[str, Any]) -> list[dict[str, Any]]:
+    """Notices of what lies outside, of a whole report."""
+    found = size_document(changed(ROAD, **changes), explain="none")
+    return [n for block in found["systems"].values() for n in block["notices"] if n["code"] == OUTSIDE]
+
+
+class Ranges(NumbersCase):
+    def test_each_is_driven_from_both_sides(self) -> None:
+        """A side that no stated fact can reach has no words, so that none are written in vain."""
+        for range_ in ranges():
+            for side in ("below", "above"):
+                with self.subTest(range_.what, side=side):
+                    self.assertEqual((range_, side) in BEYOND, bool(getattr(range_, side)))
+
+    def test_a_notice_reaches_the_report(self) -> None:
+        for (range_, side), changes in BEYOND.items():
+            with self.subTest(range_.what, side=side):
+                mine = [n for n in said(changes) if n["sentence"].startswith(range_.what)]
+                self.assertTrue(mine, [n["sentence"] for n in said(changes)])
+                for notice in mine:
+                    self.assertIn(getattr(range_, side), notice["sentence"])
+                    self.assertIn("starts at" if side == "below" else "ends at", notice["sentence"])
+                    self.assertNotRegex(notice["sentence"], r"[{}]|  |nan|e\+")
+                    self.assertTrue(notice["part"] and notice["field"])
+
+    def test_inside_nothing_is_said(self) -> None:
+        self.assertEqual(said({}), [])
+
+    def test_what_stands_ahead_of_the_core_is_named(self) -> None:
+        for range_, changes in FIXED.items():
+            found = said(changes | CHARGE)
+            self.assertEqual([n["part"] for n in found], ["stack"])
+            self.assertTrue(found[0]["sentence"].startswith(range_.what))
+
+    def test_once_for_each_part_and_duty(self) -> None:
+        for raw in (*(demo(name) for name in NAMES), *(changed(ROAD, **changes) for changes in BEYOND.values())):
+            for block in size_document(raw, "none")["systems"].values():
+                keys = Counter((n["part"], n["duty"]) for n in block["notices"] if n["code"] == OUTSIDE)
+                self.assertLessEqual(max(keys.values(), default=0), 1)
+
+    def test_every_range_is_looked_at(self) -> None:
+        """In whole reports of two plain builds that use every relation: louvred fins, then round tubes."""
+        seen: set[Range] = set()
+        own = Range.notice
+
+        def noting(self: Range, *args: object) -> Notice | None:
+            seen.add(self)
+            return own(self, *args)  # type: ignore[arg-type]
+
+        with mock.patch.object(Range, "notice", noting):
+            for changes in ({"exhaust__bends": "90 deg"}, ROUND):
+                report = sizing.size(case_of(changed(ROAD, **changes)))
+                self.assertEqual(set(report["systems"]), {"engine", *SYSTEMS})
+        self.assertEqual(seen, ranges())
+
+    def test_ends_are_inside(self) -> None:
+        for range_ in ranges():
+            span = range_.high - range_.low
+            for value, outside in (
+                (range_.low, False),
+                (range_.high, False),
+                (range_.low - 1e-6 * span, True),
+                (range_.high + 1e-6 * span, True),
+                (float("inf"), False),
+                (float("nan"), False),
+            ):
+                self.assertEqual(range_.notice(value, "part", "field") is not None, outside, f"{range_.what} {value}")
+
+    def test_the_first_look_speaks_for_its_part(self) -> None:
+        one, two = (Range(name, 0.0, 1.0, "x", above="Mind.") for name in ("One", "Two"))
+        looks = [Look(one, [2.0, 0.5], "a", "f"), Look(two, [3.0, 3.0], "a", "g"), Look(two, 3.0, "b", "g")]
+        found = [(n.part, n.duty, n.field) for n in looked(looks, [("d", "Day"), ("n", "Night")])]
+        self.assertEqual(found, [("a", "d", "f"), ("a", "n", "g"), ("b", "", "g")])
+
+
+class Fins(NumbersCase):
+    def test_rows_that_do_not_fit_the_depth_are_refused(self) -> None:
+        """Six flat tubes of 2 mm with 1.5 mm between take 19.5 mm (arithmetic): no 12 mm core holds them."""
+        with self.assertRaises(SheetError) as caught:
+            size_document(changed(ROAD, cooling__core_depth="12 mm", cooling__core_rows="6"))
+        self.assertEqual(caught.exception.problems[0].field, "cooling.core_rows")
+        self.assertEqual(said({"cooling__core_depth": "40 mm", "cooling__core_rows": "2"}), [])
