@@ -119,7 +119,7 @@ class OnBuilds(NumbersCase):
         truth = limit.fill[1:] > brim
         self.assertTrue(truth.any())
         for path in only:
-            frozen = bands.run(draw(case, 1024, frozen=(path,), model=False), {"fuel"}, both)
+            frozen = bands.run(draw(case, 1024, frozen=(path,), model=False), [path], both)
             held = next(x for x in frozen.limits if (x.check, x.duty) == ("pump_flow", "pull")).fill[1:] > brim
             self.assertFalse(held.any())
             self.assertGreater(measure.changes(truth, held), 0.0)

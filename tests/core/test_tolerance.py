@@ -1,11 +1,15 @@
 """Tolerances by the product's table, and draws against what their distributions say."""
 
+from dataclasses import dataclass, make_dataclass, replace
+from dataclasses import fields as dataclass_fields
+
 import numpy as np
 from scipy.stats import truncnorm
 
 from gauge_well.core import bands, sampling
-from gauge_well.core.facts import Spec
+from gauge_well.core.facts import Spec, quantity
 from gauge_well.core.sampling import draw
+from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.tolerance import BY_KIND, CUT, HALF, MODEL_FACTORS, ROWS, Half, Known, half_of, spread
 from gauge_well.sheet.demo import NAMES
 from gauge_well.sheet.sections import SECTIONS
@@ -62,7 +66,7 @@ class Table(NumbersCase):
 
 class Draws(NumbersCase):
     def test_normal_percentiles(self) -> None:
-        """Against SciPy's truncated normal: 1,024 scrambled Sobol points, 1 % of the half-range."""
+        """Against SciPy's truncated normal: 1,024 draws, 1 % of the half-range."""
         drawn = draw(case_of(ROAD), 1024)
         found = drawn.case.systems["cooling"].core_width[1:]
         half = 0.30 * 0.6
@@ -93,7 +97,7 @@ class Draws(NumbersCase):
     def test_seeded(self) -> None:
         """The same build drawn twice is the same, draw for draw, also when the draws are made afresh."""
         one = draw(case_of(ROAD), 256)
-        sampling._draws.cache_clear()
+        sampling.column.cache_clear()
         two = draw(case_of(ROAD), 256)
         for path, z in one.z.items():
             self.assertTrue(np.array_equal(z, two.z[path]), path)
@@ -107,6 +111,25 @@ class Draws(NumbersCase):
         ).z
         for path in base.keys() & other.keys():
             self.assertTrue(np.array_equal(base[path], other[path]), path)
+
+    def test_a_new_field_leaves_all_others_draws(self) -> None:
+        """A facts class with a field more, put first, and duties in another order: every draw there was stays."""
+
+        @dataclass(frozen=True)
+        class More:
+            another: float | None = quantity("Another", "length", 0.0, 1.0)
+
+        case = case_of(ROAD)
+        base = draw(case, 64).z
+        fields = [(f.name, f.type, f) for f in (*dataclass_fields(More), *dataclass_fields(OilFacts))]
+        wider = make_dataclass("OilFacts", fields, frozen=True)
+        oil = wider(another=0.5, **{f.name: getattr(case.systems["oil"], f.name) for f in dataclass_fields(OilFacts)})
+        known = {**case.known, "oil.another": Known("guess")}
+        more = replace(case, systems={**case.systems, "oil": oil}, duties=case.duties[::-1], known=known)
+        other = draw(more, 64).z
+        self.assertEqual(set(other) - set(base), {"oil.another"})
+        for path, z in base.items():
+            self.assertTrue(np.array_equal(z, other[path]), path)
 
     def test_a_tables_columns_are_off_together(self) -> None:
         raw = changed(ROAD, exhaust__pipes="63.5 mm, 900 mm, 90 deg, pipe\n76 mm, 1500 mm, 0 deg, chambered")
@@ -132,3 +155,38 @@ class Draws(NumbersCase):
                     if isinstance(value, np.ndarray):
                         with self.subTest(name, field=field):
                             self.between(value, spec.low - 1e-12, spec.high + 1e-12)
+
+
+class Quality(NumbersCase):
+    """Of the draws of everything that varies in a demo build, some two hundred columns."""
+
+    COUNT = 1024
+
+    def columns(self) -> np.ndarray:
+        return np.array([z[1:] for z in draw(case_of(demo_document("chalk-hare")), self.COUNT).z.values()])
+
+    def test_mean_and_variance(self) -> None:
+        """Of a normal cut at 1.5 half-ranges, by SciPy's: each part of the range is drawn from once, so the mean of
+        1,024 stands within a thousandth and the variance within a hundredth."""
+        z = self.columns()
+        exact = truncnorm(-CUT * HALF, CUT * HALF)
+        self.assertGreater(len(z), 100)
+        self.close(z.mean(axis=1), exact.mean(), abs=2e-3)
+        self.close(z.var(axis=1), exact.var(), rel=0.01)
+
+    def test_no_two_go_together(self) -> None:
+        """Independent columns of n have r with a deviation of 1 / sqrt(n): none of all pairs beyond five of them."""
+        r = np.corrcoef(self.columns())[np.triu_indices(len(self.columns()), 1)]
+        self.close(r.mean(), 0.0, abs=1e-3)
+        self.close(r.std(), self.COUNT**-0.5, rel=0.05)
+        self.between(r, -5.0 * self.COUNT**-0.5, 5.0 * self.COUNT**-0.5)
+
+    def test_it_integrates_better_than_plain_draws(self) -> None:
+        """Mean of exp(sum / sqrt(k)) of six columns is sqrt(e) (lognormal mean); over many sixes the error is well
+        under that of as many independent normals, whose deviation is sqrt((e^2 - e) / n)."""
+        z, exact = self.columns(), truncnorm(-CUT * HALF, CUT * HALF).std()
+        rng = np.random.default_rng(7)
+        sixes = (rng.choice(len(z), 6, replace=False) for _ in range(400))
+        errors = [np.mean(np.exp(z[six].sum(axis=0) / exact / 6**0.5)) - np.exp(0.5) for six in sixes]
+        plain = np.sqrt((np.exp(2.0) - np.exp(1.0)) / self.COUNT)
+        self.assertLess(np.sqrt(np.mean(np.square(errors))), 0.75 * plain)

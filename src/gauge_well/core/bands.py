@@ -11,20 +11,21 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core import sizing
+from gauge_well.core.affected import moves_operation, readers, takers
 from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, State
-from gauge_well.core.duty.model import with_motion
+from gauge_well.core.duty import model as duty_model
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.engine.model import engine_of
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import SCAN, at_factors
+from gauge_well.core.reads import ENGINE
 from gauge_well.core.sampling import SAMPLES, Drawn, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, Result
 from gauge_well.core.typing import Array, Value, as_array, clip
 
 LOW, HIGH = 0.05, 0.95
-ENGINE = "engine"
 Key = tuple[str, str, str]  # system, check, duty (empty for a gate)
 
 
@@ -122,14 +123,16 @@ def _wide(fill: Array) -> Array:
     return fill.reshape((1,) * (3 - fill.ndim) + fill.shape) if fill.ndim < 3 else fill
 
 
-def run(drawn: Drawn, only: Collection[str] | None = None, like: Run | None = None) -> Run:
+def run(drawn: Drawn, changed: Collection[str] | None = None, like: Run | None = None) -> Run:
     """Work a drawn build at its wanted power.
 
     Parameters
     ----------
     drawn : Drawn
-    only : collection of str, optional
-        Systems to work; the others, and the context, are taken from ``like``.
+    changed : collection of str, optional
+        Paths of all facts in which it differs from ``like``, of the same draws: only what they reach is worked, by
+        what the systems declare; the rest is taken over.
+    like : Run, optional
 
     Raises
     ------
@@ -137,18 +140,20 @@ def run(drawn: Drawn, only: Collection[str] | None = None, like: Run | None = No
         When not enough is known of the engine to size anything.
     """
     case = drawn.case
-    if only is None or like is None:
+    if changed is None or like is None:
+        only: Collection[str] = list(SYSTEMS)
         context, _ = sizing.make_context(case, engine_of(case.engine), drawn.doubts)
+        like = None
     else:
-        context, only = _handed(case, like, only)
+        context, only = _again(drawn, like, changed)
     results, checks, limits, costs = _engine_checks(context, drawn.count)
-    if only is not None and like is not None:
+    if like is not None:
         results = {id: r for id, r in like.results.items() if id not in only}
-        checks = {id: c for id, c in like.checks.items() if id not in only}
-        limits = [limit for limit in like.limits if limit.system not in only]
+        checks |= {id: c for id, c in like.checks.items() if id not in only and id != ENGINE}
+        limits += [limit for limit in like.limits if limit.system not in only and limit.system != ENGINE]
         costs = [limit for limit in like.costs if limit.system not in only]
     for system in SYSTEMS.values():
-        if (only is not None and system.id not in only) or system.applies(case.machine) is not None:
+        if system.id not in only or system.applies(case.machine) is not None:
             continue
         try:
             result = system.solve(context, case.systems[system.id])
@@ -162,18 +167,25 @@ def run(drawn: Drawn, only: Collection[str] | None = None, like: Run | None = No
     return Run(drawn, context, results, checks, limits, costs)
 
 
-def _handed(case: BuildCase, like: Run, only: Collection[str]) -> tuple[Context, Collection[str]]:
-    """The context of ``like`` with what the systems in ``only`` hand to others worked again.
-
-    Where that changes, every system is worked afresh.
-    """
-    given = dict(like.context.given)
-    context = replace(like.context, duties=with_motion(like.context.duties, dict(case.duties)))
+def _again(drawn: Drawn, like: Run, changed: Collection[str]) -> tuple[Context, frozenset[str]]:
+    """The context of a build that differs from ``like`` in some facts, and the systems to be worked in it."""
+    case = drawn.case
+    if any(moves_operation(path) for path in changed):
+        return sizing.make_context(case, engine_of(case.engine), drawn.doubts)[0], frozenset(SYSTEMS)
+    only = frozenset(id for path in changed for id in readers(path))
+    before = like.context
+    context = replace(before, machine=case.machine, installation=case.installation)
+    sections = {path.split(".")[0] for path in changed}
+    if "engine" in sections:
+        context = replace(context, engine=replace(before.engine, facts=case.engine))
+    if sections & {"duties", "machine"}:
+        duties, _ = duty_model.solve(case.duties, case.machine, context.engine, before.wanted)
+        context = replace(context, duties=duties)
+    given: dict[str, Array] = {}
     for id in only:
         given |= SYSTEMS[id].gives(context, case.systems[id])
-    if all(np.array_equal(given[name], context.given[name]) for name in given):
-        return context, only
-    return replace(context, given=given), list(SYSTEMS)
+    moved = [name for name, value in given.items() if not np.array_equal(value, before.given[name])]
+    return replace(context, given={**before.given, **given}), only | takers(moved)
 
 
 def _engine_checks(

@@ -7,7 +7,7 @@ i held at its likely value and all else as drawn. The chance that measuring i ch
 
     chance_i = P(V != V_i)
 
-over scrambled Sobol draws common to both: what the verdict would be with the truth of i known, against
+over draws common to both: what the verdict would be with the truth of i known, against
 what it is while the likely value is taken for the truth, averaged over all that is not known besides. It
 counts interactions (a fact that matters only where another is off), which varying one fact at a time
 about the likely build cannot see; it is nought for a fact without tolerance; and it is never negative.
@@ -24,10 +24,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core import installation
+from gauge_well.core.affected import affected
 from gauge_well.core.bands import RowBand, Run, band_of, row_reaches, run
 from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.duty import facts as duty_facts
-from gauge_well.core.duty.model import MOTION_FACTS
 from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.facts import Spec, Way
 from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
@@ -113,14 +113,6 @@ def _flags(found: Run, systems: Sequence[str]) -> Flags:
     return np.array([found.over[s][1:] if s in found.over else blank for s in systems])
 
 
-def affected(path: str) -> set[str] | None:
-    """Systems that a fact reaches; None where it may be all of them."""
-    section, *_, name = path.split(".")
-    if section == "duties" and name in MOTION_FACTS:
-        return {"oil"}
-    return {section} if section in SYSTEMS else None
-
-
 def whole_reach(rows: Sequence[RowBand]) -> Array | None:
     """Lowest reach of the rows that power drives, by sample [W]."""
     watts = [r.watts for r in rows if r.kind == "power"]
@@ -167,11 +159,10 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
     open_ = {s for s, flags in zip(systems, truth, strict=True) if flags.any() and not flags.all()}
 
     def held(paths: Sequence[str]) -> Flags:
-        return _flags(run(hold(found.drawn, case, paths), affected(paths[0]), found), systems)
+        return _flags(run(hold(found.drawn, case, paths), paths, found), systems)
 
     def telling(paths: Sequence[str]) -> bool:
-        only = affected(paths[0])
-        return bool(open_ if only is None else only & open_) and bool(np.any(held(paths) != truth))
+        return any(affected(path) & open_ for path in paths) and bool(np.any(held(paths) != truth))
 
     done, total = 0, len(found.drawn.z)
     for section in _by_section(found.drawn.z):

@@ -12,7 +12,6 @@ from gauge_well.core.bands import HIGH, Key, Limit, Run, percentile, run
 from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec
-from gauge_well.core.measure import affected
 from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import Known, row_of
@@ -192,7 +191,7 @@ def _sure(
     case = replace(case, known={**case.known, path: known})
 
     def holds(value: float) -> bool:
-        found = run(draw(with_value(case, path, value), SAMPLES_LIVE), affected(path))
+        found = run(draw(with_value(case, path, value), SAMPLES_LIVE))
         return all(percentile(x.fill[1:], HIGH) <= 1.0 for x in found.limits if x.key in keys)
 
     ratio = row_of(spec).ratio and lower.value > 0.0

@@ -11,7 +11,10 @@ BIBLIOGRAPHY: dict[str, str] = {
         "A. Saltelli, P. Annoni, I. Azzini, F. Campolongo, M. Ratto, S. Tarantola, Variance based sensitivity analysis "
         "of model output, Comput. Phys. Commun. 181 (2010) 259-270. From memory."
     ),
-    "owen1998": "A. B. Owen, Scrambling Sobol and Niederreiter-Xing points, J. Complexity 14 (1998) 466-489. From memory.",
+    "mckay1979": (
+        "M. D. McKay, R. J. Beckman, W. J. Conover, A comparison of three methods for selecting values of input "
+        "variables in the analysis of output from a computer code, Technometrics 21 (1979) 239-245. From memory."
+    ),
     "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (
         "F. P. Incropera, D. P. DeWitt, T. L. Bergman, A. S. Lavine, Fundamentals of Heat and "

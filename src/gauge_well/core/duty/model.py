@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
@@ -202,10 +202,6 @@ def solve_duty(
     return case, vehicle
 
 
-# What a duty does to the oil and to nothing else.
-MOTION_FACTS = frozenset({"braking", "cornering", "pulling", "heel"})
-
-
 def _motion(facts: DutyFacts) -> dict[str, Any]:
     return {
         "braking": _in_g(facts.braking),
@@ -213,11 +209,6 @@ def _motion(facts: DutyFacts) -> dict[str, Any]:
         "pulling": _in_g(facts.pulling),
         "heel": facts.heel if facts.heel is not None else 0.0,
     }
-
-
-def with_motion(duties: Duties, facts: Mapping[str, DutyFacts]) -> Duties:
-    """Solved duties with their accelerations and heel taken from ``facts`` anew."""
-    return replace(duties, cases=tuple(replace(c, **_motion(facts[c.id])) for c in duties.cases))
 
 
 def ids_by_name(duties: Sequence[tuple[str, DutyFacts]]) -> dict[str, str]:

@@ -13,6 +13,7 @@ from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.duty.model import Duties
 from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.facts import Rule, Way
+from gauge_well.core.reads import Declared
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.validity import Notice
@@ -175,8 +176,10 @@ class System:
     solve : callable
         (context, facts) -> Result.
     cautions : sequence of Caution
+    declares : Declared
+        What it reads outside its own facts, takes from other systems and gives to them.
     gives : callable
-        (context, facts) -> what other systems take from this one, before any is solved.
+        (context, facts) -> the figures it declares to give, before any system is solved.
     instrument : callable
         (context, facts, options) -> plain data for the station's plot.
     ways : mapping
@@ -196,6 +199,7 @@ class System:
     refuse: Callable[[Any], None]
     solve: Callable[[Context, Any], Result]
     cautions: Sequence[Caution]
+    declares: Declared
     gives: Callable[[Context, Any], Mapping[str, Array]]
     instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]
     ways: Mapping[str, Way]

@@ -15,6 +15,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need as need_fact
 from gauge_well.core.media import air as air_media
 from gauge_well.core.media import coolant
+from gauge_well.core.reads import OIL_BACK, OIL_SHARE, declared
 from gauge_well.core.systems.base import (
     Beside,
     Caution,
@@ -235,6 +236,13 @@ def _figures(
     }
 
 
+DECLARES = declared(
+    takes=f"{OIL_SHARE} {OIL_BACK}",
+    engine="dry_mass material thermostat coolant_limit",
+    machine="kind gearbox",
+    installation="depth_available opening_width opening_height",
+    duties="air_speed duration start after",
+)
 SYSTEM: System = System(
     id="cooling",
     title="Cooling",
@@ -245,6 +253,7 @@ SYSTEM: System = System(
     refuse=refuse,
     solve=solve,
     cautions=CAUTIONS,
+    declares=DECLARES,
     gives=gives_nothing,
     instrument=instrument,
     ways=facts.WAYS,

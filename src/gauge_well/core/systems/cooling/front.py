@@ -13,6 +13,7 @@ from gauge_well.core.heat import radiator
 from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import RadiatorCore
+from gauge_well.core.reads import OIL_BACK, OIL_SHARE
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.air import signed_quadratic
 from gauge_well.core.systems.cooling.facts import CoolingFacts
@@ -23,8 +24,6 @@ CONDENSER_LOSS = 8.0  # K on face velocity
 FIN_PITCH, FIN_LENGTH, FIN_THICKNESS = 2.0e-3, 8.0e-3, 0.1e-3
 LOUVRE_PITCH, LOUVRE_LENGTH, LOUVRE_ANGLE, TUBE_HEIGHT = 1.4e-3, 6.4e-3, 25.0, 3.0e-3
 FIT = (1.0, 8.0)  # m/s where the parts' joint resistance is matched
-# What the oil system hands over: share of its heat that reaches the coolant, less what air takes first [W].
-OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"
 
 
 @dataclass(frozen=True)

@@ -10,6 +10,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.exhaust import checks, facts, model, need, remedies, working
 from gauge_well.core.systems.exhaust.instrument import instrument
@@ -106,6 +107,7 @@ def _figures(context: Context, base: model.Marched) -> dict[str, Array]:
     return figures
 
 
+DECLARES = declared(machine="kind", installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel")
 SYSTEM: System = System(
     id="exhaust",
     title="Exhaust",
@@ -116,6 +118,7 @@ SYSTEM: System = System(
     refuse=facts.refuse,
     solve=solve,
     cautions=CAUTIONS,
+    declares=DECLARES,
     gives=gives_nothing,
     instrument=instrument,
     ways=facts.WAYS,

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from gauge_well.core.checks import Check
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
+from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Context, Result, System, gives_nothing
 from gauge_well.core.systems.fuel import facts, figures, judge, need, notices, pump, remedies, working
 from gauge_well.core.systems.fuel.circuit import circuit_of
@@ -131,6 +132,8 @@ def _beside(point: Point | None) -> Sequence[Beside]:
     return (Beside("pump_current", "pumps draw", draws, "current"),) if draws > 0.0 else ()
 
 
+# The tank's pickup is thrown about as the oil's is.
+DECLARES = declared(duties="air_speed duration braking cornering pulling heel")
 SYSTEM: System = System(
     id="fuel",
     title="Fuel",
@@ -141,6 +144,7 @@ SYSTEM: System = System(
     refuse=pump.refuse,
     solve=solve,
     cautions=CAUTIONS,
+    declares=DECLARES,
     gives=gives_nothing,
     instrument=instrument,
     ways=facts.WAYS,

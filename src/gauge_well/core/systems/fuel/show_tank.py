@@ -61,7 +61,7 @@ def _box(circuit: Circuit, context: Context, index: int) -> dict[str, Any]:
     built = tank.tank_of(circuit)
     pickup = built.pickup
     length, width, height = (likely(side) for side in built.size)
-    normals = tank.normals_of(context, tank.rides_out(circuit))[index]
+    normals = tank.normals_of(context, tank.rides_out(circuit))[index, :, 0]
     asked = tank.to_cover(built, normals)
     worst = int(np.argmax(asked))
     normal = normals[worst]

@@ -18,7 +18,7 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.circuit import VAPOUR_MARGIN, Circuit, burned
 from gauge_well.core.systems.fuel.facts_tank import AIR_SPACE
 from gauge_well.core.systems.fuel.network import Point
-from gauge_well.core.typing import Array, Value, as_array, clip, likely
+from gauge_well.core.typing import Array, Value, as_array, clip
 
 SIDES = ("tank_length", "tank_width", "tank_height")
 VENT_MOST = 1e3  # Pa under the air outside that a tank stands, and its gauge notices (common practice)
@@ -86,23 +86,21 @@ LASTING = 2  # of them last: grade and heel
 
 
 def normals_of(context: Context, sustained: bool) -> Array:
-    """Surfaces (duty, direction, 3) a duty brings, in the order of :data:`DIRECTIONS`; only those that last where
-    only what is ``sustained`` is asked."""
+    """Surfaces (duty, direction, sample, 3) a duty brings, in the order of :data:`DIRECTIONS`; only those that last
+    where only what is ``sustained`` is asked."""
     ways = np.array(list(DIRECTIONS.values()))[: LASTING if sustained else None]
+    fore, back, aside, side = ways.T[:, None, :, None]
 
     def column(name: str) -> Array:
-        return np.array([likely(getattr(c, name)) for c in context.duties.cases])[:, None]
+        return context.duties.column(name)[0, :, None, :]
 
-    along = ways[:, 0] * column("pulling") + ways[:, 1] * column("braking")
-    return apparent_up(along, ways[:, 2] * column("cornering"), 0.0, column("grade"), ways[:, 3] * column("heel"))
+    along = fore * column("pulling") + back * column("braking")
+    return apparent_up(along, aside * column("cornering"), 0.0, column("grade"), side * column("heel"))
 
 
 def cover_volumes(tank: Tank, context: Context, sustained: bool) -> Array:
-    """Fuel [m3] that keeps the pickup covered, the worst direction of each duty: (duty,) or (duty, sample)."""
-    normals = normals_of(context, sustained)
-    if tank.body.tetrahedra.ndim == 4 or tank.pickup.ndim == 2:
-        normals = normals[..., None, :]
-    return np.asarray(to_cover(tank, normals).max(axis=1))
+    """Fuel [m3] that keeps the pickup covered, the worst direction of each duty: (duty, sample)."""
+    return np.asarray(to_cover(tank, normals_of(context, sustained)).max(axis=1))
 
 
 def rides_out(circuit: Circuit) -> bool:
@@ -118,8 +116,7 @@ def unusable(circuit: Circuit) -> Array:
     context = circuit.context
     if not boxed(circuit):
         return np.zeros((1, len(context.duties.cases), 1))
-    found = cover_volumes(tank_of(circuit), context, rides_out(circuit))
-    return found[None] if found.ndim == 2 else found[None, :, None]
+    return cover_volumes(tank_of(circuit), context, rides_out(circuit))[None]
 
 
 def endurance(circuit: Circuit, context: Context, mean: Operation) -> Array:

@@ -12,6 +12,7 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely
 from gauge_well.core.media import oils
+from gauge_well.core.reads import OIL_BACK, OIL_SHARE, declared
 from gauge_well.core.systems.base import Caution, Context, Result, System, duty_values
 from gauge_well.core.systems.oil import checks, facts, model, need, remedies, working
 from gauge_well.core.systems.oil.instrument import instrument
@@ -75,7 +76,7 @@ def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
     """What of the oil's heat reaches the coolant."""
     pan, _ = _pan(at_likely(given))
     share, back = model.hand_over(model.ways_out(context, given, pan))
-    return {"oil_heat_to_coolant_share": share, "oil_heat_to_air_w": back}
+    return {OIL_SHARE: share, OIL_BACK: back}
 
 
 def solve(context: Context, given: facts.OilFacts) -> Result:
@@ -167,6 +168,12 @@ def _figures(
     return figures
 
 
+DECLARES = declared(
+    gives=f"{OIL_SHARE} {OIL_BACK}",
+    engine="thermostat",
+    installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",
+    duties="air_speed duration start braking cornering pulling heel",
+)
 SYSTEM: System = System(
     id="oil",
     title="Oil",
@@ -177,6 +184,7 @@ SYSTEM: System = System(
     refuse=refuse,
     solve=solve,
     cautions=CAUTIONS,
+    declares=DECLARES,
     gives=gives,
     instrument=instrument,
     ways=facts.WAYS,

@@ -1,0 +1,63 @@
+"""What a step of the work reads, takes from others and gives to them: declared, so that an edit says whom it reaches."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+ENGINE = "engine"
+# Figures that steps hand to each other.
+OPERATION = "operation"  # the engine at every duty: power, fuel, air, heat
+OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"  # of oil heat; what air takes first [W]
+
+
+@dataclass(frozen=True)
+class Declared:
+    """What one step stands on.
+
+    Parameters
+    ----------
+    reads : frozenset of str
+        Facts outside its own section as ``section.field``; ``duties.field`` of every duty.
+    takes, gives : frozenset of str
+        Figures of others, and for others.
+    """
+
+    reads: frozenset[str]
+    takes: frozenset[str] = frozenset({OPERATION})
+    gives: frozenset[str] = frozenset()
+
+
+def declared(*, takes: str = "", gives: str = "", **fields: str) -> Declared:
+    """Declare by words: ``duties="braking heel"``; ``takes`` and ``gives`` beside the engine's operation.
+
+    Parameters
+    ----------
+    takes, gives : str
+        Figures, parted by blanks.
+    **fields : str
+        Section -> fields read in it, parted by blanks.
+    """
+    reads = frozenset(f"{section}.{name}" for section, names in fields.items() for name in names.split())
+    return Declared(reads, frozenset({OPERATION, *takes.split()}), frozenset(gives.split()))
+
+
+# The engine in its duties: solved once for all systems.
+ENGINE_DECLARES = Declared(
+    declared(
+        engine="fuel ethanol_share aspiration cycle displacement stroke rated_power rated_speed peak_torque "
+        "peak_torque_speed torque_curve idle_speed limit_speed governed boost charge_cooler bsfc excess_air heat_school "
+        "coolant_share coolant_heat oil_share radiation_share extra_share era",
+        machine="mass drag_area rolling_resistance drive gear_ratios final_drive tyre_diameter trailer_mass "
+        "trailer_drag_area electrical_load",
+        duties="kind speed grade power_share engine_power engine_speed speed_share boat_exponent ambient altitude "
+        "air_conditioning tow",
+    ).reads,
+    takes=frozenset(),
+    gives=frozenset({OPERATION}),
+)
+
+
+def key_of(path: str) -> str:
+    """A fact as declarations name it: of whichever duty."""
+    section, *_, name = path.split(".")
+    return f"{section}.{name}"

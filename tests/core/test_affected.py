@@ -1,0 +1,267 @@
+"""What the systems declare to read is all they read: every fact of the demo builds is moved, and nothing else moves."""
+
+import dataclasses
+import unittest
+from collections.abc import Collection, Iterator, Mapping
+from contextlib import suppress
+from functools import cache
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core import bands, sizing
+from gauge_well.core.affected import affected, declarations, moves_operation, readers, takers
+from gauge_well.core.case import BuildCase, fact_at, with_value
+from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.engine import report as engine_report
+from gauge_well.core.errors import CoreError
+from gauge_well.core.facts import Spec, specs
+from gauge_well.core.measure import hold
+from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.reads import ENGINE, OIL_BACK, OIL_SHARE, OPERATION, key_of
+from gauge_well.core.sampling import SECTIONS, draw
+from gauge_well.core.solve import solve_for
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.sheet.demo import NAMES
+from gauge_well.sheet.sections import spec_of
+from tests.core.systems.fuel.builds import with_fuel
+from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
+
+# A fuel tank whose pickup is thrown about, in a build whose pan is.
+TANK = {
+    "tank_length": "700 mm",
+    "tank_width": "400 mm",
+    "tank_height": "250 mm",
+    "tank_volume": "60 L",
+    "tank_pickup_x": "-200 mm",
+    "tank_pickup_y": "0 mm",
+    "tank_pickup_height": "50 mm",
+    "pickup_in": "open",
+}
+# Everything that may lie somewhere does, one duty follows another, and one is typed.
+LAID_OUT = changed(
+    with_fuel(ROAD, **ROAD["fuel"], **TANK),
+    installation={
+        "depth_available": "130 mm",
+        "opening_width": "580 mm",
+        "opening_height": "390 mm",
+        "engine_pitch": "4 deg",
+        "engine_roll": "8 deg",
+        "engine_yaw": "10 deg",
+        "pan_ground": "150 mm",
+        "pan_crossmember": "20 mm",
+        "pan_steering": "15 mm",
+        "exhaust_ground": "140 mm",
+        "exhaust_loom": "60 mm",
+        "exhaust_fuel": "80 mm",
+    },
+    engine__aspiration="turbo",
+    engine__boost="0.5 bar",
+    engine__heat_school="maker",
+    engine__coolant_heat="70 kW",
+    engine__torque_curve="1000 rpm, 150 N m\n3000 rpm, 205 N m\n5000 rpm, 215 N m\n6000 rpm, 199 N m",
+    cooling__gearbox_cooler="yes",
+    fuel__tank_pickup_x="200 mm",
+    oil__baffle="none",
+    oil__baffle_g=None,
+    machine__trailer_mass="900 kg",
+    duties=[
+        {"id": "towing", "name": "Towing", "kind": "road", "speed": "70 km/h", "grade": "5 %", "tow": "yes"},
+        {"id": "stop", "kind": "idle", "after": "Towing", "duration": "10 min", "air_conditioning": "yes"},
+        {"id": "sea", "kind": "boat", "speed_share": "80 %", "boat_exponent": "3"},
+        {"id": "bench", "kind": "typed", "engine_power": "60 kW", "engine_speed": "4000 rpm", "air_speed": "40 km/h"},
+        {"id": "pull", "kind": "pull", "start": "cold", "pulling": "0.9 g", "braking": "1.0 g", "cornering": "1 g"},
+    ],
+)
+BEHIND = changed(LAID_OUT, fuel__tank_pickup_x="-200 mm", installation__opening_height="340 mm")
+STILL = {"id": "pull", "kind": "pull", "pulling": "0 g", "cornering": "0 g", "heel": "0 deg"}
+
+
+def facts_of(case: BuildCase) -> Iterator[tuple[str, Spec, Any]]:
+    """Every fact there is in a case: path, what may stand there, what does."""
+    for section, facts in SECTIONS.items():
+        for name, spec in specs(facts).items():
+            yield f"{section}.{name}", spec, fact_at(case, f"{section}.{name}")
+    for id, duty in case.duties:
+        for name, spec in specs(DutyFacts).items():
+            yield f"duties.{id}.{name}", spec, getattr(duty, name)
+
+
+def moved(spec: Spec, value: Any) -> Iterator[Any]:
+    """Other values for a fact: the next of its choices, or one a little off within its range."""
+    if value is None:
+        return
+    if spec.kind == "text":
+        # A name is only said; what a duty follows is where it starts.
+        yield from [None] if spec.label == "Straight after" else []
+        return
+    if spec.choices is not None:
+        names = list(spec.choices)
+        yield names[(names.index(value) + 1) % len(names)]
+        return
+    if spec.kind == "table":
+        yield tuple(tuple(1.013 * cell for cell in row) for row in value)
+        return
+    step = 1.0 if spec.kind == "count" else 0.03 * value or min(0.01, 0.1 * spec.high)
+    yield value + step if value + step <= spec.high else value - step
+
+
+def flat(value: Any) -> Any:
+    """A result as something that compares exactly and at once."""
+    if isinstance(value, np.ndarray):
+        return value.shape, value.tobytes()
+    if isinstance(value, Mapping):
+        return [(key, flat(item)) for key, item in value.items()]
+    if isinstance(value, list | tuple):
+        return [flat(item) for item in value]
+    if dataclasses.is_dataclass(value):
+        return [flat(getattr(value, f.name)) for f in dataclasses.fields(value)]
+    return value
+
+
+def results_of(case: BuildCase, steps: Collection[str]) -> dict[str, Any]:
+    """Everything some steps say of a build at its wanted power."""
+    context, missing = sizing.make_context(case, sizing.validate(case))
+    told: dict[str, Any] = {}
+    if ENGINE in steps:
+        told[ENGINE] = flat([engine_report.figures(context.mean), engine_report.figures(context.peak), missing])
+    for id in SYSTEMS.keys() & steps:
+        system = SYSTEMS[id]
+        if system.applies(case.machine) is not None:
+            told[id] = "not judged"
+            continue
+        try:
+            r = system.solve(context, case.systems[id])
+            checks = [(c.id, c.part, c.demand, c.capacity, c.fill) for c in r.checks(context.mean, context.peak)]
+            told[id] = flat([checks, r.unknown, r.figures(), r.needs(), r.notices(), r.beside()])
+        except CoreError as error:
+            told[id] = repr(error)
+    return told
+
+
+class Declarations(unittest.TestCase):
+    def test_what_is_declared_exists(self) -> None:
+        """Each fact read is one a sheet has; each figure taken is given by somebody else."""
+        given = {figure for d in declarations().values() for figure in d.gives}
+        for id, declared in declarations().items():
+            for key in declared.reads:
+                section, name = key.split(".")
+                self.assertIsNotNone(spec_of(f"duties.x.{name}" if section == "duties" else key), key)
+                self.assertNotEqual(section, id if id in SYSTEMS else "", key)
+            self.assertLessEqual(declared.takes, given, id)
+            self.assertTrue(declared.takes.isdisjoint(declared.gives), id)
+
+    def test_what_is_given_is_what_is_declared(self) -> None:
+        for name in NAMES:
+            case = case_of(demo_document(name))
+            context, _ = sizing.make_context(case)
+            for id, system in SYSTEMS.items():
+                if system.applies(case.machine) is None:
+                    self.assertEqual(set(system.gives(context, case.systems[id])), system.declares.gives, id)
+
+    def test_no_result_moves_that_is_not_declared(self) -> None:
+        """Every stated and ruled fact of the demo builds, one at a time, by all whom it is not said to reach."""
+        tried = 0
+        for name in NAMES:
+            case = case_of(demo_document(name))
+            before = results_of(case, declarations())
+            for path, spec, value in facts_of(case):
+                others = declarations().keys() - affected(path)
+                for other in moved(spec, value) if others else ():
+                    try:
+                        after = results_of(with_value(case, path, other), others)
+                    except CoreError:
+                        continue  # a value no such build can have
+                    tried += 1
+                    found = {id for id, told in after.items() if told != before[id]}
+                    with self.subTest(name, path=path):
+                        self.assertEqual(found, set())
+        self.assertGreater(tried, 400)
+
+    def test_what_is_declared_is_read(self) -> None:
+        """Each fact that a system says it reads moves it in one of the builds, when moved: none is declared in vain."""
+        cases = [case_of(raw) for raw in (*map(demo_document, NAMES), LAID_OUT, BEHIND)]
+        left = {(id, key) for id, declared in declarations().items() for key in declared.reads}
+        for case in cases:
+            before = results_of(case, declarations())
+            for path, spec, value in facts_of(case):
+                wanted = {id for id, key in left if key == key_of(path)}
+                for other in moved(spec, value) if wanted else ():
+                    with suppress(CoreError):
+                        after = results_of(with_value(case, path, other), wanted)
+                        left -= {(id, key_of(path)) for id in wanted if after[id] != before[id]}
+        self.assertEqual(left, set())
+
+    def test_readers_and_those_they_hand_on_to(self) -> None:
+        self.assertEqual(affected("engine.dry_mass"), {"cooling"})
+        self.assertEqual(affected("engine.thermostat"), {"oil", "cooling"})
+        self.assertEqual(affected("oil.pan_depth"), {"oil", "cooling"})
+        self.assertEqual(affected("fuel.line_bore"), {"fuel"})
+        self.assertEqual(affected("installation.exhaust_loom"), {"exhaust"})
+        self.assertEqual(affected("duties.pull.braking"), {"oil", "cooling", "fuel"})
+        self.assertEqual(affected("engine.bsfc"), {ENGINE, *SYSTEMS})
+        self.assertEqual(readers("duties.pull.heel"), {"oil", "fuel"})
+        self.assertEqual(takers([OIL_SHARE, OIL_BACK]), {"cooling"})
+        self.assertEqual(takers([OPERATION]), set(SYSTEMS))
+        self.assertTrue(moves_operation("machine.mass") and not moves_operation("duties.pull.heel"))
+
+
+@cache
+def drawn_road() -> tuple[BuildCase, bands.Run]:
+    """A build with pan and tank, drawn; every fact a guess."""
+    raw = with_fuel(ROAD, **ROAD["fuel"], **TANK)
+    case = case_of(changed(raw, oil__baffle_g="0.6 g"))
+    return case, bands.run(draw(case, 256))
+
+
+class TakenOver(NumbersCase):
+    def test_a_run_in_part_is_the_whole_run(self) -> None:
+        """Each fact in doubt held at its likely value: limits as a whole run gives them, to the last digit."""
+        case, base = drawn_road()
+        by_key: dict[tuple[str, ...], list[str]] = {}
+        for path in base.drawn.z:
+            by_key.setdefault((*sorted(affected(path)), path.split(".")[0]), []).append(path)
+        for paths in by_key.values():
+            path = paths[0]
+            held = hold(base.drawn, case, [path])
+            part, whole = bands.run(held, [path], base), bands.run(held)
+            with self.subTest(path):
+                self.assertEqual({x.key for x in part.limits}, {x.key for x in whole.limits})
+                fills = {x.key: x.fill for x in whole.limits}
+                for limit in part.limits:
+                    self.close(limit.fill, fills[limit.key], abs=1e-12, note=str(limit.key))
+
+
+class TankMoves(NumbersCase):
+    def test_the_tanks_motion_is_sampled(self) -> None:
+        """Braking in doubt spreads what keeps the tank's pickup covered as it spreads what the pan must cover."""
+        _, base = drawn_road()
+        spread = {x.check: float(np.ptp(x.fill[1:])) for x in base.limits}
+        self.assertGreater(spread["tank_cover"], 0.05)
+        self.assertGreater(spread["pickup"], 0.05)
+        still = bands.run(draw(case_of(with_fuel(ROAD, **ROAD["fuel"], **TANK)), 256, facts=False))
+        alone = {x.check: float(np.ptp(x.fill[1:])) for x in still.limits}
+        self.close(alone["tank_cover"], 0.0, abs=1e-12)
+
+    def test_solving_for_braking_touches_the_tank(self) -> None:
+        raw = with_fuel(ROAD, **ROAD["fuel"], **TANK | {"tank_pickup_x": "-60 mm", "tank_reserve": "60 %"})
+        case = case_of(raw)
+        spec = spec_of("duties.pull.braking")
+        assert spec is not None
+        hard = with_value(case, "duties.pull.braking", 9.0)
+        found = solve_for(hard, "duties.pull.braking", spec)
+        self.assertIn(("fuel", "tank_cover", ""), found.touches)
+        self.assertIn(("oil", "pickup", ""), found.touches)
+        assert found.high is not None and found.sure_high is not None
+        self.assertLess(found.sure_high, found.high.value)
+
+    def test_a_plane_through_a_sampled_surface(self) -> None:
+        """By hand: braking at a tilts the surface by a, so that what covers a mouth z over the floor and x behind the
+        middle is length x width x (z + a x), as long as no corner is dry (trapezoid)."""
+        case = case_of(changed(with_fuel(ROAD, **ROAD["fuel"], **TANK), duties=[STILL | {"braking": "0.1 g"}]))
+        g = np.array([0.10, 0.12, 0.16])
+        drawn = with_value(case, "duties.pull.braking", g * GRAVITY)
+        context, _ = sizing.make_context(drawn)
+        result = SYSTEMS["fuel"].solve(context, drawn.systems["fuel"])
+        check = next(c for c in result.checks(context.mean, context.peak) if c.id == "tank_cover")
+        self.close(np.ravel(check.demand), 0.7 * 0.4 * (0.050 + 0.2 * g), rel=1e-9)
