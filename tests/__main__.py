@@ -8,38 +8,31 @@ from __future__ import annotations
 
 import sys
 import time
-import unittest
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
+from dataclasses import replace
 from pathlib import Path
 
 from gauge_well.launch import setup
-from tests.runner import Check, Module, each, run_all
+from tests.runner import Check, Module, run_all
 
 HERE = Path(__file__).parent
 SLOW = ("store", "services", "web", "cli", "launch", "browser")
 
 
-def found(names: Sequence[str] = ()) -> dict[str, list[str]]:
-    """Ids of all tests there are under ``tests``, by module; with ``names`` those at or under one of them."""
-    loader = unittest.TestLoader()
-    suite = loader.discover(str(HERE), top_level_dir=str(HERE.parent))
-    if loader.errors:
-        raise SystemExit("\n".join(str(error) for error in loader.errors))
-    modules: dict[str, list[str]] = {}
-    for test in each(suite):
-        if not names or any(f"{test.id()}.".startswith(f"{name}.") for name in names):
-            modules.setdefault(type(test).__module__, []).append(test.id())
-    return modules
+def modules_of(fast: bool, names: Sequence[str]) -> list[Module]:
+    """What is run: each file of tests there is, or those that ``names`` speak of.
 
-
-def units(fast: bool, names: Sequence[str]) -> Iterator[Module]:
-    """What is run, a module each."""
-    for module, tests in found(names).items():
-        folder = module.split(".")[1]
-        if names:
-            yield Module(module, len(tests), tuple(tests))
-        elif not (fast and folder in SLOW):
-            yield Module(module, len(tests), (module,))
+    Every file is run whole and must hold a test: nothing has to be listed anywhere to be found.
+    """
+    files = sorted(HERE.rglob("test_*.py"))
+    found = [Module(".".join(file.relative_to(HERE.parent).with_suffix("").parts)) for file in files]
+    if not names:
+        return [m for m in found if not (fast and m.stage in SLOW)]
+    asked = [replace(m, names=tuple(m.asked(names))) for m in found if m.asked(names)]
+    for name in names:
+        if not any(m.asked([name]) for m in found):
+            raise SystemExit(f"There are no tests called {name}.")
+    return asked
 
 
 def checks(fast: bool) -> list[Check]:
@@ -67,7 +60,7 @@ def main(arguments: list[str]) -> int:
     fast = "--fast" in arguments
     names = [a for a in arguments if not a.startswith("-")]
     began = time.monotonic()
-    work: list[Module | Check] = [*units(fast, names)]
+    work: list[Module | Check] = [*modules_of(fast, names)]
     if "--checks" in arguments:
         work += checks(fast)
     tally = run_all(work, lambda text: print(text, flush=True))

@@ -4,11 +4,12 @@ import ast
 import re
 import unittest
 from collections.abc import Iterator
+from functools import cache
 from pathlib import Path
 
 from gauge_well.core.systems import SYSTEMS
-from tests.__main__ import found
-from tests.runner import Module, Ran, Tally
+from tests.__main__ import modules_of
+from tests.runner import Module, Tally, run_module
 from tests.support import ROOT
 
 SOURCE = ROOT / "src" / "gauge_well"
@@ -39,11 +40,10 @@ STANDARD_IN_CORE = {
 }
 
 
-def modules() -> Iterator[tuple[str, Path, ast.Module]]:
-    for path in sorted(SOURCE.rglob("*.py")):
-        parts = path.relative_to(SOURCE).parts
-        if len(parts) > 1:
-            yield parts[0], path, ast.parse(path.read_text())
+@cache
+def modules() -> tuple[tuple[str, Path, ast.Module], ...]:
+    paths = [path for path in sorted(SOURCE.rglob("*.py")) if path.parent != SOURCE]
+    return tuple((path.relative_to(SOURCE).parts[0], path, ast.parse(path.read_text())) for path in paths)
 
 
 def imported(tree: ast.Module) -> Iterator[str]:
@@ -118,20 +118,29 @@ class Architecture(unittest.TestCase):
 
 
 class Discovery(unittest.TestCase):
-    def test_every_module_of_tests_is_run(self) -> None:
-        """One discovery finds a test in each file there is, whatever folder it lies in."""
-        here = ROOT / "tests"
-        files = {".".join(p.relative_to(ROOT).with_suffix("").parts) for p in here.rglob("test_*.py")}
-        self.assertEqual(set(found()), files)
-        self.assertIn(__name__, files)
+    def test_every_file_of_tests_is_run(self) -> None:
+        """This one, in no folder of its own, among them; each can be loaded as a module of its package."""
+        every = {m.name for m in modules_of(False, [])}
+        self.assertIn(__name__, every)
+        self.assertEqual(len(every), len([*(ROOT / "tests").rglob("test_*.py")]))
+        for name in every:
+            self.assertTrue((ROOT / "/".join(name.split(".")[:-1]) / "__init__.py").exists(), name)
+        self.assertEqual({m.stage for m in modules_of(True, [])}, {"house", "units", "core", "sheet"})
 
-    def test_a_count_that_differs_is_a_failure(self) -> None:
-        """A module that runs fewer tests than were found in it has lost some."""
+    def test_a_name_finds_what_it_speaks_of(self) -> None:
+        (module,) = modules_of(False, ["tests.core.test_roots.Roots"])
+        self.assertEqual((module.name, module.names), ("tests.core.test_roots", ("tests.core.test_roots.Roots",)))
+        self.assertEqual({m.stage for m in modules_of(False, ["tests.web"])}, {"web"})
+        with self.assertRaises(SystemExit):
+            modules_of(False, ["tests.core.test_root"])
+
+    def test_a_file_without_a_test_fails(self) -> None:
+        ran = run_module(Module("tests.support"))
+        self.assertEqual((ran.run, ran.passed, len(ran.faults)), (0, 0, 1))
         said: list[str] = []
         tally = Tally(said.append)
-        tally.take(Ran(Module("tests.core.test_x", 3, ("tests.core.test_x",)), 1.0, run=2, passed=2))
-        self.assertEqual((tally.passed, tally.failed), (2, 1))
-        self.assertIn("2 tests ran of 3 found", said[0])
+        tally.take(ran)
+        self.assertEqual((tally.passed, tally.failed), (0, 1))
 
 
 class Pages(unittest.TestCase):
