@@ -62,6 +62,7 @@ class Ran:
     seconds: float
     run: int = 0
     passed: int = 0
+    failed: int = 0
     skipped: int = 0
     faults: Sequence[tuple[str, str]] = ()
     times: Sequence[tuple[str, float]] = ()
@@ -94,11 +95,22 @@ def run_module(module: Module) -> Ran:
     assert isinstance(result, Timed)
     faults = [(test.id(), said) for test, said in (*result.failures, *result.errors)]
     faults += [(test.id(), "passed, though expected to fail") for test in result.unexpectedSuccesses]
-    bad = len({test for test, _ in faults if not test.startswith(("setUp", "tearDown"))})
-    passed = result.testsRun - bad - len(result.skipped)
     if not result.testsRun and not faults:
         faults = [(module.name, "no test in it was run")]
-    return Ran(module, time.monotonic() - began, result.testsRun, passed, len(result.skipped), faults, result.times)
+    # Several parts of one test may fail; a class whose setting up failed ran none of its tests.
+    broken = {getattr(test, "test_case", test).id() for test, _ in (*result.failures, *result.errors)}
+    broken |= {test.id() for test in result.unexpectedSuccesses}
+    passed = result.testsRun - len(broken & {name for name, _ in result.times}) - len(result.skipped)
+    return Ran(
+        module,
+        time.monotonic() - began,
+        result.testsRun,
+        passed,
+        max(len(broken), len(faults) > 0),
+        len(result.skipped),
+        faults,
+        result.times,
+    )
 
 
 def run_check(check: Check) -> Ran:
@@ -106,7 +118,7 @@ def run_check(check: Check) -> Ran:
     began = time.monotonic()
     found = subprocess.run(check.command, cwd=check.folder, capture_output=True, text=True, check=False)
     faults = [(check.name, found.stdout + found.stderr)] if found.returncode else []
-    return Ran(check, time.monotonic() - began, faults=faults)
+    return Ran(check, time.monotonic() - began, failed=len(faults), faults=faults)
 
 
 def run_unit(unit: Module | Check) -> Ran:
@@ -158,7 +170,7 @@ class Tally:
         self.times += ran.times
         self.passed += ran.passed
         self.skipped += ran.skipped
-        self.failed += max(ran.run - ran.passed - ran.skipped, len(ran.faults) > 0)
+        self.failed += ran.failed
         for name, said in ran.faults:
             self.tell(f"\nFAILED {name}\n{said}")
 
@@ -211,7 +223,7 @@ def run_all(units: Sequence[Module | Check], tell: Callable[[str], None], worker
             try:
                 ran = future.result()
             except Exception:
-                ran = Ran(unit, 0.0, faults=[(unit.name, traceback.format_exc())])
+                ran = Ran(unit, 0.0, failed=1, faults=[(unit.name, traceback.format_exc())])
             tally.take(ran)
             if not ran.faults:
                 tell(f"  {ran.seconds:6.1f} s  {unit.name}")
