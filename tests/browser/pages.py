@@ -14,6 +14,7 @@ from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, 
 from sqlalchemy import select
 from werkzeug.serving import WSGIRequestHandler, make_server
 
+from gauge_well.launch.setup import CHROMIUM
 from gauge_well.services import builds
 from gauge_well.sheet.demo import NAMES
 from gauge_well.store.models import Build
@@ -23,18 +24,24 @@ from gauge_well.web.routes.explore import STREAM
 from tests.database import SHELF, DatabaseCase
 from tests.support import ROOT
 
-CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-sync"]
 WIDE = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
-# How a page is looked at.
-LOOKS = (("light", WIDE), ("dark", WIDE), ("dark", PHONE))
+# How a page is looked at: in which colours, how large, and by which accessibility rules (all, or those of colour
+# where nothing else differs).
+LOOKS = (("light", WIDE, ""), ("dark", WIDE, "color-contrast"), ("dark", PHONE, ""))
 LOOKS_DRAWN = (LOOKS[0], LOOKS[2])
 OVERHANG = """() => [
   Math.max(document.documentElement.scrollWidth - innerWidth,
     ...[...document.querySelectorAll('main')].map((m) => m.scrollWidth - m.clientWidth)),
   document.documentElement.scrollHeight - innerHeight,
 ]"""
+FAULTS = """async ([where, rule]) => {
+  const options = { resultTypes: ['violations'], ...(rule ? { runOnly: [rule] } : {}) }
+  const found = await axe.run(where || document, options)
+  return found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join('; '))
+}"""
 AXE = ROOT / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 PATIENCE = 15_000  # ms
 DONE = json.dumps({"event": "done"}).encode() + b"\n"
@@ -62,7 +69,7 @@ class Site:
         self.thread = threading.Thread(target=self.server.serve_forever, daemon=True)
         self.thread.start()
         self.playwright = sync_playwright().start()
-        self.browser: Browser = self.playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        self.browser: Browser = self.playwright.chromium.launch(executable_path=str(CHROMIUM), args=FLAGS)
         expect.set_options(timeout=PATIENCE)
 
     def answer(self, environ: dict[str, Any], start: Callable[..., Any]) -> Iterable[bytes]:
@@ -97,16 +104,19 @@ def site() -> Site:
 
 
 class BrowserCase(DatabaseCase):
-    """Tests that drive the pages; each has a context of its own and fails on errors in the console.
+    """Tests that drive the pages; each has a page of its own and fails on errors in the console.
 
-    The demo builds are there to be looked at; a test that edits makes a build of its own.
+    A class shares one window, so that its scripts are read once; what pages keep is cleared between tests. The demo
+    builds are there to be looked at; a test that edits makes a build of its own.
     """
 
     template_kind = SHELF
     explores = False
     base: str
-    context: BrowserContext
+    window: BrowserContext
     page: Page
+    errors: list[str]
+    outside: list[str]
 
     @classmethod
     def setUpClass(cls) -> None:
@@ -115,38 +125,45 @@ class BrowserCase(DatabaseCase):
         cls.site.explores = cls.explores
         cls.site.serve(cls.url)
         cls.base = cls.site.base
+        cls.errors, cls.outside = [], []
+        cls.window = cls.new_window()
 
     @classmethod
     def tearDownClass(cls) -> None:
+        cls.window.close()
         cls.site.serve("postgresql://127.0.0.1/none")
         super().tearDownClass()
 
     def setUp(self) -> None:
-        self.errors: list[str] = []
-        self.outside: list[str] = []
-        self.context = self.new_context()
-        self.page = self.context.new_page()
+        self.errors.clear()
+        self.outside.clear()
+        self.page = self.window.new_page()
+        keeper = self.window.new_cdp_session(self.page)
+        keeper.send("Storage.clearDataForOrigin", {"origin": self.base, "storageTypes": "local_storage"})
 
     def tearDown(self) -> None:
-        self.context.close()
+        self.window.unroute_all()
+        for page in self.window.pages:
+            page.close()
         self.assertEqual(self.errors, [], "errors in the console")
         self.assertEqual(self.outside, [], "requests to elsewhere")
         with transaction(self.engine) as session:
             edited = session.scalars(select(Build.id).where(Build.id.in_(NAMES), Build.revision != 1)).all()
         self.assertEqual(list(edited), [], "demo builds edited")
 
-    def new_context(self, **options: Any) -> BrowserContext:
+    @classmethod
+    def new_window(cls, **options: Any) -> BrowserContext:
         """A fresh window with nothing remembered."""
-        context = self.site.browser.new_context(**({"viewport": WIDE, "reduced_motion": "reduce"} | options))
-        context.on(
+        window = cls.site.browser.new_context(**({"viewport": WIDE, "reduced_motion": "reduce"} | options))
+        window.on(
             "console",
-            lambda m: self.errors.append(m.text) if m.type == "error" and "status of 4" not in m.text else None,
+            lambda m: cls.errors.append(m.text) if m.type == "error" and "status of 4" not in m.text else None,
         )
-        context.on("weberror", lambda e: self.errors.append(str(e.error)))
-        context.on(
-            "request", lambda r: None if r.url.startswith((self.base, "data:", "blob:")) else self.outside.append(r.url)
+        window.on("weberror", lambda e: cls.errors.append(str(e.error)))
+        window.on(
+            "request", lambda r: None if r.url.startswith((cls.base, "data:", "blob:")) else cls.outside.append(r.url)
         )
-        return context
+        return window
 
     def build_of(self, raw: Mapping[str, Any]) -> str:
         """A build of this test's own; returns its id."""
@@ -215,27 +232,26 @@ class BrowserCase(DatabaseCase):
         self.page.locator(f"html[data-theme={scheme}]").wait_for()
         self.page.evaluate("() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))")
 
-    def serious_faults(self, where: str = "document") -> list[str]:
-        """What the accessibility rules find serious or worse on the page, or under a selector of it."""
+    def serious_faults(self, where: str = "", rule: str = "") -> list[str]:
+        """What the accessibility rules, or one of them, find serious or worse on the page, or under a selector of it."""
         if not self.page.evaluate("() => 'axe' in window"):
             self.page.evaluate(AXE.read_text())
-        root = where if where == "document" else f"'{where}'"
-        found = self.page.evaluate(f"() => axe.run({root}, {{resultTypes: ['violations']}})")
-        return [_told(v) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+        found: list[str] = self.page.evaluate(FAULTS, [where, rule])
+        return found
 
-    def hold(self, where: str, *, still: bool = True, looks: Sequence[tuple[str, dict[str, int]]] = LOOKS) -> None:
+    def hold(self, where: str, *, still: bool = True, looks: Sequence[tuple[str, dict[str, int], str]] = LOOKS) -> None:
         """The page as it stands, in each of some looks: no wider than its window, no serious fault.
 
         ``still``: the window itself never scrolls, so that the bar and the stations stay.
         """
-        for scheme, size in looks:
+        for scheme, size, rule in looks:
             self.look(scheme, size)
             note = f"{where}, {scheme}, {size['width']}"
             wide, high = self.page.evaluate(OVERHANG)
             self.assertLessEqual(wide, 0, note)
             if still:
                 self.assertLessEqual(high, 0, note)
-            self.assertEqual(self.serious_faults(), [], note)
+            self.assertEqual(self.serious_faults(rule=rule), [], note)
 
     def hold_drawings(self, path: str, tabs: Sequence[str]) -> None:
         """Every drawing of a station held as a page is."""
@@ -243,8 +259,3 @@ class BrowserCase(DatabaseCase):
         for tab in tabs:
             self.tab(tab)
             self.hold(tab, looks=LOOKS_DRAWN)
-
-
-def _told(violation: dict[str, Any]) -> str:
-    where = "; ".join(node["html"][:160] for node in violation["nodes"][:3])
-    return f"{violation['id']}: {where}"

@@ -84,7 +84,7 @@ class Editing(BrowserCase):
 
     def test_two_windows(self) -> None:
         self.go(f"/builds/{self.build}/cooling")
-        second = self.go(f"/builds/{self.build}/cooling", self.context.new_page())
+        second = self.go(f"/builds/{self.build}/cooling", self.window.new_page())
         self.give("cooling.core_depth", "40 mm")
         second.locator('button[data-path="cooling.core_depth"]').click()
         field = second.locator('input[data-path="cooling.core_depth"]')
@@ -107,11 +107,11 @@ class Editing(BrowserCase):
             else:
                 route.continue_()
 
-        self.context.route("**/api/builds/**", lost)
+        self.window.route("**/api/builds/**", lost)
         self.type_fact("cooling.core_depth", "31 mm")
         expect(page.get_by_text("The server is not reached")).to_be_visible()
         self.assertEqual(self.kept("cooling.core_depth"), "26 mm")
-        self.context.unroute("**/api/builds/**")
+        self.window.unroute("**/api/builds/**")
         expect(page.get_by_text("The server is not reached")).to_be_hidden()
         expect(page.get_by_text("rev 2")).to_be_visible()
         self.assertEqual(self.kept("cooling.core_depth"), "31 mm")
@@ -119,12 +119,12 @@ class Editing(BrowserCase):
 
     def test_a_lost_connection_and_a_closed_page(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
-        self.context.route("**/api/builds/**", lambda r: r.abort() if r.request.method == "PATCH" else r.continue_())
+        self.window.route("**/api/builds/**", lambda r: r.abort() if r.request.method == "PATCH" else r.continue_())
         self.type_fact("cooling.core_depth", "33 mm")
         expect(page.get_by_text("The server is not reached")).to_be_visible()
         page.close()
-        self.context.unroute("**/api/builds/**")
-        again = self.go(f"/builds/{self.build}/cooling", self.context.new_page())
+        self.window.unroute("**/api/builds/**")
+        again = self.go(f"/builds/{self.build}/cooling", self.window.new_page())
         expect(again.get_by_text("rev 2")).to_be_visible()
         self.assertEqual(self.kept("cooling.core_depth"), "33 mm")
         self.errors.clear()

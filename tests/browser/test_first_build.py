@@ -54,9 +54,9 @@ class FirstBuild(BrowserCase):
         expect(page.get_by_role("heading", level=1)).to_contain_text("Cooling holds")
 
     def test_on_a_phone(self) -> None:
-        self.context.close()
-        self.context = self.new_context(viewport=PHONE, has_touch=True)
-        self.page = self.context.new_page()
+        phone = self.new_window(viewport=PHONE, has_touch=True)
+        self.addCleanup(phone.close)
+        self.page = phone.new_page()
         self.start("Phone van")
         self.page.get_by_role("button", name="Stations").click()
         self.page.get_by_role("link", name="Fuel").click()

@@ -37,7 +37,7 @@ def doctor() -> int:
         (
             "Chromium (tests only)",
             setup.CHROMIUM.exists(),
-            str(setup.CHROMIUM) if setup.CHROMIUM.exists() else "apt-get install -y chromium",
+            str(setup.CHROMIUM) if setup.CHROMIUM.exists() else "apt-get install -y chromium-headless-shell",
         ),
         ("Built pages", (PAGES / "index.html").exists(), "built" if PAGES.exists() else "./gw demo builds them"),
         ("State folder", state in ("absent", "ready"), f"{state_folder()}: {words[state]}"),
