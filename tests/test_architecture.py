@@ -143,6 +143,16 @@ class Discovery(unittest.TestCase):
         self.assertEqual((tally.passed, tally.failed), (0, 1))
 
 
+class Waiting(unittest.TestCase):
+    """Tests of pages wait for what the page says of itself; none measures seconds or hides its own name."""
+
+    def test_for_no_network_and_no_time(self) -> None:
+        never = re.compile(r"networkidle|wait_for_timeout|perf_counter|self\.id = ")
+        for path in (ROOT / "tests").rglob("*.py"):
+            if path != Path(__file__):
+                self.assertIsNone(never.search(path.read_text()), path.name)
+
+
 class Pages(unittest.TestCase):
     def pages(self) -> Iterator[Path]:
         for suffix in ("*.vue", "*.ts"):

@@ -8,11 +8,17 @@ from unittest import mock
 
 import gauge_well.core
 from gauge_well.core import sizing
+from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.engine import friction
+from gauge_well.core.engine.facts import EngineFacts
+from gauge_well.core.facts import specs
 from gauge_well.core.flow import gas_pipe, pipe
 from gauge_well.core.heat import louvred_fin, plate_fin, tube_side
 from gauge_well.core.media import air, coolant, oils
+from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.validity import OUTSIDE, Look, Notice, Range, looked
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import SheetError
@@ -147,6 +153,19 @@ class Ranges(NumbersCase):
                 report = sizing.size(case_of(changed(ROAD, **changes)))
                 self.assertEqual(set(report["systems"]), {"engine", *SYSTEMS})
         self.assertEqual(seen, ranges())
+
+    def test_what_a_field_allows_keeps_other_relations_inside(self) -> None:
+        """Those without a range of their own to look at: their fields refuse what lies beyond."""
+        duty, loop, rows = (specs(DutyFacts), specs(CoolingFacts), specs(CoolingFacts)["core_rows"])
+        altitude, cap = duty["altitude"], loop["cap_pressure"]
+        self.between([altitude.low, altitude.high], -500.0, 11_000.0, "iso2533, below the tropopause")
+        held = [air.pressure_isa(altitude.high) + cap.low, air.pressure_isa(altitude.low) + cap.high]
+        self.between(held, 20e3, 600e3, "boiling point")
+        self.between([rows.low, rows.high], 1.0, 6.0, "wang2000")
+        fuel = specs(FuelFacts)["fuel_temperature"]
+        self.assertEqual((fuel.low, fuel.high), (VAPOUR_LOW, VAPOUR_HIGH))
+        limit = specs(EngineFacts)["coolant_limit"]
+        self.between([limit.low, limit.high], coolant.T_CLAMP_LOW, coolant.T_CLAMP_HIGH)
 
     def test_ends_are_inside(self) -> None:
         for range_ in ranges():

@@ -72,10 +72,6 @@ def size(file: str | None, name: str | None, people: bool, explain: str, samples
     click.echo(as_text(report) if people else json.dumps(report, indent=1, ensure_ascii=False, allow_nan=False))
 
 
-def _url() -> str:
-    return os.environ["DATABASE_URL"]
-
-
 @main.command("prepare")
 @click.option("--make", "name", help="Make this database on the server first, where it is not there, and use it.")
 @click.option("--demos", is_flag=True, help="Put the demo builds on the shelf.")

@@ -183,7 +183,8 @@ def _again(drawn: Drawn, like: Run, changed: Collection[str]) -> tuple[Context, 
         context = replace(context, duties=duties)
     given: dict[str, Array] = {}
     for id in only:
-        given |= SYSTEMS[id].gives(context, case.systems[id])
+        if SYSTEMS[id].applies(case.machine) is None:
+            given |= SYSTEMS[id].gives(context, case.systems[id])
     moved = [name for name, value in given.items() if not np.array_equal(value, before.given[name])]
     return replace(context, given={**before.given, **given}), only | takers(moved)
 

@@ -81,7 +81,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     w.add(
         "m_air",
         "Air through the core",
-        f"maximum(rho * abs(u), {LEAST_MASS_FLUX}) * A_face",
+        f"maximum(rho * abs(u), {LEAST_MASS_FLUX:g}) * A_face",
         on.mass_flow,
         "mass_flow_s",
         {"rho": rho, "u": u, "A_face": core.face},
@@ -159,7 +159,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     w.add(
         "T_air",
         "Air into the core",
-        f"T_amb + dT_seal * minimum(maximum(1 - v / {RECIRCULATION_SPEED}, 0), 1) + Q_front / C_air",
+        f"T_amb + dT_seal * minimum(maximum(1 - v / {RECIRCULATION_SPEED:g}, 0), 1) + Q_front / C_air",
         on.air_in,
         "temperature",
         {

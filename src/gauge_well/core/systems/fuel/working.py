@@ -115,7 +115,7 @@ def _pump(w: Working, circuit: Circuit, point: Point) -> None:
             said = pump.curve.flow_at(point.able_across, pump.motor.share(point.able_across))
             formula, inputs = "health * speed * q_curve", {"health": pump.health, "speed": pump.speed, "q_curve": said}
             if pump.relief is not None:
-                formula += f" * minimum(maximum(1 - (p_pump - p_relief) / ({RELIEF_SPAN} * p_relief), 0), 1)"
+                formula += f" * minimum(maximum(1 - (p_pump - p_relief) / ({RELIEF_SPAN:g} * p_relief), 0), 1)"
                 inputs |= {"p_pump": point.able_across, "p_relief": pump.relief}
             w.add(
                 "V_cap",
