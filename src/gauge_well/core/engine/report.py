@@ -229,29 +229,23 @@ def steps(engine: Engine, op: Operation, index: int, case: Case, vehicle: Vehicl
 
 def _power_steps(w: Working, op: Operation, case: Case, vehicle: Vehicle | None, wanted: float) -> None:
     """Engine power by what kind of duty asks for it."""
-    name, more = "Engine power, accessories in it", case.accessories
+    more = case.accessories
     if case.kind == "typed":
         w.add("P", "Engine power", "P", op.power, "power", {"P": op.power}, STATED)
         return
     if case.held is None and case.kind != "idle":
-        inputs: dict[str, Value] = {"share": case.share, "P_wanted": wanted}
-        w.add("P", "Engine power", "share * P_wanted", op.power, "power", inputs, "duty: " + case.kind)
+        asked: dict[str, Value] = {"share": case.share, "P_wanted": wanted}
+        w.add("P", "Engine power", "share * P_wanted", op.power, "power", asked, "duty: " + case.kind)
         return
-    w.add(
-        "P_acc",
-        "Accessories at the crank",
-        f"P_el / {ALTERNATOR_EFFICIENCY} + P_steer + P_ac",
-        more.total,
-        "power",
-        {"P_el": more.electrical, "P_steer": more.steering, "P_ac": more.air_conditioning},
-        COMMON_PRACTICE,
-    )
+    drawn = f"P_el / {ALTERNATOR_EFFICIENCY} + P_steer + P_ac"
+    inputs = {"P_el": more.electrical, "P_steer": more.steering, "P_ac": more.air_conditioning}
     if case.held is None or vehicle is None:
-        w.add("P", name, "P_acc", op.power, "power", {"P_acc": more.total}, STATED)
+        w.add("P", "Engine power, all for accessories", drawn, op.power, "power", inputs, COMMON_PRACTICE)
         return
+    w.add("P_acc", "Accessories at the crank", drawn, more.total, "power", inputs, COMMON_PRACTICE)
     w.add(
         "P",
-        name,
+        "Engine power, accessories in it",
         "maximum(v * (m * g * (C_rr + grade) / sqrt(1 + grade ** 2) + 0.5 * rho * CdA * v ** 2) / eta, 0) + P_acc",
         op.power,
         "power",
