@@ -10,9 +10,9 @@ from pathlib import Path
 
 from playwright.sync_api import sync_playwright
 
+from gauge_well.launch.setup import CHROMIUM, CHROMIUM_FLAGS
+
 HERE = Path(__file__).parent
-CHROMIUM = "/usr/bin/chromium-headless-shell"
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-sync"]
 WIDE, PHONE = (1280, 800), (390, 844)
 
 # name -> path, size, theme
@@ -57,7 +57,7 @@ def main() -> None:
     options = parser.parse_args()
     options.out.mkdir(parents=True, exist_ok=True)
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        browser = playwright.chromium.launch(executable_path=str(CHROMIUM), args=CHROMIUM_FLAGS)
         for name in options.names or VIEWS:
             path, (width, height), scheme = VIEWS[name]
             page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)

@@ -14,7 +14,7 @@ from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, 
 from sqlalchemy import select
 from werkzeug.serving import WSGIRequestHandler, make_server
 
-from gauge_well.launch.setup import CHROMIUM
+from gauge_well.launch.setup import CHROMIUM, CHROMIUM_FLAGS
 from gauge_well.services import builds
 from gauge_well.sheet.demo import NAMES
 from gauge_well.store.models import Build
@@ -24,7 +24,7 @@ from gauge_well.web.routes.explore import STREAM
 from tests.database import SHELF, DatabaseCase
 from tests.support import ROOT
 
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-sync"]
+NOWHERE = "postgresql://127.0.0.1/none"  # served between the tests of two classes
 WIDE = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
 # How a page is looked at: in which colours, how large, and by which accessibility rules (all, or those of colour
@@ -62,14 +62,14 @@ class Site:
     """
 
     def __init__(self) -> None:
-        self.app = create_app("postgresql://127.0.0.1/none")
+        self.app = create_app(NOWHERE)
         self.explores = False
         self.server = make_server("127.0.0.1", 0, self.answer, threaded=True, request_handler=Quiet)
         self.base = f"http://127.0.0.1:{self.server.server_port}"
         self.thread = threading.Thread(target=self.server.serve_forever, daemon=True)
         self.thread.start()
         self.playwright = sync_playwright().start()
-        self.browser: Browser = self.playwright.chromium.launch(executable_path=str(CHROMIUM), args=FLAGS)
+        self.browser: Browser = self.playwright.chromium.launch(executable_path=str(CHROMIUM), args=CHROMIUM_FLAGS)
         expect.set_options(timeout=PATIENCE)
 
     def answer(self, environ: dict[str, Any], start: Callable[..., Any]) -> Iterable[bytes]:
@@ -131,7 +131,7 @@ class BrowserCase(DatabaseCase):
     @classmethod
     def tearDownClass(cls) -> None:
         cls.window.close()
-        cls.site.serve("postgresql://127.0.0.1/none")
+        cls.site.serve(NOWHERE)
         super().tearDownClass()
 
     def setUp(self) -> None:
@@ -175,6 +175,12 @@ class BrowserCase(DatabaseCase):
         page.goto(self.base + path)
         self.settle(page)
         return page
+
+    def follow(self, link: Locator, path: str) -> None:
+        """Click what leads to an address of the page's own and wait until the page has worked out what it shows."""
+        link.click()
+        link.page.wait_for_url(path)
+        self.settle(link.page)
 
     def settle(self, page: Page | None = None) -> None:
         """Wait until the page no longer says that it is at work."""

@@ -39,16 +39,13 @@ class Pages(BrowserCase):
         """One walk over them all, moving inside the application: width, scroll, accessibility."""
         page = self.go("/")
         self.hold("shelf", still=False)
-        page.get_by_role("link", name="New build").click()
-        page.wait_for_url("**/new")
-        self.settle()
+        self.follow(page.get_by_role("link", name="New build"), "**/new")
         self.hold("new", still=False)
         self.go(f"/builds/{DEMO}")
         for name, path in PAGES:
             self.look("light", WIDE)
-            page.get_by_role("navigation", name="Stations").get_by_role("link", name=name).click()
-            page.wait_for_url(f"**/builds/{DEMO}{path}")
-            self.settle()
+            station = page.get_by_role("navigation", name="Stations").get_by_role("link", name=name)
+            self.follow(station, f"**/builds/{DEMO}{path}")
             self.hold(name)
 
     def test_axe_in_the_dialog_of_a_fact(self) -> None:

@@ -129,7 +129,7 @@ def told_by(id: str, context: Context, case: BuildCase) -> Any:
     try:
         r = system.solve(context, case.systems[id])
         checks = [(c.id, c.part, c.demand, c.capacity, c.fill) for c in r.checks(context.mean, context.peak)]
-        return flat([checks, r.unknown, r.figures(), r.needs(), r.notices(), r.beside()])
+        return flat([checks, r.unknown, r.figures(), r.needs(), r.notices(), r.beside(), list(r.looks())])
     except CoreError as error:
         return repr(error)
 

@@ -6,6 +6,8 @@ from importlib import import_module
 from typing import Any
 from unittest import mock
 
+import numpy as np
+
 import gauge_well.core
 from gauge_well.core import sizing
 from gauge_well.core.duty.facts import DutyFacts
@@ -182,7 +184,8 @@ class Ranges(NumbersCase):
 
     def test_the_first_look_speaks_for_its_part(self) -> None:
         one, two = (Range(name, 0.0, 1.0, "x", above="Mind.") for name in ("One", "Two"))
-        looks = [Look(one, [2.0, 0.5], "a", "f"), Look(two, [3.0, 3.0], "a", "g"), Look(two, 3.0, "b", "g")]
+        over = [np.array([first, second])[None, :, None] for first, second in ((2.0, 0.5), (3.0, 3.0))]
+        looks = [Look(one, over[0], "a", "f"), Look(two, over[1], "a", "g"), Look(two, 3.0, "b", "g")]
         found = [(n.part, n.duty, n.field) for n in looked(looks, [("d", "Day"), ("n", "Night")])]
         self.assertEqual(found, [("a", "d", "f"), ("a", "n", "g"), ("b", "", "g")])
 

@@ -21,9 +21,9 @@ from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import Reach, ReachKey, reaches
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
-from gauge_well.core.systems.base import Beside, Context, Need, Result, System, duty_values, points
-from gauge_well.core.typing import Array, as_array, likely
-from gauge_well.core.validity import Notice
+from gauge_well.core.systems.base import Beside, Context, Need, Result, System, points
+from gauge_well.core.typing import Array, as_array, duty_values, likely
+from gauge_well.core.validity import Notice, looked
 
 REPORT_FORMAT = "gauge-well-report/1"
 GOVERNING = "governing"
@@ -278,7 +278,7 @@ def _engine_block(context: Context, explain: str) -> dict[str, Any]:
                 ),
             )
         )
-    notes += engine_report.outside(context.engine, context.mean, duties)
+    notes += looked(engine_report.looks(context.engine, context.mean), duties.named)
     return {
         "title": "Engine",
         "state": states_of(fills, False).value,
@@ -390,7 +390,7 @@ def block_of(
         },
         "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
-        "notices": list(result.notices()),
+        "notices": [*result.notices(), *looked(result.looks(), context.duties.named)],
     }
     return block, rows
 

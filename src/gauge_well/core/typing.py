@@ -37,3 +37,12 @@ def settled(value: Value) -> Value:
 def largest(value: Value) -> float:
     """Largest number of ``value``; itself where it is one number."""
     return float(value) if isinstance(value, float | int) else float(value.max())
+
+
+def duty_values(array: Array, count: int) -> list[float]:
+    """Numbers of an array on the duty axis at the first power step and sample."""
+    a = np.asarray(array, dtype=np.float64)
+    if a.ndim < 2:
+        return [float(a.flat[0])] * count
+    picked: list[float] = a.reshape(-1, *a.shape[-2:])[0, :, 0].tolist()
+    return picked * count if len(picked) == 1 else picked[:count]

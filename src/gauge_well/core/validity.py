@@ -4,12 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
-
-import numpy as np
-from numpy.typing import NDArray
+from math import inf
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Value, as_array
+from gauge_well.core.typing import Value, duty_values
 
 OUTSIDE = "outside_range"
 
@@ -54,14 +52,13 @@ class Range:
         """The same range of another part than "the core"."""
         return replace(self, what=self.what.replace("the core", part))
 
-    def outside(self, value: Value) -> NDArray[np.bool_]:
-        """Whether each value lies outside; what is not finite does not."""
-        array = as_array(value)
-        return np.isfinite(array) & ((array < self.low) | (array > self.high))
+    def outside(self, value: float) -> bool:
+        """Whether a value lies outside; what is not finite does not."""
+        return (value < self.low and value != -inf) or (value > self.high and value != inf)
 
     def notice(self, value: float, part: str, field: str, duty: tuple[str, str] = ("", "")) -> Notice | None:
         """A notice where ``value`` lies outside; ``duty`` is its id and name, empty where no duty changes it."""
-        if not bool(self.outside(value)):
+        if not self.outside(value):
             return None
         low = value < self.low
         end, means = (self.low, self.below) if low else (self.high, self.above)
@@ -77,10 +74,10 @@ class Range:
 
 @dataclass(frozen=True)
 class Look:
-    """A look at one range where its relation was used: a value for each duty, or one that no duty changes."""
+    """A look at one range where its relation was used: a number that no duty changes, or an array over the duties."""
 
     range: Range
-    values: Sequence[float] | float
+    value: Value
     part: str
     field: str
 
@@ -97,10 +94,10 @@ def looked(looks: Iterable[Look], duties: Sequence[tuple[str, str]]) -> list[Not
     """
     found: dict[tuple[str, str], Notice] = {}
     for look in looks:
-        if isinstance(look.values, float):
-            each = [(look.values, ("", ""))]
+        if isinstance(look.value, float):
+            each = [(look.value, ("", ""))]
         else:
-            each = list(zip(look.values, duties, strict=True))
+            each = list(zip(duty_values(look.value, len(duties)), duties, strict=True))
         for value, duty in each:
             notice = look.range.notice(value, look.part, look.field, duty)
             if notice is not None:

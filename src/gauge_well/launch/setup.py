@@ -14,6 +14,13 @@ from gauge_well.launch import say
 from gauge_well.launch.places import FRONTEND, PAGES, PYTHON, ROOT, VENV
 
 CHROMIUM = Path("/usr/bin/chromium-headless-shell")  # Debian's, without a window: half the start, less to draw
+CHROMIUM_FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-background-networking",
+    "--no-first-run",
+    "--disable-sync",
+]
 NODE_MAJOR = 20
 
 

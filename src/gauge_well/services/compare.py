@@ -11,7 +11,8 @@ from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.remedy import load_of
 from gauge_well.core.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.systems.base import Compare, duty_values
+from gauge_well.core.systems.base import Compare
+from gauge_well.core.typing import duty_values
 from gauge_well.services.sizing import check
 from gauge_well.sheet import Sheet, SheetError, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit

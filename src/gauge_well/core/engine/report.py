@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
 import numpy as np
@@ -20,7 +20,7 @@ from gauge_well.core.media.combustion import sensible_enthalpy
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sources import COMMON_PRACTICE, STATED
 from gauge_well.core.typing import Array, Value, as_array, likely
-from gauge_well.core.validity import Look, Notice, looked
+from gauge_well.core.validity import Look
 from gauge_well.core.working import Step, Working
 
 GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
@@ -109,17 +109,11 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
     return found
 
 
-def outside(engine: Engine, op: Operation, duties: Duties) -> list[Notice]:
-    """Where the engine's relations are used beyond what they were fitted on."""
-
-    def values(array: Array) -> list[float]:
-        return [float(v) for v in np.broadcast_to(array, (1, len(duties.cases), array.shape[-1]))[0, :, 0]]
-
-    looks = []
+def looks(engine: Engine, op: Operation) -> Iterator[Look]:
+    """What the engine's relations were fitted on."""
     if engine.fuel.spark:
-        looks.append(Look(SPEED_RANGE, values(op.speed), "engine", "engine.rated_speed"))
-    looks.append(Look(air.CP_RANGE, values(op.compressed_temperature), "charge", "engine.boost"))
-    return looked(looks, duties.named)
+        yield Look(SPEED_RANGE, op.speed, "engine", "engine.rated_speed")
+    yield Look(air.CP_RANGE, op.compressed_temperature, "charge", "engine.boost")
 
 
 def steps(engine: Engine, op: Operation, index: int, case: Case, vehicle: Vehicle | None, wanted: float) -> list[Step]:

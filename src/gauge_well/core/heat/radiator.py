@@ -19,8 +19,7 @@ J_FACTOR = 0.85  # real cores against the correlation; +-15 %
 AGEING = 0.9  # on the conductance; +-8 %
 PRANDTL_AIR = 0.71
 FIT_LOW, FIT_HIGH = 2.0, 8.0  # m/s face velocity, where the drop is matched
-FACE_VELOCITY_MIN = 0.05  # m/s
-LEAST_MASS_FLUX = 1.2 * FACE_VELOCITY_MIN  # kg/(m2 s) of face, which still air is taken to move
+LEAST_MASS_FLUX = 0.06  # kg/(m2 s) of face, 0.05 m/s: still air is taken to move that much
 
 # k [W/mK] of fin stock, from handbooks (incropera2007, app. A).
 FIN_MATERIALS: Mapping[str, tuple[str, float]] = {

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -16,7 +16,7 @@ from gauge_well.core.facts import Rule, Way
 from gauge_well.core.reads import Declared
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array, Value, as_array
-from gauge_well.core.validity import Notice
+from gauge_well.core.validity import Look, Notice
 from gauge_well.core.working import Step
 
 
@@ -154,6 +154,7 @@ class Result:
     notices: Callable[[], Sequence[Notice]]
     working: Callable[[int], list[Step]]
     beside: Callable[[], Sequence[Beside]] = tuple
+    looks: Callable[[], Iterable[Look]] = tuple
 
 
 @dataclass(frozen=True)
@@ -216,12 +217,3 @@ def over_duties(array: Value) -> Array:
     """Largest over the duties (and power steps), for each sample."""
     a = as_array(array)
     return a if a.ndim < 2 else a.reshape(-1, a.shape[-1]).max(axis=0)
-
-
-def duty_values(array: Array, count: int) -> list[float]:
-    """Numbers of an array on the duty axis at the first power step and sample."""
-    a = np.asarray(array, dtype=np.float64)
-    if a.ndim < 2:
-        return [float(a.flat[0])] * count
-    picked: list[float] = a.reshape(-1, *a.shape[-2:])[0, :, 0].tolist()
-    return picked * count if len(picked) == 1 else picked[:count]

@@ -47,7 +47,7 @@ class Limit(NumbersCase):
     def test_limiting_ambient_is_where_the_fill_is_one(self) -> None:
         context, _facts, first = solved(STEADY)
         heat = heat_made(first, context, context.mean)
-        at = limiting_ambient(context, heat, first)
+        at = limiting_ambient(context, heat, first).ambient
         again = prepare(context, first.plant, at)
         inside = (at > 225.0) & (at < 360.0)
         self.close((heat / again.capacity)[inside], 1.0, abs=3e-3)

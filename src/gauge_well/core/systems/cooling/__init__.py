@@ -41,7 +41,7 @@ from gauge_well.core.systems.cooling import (
     working,
 )
 from gauge_well.core.systems.cooling.fan import electric_power
-from gauge_well.core.systems.cooling.gauge import Shown, air_to_boil, limiting_ambient, shown
+from gauge_well.core.systems.cooling.gauge import Limiting, Shown, air_to_boil, limiting_ambient, shown
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import Cooling, core_of, heat_made, pick_fan, plant_of, prepare
 from gauge_well.core.typing import Array, likely
@@ -149,7 +149,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         gates.append(grown)
 
     @cache
-    def whole() -> tuple[Cooling, Shown, Array]:
+    def whole() -> tuple[Cooling, Shown, Limiting]:
         """With the fan off as well as on, what the gauge shows and the limiting ambient."""
         both = prepare(context, solved.plant, starts=starts)
         heat = heat_made(both, context, context.mean)
@@ -162,24 +162,21 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         base = mean is context.mean
-        return [checks.heat_check(solved, context, mean, (lambda: whole()[2]) if base else None), *gates]
+        return [checks.heat_check(solved, context, mean, (lambda: whole()[2].ambient) if base else None), *gates]
 
     def steps(index: int) -> list[Step]:
-        both, seen, limiting = whole()
-        return working.steps(both, context, seen, limiting, index)
+        both, _, limiting = whole()
+        return working.steps(both, round_trip, context, limiting, index)
 
     return Result(
         checks=judge,
         unknown=[],
         figures=lambda: _figures(context, round_trip, cold(), *whole()),
         needs=needs,
-        notices=lambda: [
-            *checks.notices(solved, context),
-            *circuit.notices(whole()[0], round_trip, context, cold()),
-            *ranges.notices(solved, context, whole()[1]),
-        ],
+        notices=lambda: [*checks.notices(solved, context), *circuit.notices(whole()[0], round_trip, context, cold())],
         working=steps,
         beside=lambda: _beside(solved),
+        looks=lambda: ranges.looks(solved, whole()[1]),
     )
 
 
@@ -194,7 +191,7 @@ def _beside(solved: Cooling) -> Sequence[Beside]:
 
 
 def _figures(
-    context: Context, trip: circuit.Circuit, cold: Array, solved: Cooling, seen: Shown, limiting: Array
+    context: Context, trip: circuit.Circuit, cold: Array, solved: Cooling, seen: Shown, limiting: Limiting
 ) -> Mapping[str, Array]:
     on, plant = pick_fan(solved.airs, -1), solved.plant
     per_fan = electric_power(plant.fan, on.zones.through, on.zones.rise)
@@ -206,7 +203,7 @@ def _figures(
         "end_of_duty_k": seen.end,
         "coolant_limit_k": plant.limit,
         "boiling_point_k": plant.boiling,
-        "limiting_ambient_k": limiting,
+        "limiting_ambient_k": limiting.ambient,
         "air_to_boil_k": air_to_boil(solved, made),
         "core_air_mass_flow_kg_s": on.mass_flow,
         "face_velocity_m_s": on.velocity,

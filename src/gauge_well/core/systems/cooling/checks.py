@@ -10,12 +10,12 @@ from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fi
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.geometry.stack import MOVING_PARTS
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import front, tested
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
 from gauge_well.core.systems.cooling.stack import layers, room_left
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array, as_array, duty_values, likely
 from gauge_well.core.validity import Notice
 
 

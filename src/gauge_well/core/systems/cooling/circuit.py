@@ -13,12 +13,12 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values, over_duties
+from gauge_well.core.systems.base import Context, over_duties
 from gauge_well.core.systems.cooling.gauge import AMBIENT_LOW, core_shed_at
 from gauge_well.core.systems.cooling.heights import bleed_points, spots
 from gauge_well.core.systems.cooling.loop import Pressures, pressures
 from gauge_well.core.systems.cooling.model import FILM, Cooling, heat_made, pick_fan, still_conductance
-from gauge_well.core.typing import Array, Value, as_array, clip, likely
+from gauge_well.core.typing import Array, Value, as_array, clip, duty_values, likely
 from gauge_well.core.validity import Notice
 
 INLET_MARGIN = 15e3  # Pa the pump's inlet is kept over the coolant's vapour (common practice)

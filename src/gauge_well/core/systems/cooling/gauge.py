@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -119,16 +120,26 @@ def air_to_boil(cooling: Cooling, heat: Array) -> Array:
 AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
 
 
-def starts_held(first: Cooling, context: Context) -> Starts | None:
-    """Starts that other weather leaves as they were: what a duty follows had its own, which is not asked about."""
-    return Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
+@dataclass(frozen=True)
+class Limiting:
+    """Air outside in which a duty's heat is just carried, as it was sought: the model run again at ``guess`` [K], the
+    heat left ``over`` there [W], and the ``rate`` at which that grows with the air [W/K]."""
+
+    guess: Array
+    over: Array
+    rate: Array
+
+    @cached_property
+    def ambient(self) -> Array:
+        """[K], held to -50..90 degC; at an end the true answer lies beyond."""
+        return clip(self.guess - self.over / self.rate, AMBIENT_LOW, AMBIENT_HIGH)
 
 
-def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
-    """Air temperature outside at which the duty's heat is just carried [K].
+def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Limiting:
+    """Air temperature outside at which the duty's heat is just carried.
 
     The model is run again at a first guess and the secant taken: within 0.1 K near the ambient asked
-    for, 0.5 K where that is 40 K away. Held to -50..90 degC; at an end the true answer lies beyond.
+    for, 0.5 K where that is 40 K away.
     """
     t0, limit = first.ambient, first.plant.limit
     g0 = heat - first.capacity
@@ -136,7 +147,9 @@ def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Array:
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
     # The air warms in proportion to what is left between it and the coolant.
     rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
-    g1 = heat - prepare(context, first.plant, t1, True, rise, starts_held(first, context)).capacity
+    # What a duty follows is held: its own weather is not asked about.
+    starts = Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
+    g1 = heat - prepare(context, first.plant, t1, True, rise, starts).capacity
     rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
     # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
-    return clip(t1 - g1 / np.maximum(rate, 0.02 * slope), AMBIENT_LOW, AMBIENT_HIGH)
+    return Limiting(t1, np.asarray(g1), np.maximum(rate, 0.02 * slope))

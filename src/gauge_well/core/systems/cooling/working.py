@@ -11,15 +11,15 @@ from gauge_well.core.media import air, coolant
 from gauge_well.core.systems.base import Context, over_duties
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, Zones
-from gauge_well.core.systems.cooling.circuit import FILLED_AT, circuit_of, expansion
+from gauge_well.core.systems.cooling.circuit import FILLED_AT, Circuit, expansion
 from gauge_well.core.systems.cooling.facts_air import SEALINGS
-from gauge_well.core.systems.cooling.gauge import AMBIENT_HIGH, AMBIENT_LOW, Shown, starts_held
-from gauge_well.core.systems.cooling.model import RECIRCULATION_SPEED, Cooling, heat_made, pick_fan, prepare
+from gauge_well.core.systems.cooling.gauge import AMBIENT_HIGH, AMBIENT_LOW, Limiting
+from gauge_well.core.systems.cooling.model import RECIRCULATION_SPEED, Cooling, heat_made, pick_fan
 from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.working import Step, Working
 
 
-def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, index: int) -> list[Step]:
+def steps(cooling: Cooling, trip: Circuit, context: Context, limiting: Limiting, index: int) -> list[Step]:
     """Explain one duty from the core's areas to the verdict."""
     w = Working(index)
     plant = cooling.plant
@@ -30,7 +30,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "p_boil",
         "Boiling pressure",
         "p_amb + p_cap",
-        circuit_of(cooling).held,
+        trip.held,
         "pressure_absolute",
         {"p_amb": plant.pressure, "p_cap": need(facts.cap_pressure, "")},
         "arithmetic",
@@ -98,7 +98,7 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
         "chang1997, j × 0.85; incropera2007, ch. 3",
     )
     fluid = plant.fluid
-    _loop_steps(w, cooling, context)
+    _loop_steps(w, cooling, trip)
     w.add(
         "m_c",
         "Coolant speed in the tubes",
@@ -185,36 +185,22 @@ def steps(cooling: Cooling, context: Context, seen: Shown, limiting: Array, inde
     w.add(
         "fill",
         "Heat made over heat carried",
-        "minimum(Q / C, 9.99)" if w.pick(cooling.capacity) > 0.0 else "9.99 + 0 * (Q - C)",
+        "minimum(Q / maximum(C, 1e-9), 9.99)",
         ratio_fill(heat, cooling.capacity),
         "share",
         {"Q": heat, "C": cooling.capacity},
         "arithmetic",
     )
-    _limiting_step(w, cooling, context, heat, limiting)
-    return w.steps
-
-
-def _limiting_step(w: Working, cooling: Cooling, context: Context, heat: Array, limiting: Array) -> None:
-    """Air outside in which the heat is just carried; where the search ends the true answer lies beyond."""
-    if not AMBIENT_LOW < w.pick(limiting) < AMBIENT_HIGH:
-        return
     w.add(
         "T_max",
         "Limiting ambient",
-        "(C_hot - Q) / U",
-        limiting,
+        f"minimum(maximum(T_run - over / rate, {AMBIENT_LOW}), {AMBIENT_HIGH})",
+        limiting.ambient,
         "temperature",
-        {
-            "C_hot": prepare(context, cooling.plant, limiting, True, starts=starts_held(cooling, context)).capacity,
-            "Q": heat,
-            "U": cooling.conductance,
-        },
-        "whole model run again in that air",
-        solved=True,
-        # The search stands to half a kelvin.
-        scale=500.0,
+        {"T_run": limiting.guess, "over": limiting.over, "rate": limiting.rate},
+        "whole model run again in other air; the chord to where nothing is left over",
     )
+    return w.steps
 
 
 def _capacity_step(w: Working, cooling: Cooling, index: int) -> None:
@@ -251,9 +237,9 @@ def _capacity_step(w: Working, cooling: Cooling, index: int) -> None:
     )
 
 
-def _loop_steps(w: Working, cooling: Cooling, context: Context) -> None:
+def _loop_steps(w: Working, cooling: Cooling, trip: Circuit) -> None:
     """Pump against the branches, the pump's inlet, and what the coolant grows by."""
-    plant, trip = cooling.plant, circuit_of(cooling)
+    plant = cooling.plant
     loop, around = plant.loop, trip.pressures
     whole, drop = around.whole_flow, around.across
     source = "eck1973; churchill1977; crane410"

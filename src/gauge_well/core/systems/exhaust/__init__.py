@@ -12,7 +12,7 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
-from gauge_well.core.systems.exhaust import checks, facts, model, need, remedies, working
+from gauge_well.core.systems.exhaust import checks, facts, model, need, ranges, remedies, working
 from gauge_well.core.systems.exhaust.instrument import instrument
 from gauge_well.core.typing import Array, as_array, likely
 
@@ -79,6 +79,7 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
         notices=lambda: list(checks.notices(context, given, base)),
         working=lambda index: working.steps(context, given, base, index),
         beside=lambda: _beside(context, segments, base),
+        looks=lambda: ranges.looks(given, base),
     )
 
 

@@ -2,24 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 
 import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, gap_gate, ratio_fill
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.facts import need_number
-from gauge_well.core.flow import gas_pipe
-from gauge_well.core.flow.pipe import ROUGHNESS_RANGE
-from gauge_well.core.heat.tube_side import TURBULENT
-from gauge_well.core.media import air
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import likely
-from gauge_well.core.validity import Look, Notice, looked
+from gauge_well.core.typing import duty_values
+from gauge_well.core.validity import Notice
 
 # Gaps kept [m]: bare, shielded (common practice).
 TO_LOOM = {False: 0.075, True: 0.025}
@@ -99,17 +94,4 @@ def notices(context: Context, facts: ExhaustFacts, found: Marched) -> Sequence[N
                 cases[i].id,
             )
         )
-    return [*said, *looked(_looks(facts, found, count), context.duties.named)]
-
-
-def _looks(facts: ExhaustFacts, found: Marched, count: int) -> Iterator[Look]:
-    """What the pipe's relations were fitted on; the slowest piece, the narrowest."""
-    part, where = "pipe", "exhaust.pipe_diameter"
-    slow = np.min(np.broadcast_arrays(*(p.reynolds for p in found.pieces)), axis=0)
-    rough = need_number(facts.roughness, "exhaust.roughness") / min(likely(p.segment.bore) for p in found.pieces)
-    if any(likely(p.segment.bend) > 0.0 for p in found.pieces):
-        bend = need_number(facts.bend_ratio, "exhaust.bend_ratio")
-        yield Look(gas_pipe.BEND_RANGE, bend, part, "exhaust.bend_ratio")
-    yield Look(ROUGHNESS_RANGE, rough, part, "exhaust.roughness")
-    yield Look(TURBULENT, duty_values(slow, count), part, where)
-    yield Look(air.CONDUCTIVITY_RANGE, duty_values(found.pieces[0].warm, count), part, where)
+    return said

@@ -9,11 +9,11 @@ import numpy as np
 from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.network import Network, Point, return_limited
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, duty_values, likely
 
 # Pressure [Pa] a spill's return may stand at before it holds up the injection pump's (common practice).
 SPILL_MOST = 30e3

@@ -10,12 +10,12 @@ from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, ratio_fi
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.media import fuels
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel.checks import worst
 from gauge_well.core.systems.fuel.circuit import Circuit, burned
 from gauge_well.core.systems.fuel.network import Network, Point
-from gauge_well.core.typing import as_array, likely
+from gauge_well.core.typing import as_array, duty_values, likely
 
 BATTERY_GAP = 0.30  # m kept between a battery and fuel parts (common practice)
 

@@ -13,12 +13,11 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely
 from gauge_well.core.media import oils
 from gauge_well.core.reads import OIL_BACK, OIL_SHARE, declared
-from gauge_well.core.systems.base import Caution, Context, Result, System, duty_values
-from gauge_well.core.systems.oil import checks, facts, model, need, remedies, working
+from gauge_well.core.systems.base import Caution, Context, Result, System
+from gauge_well.core.systems.oil import checks, facts, model, need, ranges, remedies, working
 from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import Pan, pan_of
 from gauge_well.core.typing import Array, likely
-from gauge_well.core.validity import Look, Notice, looked
 
 PARTS = {
     "pan": "Oil pan and pickup",
@@ -119,15 +118,10 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         unknown=unknown,
         figures=lambda: _figures(context, given, hot, coverage, limits),
         needs=lambda: need.needs(context, given, coverage, ways),
-        notices=lambda: [*checks.notices(given, coverage), *_outside(context, hot)],
+        notices=lambda: list(checks.notices(given, coverage)),
         working=lambda index: working.steps(context, given, coverage, ways, index),
+        looks=lambda: ranges.looks(hot),
     )
-
-
-def _outside(context: Context, hot: Array) -> Sequence[Notice]:
-    """Oil colder or hotter than its viscosity is known."""
-    values = duty_values(hot, len(context.duties.cases))
-    return looked([Look(oils.TEMPERATURE_RANGE, values, "cooler", "oil.cooler")], context.duties.named)
 
 
 def _too_hot(context: Context, given: facts.OilFacts, ways: model.Ways, hot: Array) -> bool:

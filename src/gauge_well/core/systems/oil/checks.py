@@ -10,12 +10,12 @@ from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill
 from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, duty_values
+from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Ways
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array, as_array, duty_values, likely
 from gauge_well.core.validity import Notice
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)

@@ -1,0 +1,32 @@
+"""What the exhaust's relations were fitted on, looked at where they are used."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+import numpy as np
+
+from gauge_well.core.facts import need_number
+from gauge_well.core.flow import gas_pipe
+from gauge_well.core.flow.pipe import ROUGHNESS_RANGE
+from gauge_well.core.heat.tube_side import TURBULENT
+from gauge_well.core.media import air
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.model import Marched
+from gauge_well.core.typing import likely
+from gauge_well.core.validity import Look
+
+PART = "pipe"
+
+
+def looks(facts: ExhaustFacts, found: Marched) -> Iterator[Look]:
+    """Bends, the narrowest piece's roughness, the slowest gas, the hottest."""
+    pieces, where = found.pieces, "exhaust.pipe_diameter"
+    if any(likely(p.segment.bend) > 0.0 for p in pieces):
+        ratio = need_number(facts.bend_ratio, "exhaust.bend_ratio")
+        yield Look(gas_pipe.BEND_RANGE, ratio, PART, "exhaust.bend_ratio")
+    rough = need_number(facts.roughness, "exhaust.roughness") / min(likely(p.segment.bore) for p in pieces)
+    yield Look(ROUGHNESS_RANGE, rough, PART, "exhaust.roughness")
+    slowest = np.min(np.broadcast_arrays(*(p.reynolds for p in pieces)), axis=0)
+    yield Look(TURBULENT, slowest, PART, where)
+    yield Look(air.CONDUCTIVITY_RANGE, pieces[0].warm, PART, where)
