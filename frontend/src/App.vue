@@ -37,19 +37,45 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
+
+/** Past the bar and the stations, for who goes by keys. */
+function skip(): void {
+  const page = document.querySelector<HTMLElement>('main')
+  page?.setAttribute('tabindex', '-1')
+  page?.focus()
+}
 </script>
 
 <template>
+  <a class="skip" href="#page" @click.prevent="skip">Skip to the page</a>
   <ConfigProvider :theme="tokens">
     <router-view v-if="words.words" />
     <main v-else-if="failed" class="dead">
-      <p>The server does not answer.</p>
+      <h1>The server does not answer</h1>
       <button class="button" type="button" @click="load">Try again</button>
     </main>
   </ConfigProvider>
 </template>
 
 <style scoped>
+.skip {
+  position: fixed;
+  z-index: 20;
+  top: 6px;
+  left: 6px;
+  padding: 8px 14px;
+  background: var(--card);
+  color: var(--ink);
+  border: 2px solid var(--brass);
+  border-radius: 4px;
+  transform: translateY(-200%);
+}
+.skip:focus {
+  transform: none;
+}
+.dead h1 {
+  font: 600 22px/1.25 var(--words);
+}
 .dead {
   padding: 48px;
   display: grid;

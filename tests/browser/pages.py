@@ -20,7 +20,7 @@ from gauge_well.sheet.demo import NAMES
 from gauge_well.store.models import Build
 from gauge_well.store.session import make_engine, transaction
 from gauge_well.web.app import create_app
-from gauge_well.web.routes.explore import STREAM
+from gauge_well.web.documents import STREAM
 from tests.database import SHELF, DatabaseCase
 from tests.support import ROOT
 

@@ -203,10 +203,10 @@ class WholeStart(unittest.TestCase):
         self.ask("/api/builds/chalk-hare", "DELETE")
         with urllib.request.urlopen(f"http://127.0.0.1:{self.port}/builds/quarry-mule", timeout=20) as page:
             self.assertIn('id="app"', page.read().decode())
-        database = Cluster(self.folder).running_port()
+        database = Cluster(self.folder).running()
         self.assertIsNotNone(database)
         self.assertEqual(self.stop(process), 0)
-        self.assertIsNone(Cluster(self.folder).running_port())
+        self.assertIsNone(Cluster(self.folder).running())
         serving.check_port(self.port)
         again = self.start()
         self.assertEqual(len(self.ask("/api/builds")["builds"]), 3)

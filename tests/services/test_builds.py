@@ -3,8 +3,8 @@
 import threading
 
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.services import builds
-from gauge_well.services.builds import NotFound, Stale
+from gauge_well.services import builds, history, shelf
+from gauge_well.services.errors import NotFound, Stale
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES
 from gauge_well.store.session import make_engine
@@ -87,16 +87,16 @@ class Builds(DatabaseCase):
         for thread in threads:
             thread.join(30)
         self.assertEqual((len(taken), len(told)), (1, 9))
-        self.assertEqual(len(builds.revisions(self.engine, made["id"])), 2)
+        self.assertEqual(len(history.revisions(self.engine, made["id"])["revisions"]), 2)
 
     def test_history_and_bringing_back(self) -> None:
         made = self.make()
         builds.edit(self.engine, made["id"], 1, edit("machine.mass", "1500 kg"))
         back = builds.bring_back(self.engine, made["id"], 2, 1)
         self.assertEqual((back["revision"], back["document"]), (3, made["document"]))
-        history = builds.revisions(self.engine, made["id"])
-        self.assertEqual([r["revision"] for r in history], [3, 2, 1])
-        self.assertIn("machine.mass: 1500 kg", history[1]["note"])
+        listed = history.revisions(self.engine, made["id"])["revisions"]
+        self.assertEqual([r["revision"] for r in listed], [3, 2, 1])
+        self.assertIn("machine.mass: 1500 kg", listed[1]["note"])
         with self.assertRaises(NotFound):
             builds.bring_back(self.engine, made["id"], 3, 77)
 
@@ -107,21 +107,21 @@ class Builds(DatabaseCase):
         self.assertNotEqual(copied["id"], made["id"])
         renamed = builds.edit(self.engine, copied["id"], 1, edit("name", "Second"))
         self.assertEqual((renamed["name"], builds.get(self.engine, made["id"])["name"]), ("Second", ROAD["name"]))
-        builds.delete(self.engine, copied["id"])
+        builds.delete(self.engine, copied["id"], 2)
         with self.assertRaises(NotFound):
             builds.get(self.engine, copied["id"])
-        self.assertNotIn(copied["id"], {c["id"] for c in builds.shelf(self.engine)})
+        self.assertNotIn(copied["id"], {c["id"] for c in shelf.shelf(self.engine)["builds"]})
         self.assertEqual(builds.undelete(self.engine, copied["id"])["name"], "Second")
-        self.assertIn(copied["id"], {c["id"] for c in builds.shelf(self.engine)})
+        self.assertIn(copied["id"], {c["id"] for c in shelf.shelf(self.engine)["builds"]})
 
     def test_missing(self) -> None:
         for call in (
             lambda: builds.get(self.engine, "none"),
             lambda: builds.edit(self.engine, "none", 1, edit("name", "x")),
             lambda: builds.copy(self.engine, "none"),
-            lambda: builds.delete(self.engine, "none"),
+            lambda: builds.delete(self.engine, "none", 1),
             lambda: builds.undelete(self.engine, "none"),
-            lambda: builds.revisions(self.engine, "none"),
+            lambda: history.revisions(self.engine, "none"),
         ):
             with self.assertRaises(NotFound):
                 call()
@@ -135,9 +135,9 @@ class Demos(DatabaseCase):
     def test_loaded_once_and_left_alone(self) -> None:
         self.assertEqual(builds.load_demos(self.engine), list(NAMES))
         builds.edit(self.engine, NAMES[0], 1, edit("name", "Mine now"))
-        builds.delete(self.engine, NAMES[1])
+        builds.delete(self.engine, NAMES[1], 1)
         self.assertEqual(builds.load_demos(self.engine), [])
-        cards = {c["id"]: c for c in builds.shelf(self.engine)}
+        cards = {c["id"]: c for c in shelf.shelf(self.engine)["builds"]}
         self.assertEqual(cards[NAMES[0]]["name"], "Mine now")
         self.assertNotIn(NAMES[1], cards)
         self.assertEqual(set(cards[NAMES[0]]["wells"]), {"engine", *SYSTEMS})

@@ -3,6 +3,7 @@
 from typing import Any
 
 from gauge_well.services.compare import compared, fit_edits
+from gauge_well.services.errors import NotFound
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.edit import Edit, apply_edit
@@ -80,7 +81,7 @@ class Columns(NumbersCase):
         self.assertIsNotNone(columns[1]["figures"]["heat_carried_w"])
 
     def test_systems_that_are_not_compared(self) -> None:
-        with self.assertRaises(KeyError):
+        with self.assertRaises(NotFound):
             compared(ROAD, "oil")
 
 

@@ -5,6 +5,7 @@ import unittest
 
 from gauge_well.core.sentence import Sentence
 from gauge_well.services import models, render, sizing
+from gauge_well.services.errors import NotFound, Refused
 from gauge_well.services.vocabulary import read_text, vocabulary
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
@@ -108,7 +109,7 @@ class Vocabulary(unittest.TestCase):
         self.assertEqual(read_text("12", "length", Preference("imperial", "hp"))["unit"], "in")
         with self.assertRaises(ReadingError):
             read_text("12 psi", "length", Preference())
-        with self.assertRaises(KeyError):
+        with self.assertRaises(Refused):
             read_text("12", "nonsense", Preference())
 
 
@@ -116,7 +117,7 @@ class Instruments(unittest.TestCase):
     def test_each_station_has_one(self) -> None:
         for system in ("engine", "cooling", "fuel"):
             self.assertNotIn("unknown", sizing.instrument(ROAD, system, {}))
-        with self.assertRaises(KeyError):
+        with self.assertRaises(NotFound):
             sizing.instrument(ROAD, "nothing", {})
 
     def test_what_is_missing_is_named(self) -> None:

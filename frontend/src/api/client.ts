@@ -16,6 +16,7 @@ export type Starter = Schemas['StarterRequest']
 export type Edit = Schemas['EditEntry']
 export type ReadOut = Schemas['ReadOut']
 export type Step = Schemas['StepOut']
+export type InBin = Schemas['InBin']
 export type Revision = Schemas['RevisionOut']
 export type ExploreEvent = Schemas['ExploreEvent']
 export type Change = Schemas['ChangeOut']
@@ -45,6 +46,8 @@ export class Problem extends Error {
     title: string,
     readonly problems: ProblemEntry[] = [],
     readonly current: Build | null = null,
+    /** How long the server asks to be left alone. */
+    readonly retryMs: number = 0,
   ) {
     super(title)
   }
@@ -79,12 +82,17 @@ async function quietly<T>(method: string, path: string, body?: unknown, headers:
   }
   if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T
   const problem = (await response.json().catch(() => ({}))) as ProblemBody
-  throw new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [], problem.current ?? null)
+  throw refusal(response, problem)
+}
+
+function refusal(response: Response, problem: ProblemBody): Problem {
+  const wait = 1000 * Number(response.headers.get('Retry-After') ?? 0)
+  return new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [], problem.current ?? null, Number.isFinite(wait) ? wait : 0)
 }
 
 async function text(path: string, body: unknown): Promise<string> {
   const response = await fetch(`/api${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
-  if (!response.ok) throw new Problem(response.status, 'unknown', response.statusText)
+  if (!response.ok) throw refusal(response, (await response.json().catch(() => ({}))) as ProblemBody)
   return response.text()
 }
 
@@ -99,7 +107,7 @@ async function stream(path: string, body: unknown, signal: AbortSignal, take: (e
   }
   if (!response.ok || !response.body) {
     const problem = (await response.json().catch(() => ({}))) as ProblemBody
-    throw new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [])
+    throw refusal(response, problem)
   }
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
   let rest = ''
@@ -117,15 +125,18 @@ const match = (revision: number) => ({ 'If-Match': `"${revision}"` })
 
 export const api = {
   vocabulary: () => call<Vocabulary>('GET', '/vocabulary'),
-  shelf: () => call<Schemas['Shelf']>('GET', '/builds'),
+  shelf: (after = '') => call<Schemas['Shelf']>('GET', `/builds?after=${encodeURIComponent(after)}`),
+  bin: () => call<Schemas['Bin']>('GET', '/bin'),
   build: (id: string, explain = 'governing') => call<Build>('GET', `/builds/${encodeURIComponent(id)}?explain=${encodeURIComponent(explain)}`),
   start: (starter: Starter) => call<Build>('POST', '/builds', { starter }),
   create: (sheet: SheetDocument) => call<Build>('POST', '/builds', { sheet }),
   edit: (id: string, revision: number, edits: Edit[]) => call<Build>('PATCH', `/builds/${id}`, { edits }, match(revision)),
   copy: (id: string) => call<Build>('POST', `/builds/${id}/copy`, { name: null }),
-  remove: (id: string) => call<undefined>('DELETE', `/builds/${id}`),
+  remove: (id: string, revision: number) => call<undefined>('DELETE', `/builds/${id}`, undefined, match(revision)),
   undelete: (id: string) => call<Build>('POST', `/builds/${id}/undelete`),
   revisions: (id: string) => call<Schemas['Revisions']>('GET', `/builds/${id}/revisions`),
+  revision: (id: string, revision: number) => call<Schemas['RevisionDocument']>('GET', `/builds/${id}/revisions/${revision}`),
+  nameRevision: (id: string, revision: number, name: string) => call<Schemas['Revisions']>('PATCH', `/builds/${id}/revisions/${revision}`, { name }),
   bringBack: (id: string, revision: number, wanted: number) =>
     call<Build>('POST', `/builds/${id}/revisions/${wanted}/bring-back`, undefined, match(revision)),
   size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal, samples = 0) => call<Report>('POST', '/size', { sheet, explain, samples }, {}, signal),

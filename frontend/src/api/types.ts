@@ -72,23 +72,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/schema": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** JSON Schema of a build sheet. */
-        get: operations["sizing_schema_schema_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/explore": {
         parameters: {
             query?: never;
@@ -215,11 +198,28 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All builds. */
-        get: operations["builds_shelf_builds_get"];
+        /** Builds, a page at a time. */
+        get: operations["builds_on_shelf_builds_get"];
         put?: never;
         /** Make a build. */
         post: operations["builds_create_builds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Deleted builds that can be brought back. */
+        get: operations["builds_in_bin_bin_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -235,14 +235,14 @@ export interface paths {
         };
         /** One build with its report. */
         get: operations["builds_get_builds__id__get"];
-        /** Replace the document; needs If-Match. */
+        /** Replace the document. */
         put: operations["builds_replace_builds__id__put"];
         post?: never;
-        /** Take a build off the shelf; it can be brought back. */
+        /** Put a build into the bin; it can be brought back for a while. */
         delete: operations["builds_delete_builds__id__delete"];
         options?: never;
         head?: never;
-        /** Edit fields; needs If-Match. */
+        /** Edit fields. Made on an older revision, they are taken where nobody else changed the same. */
         patch: operations["builds_edit_builds__id__patch"];
         trace?: never;
     };
@@ -297,6 +297,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/builds/{id}/revisions/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One revision as it was kept. */
+        get: operations["builds_revision_document_builds__id__revisions__revision__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Name a revision, which keeps it for good. */
+        patch: operations["builds_name_revision_builds__id__revisions__revision__patch"];
+        trace?: never;
+    };
     "/api/builds/{id}/revisions/{revision}/bring-back": {
         parameters: {
             query?: never;
@@ -306,8 +324,59 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Make an earlier revision the newest; needs If-Match. */
-        post: operations["builds_bring_back_builds__id__revisions__int_revision__bring_back_post"];
+        /** Make an earlier revision the newest. */
+        post: operations["builds_bring_back_builds__id__revisions__revision__bring_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the program and its database answer. */
+        get: operations["house_health_health_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** JSON Schema of a build sheet. */
+        get: operations["house_schema_schema_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All builds as files. */
+        get: operations["house_export_export_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -723,10 +792,7 @@ export interface components {
          * @description A sheet to size.
          */
         SizeRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
             /**
              * Explain
              * @default governing
@@ -751,14 +817,46 @@ export interface components {
             };
         };
         /**
+         * Problem
+         * @description Any error.
+         */
+        Problem: {
+            /** Type */
+            type: string;
+            /** Title */
+            title: string;
+            /** Status */
+            status: number;
+            /** Code */
+            code: string;
+            /**
+             * Problems
+             * @default []
+             */
+            problems: components["schemas"]["ProblemEntry"][];
+        };
+        /**
+         * ProblemEntry
+         * @description One field that is wrong: of a request, or of a document that does not stand.
+         */
+        ProblemEntry: {
+            /** Field */
+            field: string;
+            /** Label */
+            label: string;
+            /** Read */
+            read: string;
+            /** Allowed */
+            allowed: string;
+            /** Message */
+            message: string;
+        };
+        /**
          * InstrumentRequest
          * @description A sheet and what the instrument is set to.
          */
         InstrumentRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
             /** Options */
             options?: {
                 [key: string]: number;
@@ -1048,10 +1146,7 @@ export interface components {
          * @description A sheet, and what is to be worked on it.
          */
         ExploreRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
             /**
              * Parts
              * @default [
@@ -1122,10 +1217,7 @@ export interface components {
          * @description A sheet.
          */
         SheetRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
         };
         /**
          * SolvedOut
@@ -1164,10 +1256,7 @@ export interface components {
          * @description A sheet and the fact solved for.
          */
         SolveRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
             /** Path */
             path: string;
             /**
@@ -1223,10 +1312,7 @@ export interface components {
          * @description A sheet, the duty mapped and which map.
          */
         MapRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
             /** Duty */
             duty: string;
             /**
@@ -1361,11 +1447,15 @@ export interface components {
         };
         /**
          * Shelf
-         * @description All builds.
+         * @description A page of builds, last changed first; ``more`` leads to the next, ``count`` is of all.
          */
         Shelf: {
             /** Builds */
             builds: components["schemas"]["Card"][];
+            /** More */
+            more: string;
+            /** Count */
+            count: number;
         };
         /**
          * Card
@@ -1399,6 +1489,8 @@ export interface components {
         /**
          * BuildOut
          * @description A build with everything the page needs in one answer.
+         *
+         *     One whose document does not stand today has ``problems``, its raw document and no report.
          */
         BuildOut: {
             /** Id */
@@ -1409,15 +1501,17 @@ export interface components {
             revision: number;
             /** Updated At */
             updated_at: string;
-            /** Document */
-            document: {
+            /** @description As it was kept; a newer program may have written it. */
+            document: components["schemas"]["BuildDocument"] | {
                 [key: string]: unknown;
             };
             /** Facts */
             facts: {
                 [key: string]: components["schemas"]["FactOut"];
             };
-            report: components["schemas"]["Report"];
+            report: components["schemas"]["Report"] | null;
+            /** Problems */
+            problems: components["schemas"]["ProblemEntry"][];
         };
         /**
          * ClaimOut
@@ -1498,9 +1592,7 @@ export interface components {
          */
         CreateRequest: {
             /** Sheet */
-            sheet?: {
-                [key: string]: unknown;
-            } | null;
+            sheet?: components["schemas"]["BuildDocument"] | null;
             starter?: components["schemas"]["StarterRequest"] | null;
         };
         /**
@@ -1540,6 +1632,52 @@ export interface components {
              */
             task: string;
             units?: components["schemas"]["UnitsDocument"];
+        };
+        /**
+         * Bin
+         * @description Deleted builds, last deleted first.
+         */
+        Bin: {
+            /** Builds */
+            builds: components["schemas"]["InBin"][];
+        };
+        /**
+         * InBin
+         * @description A deleted build that can still be brought back.
+         */
+        InBin: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Deleted At */
+            deleted_at: string;
+            /** Kept Until */
+            kept_until: string;
+        };
+        /**
+         * StaleProblem
+         * @description A write made from an older revision: the build as it stands, and as it would have been.
+         */
+        StaleProblem: {
+            /** Type */
+            type: string;
+            /** Title */
+            title: string;
+            /** Status */
+            status: number;
+            /** Code */
+            code: string;
+            /**
+             * Problems
+             * @default []
+             */
+            problems: components["schemas"]["ProblemEntry"][];
+            current: components["schemas"]["BuildOut"];
+            /** Yours */
+            yours: (components["schemas"]["BuildDocument"] | {
+                [key: string]: unknown;
+            }) | null;
         };
         /**
          * EditRequest
@@ -1583,10 +1721,7 @@ export interface components {
          * @description A whole document.
          */
         ReplaceRequest: {
-            /** Sheet */
-            sheet: {
-                [key: string]: unknown;
-            };
+            sheet: components["schemas"]["BuildDocument"];
             /**
              * Note
              * @default replaced
@@ -1603,11 +1738,13 @@ export interface components {
         };
         /**
          * Revisions
-         * @description History of a build, newest first.
+         * @description History of a build, newest first; ``rule`` says which are kept.
          */
         Revisions: {
             /** Revisions */
             revisions: components["schemas"]["RevisionOut"][];
+            /** Rule */
+            rule: string;
         };
         /**
          * RevisionOut
@@ -1618,43 +1755,2108 @@ export interface components {
             revision: number;
             /** Note */
             note: string;
+            /** Name */
+            name: string;
             /** Created At */
             created_at: string;
         };
         /**
-         * Problem
-         * @description Any error.
+         * RevisionDocument
+         * @description One revision as it was kept.
          */
-        Problem: {
-            /** Type */
-            type: string;
-            /** Title */
-            title: string;
-            /** Status */
-            status: number;
-            /** Code */
-            code: string;
-            /**
-             * Problems
-             * @default []
-             */
-            problems: components["schemas"]["ProblemEntry"][];
+        RevisionDocument: {
+            /** Id */
+            id: string;
+            /** Revision */
+            revision: number;
+            /** @description As it was kept; a newer program may have written it. */
+            document: components["schemas"]["BuildDocument"] | {
+                [key: string]: unknown;
+            };
         };
         /**
-         * ProblemEntry
-         * @description One field a request was wrong about.
+         * NameRequest
+         * @description Name of a revision; empty takes it off.
          */
-        ProblemEntry: {
-            /** Field */
-            field: string;
-            /** Label */
-            label: string;
-            /** Read */
-            read: string;
-            /** Allowed */
-            allowed: string;
-            /** Message */
-            message: string;
+        NameRequest: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * Health
+         * @description The program and its database answer; ``read_only`` where a newer program made the database.
+         */
+        Health: {
+            /** Ok */
+            ok: boolean;
+            /** Read Only */
+            read_only: boolean;
+        };
+        /**
+         * BuildDocument
+         * @description A build sheet.
+         */
+        BuildDocument: {
+            /**
+             * Format
+             * @default gauge-well-build/1
+             * @constant
+             */
+            format: "gauge-well-build/1";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            units?: components["schemas"]["UnitsDocument"];
+            /**
+             * Candidates
+             * @description Parts that might be fitted, by section
+             */
+            candidates?: {
+                [key: string]: components["schemas"]["CandidateDocument"][];
+            };
+            /**
+             * Prices
+             * @description What a change would cost, by its id: 120
+             */
+            prices?: {
+                [key: string]: string;
+            };
+            /**
+             * Wanted
+             * @description Power wanted; rated power otherwise
+             * @default null
+             */
+            wanted: components["schemas"]["FactDocument"] | string | number | null;
+            /** Duties */
+            duties?: components["schemas"]["DutySection"][];
+            machine?: components["schemas"]["MachineSection"];
+            engine?: components["schemas"]["EngineSection"];
+            installation?: components["schemas"]["InstallationSection"];
+            oil?: components["schemas"]["OilSection"];
+            exhaust?: components["schemas"]["ExhaustSection"];
+            cooling?: components["schemas"]["CoolingSection"];
+            fuel?: components["schemas"]["FuelSection"];
+        };
+        /**
+         * CandidateDocument
+         * @description Parts that might be fitted: what of the section they change. What is not stated stays as fitted.
+         */
+        CandidateDocument: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Price
+             * @default null
+             */
+            price: string | null;
+            /** Facts */
+            facts?: {
+                [key: string]: components["schemas"]["FactDocument"] | string | number;
+            };
+        };
+        /**
+         * ClaimDocument
+         * @description A value somebody gives for a fact, with where it comes from and when.
+         */
+        ClaimDocument: {
+            /**
+             * Text
+             * @description As typed: 11 5/8 in, 63 mm, 205 F
+             */
+            text: string;
+            /**
+             * Evidence
+             * @default null
+             */
+            evidence: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            /**
+             * Value
+             * @description What was read, in `unit`; the text rules
+             * @default null
+             */
+            value: number | null;
+            /**
+             * Unit
+             * @default null
+             */
+            unit: string | null;
+            /**
+             * Source
+             * @description Who or what says so
+             * @default null
+             */
+            source: string | null;
+            /**
+             * Date
+             * @description When: 2026-11-24
+             * @default null
+             */
+            date: string | null;
+        };
+        /** CoolingSection */
+        CoolingSection: {
+            /**
+             * Core Width
+             * @description Core width. Finned part only, not the tanks.
+             * @default null
+             */
+            core_width: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Height
+             * @description Core height
+             * @default null
+             */
+            core_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Depth
+             * @description Core depth
+             * @default null
+             */
+            core_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Kind
+             * @description Tubes and fins
+             * @default null
+             */
+            core_kind: ("louvred" | "plate") | null;
+            /**
+             * Fin Count
+             * @description Fins. Lay a rule on the core and count.
+             * @default null
+             */
+            fin_count: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Rows
+             * @description Rows of tubes
+             * @default null
+             */
+            core_rows: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Passes
+             * @description Passes
+             * @default null
+             */
+            core_passes: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Direction
+             * @description Flow
+             * @default null
+             */
+            core_direction: ("cross_flow" | "down_flow") | null;
+            /**
+             * Fin Material
+             * @description Fins of
+             * @default null
+             */
+            fin_material: ("aluminium" | "copper") | null;
+            /**
+             * Fin Length
+             * @description Fin height between tubes
+             * @default null
+             */
+            fin_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Height
+             * @description Tube height
+             * @default null
+             */
+            tube_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Louvre Pitch
+             * @description Louvre pitch
+             * @default null
+             */
+            louvre_pitch: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Louvre Angle
+             * @description Louvre angle
+             * @default null
+             */
+            louvre_angle: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Diameter
+             * @description Tube, outside. Of round tubes.
+             * @default null
+             */
+            tube_diameter: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Across
+             * @description Tube to tube across. Of round tubes.
+             * @default null
+             */
+            tube_across: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Along
+             * @description Row to row. Of round tubes, along the air.
+             * @default null
+             */
+            tube_along: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Heat
+             * @description Shed on test. A maker's or a bench's one point, of the core as new; all four figures of it.
+             * @default null
+             */
+            test_heat: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Air Speed
+             * @description with air at. On the face.
+             * @default null
+             */
+            test_air_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Coolant Flow
+             * @description and coolant
+             * @default null
+             */
+            test_coolant_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Difference
+             * @description Coolant in over air in. Inlet to inlet.
+             * @default null
+             */
+            test_difference: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Kind
+             * @description Fan
+             * @default null
+             */
+            fan_kind: ("puller" | "pusher" | "belt" | "none") | null;
+            /**
+             * Fan Diameter
+             * @description Fan diameter
+             * @default null
+             */
+            fan_diameter: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Count
+             * @description How many
+             * @default null
+             */
+            fan_count: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Flow
+             * @description Free air, each. With nothing in front of it.
+             * @default null
+             */
+            fan_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Rating
+             * @description That figure is
+             * @default null
+             */
+            fan_rating: ("advertised" | "rig") | null;
+            /**
+             * Fan Pressure
+             * @description Shut-off pressure
+             * @default null
+             */
+            fan_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Table
+             * @description Fan's curve, each. From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures.
+             * @default null
+             */
+            fan_table: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Fan Power
+             * @description Draws, each. On its plate: volts times amps.
+             * @default null
+             */
+            fan_power: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Speed
+             * @description Those figures at. Of a fan the engine drives.
+             * @default null
+             */
+            fan_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Ratio
+             * @description Fan turns over crank turns. Crank pulley over fan pulley, diameters.
+             * @default null
+             */
+            fan_ratio: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Clutch
+             * @description Clutch
+             * @default null
+             */
+            fan_clutch: ("none" | "viscous") | null;
+            /**
+             * Fan Clutch Limit
+             * @description Clutch holds it to
+             * @default null
+             */
+            fan_clutch_limit: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Depth
+             * @description Fan depth
+             * @default null
+             */
+            fan_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan On
+             * @description Comes on
+             * @default null
+             */
+            fan_on: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Off
+             * @description Goes off
+             * @default null
+             */
+            fan_off: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Gap
+             * @description Core to fan. Depth of the shroud between them.
+             * @default null
+             */
+            fan_gap: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Stages
+             * @description Several fans
+             * @default null
+             */
+            fan_stages: ("together" | "staged") | null;
+            /**
+             * Fan On Second
+             * @description Second comes on
+             * @default null
+             */
+            fan_on_second: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Shroud
+             * @description Shroud
+             * @default null
+             */
+            shroud: ("full" | "flaps" | "none") | null;
+            /**
+             * Opening
+             * @description Air gets in by
+             * @default null
+             */
+            opening: ("open_nose" | "ducted" | "remote") | null;
+            /**
+             * Sealing
+             * @description Round the core
+             * @default null
+             */
+            sealing: ("sealed" | "usual" | "open") | null;
+            /**
+             * Grille
+             * @description Grille
+             * @default null
+             */
+            grille: ("none" | "usual" | "dense") | null;
+            /**
+             * Exit Area
+             * @description Way out of the bay
+             * @default null
+             */
+            exit_area: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exit Loss
+             * @description Loss on the way out
+             * @default null
+             */
+            exit_loss: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Condenser
+             * @description Condenser in front
+             * @default null
+             */
+            condenser: ("yes" | "no") | null;
+            /**
+             * Condenser Depth
+             * @description Condenser depth
+             * @default null
+             */
+            condenser_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Front
+             * @description Charge cooler in front
+             * @default null
+             */
+            charge_front: ("yes" | "no") | null;
+            /**
+             * Charge Width
+             * @description Charge cooler width. Finned part only.
+             * @default null
+             */
+            charge_width: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Height
+             * @description Charge cooler height
+             * @default null
+             */
+            charge_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Depth
+             * @description Charge cooler depth
+             * @default null
+             */
+            charge_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Front
+             * @description Oil cooler in front
+             * @default null
+             */
+            oil_front: ("yes" | "no") | null;
+            /**
+             * Oil Width
+             * @description Oil cooler width. Finned part only.
+             * @default null
+             */
+            oil_width: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Height
+             * @description Oil cooler height
+             * @default null
+             */
+            oil_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Depth
+             * @description Oil cooler depth
+             * @default null
+             */
+            oil_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Front Gap
+             * @description Gap between cores
+             * @default null
+             */
+            front_gap: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cap Pressure
+             * @description Cap. Stamped on it. 0 for an open system.
+             * @default null
+             */
+            cap_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Glycol
+             * @description Glycol. By volume.
+             * @default null
+             */
+            glycol: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Flow
+             * @description Coolant flow. Through the core, thermostat open, usual pulleys.
+             * @default null
+             */
+            coolant_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Flow Speed
+             * @description at
+             * @default null
+             */
+            coolant_flow_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Flow Is
+             * @description That flow is
+             * @default null
+             */
+            coolant_flow_is: ("here" | "maker") | null;
+            /**
+             * Hose Bore
+             * @description Hose bore
+             * @default null
+             */
+            hose_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Gearbox Cooler
+             * @description Gearbox cooler in the tank
+             * @default null
+             */
+            gearbox_cooler: ("yes" | "no") | null;
+            /**
+             * Pump Drive
+             * @description Pump
+             * @default null
+             */
+            pump_drive: ("belt" | "electric") | null;
+            /**
+             * Pump Pressure
+             * @description Pump's pressure, shut off. At the speed the flow is stated at, nothing flowing.
+             * @default null
+             */
+            pump_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Ratio
+             * @description Pump's speed over its usual. Old pump pulley over new, for the same crank pulley. 1 as standard.
+             * @default null
+             */
+            pump_ratio: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Thermostat Kind
+             * @description Thermostat
+             * @default null
+             */
+            thermostat_kind: ("fitted" | "none") | null;
+            /**
+             * Bypass
+             * @description Bypass
+             * @default null
+             */
+            bypass: ("closing" | "always" | "none") | null;
+            /**
+             * Restrictor
+             * @description Restrictor
+             * @default null
+             */
+            restrictor: ("none" | "main" | "bypass") | null;
+            /**
+             * Restrictor Bore
+             * @description Restrictor's hole
+             * @default null
+             */
+            restrictor_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hose Length
+             * @description Hose or pipe, each way
+             * @default null
+             */
+            hose_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hose Feed
+             * @description Engine to core, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
+             * @default null
+             */
+            hose_feed: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Hose Back
+             * @description Core to pump, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
+             * @default null
+             */
+            hose_back: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Heater Cores
+             * @description Heater cores
+             * @default null
+             */
+            heater_cores: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Heater Open
+             * @description Heater counted on. Wide open, its fan at full.
+             * @default null
+             */
+            heater_open: ("yes" | "no") | null;
+            /**
+             * Heater Conductance
+             * @description Heater sheds, each
+             * @default null
+             */
+            heater_conductance: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Header
+             * @description Header and cap
+             * @default null
+             */
+            header: ("core" | "core_cold" | "remote") | null;
+            /**
+             * Header Volume
+             * @description Header or overflow holds
+             * @default null
+             */
+            header_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Header Fill
+             * @description Filled cold to
+             * @default null
+             */
+            header_fill: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Volume
+             * @description Coolant, all of it
+             * @default null
+             */
+            coolant_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Steam Line
+             * @description Steam line to the header
+             * @default null
+             */
+            steam_line: ("yes" | "no") | null;
+            /**
+             * Filler Height
+             * @description Filler's neck over the ground
+             * @default null
+             */
+            filler_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Foot
+             * @description Core's foot over the ground
+             * @default null
+             */
+            core_foot: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Inlet Height
+             * @description Core's inlet
+             * @default null
+             */
+            core_inlet_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Inlet Side
+             * @description on the
+             * @default null
+             */
+            core_inlet_side: ("left" | "right" | "middle") | null;
+            /**
+             * Core Outlet Height
+             * @description Core's outlet
+             * @default null
+             */
+            core_outlet_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Outlet Side
+             * @description on the
+             * @default null
+             */
+            core_outlet_side: ("left" | "right" | "middle") | null;
+            /**
+             * Engine Outlet Height
+             * @description Engine's outlet
+             * @default null
+             */
+            engine_outlet_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Outlet Side
+             * @description on  the
+             * @default null
+             */
+            engine_outlet_side: ("left" | "right" | "middle") | null;
+            /**
+             * Pump Inlet Height
+             * @description Pump's inlet
+             * @default null
+             */
+            pump_inlet_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Inlet Side
+             * @description on  the
+             * @default null
+             */
+            pump_inlet_side: ("left" | "right" | "middle") | null;
+            /**
+             * High Points
+             * @description Humps and dips of the run. From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.
+             * @default null
+             */
+            high_points: components["schemas"]["TableDocument"] | string | string[][] | null;
+        };
+        /** DutySection */
+        DutySection: {
+            /**
+             * Id
+             * @description Short name, used in reports
+             */
+            id: string;
+            /**
+             * Name
+             * @description Name
+             * @default null
+             */
+            name: string | null;
+            /**
+             * Kind
+             * @description Kind
+             * @default null
+             */
+            kind: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "typed") | null;
+            /**
+             * Speed
+             * @description Speed
+             * @default null
+             */
+            speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Grade
+             * @description Grade
+             * @default null
+             */
+            grade: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Power Share
+             * @description Mean share of power
+             * @default null
+             */
+            power_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Power
+             * @description Engine power
+             * @default null
+             */
+            engine_power: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Speed
+             * @description Engine speed
+             * @default null
+             */
+            engine_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Speed Share
+             * @description Share of rated speed
+             * @default null
+             */
+            speed_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Boat Exponent
+             * @description Power follows speed to the
+             * @default null
+             */
+            boat_exponent: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Air Speed
+             * @description Air over the core
+             * @default null
+             */
+            air_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Ambient
+             * @description Air outside
+             * @default null
+             */
+            ambient: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Altitude
+             * @description Altitude
+             * @default null
+             */
+            altitude: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Duration
+             * @description For. Left open: for ever.
+             * @default null
+             */
+            duration: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Start
+             * @description Starts
+             * @default null
+             */
+            start: ("warm" | "cool" | "cold" | "soaked") | null;
+            /**
+             * After
+             * @description Straight after. Another duty's name: starts as hot as that one leaves it.
+             * @default null
+             */
+            after: string | null;
+            /**
+             * Air Conditioning
+             * @description Air-conditioning
+             * @default null
+             */
+            air_conditioning: ("yes" | "no") | null;
+            /**
+             * Tow
+             * @description With the trailer
+             * @default null
+             */
+            tow: ("yes" | "no") | null;
+            /**
+             * Braking
+             * @description Braking. What the tyres can do there.
+             * @default null
+             */
+            braking: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cornering
+             * @description Cornering, either way
+             * @default null
+             */
+            cornering: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pulling
+             * @description Pulling away
+             * @default null
+             */
+            pulling: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Heel
+             * @description Heel or side slope. Either way.
+             * @default null
+             */
+            heel: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /** EngineSection */
+        EngineSection: {
+            /**
+             * Name
+             * @description Name
+             * @default null
+             */
+            name: string | null;
+            /**
+             * Fuel
+             * @description Fuel
+             * @default null
+             */
+            fuel: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg") | null;
+            /**
+             * Ethanol Share
+             * @description Ethanol in it. By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.
+             * @default null
+             */
+            ethanol_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Aspiration
+             * @description Aspiration
+             * @default null
+             */
+            aspiration: ("natural" | "turbo" | "supercharged") | null;
+            /**
+             * Cycle
+             * @description Cycle
+             * @default null
+             */
+            cycle: ("four_stroke" | "two_stroke") | null;
+            /**
+             * Displacement
+             * @description Displacement
+             * @default null
+             */
+            displacement: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cylinders
+             * @description Cylinders
+             * @default null
+             */
+            cylinders: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Stroke
+             * @description Stroke
+             * @default null
+             */
+            stroke: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rated Power
+             * @description Rated power. What the engine makes as it is.
+             * @default null
+             */
+            rated_power: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rated Speed
+             * @description at
+             * @default null
+             */
+            rated_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Peak Torque
+             * @description Peak torque
+             * @default null
+             */
+            peak_torque: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Peak Torque Speed
+             * @description at
+             * @default null
+             */
+            peak_torque_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Torque Curve
+             * @description Torque curve. One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.
+             * @default null
+             */
+            torque_curve: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Idle Speed
+             * @description Idle
+             * @default null
+             */
+            idle_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Limit Speed
+             * @description Red line or governed
+             * @default null
+             */
+            limit_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Governed
+             * @description Governed
+             * @default null
+             */
+            governed: ("yes" | "no") | null;
+            /**
+             * Boost
+             * @description Boost at full load. Over the air outside.
+             * @default null
+             */
+            boost: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Cooler
+             * @description Charge cooler effectiveness. Nought where there is none.
+             * @default null
+             */
+            charge_cooler: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bsfc
+             * @description Fuel for power (BSFC)
+             * @default null
+             */
+            bsfc: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Excess Air
+             * @description Lambda at full load
+             * @default null
+             */
+            excess_air: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Heat School
+             * @description Heat to coolant by
+             * @default null
+             */
+            heat_school: ("fuel_share" | "power_share" | "maker") | null;
+            /**
+             * Coolant Share
+             * @description Coolant's share
+             * @default null
+             */
+            coolant_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Heat
+             * @description Maker's heat to coolant. At rated power.
+             * @default null
+             */
+            coolant_heat: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Share
+             * @description Oil's share
+             * @default null
+             */
+            oil_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Radiation Share
+             * @description Radiated share
+             * @default null
+             */
+            radiation_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Extra Share
+             * @description Cooled manifold or gas cooler. Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.
+             * @default null
+             */
+            extra_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Era
+             * @description Design
+             * @default null
+             */
+            era: ("modern" | "old") | null;
+            /**
+             * Dry Mass
+             * @description Dry weight
+             * @default null
+             */
+            dry_mass: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Material
+             * @description Made of
+             * @default null
+             */
+            material: ("iron" | "iron_light_head" | "light_alloy") | null;
+            /**
+             * Thermostat
+             * @description Thermostat opens
+             * @default null
+             */
+            thermostat: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Limit
+             * @description Hottest coolant allowed
+             * @default null
+             */
+            coolant_limit: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /** ExhaustSection */
+        ExhaustSection: {
+            /**
+             * Layout
+             * @description Layout
+             * @default null
+             */
+            layout: ("single" | "merged" | "twin") | null;
+            /**
+             * Pipe Diameter
+             * @description Tube, outside
+             * @default null
+             */
+            pipe_diameter: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pipe Length
+             * @description Whole length
+             * @default null
+             */
+            pipe_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bends
+             * @description Bends, all together. Sum of their angles: four right angles are 360.
+             * @default null
+             */
+            bends: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bend Ratio
+             * @description Bend radius over diameter
+             * @default null
+             */
+            bend_ratio: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Silencer
+             * @description Silencer
+             * @default null
+             */
+            silencer: ("none" | "straight" | "chambered" | "reversed") | null;
+            /**
+             * Catalyst
+             * @description Catalyst or filter
+             * @default null
+             */
+            catalyst: ("yes" | "no") | null;
+            /**
+             * Pipes
+             * @description Piece by piece. From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, catalyst, chambered, reversed, or a loss factor.
+             * @default null
+             */
+            pipes: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Merge After
+             * @description Pieces before the merge
+             * @default null
+             */
+            merge_after: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lagged
+             * @description Pieces lagged, from the flange
+             * @default null
+             */
+            lagged: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Wall
+             * @description Wall
+             * @default null
+             */
+            wall: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Roughness
+             * @description Roughness inside
+             * @default null
+             */
+            roughness: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tolerated
+             * @description Back pressure allowed. The engine maker's figure.
+             * @default null
+             */
+            tolerated: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Shielded
+             * @description Heat shield at loom and hoses
+             * @default null
+             */
+            shielded: ("yes" | "no") | null;
+        };
+        /**
+         * FactDocument
+         * @description A quantity: the claim in use, and any others. Value and unit are what was read.
+         */
+        FactDocument: {
+            /**
+             * Text
+             * @description As typed: 11 5/8 in, 63 mm, 205 F
+             */
+            text: string;
+            /**
+             * Evidence
+             * @default null
+             */
+            evidence: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            /**
+             * Value
+             * @description What was read, in `unit`; the text rules
+             * @default null
+             */
+            value: number | null;
+            /**
+             * Unit
+             * @default null
+             */
+            unit: string | null;
+            /**
+             * Source
+             * @description Who or what says so
+             * @default null
+             */
+            source: string | null;
+            /**
+             * Date
+             * @description When: 2026-11-24
+             * @default null
+             */
+            date: string | null;
+            /**
+             * Tolerance
+             * @description Half-range at 95 %: 3 mm, 5 %, or `claims` for how far they differ
+             * @default null
+             */
+            tolerance: string | null;
+            /**
+             * Claims
+             * @description Not in use
+             * @default null
+             */
+            claims: components["schemas"]["ClaimDocument"][] | null;
+        };
+        /** FuelSection */
+        FuelSection: {
+            /**
+             * Injection
+             * @description Fuel gets in by
+             * @default null
+             */
+            injection: ("port" | "direct" | "common_rail" | "mechanical" | "carburettor") | null;
+            /**
+             * Injection Pump
+             * @description Injection pump
+             * @default null
+             */
+            injection_pump: ("inline" | "rotary" | "single" | "unit") | null;
+            /**
+             * Carburettor
+             * @description Carburettor
+             * @default null
+             */
+            carburettor: ("side_draught" | "constant_depression" | "down_draught" | "four_barrel") | null;
+            /**
+             * Rail
+             * @description Regulator stands
+             * @default null
+             */
+            rail: ("returned" | "dead_headed" | "free") | null;
+            /**
+             * Rail Pressure
+             * @description Pressure at the engine's inlet. What the regulator is set to, its hose off; without one the least the engine wants there.
+             * @default null
+             */
+            rail_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Reference
+             * @description Regulator referenced to
+             * @default null
+             */
+            reference: ("manifold" | "atmosphere") | null;
+            /**
+             * Fuel Temperature
+             * @description Hottest fuel
+             * @default null
+             */
+            fuel_temperature: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Reserve
+             * @description Pump reserve
+             * @default null
+             */
+            reserve: ("10" | "20" | "30") | null;
+            /**
+             * Burned Share
+             * @description Burned share of pumped fuel. The rest spills back: 0.2 to 0.9 by kind of injection pump.
+             * @default null
+             */
+            burned_share: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Flow
+             * @description Injector, each
+             * @default null
+             */
+            injector_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Pressure
+             * @description rated at
+             * @default null
+             */
+            injector_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Count
+             * @description How many
+             * @default null
+             */
+            injector_count: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Firing
+             * @description They open
+             * @default null
+             */
+            injector_firing: ("once" | "twice" | "throttle") | null;
+            /**
+             * Injector Flow 2
+             * @description Second set, each. Of a staged pair: as many more, which open under load only.
+             * @default null
+             */
+            injector_flow_2: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Dead Time
+             * @description Dead time at 13.5 V. Longer at less.
+             * @default null
+             */
+            dead_time: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Dead Table
+             * @description Dead time by volts. One row a line, for instance `12 V, 1.25 ms`; in place of the one figure.
+             * @default null
+             */
+            dead_table: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Ceiling
+             * @description Longest open
+             * @default null
+             */
+            ceiling: ("80" | "85" | "90") | null;
+            /**
+             * Least Pulse
+             * @description Shortest steady opening. Dead time left out; under it idle hunts.
+             * @default null
+             */
+            least_pulse: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Flow
+             * @description Pump flow, each
+             * @default null
+             */
+            pump_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Pressure
+             * @description at. A rating without its pressure says little.
+             * @default null
+             */
+            pump_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Flow 2
+             * @description Second point
+             * @default null
+             */
+            pump_flow_2: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Pressure 2
+             * @description at
+             * @default null
+             */
+            pump_pressure_2: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Table
+             * @description Pump table. One row a line, for instance `3 bar, 190 L/h`.
+             * @default null
+             */
+            pump_table: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Pump Count
+             * @description How many, side by side
+             * @default null
+             */
+            pump_count: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Staging
+             * @description They run
+             * @default null
+             */
+            pump_staging: ("always" | "demand") | null;
+            /**
+             * Stage Load
+             * @description Others come on from. Of the fuel burned at full load.
+             * @default null
+             */
+            stage_load: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Drive
+             * @description Pump is
+             * @default null
+             */
+            pump_drive: ("electric" | "engine" | "none") | null;
+            /**
+             * Pump Speed
+             * @description Rated at an engine speed of
+             * @default null
+             */
+            pump_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rating Voltage
+             * @description Rated at
+             * @default null
+             */
+            rating_voltage: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Relief Pressure
+             * @description Its relief opens at. Of the valve in the pump; not where its curve runs out.
+             * @default null
+             */
+            relief_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Wear
+             * @description Worn by. Of its flow when new. A catch test finds it.
+             * @default null
+             */
+            pump_wear: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Volume
+             * @description Caught. Return line into a can, engine not running on it.
+             * @default null
+             */
+            catch_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Time
+             * @description in
+             * @default null
+             */
+            catch_time: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Pressure
+             * @description against
+             * @default null
+             */
+            catch_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Voltage
+             * @description with, at the pump
+             * @default null
+             */
+            catch_voltage: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Supply Voltage
+             * @description Volts at the battery, running
+             * @default null
+             */
+            supply_voltage: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Current
+             * @description Pump draws. Each, at its rated pressure.
+             * @default null
+             */
+            pump_current: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Wire Length
+             * @description Wire, one way
+             * @default null
+             */
+            wire_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Wire Area
+             * @description Wire size
+             * @default null
+             */
+            wire_area: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Line Bore
+             * @description Line bore
+             * @default null
+             */
+            line_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Line Length
+             * @description Line length
+             * @default null
+             */
+            line_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Line Loss
+             * @description Bends and fittings, K
+             * @default null
+             */
+            line_loss: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filter Drop
+             * @description Filter, at rated power
+             * @default null
+             */
+            filter_drop: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * End Height
+             * @description Engine's inlet over the pump. Without a pump: over the tank's outlet; below it is negative.
+             * @default null
+             */
+            end_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Bore
+             * @description Return bore
+             * @default null
+             */
+            return_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Length
+             * @description Return length
+             * @default null
+             */
+            return_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Loss
+             * @description Return's fittings and regulator, K
+             * @default null
+             */
+            return_loss: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Rise
+             * @description Return warmer by. Than what the injection pump is given, by its work.
+             * @default null
+             */
+            return_rise: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rail Heat
+             * @description Heat the rail takes up. From a hot bay, and carries back.
+             * @default null
+             */
+            rail_heat: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Place
+             * @description Pump sits
+             * @default null
+             */
+            pump_place: ("tank" | "outside") | null;
+            /**
+             * Suction Lift
+             * @description Pump inlet over the fuel. Of the first pump from the tank, at the lowest level; below it is negative.
+             * @default null
+             */
+            suction_lift: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Suction Bore
+             * @description Suction bore
+             * @default null
+             */
+            suction_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Suction Length
+             * @description Suction length
+             * @default null
+             */
+            suction_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Reid Pressure
+             * @description Vapour pressure (Reid). Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.
+             * @default null
+             */
+            reid_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Sieve Drop
+             * @description Sieve, at rated power
+             * @default null
+             */
+            sieve_drop: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift
+             * @description Lift pump
+             * @default null
+             */
+            lift: ("none" | "pot" | "series") | null;
+            /**
+             * Lift Flow
+             * @description Lift pump flow
+             * @default null
+             */
+            lift_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Pressure
+             * @description lift pump, at
+             * @default null
+             */
+            lift_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Flow 2
+             * @description Lift pump, second point
+             * @default null
+             */
+            lift_flow_2: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Pressure 2
+             * @description lift pump, second at
+             * @default null
+             */
+            lift_pressure_2: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Table
+             * @description Lift pump's table. One row a line, for instance `0.2 bar, 120 L/h`.
+             * @default null
+             */
+            lift_table: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Lift Current
+             * @description Lift pump draws
+             * @default null
+             */
+            lift_current: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Bore
+             * @description Line from it, bore
+             * @default null
+             */
+            lift_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Length
+             * @description Line from it, length
+             * @default null
+             */
+            lift_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pot Volume
+             * @description Pot holds
+             * @default null
+             */
+            pot_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return To
+             * @description The rail's return goes
+             * @default null
+             */
+            return_to: ("pot" | "tank") | null;
+            /**
+             * Pot Lift
+             * @description Main pump over the pot's fuel. Below it is negative.
+             * @default null
+             */
+            pot_lift: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pot Bore
+             * @description Pot to pump, bore
+             * @default null
+             */
+            pot_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pot Length
+             * @description Pot to pump, length
+             * @default null
+             */
+            pot_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Overflow Bore
+             * @description Overflow bore
+             * @default null
+             */
+            overflow_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Overflow Length
+             * @description Overflow length
+             * @default null
+             */
+            overflow_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bare Time
+             * @description Tank's pickup bare at most. The longest bend or climb on which it draws air.
+             * @default null
+             */
+            bare_time: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Volume
+             * @description Tank holds
+             * @default null
+             */
+            tank_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Length
+             * @description Tank's length. Along the machine.
+             * @default null
+             */
+            tank_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Width
+             * @description Tank's width. Across the machine.
+             * @default null
+             */
+            tank_width: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Height
+             * @description Tank's height
+             * @default null
+             */
+            tank_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Pickup X
+             * @description Pickup ahead of its middle. Behind it is negative.
+             * @default null
+             */
+            tank_pickup_x: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Pickup Y
+             * @description Pickup left of its middle. To the right is negative.
+             * @default null
+             */
+            tank_pickup_y: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Pickup Height
+             * @description Pickup over its floor
+             * @default null
+             */
+            tank_pickup_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup In
+             * @description Pickup stands
+             * @default null
+             */
+            pickup_in: ("open" | "pot") | null;
+            /**
+             * Tank Reserve
+             * @description Refuelled with this left
+             * @default null
+             */
+            tank_reserve: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Vent Bore
+             * @description Vent bore
+             * @default null
+             */
+            vent_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filler Bore
+             * @description Filler bore
+             * @default null
+             */
+            filler_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filler Length
+             * @description Filler length
+             * @default null
+             */
+            filler_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coldest Start
+             * @description Must start from cold at. Vapour decides it.
+             * @default null
+             */
+            coldest_start: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Previous Fuel
+             * @description Before, there was
+             * @default null
+             */
+            previous_fuel: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel") | null;
+            /**
+             * Tank Left
+             * @description Left in it when drained. What the drain does not reach.
+             * @default null
+             */
+            tank_left: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filter Volume
+             * @description Filter holds
+             * @default null
+             */
+            filter_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lean Guard
+             * @description Falling rail pressure
+             * @default null
+             */
+            lean_guard: ("none" | "lamp" | "cuts") | null;
+            /**
+             * Lean Limit
+             * @description Leaner at full load by at most. Than the mixture it is set up with.
+             * @default null
+             */
+            lean_limit: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cut Stopped
+             * @description Pump stops with the engine
+             * @default null
+             */
+            cut_stopped: ("yes" | "no") | null;
+            /**
+             * Cut Oil
+             * @description Pump stops on lost oil pressure
+             * @default null
+             */
+            cut_oil: ("yes" | "no") | null;
+            /**
+             * Cut Impact
+             * @description Pump stops on impact
+             * @default null
+             */
+            cut_impact: ("yes" | "no") | null;
+            /**
+             * Battery Gap
+             * @description Battery to fuel parts
+             * @default null
+             */
+            battery_gap: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Stop Device
+             * @description Stopped by
+             * @default null
+             */
+            stop_device: ("cable" | "run" | "stop") | null;
+            /**
+             * Water Bowl
+             * @description Water bowl
+             * @default null
+             */
+            water_bowl: ("yes" | "no") | null;
+            /**
+             * Bowl Volume
+             * @description Bowls hold, together
+             * @default null
+             */
+            bowl_volume: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Needle Bore
+             * @description Float valve's seat. All of them as one bore.
+             * @default null
+             */
+            needle_bore: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /** InstallationSection */
+        InstallationSection: {
+            /**
+             * Depth Available
+             * @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing.
+             * @default null
+             */
+            depth_available: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Opening Width
+             * @description Opening width
+             * @default null
+             */
+            opening_width: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Opening Height
+             * @description Opening height
+             * @default null
+             */
+            opening_height: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Yaw
+             * @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing.
+             * @default null
+             */
+            engine_yaw: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Pitch
+             * @description Engine's front up
+             * @default null
+             */
+            engine_pitch: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Roll
+             * @description Engine's left side up
+             * @default null
+             */
+            engine_roll: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Ground
+             * @description Pan over the ground. Lowest point, loaded, wheels on the ground.
+             * @default null
+             */
+            pan_ground: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Ground Needed
+             * @description Clearance wanted
+             * @default null
+             */
+            ground_needed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Crossmember
+             * @description Pan to crossmember
+             * @default null
+             */
+            pan_crossmember: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Steering
+             * @description Pan to steering
+             * @default null
+             */
+            pan_steering: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exhaust Ground
+             * @description Exhaust over the ground
+             * @default null
+             */
+            exhaust_ground: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exhaust Loom
+             * @description Exhaust to loom and hoses
+             * @default null
+             */
+            exhaust_loom: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exhaust Fuel
+             * @description Exhaust to fuel parts
+             * @default null
+             */
+            exhaust_fuel: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /** MachineSection */
+        MachineSection: {
+            /**
+             * Kind
+             * @description Kind of machine
+             * @default null
+             */
+            kind: ("road_car" | "off_road" | "van" | "truck" | "hillclimb" | "boat" | "tractor" | "locomotive" | "generator") | null;
+            /**
+             * Mass
+             * @description Weight in use
+             * @default null
+             */
+            mass: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Drag Area
+             * @description Drag area (Cd A). Height x width x 0.85 x drag coefficient.
+             * @default null
+             */
+            drag_area: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rolling Resistance
+             * @description Rolling resistance
+             * @default null
+             */
+            rolling_resistance: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Drive
+             * @description Driven
+             * @default null
+             */
+            drive: ("front" | "rear" | "four") | null;
+            /**
+             * Gearbox
+             * @description Gearbox
+             * @default null
+             */
+            gearbox: ("manual" | "automatic" | "automatic_slipping" | "hydrostatic" | "marine") | null;
+            /**
+             * Gear Ratios
+             * @description Gear ratios. One a line, first gear first.
+             * @default null
+             */
+            gear_ratios: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Final Drive
+             * @description Final drive
+             * @default null
+             */
+            final_drive: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tyre Diameter
+             * @description Tyre diameter
+             * @default null
+             */
+            tyre_diameter: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Trailer Mass
+             * @description Trailer weight
+             * @default null
+             */
+            trailer_mass: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Trailer Drag Area
+             * @description Trailer drag area
+             * @default null
+             */
+            trailer_drag_area: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Electrical Load
+             * @description Electrical load
+             * @default null
+             */
+            electrical_load: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /** OilSection */
+        OilSection: {
+            /**
+             * Pan Shape
+             * @description Pan
+             * @default null
+             */
+            pan_shape: ("box" | "rear_well" | "front_well" | "outline") | null;
+            /**
+             * Pan Length
+             * @description Length at the rail
+             * @default null
+             */
+            pan_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Width
+             * @description Width
+             * @default null
+             */
+            pan_width: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Depth
+             * @description Deepest below the rail
+             * @default null
+             */
+            pan_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Well Length
+             * @description Length of the deep part. Along the engine.
+             * @default null
+             */
+            well_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Shallow Depth
+             * @description Depth of the shallow part
+             * @default null
+             */
+            shallow_depth: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Outline
+             * @description Own outline. Round the side view, one corner a line, for instance `220 mm, 150 mm`.
+             * @default null
+             */
+            pan_outline: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Pan Widths
+             * @description Widths along it. One station a line, for instance `0 mm, 240 mm`.
+             * @default null
+             */
+            pan_widths: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Pickup X
+             * @description Pickup from the flywheel end
+             * @default null
+             */
+            pickup_x: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Y
+             * @description Pickup off centre, left
+             * @default null
+             */
+            pickup_y: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Clearance
+             * @description Pickup over the floor. 6 to 10 mm; a lump of clay shows it.
+             * @default null
+             */
+            pickup_clearance: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Baffle
+             * @description Baffle or trap door
+             * @default null
+             */
+            baffle: ("unknown" | "none" | "given") | null;
+            /**
+             * Baffle G
+             * @description Baffle good for
+             * @default null
+             */
+            baffle_g: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Bore
+             * @description Pickup pipe bore
+             * @default null
+             */
+            pickup_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Length
+             * @description Pickup pipe length
+             * @default null
+             */
+            pickup_length: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Displacement
+             * @description Oil pump, each turn
+             * @default null
+             */
+            pump_displacement: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Quantity
+             * @description Oil in it. All of it, filter included.
+             * @default null
+             */
+            oil_quantity: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Up
+             * @description Up in the engine running
+             * @default null
+             */
+            oil_up: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Grade
+             * @description Grade
+             * @default null
+             */
+            grade: ("5w30" | "10w40" | "15w40" | "20w50" | "sae30") | null;
+            /**
+             * Oil Limit
+             * @description Hottest oil allowed
+             * @default null
+             */
+            oil_limit: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hot Pressure
+             * @description Pressure hot. Read at 100 °C, below the relief.
+             * @default null
+             */
+            hot_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hot Pressure Speed
+             * @description at
+             * @default null
+             */
+            hot_pressure_speed: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Relief Pressure
+             * @description Relief opens
+             * @default null
+             */
+            relief_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pressure School
+             * @description Least pressure by
+             * @default null
+             */
+            pressure_school: ("per_speed" | "maker") | null;
+            /**
+             * Least Pressure
+             * @description Maker's least, at rated speed
+             * @default null
+             */
+            least_pressure: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Turbo Drain Bore
+             * @description Bore. The narrowest place counts.
+             * @default null
+             */
+            turbo_drain_bore: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Turbo Drain Slope
+             * @description Falls at. Its flattest run, from level.
+             * @default null
+             */
+            turbo_drain_slope: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Turbo Oil Flow
+             * @description Oil through it
+             * @default null
+             */
+            turbo_oil_flow: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cooler
+             * @description Oil cooler
+             * @default null
+             */
+            cooler: ("none" | "air" | "water") | null;
+            /**
+             * Cooler Conductance
+             * @description Cooler's conductance
+             * @default null
+             */
+            cooler_conductance: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * TableDocument
+         * @description A table: one row a line, columns parted by a comma, semicolon, tab or bar.
+         */
+        TableDocument: {
+            /** Text */
+            text: string;
+            /**
+             * Evidence
+             * @default null
+             */
+            evidence: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
         };
     };
     responses: never;
@@ -1687,13 +3889,67 @@ export interface operations {
                     "application/json": components["schemas"]["Report"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1722,13 +3978,76 @@ export interface operations {
                     "application/json": components["schemas"]["Instrument"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1755,13 +4074,67 @@ export interface operations {
                     "application/json": components["schemas"]["ReadOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1784,33 +4157,40 @@ export interface operations {
                     "application/json": components["schemas"]["Vocabulary"];
                 };
             };
-            /** @description Unprocessable Entity */
-            422: {
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-        };
-    };
-    sizing_schema_schema_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1834,7 +4214,43 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExploreEvent"];
+                    "application/x-ndjson": components["schemas"]["ExploreEvent"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -1843,7 +4259,25 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1870,13 +4304,67 @@ export interface operations {
                     "application/json": components["schemas"]["Round"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1903,13 +4391,67 @@ export interface operations {
                     "application/json": components["schemas"]["SolvedOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1936,13 +4478,67 @@ export interface operations {
                     "application/json": components["schemas"]["MapOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1971,13 +4567,76 @@ export interface operations {
                     "application/json": components["schemas"]["Candidates"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2004,13 +4663,67 @@ export interface operations {
                     "application/json": components["schemas"]["NeedSheet"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2028,20 +4741,87 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Need sheet with bands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    builds_shelf_builds_get: {
+    builds_on_shelf_builds_get: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description `more` of the page before */
+                after?: string;
+                limit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2057,13 +4837,40 @@ export interface operations {
                     "application/json": components["schemas"]["Shelf"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2090,13 +4897,123 @@ export interface operations {
                     "application/json": components["schemas"]["BuildOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    builds_in_bin_bin_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bin"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2123,13 +5040,49 @@ export interface operations {
                     "application/json": components["schemas"]["BuildOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2137,7 +5090,10 @@ export interface operations {
     builds_replace_builds__id__put: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description Revision this was made from */
+                "If-Match": string;
+            };
             path: {
                 id: string;
             };
@@ -2158,13 +5114,94 @@ export interface operations {
                     "application/json": components["schemas"]["BuildOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["StaleProblem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2172,7 +5209,10 @@ export interface operations {
     builds_delete_builds__id__delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description Revision this was made from */
+                "If-Match": string;
+            };
             path: {
                 id: string;
             };
@@ -2180,13 +5220,83 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["StaleProblem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2194,7 +5304,10 @@ export interface operations {
     builds_edit_builds__id__patch: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description Revision this was made from */
+                "If-Match": string;
+            };
             path: {
                 id: string;
             };
@@ -2215,13 +5328,94 @@ export interface operations {
                     "application/json": components["schemas"]["BuildOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["StaleProblem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2246,13 +5440,58 @@ export interface operations {
                     "application/json": components["schemas"]["BuildOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2281,13 +5520,76 @@ export interface operations {
                     "application/json": components["schemas"]["BuildOut"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2312,18 +5614,54 @@ export interface operations {
                     "application/json": components["schemas"]["Revisions"];
                 };
             };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    builds_bring_back_builds__id__revisions__int_revision__bring_back_post: {
+    builds_revision_document_builds__id__revisions__revision__get: {
         parameters: {
             query?: never;
             header?: never;
@@ -2341,7 +5679,25 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BuildOut"];
+                    "application/json": components["schemas"]["RevisionDocument"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -2350,7 +5706,390 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    builds_name_revision_builds__id__revisions__revision__patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Revisions"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    builds_bring_back_builds__id__revisions__revision__bring_back_post: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description Revision this was made from */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["StaleProblem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    house_health_health_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    house_schema_schema_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description JSON Schema of a build sheet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    house_export_export_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Every build as a JSON file, in a ZIP archive */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

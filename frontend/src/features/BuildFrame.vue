@@ -6,10 +6,12 @@ import { useRouter } from 'vue-router'
 import { busy } from '../shared/busy'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
+import BrokenBuild from './BrokenBuild.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import FactDialog from './fact/FactDialog.vue'
 import FindDialog from './FindDialog.vue'
 import KeysHelp from './KeysHelp.vue'
+import KeptNotes from './KeptNotes.vue'
 import StationRail from './StationRail.vue'
 import { STATIONS } from './stations'
 import TopBar from './TopBar.vue'
@@ -60,10 +62,12 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
     <TopBar @rail="railOpen = !railOpen" @help="help = true" @find="find = true" />
     <StationRail :id="id" :open="railOpen" @close="railOpen = false" />
     <main class="page" :aria-busy="busy" :data-revision="build.build?.revision">
-      <p v-if="build.offline" class="offline" role="status">The server is not reached. What you typed is kept here and sent when it answers.</p>
-      <router-view v-if="build.build?.id === id" />
+      <KeptNotes />
+      <router-view v-if="build.build?.id === id && build.build.report" />
+      <BrokenBuild v-else-if="build.build?.id === id" :build="build.build" />
       <div v-else-if="build.trouble" class="gone">
-        <p>{{ build.trouble }}</p>
+        <h1>This build is not shown</h1>
+        <p role="alert">{{ build.trouble }} <button class="textlink" type="button" @click="build.open(id)">Try again</button></p>
         <router-link to="/">Back to the shelf</router-link>
       </div>
     </main>
@@ -86,13 +90,6 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
   position: relative; /* holds what only screen readers see; outside, it would lengthen the window */
   overflow: auto;
   padding: 16px 16px 32px;
-}
-.offline {
-  background: var(--over-soft);
-  border: 1px solid var(--over);
-  border-radius: 4px;
-  padding: 8px 12px;
-  margin-bottom: 12px;
 }
 .gone {
   padding: 32px;

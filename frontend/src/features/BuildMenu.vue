@@ -2,52 +2,45 @@
 import Modal from 'ant-design-vue/es/modal'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Revision } from '../api/client'
-import { useBuild } from '../stores/build'
+import { api } from '../api/client'
+import { saveJson } from '../shared/save'
+import { line, useBuild } from '../stores/build'
+import BuildHistory from './BuildHistory.vue'
 
 /** The build's name, and what can be done with the whole of it. */
 const build = useBuild()
 const router = useRouter()
 const open = ref(false)
-const history = ref<Revision[] | null>(null)
+const history = ref(false)
 const name = ref('')
 
 function show(): void {
   name.value = build.build?.name ?? ''
-  history.value = null
+  history.value = false
+  build.failed = ''
   open.value = true
 }
 async function rename(): Promise<void> {
-  if (name.value.trim() && name.value !== build.build?.name) await build.edit('name', name.value.trim())
   open.value = false
+  if (name.value.trim() && name.value !== build.build?.name) await build.send([line('name', name.value.trim())])
 }
 async function copy(): Promise<void> {
-  if (!build.build) return
-  const made = await api.copy(build.build.id)
+  const own = build.build
+  if (!own) return
+  const made = await build.whole('Not copied', () => api.copy(own.id))
+  if (!made) return
   open.value = false
   await router.push({ name: 'bench', params: { id: made.id } })
 }
 async function remove(): Promise<void> {
-  const current = build.build
-  if (!current) return
-  await api.remove(current.id)
-  open.value = false
-  await router.push({ name: 'shelf', query: { removed: current.id, name: current.name } })
-}
-async function revisions(): Promise<void> {
-  if (build.build) history.value = (await api.revisions(build.build.id)).revisions
-}
-async function back(revision: number): Promise<void> {
-  await build.bringBack(revision)
-  open.value = false
-}
-function download(): void {
-  const blob = new Blob([JSON.stringify(build.document, null, 2)], { type: 'application/json' })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = `${(build.build?.name ?? 'build').replace(/[^\w-]+/g, '-').toLowerCase()}.json`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  const own = build.build
+  if (!own) return
+  const gone = await build.whole('Not deleted', async () => {
+    await api.remove(own.id, own.revision)
+    return true
+  })
+  if (gone) await router.push({ name: 'shelf', query: { removed: own.id, name: own.name } })
+  if (gone || build.conflict) open.value = false
 }
 </script>
 
@@ -60,17 +53,12 @@ function download(): void {
     </form>
     <p class="line">
       <button class="button" type="button" @click="copy">Copy</button>
-      <button class="button" type="button" @click="download">Save as a file</button>
-      <button class="button" type="button" @click="revisions">History</button>
+      <button class="button" type="button" @click="saveJson(build.document, build.build?.name ?? '')">Save as a file</button>
+      <button class="button" type="button" @click="history = true">History</button>
       <button class="button over" type="button" @click="remove">Delete</button>
     </p>
-    <ol v-if="history" class="history">
-      <li v-for="item in history" :key="item.revision">
-        <span class="figure">{{ item.revision }}</span>
-        <span>{{ item.note }}</span>
-        <button v-if="item.revision !== build.build?.revision" class="textlink" type="button" @click="back(item.revision)">bring back</button>
-      </li>
-    </ol>
+    <p v-if="build.failed" class="over" role="alert">{{ build.failed }}</p>
+    <BuildHistory v-if="history" @back="open = false" />
   </Modal>
 </template>
 
@@ -96,18 +84,5 @@ function download(): void {
 }
 .line .input {
   flex: 1;
-}
-.history {
-  list-style: none;
-  padding: 0;
-  max-height: 300px;
-  overflow: auto;
-}
-.history li {
-  display: grid;
-  grid-template-columns: 36px 1fr auto;
-  gap: 8px;
-  border-top: 1px solid var(--line);
-  padding: 5px 0;
 }
 </style>

@@ -2,14 +2,17 @@
 import Modal from 'ant-design-vue/es/modal'
 import { computed } from 'vue'
 import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
 
 /** Somebody else changed the build first: both versions, and a plain choice. */
 const build = useBuild()
+const words = useVocabulary()
 const lines = computed(() => {
   const found = build.conflict
   if (!found) return []
   return found.edits.map((edit) => ({
     path: edit.path,
+    label: words.field(edit.path)?.label ?? edit.path,
     mine: edit.text ?? 'taken out',
     theirs: found.current.facts[edit.path]?.shown ?? 'not given',
   }))
@@ -18,11 +21,11 @@ const lines = computed(() => {
 
 <template>
   <Modal :open="build.conflict !== null" title="This build was changed elsewhere" :closable="false" :mask-closable="false">
-    <p>It was changed in another window since this page read it (now revision {{ build.conflict?.current.revision }}).</p>
+    <p>The same was changed in another window since this page read it (now revision {{ build.conflict?.current.revision }}).</p>
     <table v-if="lines.length">
       <thead><tr><th>Fact</th><th>Yours</th><th>There now</th></tr></thead>
       <tbody>
-        <tr v-for="line in lines" :key="line.path"><td>{{ line.path }}</td><td>{{ line.mine }}</td><td>{{ line.theirs }}</td></tr>
+        <tr v-for="line in lines" :key="line.path"><td>{{ line.label }}</td><td>{{ line.mine }}</td><td>{{ line.theirs }}</td></tr>
       </tbody>
     </table>
     <template #footer>

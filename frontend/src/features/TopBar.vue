@@ -18,6 +18,7 @@ const saved = computed(() => {
   if (!build.build) return ''
   if (build.offline) return 'Not saved yet'
   if (build.saving) return 'Saving'
+  if (build.aside.length) return `${build.aside.length} not taken`
   return `Saved · rev ${build.build.revision}`
 })
 </script>

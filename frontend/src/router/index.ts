@@ -7,6 +7,7 @@ export const router = createRouter({
   scrollBehavior: () => ({ top: 0 }),
   routes: [
     { path: '/', name: 'shelf', component: () => import('../features/shelf/ShelfPage.vue') },
+    { path: '/bin', name: 'bin', component: () => import('../features/shelf/BinPage.vue') },
     { path: '/new', name: 'new', component: () => import('../features/shelf/NewBuildPage.vue') },
     {
       path: '/builds/:id',

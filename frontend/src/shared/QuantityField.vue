@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { api, Problem, type Edit, type Fact, type Field } from '../api/client'
-import { useBuild } from '../stores/build'
+import { line, useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 
 /** The one field for every quantity: shows the value in the build's units, takes it as people say it. */
@@ -23,6 +23,8 @@ const original = computed(() => {
   return fact && given.value && !isTable.value && plain(fact.text) !== plain(fact.shown) ? fact.text : ''
 })
 const plain = (value: string) => value.replace(/[\s\u00a0·]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
+let gone = false
+onBeforeUnmount(() => (gone = true))
 let timer: ReturnType<typeof setTimeout> | undefined
 let reading: AbortController | undefined
 
@@ -66,7 +68,13 @@ async function commit(): Promise<void> {
   // What was understood of the text must not wipe off what the sheet says of it.
   clearTimeout(timer)
   reading?.abort()
+  const of = build.build
   const problem = await build.edit(props.path, value || null)
+  if (gone) {
+    // Nobody sees this field any more: what was refused is shown where the build is.
+    if (problem && of) build.setAside({ id: crypto.randomUUID(), build: of.id, base: of.revision, edits: [line(props.path, value || null)] }, problem.message)
+    return
+  }
   // Typed on meanwhile: neither what was taken nor what was refused is what stands in the field now.
   if (text.value.trim() !== value) return
   if (problem === null) {
@@ -107,7 +115,7 @@ function turnEvidence(): void {
     return
   }
   const next = EVIDENCE[(EVIDENCE.indexOf(fact.evidence as (typeof EVIDENCE)[number]) + 1) % EVIDENCE.length] as Edit['evidence']
-  void build.edit(props.path, fact.text, next)
+  void build.send([line(props.path, fact.text, { evidence: next })])
 }
 </script>
 

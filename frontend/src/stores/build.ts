@@ -2,18 +2,20 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
 import { withBands } from '../shared/bands'
+import { changedElsewhere } from '../shared/elsewhere'
+import { Keeper, type Aside, type Kept } from './kept'
 import { UNIT_CHOICES, useVocabulary } from './vocabulary'
 
 /** An edit with what it leaves unsaid. */
 export const line = (path: string, text: string | null, more: Partial<Edit> = {}): Edit => ({ path, text, evidence: null, tolerance: null, action: 'set', index: 0, source: null, date: null, ...more })
 
-interface Waiting {
-  edits: Edit[]
-  settle: (problem: Problem | null) => void
+interface Waiting extends Kept {
+  /** Tells whoever typed it; null where it comes from an earlier visit. */
+  settle: ((problem: Problem | null) => void) | null
 }
 
 const RETRY_MS = 3000
-const keptKey = (id: string) => `gauge-well-kept-${id}`
+const AWAY = new Set([502, 503, 504])
 const pathKey = (id: string) => `gauge-well-undo-${id}`
 
 /** Revisions that undo and redo lead to, kept for the session so that a reload does not lose the way back. */
@@ -26,20 +28,29 @@ function recall(id: string): [number[], number[]] {
   }
 }
 
-/** The open build: its report, edits sent one after another, undo and redo, and edits kept while offline. */
+/** The open build: its report, edits sent one after another, undo and redo, and edits kept until they are taken. */
 export const useBuild = defineStore('build', () => {
   const build = shallowRef<Build | null>(null)
   const trouble = ref<string>('')
   const saving = ref(false)
-  const offline = ref(false)
+  /** Why nothing can be kept just now; empty while all is well. */
+  const offline = ref('')
   const conflict = shallowRef<{ current: Build; edits: Edit[] } | null>(null)
+  /** What others changed in facts this window did not touch. */
+  const elsewhere = ref<string[]>([])
+  /** What could not be done with the whole build, and why. */
+  const failed = ref('')
   const whatIf = shallowRef<Report | null>(null)
   const explain = ref('governing')
   /** The fact whose claims, tolerance and solutions are open. */
   const asked = ref<string | null>(null)
   const undoable = ref<number[]>([])
   const redoable = ref<number[]>([])
+  const keeper = new Keeper()
+  const asides = shallowRef<Aside[]>(keeper.aside())
   const queue: Waiting[] = []
+  /** The build this window shows or is about to: an answer about another must not stand in its place. */
+  let shown = ''
   let draining = false
   let retry: ReturnType<typeof setTimeout> | undefined
 
@@ -48,97 +59,146 @@ export const useBuild = defineStore('build', () => {
   const report = computed<Report | null>(() => {
     if (whatIf.value) return whatIf.value
     const own = build.value
-    if (!own) return null
+    if (!own?.report) return null
     return bands.value?.key === `${own.id} ${own.revision}` ? withBands(own.report, bands.value.report) : own.report
   })
   watch([undoable, redoable], () => {
     if (build.value) sessionStorage.setItem(pathKey(build.value.id), JSON.stringify([undoable.value, redoable.value]))
   }, { deep: true })
   const document = computed<SheetDocument>(() => build.value?.document ?? {})
+  const aside = computed(() => asides.value.filter((a) => a.build === build.value?.id))
 
+  /** Show a build as the server has it, unless another has been opened meanwhile. */
   function accept(next: Build): void {
+    if (next.id !== shown) return
     build.value = next
     whatIf.value = null
-    const words = useVocabulary()
-    words.units = next.report.units
+    if (next.report) useVocabulary().units = next.report.units
+  }
+
+  function leave(): void {
+    shown = ''
+    build.value = null
   }
 
   async function open(id: string): Promise<void> {
-    trouble.value = ''
+    trouble.value = failed.value = ''
+    shown = id
     if (build.value?.id !== id) {
       build.value = null
+      elsewhere.value = []
       ;[undoable.value, redoable.value] = recall(id)
-      queue.length = 0
     }
     try {
-      accept(await api.build(id, explain.value))
-      resumeKept(id)
+      const found = await api.build(id, explain.value)
+      accept(found)
+      asides.value = keeper.aside()
+      await resume()
     } catch (error) {
-      trouble.value = error instanceof Error ? error.message : 'The build did not load.'
+      if (shown === id) trouble.value = error instanceof Error ? error.message : 'The build did not load.'
     }
   }
 
-  /** Edits that never reached the server in an earlier visit are sent now. */
-  function resumeKept(id: string): void {
-    const kept = localStorage.getItem(keptKey(id))
-    if (!kept || queue.length) return
-    try {
-      for (const edits of JSON.parse(kept) as Edit[][]) void enqueue(edits)
-    } catch {
-      localStorage.removeItem(keptKey(id))
-    }
+  /** Edits that windows now closed could not send are sent by this one. */
+  async function resume(): Promise<void> {
+    const found = await keeper.adopt()
+    queue.push(...found.map((kept) => ({ ...kept, settle: null })))
+    keep()
+    if (queue.length) void drain()
   }
 
-  function keep(): void {
-    if (!build.value) return
-    if (queue.length) localStorage.setItem(keptKey(build.value.id), JSON.stringify(queue.map((w) => w.edits)))
-    else localStorage.removeItem(keptKey(build.value.id))
+  const keep = () => keeper.keep(queue.map(({ id, build: of, base, edits }) => ({ id, build: of, base, edits })))
+
+  function setAside(kept: Kept, why: string): void {
+    asides.value = [...keeper.aside().filter((a) => a.id !== kept.id), { id: kept.id, build: kept.build, base: kept.base, edits: kept.edits, why }]
+    keeper.setAside(asides.value)
+  }
+
+  /** Send what was set aside once more, on the build as it is shown, or let it go. */
+  function settleAside(id: string, again: boolean): void {
+    const found = asides.value.find((a) => a.id === id)
+    asides.value = keeper.aside().filter((a) => a.id !== id)
+    keeper.setAside(asides.value)
+    if (found && again && build.value) void send(found.edits)
   }
 
   /** Send edits; resolves to the problem that refused them, or null once they are kept. */
   function enqueue(edits: Edit[]): Promise<Problem | null> {
+    const own = build.value
+    if (!own) return Promise.resolve(null)
     return new Promise((settle) => {
-      queue.push({ edits, settle })
+      queue.push({ id: crypto.randomUUID(), build: own.id, base: own.revision, edits, settle })
       keep()
       void drain()
     })
+  }
+
+  /** Send edits that no field waits for: a refusal is set aside and shown. */
+  async function send(edits: Edit[]): Promise<void> {
+    const of = build.value
+    const problem = await enqueue(edits)
+    if (problem && of && problem.status !== 409 && problem.status < 500) setAside({ id: crypto.randomUUID(), build: of.id, base: of.revision, edits }, problem.message)
   }
 
   async function drain(): Promise<void> {
     if (draining || conflict.value) return
     draining = true
     saving.value = true
-    while (queue.length && build.value) {
+    clearTimeout(retry)
+    while (queue.length && !conflict.value) {
       const next = queue[0]
       if (!next) break
-      const before = build.value.revision
       try {
-        const after = await api.edit(build.value.id, before, next.edits)
-        offline.value = false
-        if (after.revision !== before) {
-          undoable.value.push(before)
-          redoable.value = []
-        }
-        accept(after)
-        queue.shift()
-        next.settle(null)
+        take(next, await api.edit(next.build, next.base, next.edits))
       } catch (error) {
-        if (error instanceof Offline || (error instanceof Problem && error.status >= 500)) {
-          offline.value = true
-          clearTimeout(retry)
-          retry = setTimeout(() => void drain(), RETRY_MS)
-          break
-        }
-        queue.shift()
-        if (error instanceof Problem && error.status === 409 && error.current) conflict.value = { current: error.current, edits: next.edits }
-        next.settle(error instanceof Problem ? error : new Problem(0, 'unknown', String(error)))
-        if (conflict.value) break
+        if (away(error)) break
+        refuse(next, error instanceof Problem ? error : new Problem(0, 'unknown', String(error)))
       }
       keep()
     }
-    keep()
     draining = false
     saving.value = false
+  }
+
+  /** Whether nobody answers just now: then all waits, and is tried again. */
+  function away(error: unknown): boolean {
+    const gone = error instanceof Offline || (error instanceof Problem && AWAY.has(error.status))
+    if (gone) {
+      offline.value = error.message
+      clearTimeout(retry)
+      retry = setTimeout(() => void drain(), (error instanceof Problem && error.retryMs) || RETRY_MS)
+    }
+    return gone
+  }
+
+  function take(next: Waiting, after: Build): void {
+    queue.shift()
+    offline.value = ''
+    const before = build.value?.id === next.build ? build.value : null
+    const alone = after.revision === next.base + 1
+    // What this window typed on the same revision was typed knowing this edit.
+    if (alone) for (const later of queue) if (later.build === next.build && later.base === next.base) later.base = after.revision
+    if (before && after.revision !== before.revision) {
+      if (after.revision > before.revision + 1) {
+        elsewhere.value = changedElsewhere(before, after, next.edits)
+        undoable.value = []
+      }
+      undoable.value.push(after.revision - 1)
+      redoable.value = []
+    }
+    accept(after)
+    next.settle?.(null)
+  }
+
+  function refuse(next: Waiting, problem: Problem): void {
+    const here = next.build === shown
+    if (problem.status === 409 && problem.current && here) {
+      conflict.value = { current: problem.current, edits: next.edits }
+      return
+    }
+    queue.shift()
+    if (!next.settle || !here || problem.status >= 500) setAside(next, problem.message)
+    next.settle?.(problem)
   }
 
   const edit = (path: string, text: string | null, evidence?: Edit['evidence']) => enqueue([line(path, text, { evidence: evidence ?? null })])
@@ -146,49 +206,75 @@ export const useBuild = defineStore('build', () => {
   function showIn(choice: number): void {
     const units = UNIT_CHOICES[choice % UNIT_CHOICES.length]
     if (!units) return
-    void enqueue([line('units.system', units.system), line('units.power', units.power)])
+    void send([line('units.system', units.system), line('units.power', units.power)])
   }
 
   /** After a conflict: take what stands, or put one's own edit on top of it. */
   function settleConflict(mine: boolean): void {
     const found = conflict.value
     if (!found) return
+    const next = found.edits.length ? queue[0] : undefined
     conflict.value = null
+    undoable.value = []
+    redoable.value = []
     accept(found.current)
-    if (mine) void enqueue(found.edits)
-    else void drain()
+    if (next && mine) next.base = found.current.revision
+    else if (next) {
+      queue.shift()
+      next.settle?.(null)
+    }
+    keep()
+    void drain()
   }
 
-  async function travel(from: typeof undoable, to: typeof redoable): Promise<void> {
-    const target = from.value.pop()
-    if (target === undefined || !build.value) return
-    const here = build.value.revision
+  /** A step of the whole build, told where it fails. */
+  async function whole<T>(what: string, work: () => Promise<T>): Promise<T | undefined> {
+    failed.value = ''
     try {
-      accept(await api.bringBack(build.value.id, here, target))
-      to.value.push(here)
+      const done = await work()
+      offline.value = ''
+      return done
     } catch (error) {
-      from.value.push(target)
-      if (error instanceof Problem && error.current) conflict.value = { current: error.current, edits: [] }
-      else offline.value = error instanceof Offline
+      if (error instanceof Problem && error.status === 409 && error.current) conflict.value = { current: error.current, edits: [] }
+      else failed.value = `${what}: ${error instanceof Error ? error.message : String(error)}`
+      return undefined
     }
   }
-  const undo = () => travel(undoable, redoable)
-  const redo = () => travel(redoable, undoable)
 
-  async function bringBack(revision: number): Promise<void> {
-    if (!build.value) return
-    const here = build.value.revision
-    accept(await api.bringBack(build.value.id, here, revision))
-    undoable.value.push(here)
+  async function travel(what: string, from: typeof undoable, to: typeof redoable): Promise<void> {
+    const target = from.value.pop()
+    const own = build.value
+    if (target === undefined || !own) return
+    const back = await whole(what, () => api.bringBack(own.id, own.revision, target))
+    if (back) {
+      accept(back)
+      to.value.push(own.revision)
+    } else if (!conflict.value) from.value.push(target)
+  }
+  const undo = () => travel('Not undone', undoable, redoable)
+  const redo = () => travel('Not done again', redoable, undoable)
+
+  async function bringBack(revision: number): Promise<boolean> {
+    const own = build.value
+    if (!own) return false
+    const back = await whole('Not brought back', () => api.bringBack(own.id, own.revision, revision))
+    if (!back) return false
+    accept(back)
+    undoable.value.push(own.revision)
+    return true
   }
 
   async function explainDuty(duty: string): Promise<void> {
     explain.value = duty
-    if (build.value) accept(await api.build(build.value.id, duty))
+    const own = build.value
+    if (!own) return
+    const found = await whole('Not explained', () => api.build(own.id, duty))
+    // An edit may have been taken meanwhile: its answer is newer than this one.
+    if (found && found.revision >= (build.value?.revision ?? 0)) accept(found)
   }
 
   return {
-    build, report, document, trouble, saving, offline, conflict, whatIf, explain, undoable, redoable,
-    bands, asked, open, accept, edit, enqueue, showIn, settleConflict, undo, redo, bringBack, explainDuty,
+    build, report, document, trouble, saving, offline, conflict, elsewhere, failed, aside, whatIf, explain, undoable, redoable,
+    bands, asked, open, leave, edit, enqueue, send, setAside, settleAside, showIn, settleConflict, undo, redo, bringBack, explainDuty, whole,
   }
 })

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, type Change, type Measure, type Schemas } from '../api/client'
+import { api, Problem, type Change, type Measure, type Schemas } from '../api/client'
 import { useBuild } from './build'
 
 const WAIT_MS = 250
@@ -80,7 +80,10 @@ export const useOutlook = defineStore('outlook', () => {
       })
       stale.value = false
     } catch (error) {
-      if (!(error instanceof DOMException)) failed.value = true
+      if (mine.signal.aborted || error instanceof DOMException) return
+      // Too much is worked just now: asked again by itself, when the server says so.
+      if (error instanceof Problem && error.retryMs) timer = setTimeout(() => void work(parts), error.retryMs)
+      else failed.value = true
     } finally {
       if (running === mine) progress.value = null
     }

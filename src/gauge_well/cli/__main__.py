@@ -5,21 +5,28 @@ from __future__ import annotations
 import json
 import os
 import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
 import click
-from sqlalchemy import create_engine, make_url, text
+from sqlalchemy import text
 from sqlalchemy.exc import SQLAlchemyError
 
 from gauge_well.cli.text import as_text
-from gauge_well.services import builds, explore, sizing
+from gauge_well.services import builds, explore, shelf, sizing
+from gauge_well.services.export import all_builds
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.sheet.document import FORMAT
 from gauge_well.sheet.schema import json_schema
-from gauge_well.store.session import make_engine, migrate, normal_url
+from gauge_well.sheet.upgrade import UPGRADES
+from gauge_well.store import admin
+from gauge_well.store.session import Newer, make_engine, migrate
 
 FILE_MAX = 512 * 1024
+NEWER = 4  # exit code: the database can be looked at, not written
 
 
 @click.group()
@@ -72,42 +79,103 @@ def size(file: str | None, name: str | None, people: bool, explain: str, samples
     click.echo(as_text(report) if people else json.dumps(report, indent=1, ensure_ascii=False, allow_nan=False))
 
 
-@main.command("prepare")
-@click.option("--make", "name", help="Make this database on the server first, where it is not there, and use it.")
-@click.option("--demos", is_flag=True, help="Put the demo builds on the shelf.")
-def prepare(name: str | None, demos: bool) -> None:
-    """Bring the database of DATABASE_URL to where the program can serve it."""
-    url = os.environ["DATABASE_URL"]
+@contextmanager
+def _plainly() -> Iterator[None]:
+    """What the database or a file says no to, as a line."""
     try:
-        if name is not None:
-            url = _made(url, name)
-        migrate(url)
-        if demos:
-            builds.load_demos(make_engine(url))
+        yield
     except SQLAlchemyError as error:
         raise click.ClickException(f"The database does not answer: {str(error).splitlines()[0][:300]}") from error
+    except (admin.Refused, Newer) as error:
+        raise click.ClickException(str(error)) from error
+    except OSError as error:
+        raise click.ClickException(f"{error.filename}: {error.strerror}") from error
 
 
-def _made(server: str, name: str) -> str:
-    """Address of a database on a server, made where it is not there."""
-    address = make_url(normal_url(server))
-    engine = create_engine(address, isolation_level="AUTOCOMMIT")
-    with engine.connect() as connection:
-        if connection.scalar(text("SELECT 1 FROM pg_database WHERE datname = :n"), {"n": name}) is None:
-            connection.exec_driver_sql(f'CREATE DATABASE "{name}"')
-    engine.dispose()
-    return address.set(database=name).render_as_string(hide_password=False)
+@main.command("prepare")
+@click.option("--make", "name", help="Make this database on the server first, where it is not there, and use it.")
+@click.option("--role", help="Open it to this role, whose password stands in GAUGE_WELL_ROLE_PASSWORD.")
+@click.option("--demos", is_flag=True, help="Put the demo builds on the shelf.")
+def prepare(name: str | None, role: str | None, demos: bool) -> None:
+    """Bring the database of DATABASE_URL to where the program can serve it."""
+    url = os.environ["DATABASE_URL"]
+    with _plainly():
+        if name is not None:
+            url = admin.made(url, name)
+        try:
+            migrate(url)
+        except Newer as error:
+            click.echo(f"{error}: builds can be looked at and saved as files, not changed.", err=True)
+            sys.exit(NEWER)
+        if role is not None:
+            admin.open_to(url, role, os.environ["GAUGE_WELL_ROLE_PASSWORD"])
+        engine = make_engine(url)
+        if demos:
+            builds.load_demos(engine)
+        shelf.empty_bin(engine)
+        engine.dispose()
+
+
+@main.command("backup")
+@click.argument("file", type=click.Path(path_type=Path))
+@click.option("--tools", type=click.Path(path_type=Path), required=True, help="Folder of the database's programs.")
+def backup(file: Path, tools: Path) -> None:
+    """Write the database of DATABASE_URL to a file."""
+    with _plainly():
+        admin.backup(os.environ["DATABASE_URL"], file, tools)
+
+
+def _restored(url: str) -> int:
+    """Bring a restored database up to date and count its builds; refuse what is not ours, or newer."""
+    engine = make_engine(url)
+    try:
+        with engine.connect() as connection:
+            if (
+                connection.scalar(
+                    text("SELECT count(to_regclass(n)) FROM unnest(ARRAY['builds', 'alembic_version']) n")
+                )
+                != 2
+            ):
+                raise admin.Refused("This file holds no builds of Gauge Well.")
+        migrate(url)
+        with engine.connect() as connection:
+            formats = connection.scalars(text("SELECT DISTINCT document->>'format' FROM builds")).all()
+            unknown = sorted({str(f) for f in formats} - {FORMAT, *UPGRADES})
+            if unknown:
+                raise admin.Refused(f"This file was made by a newer program: it holds {', '.join(unknown)[:100]}.")
+            return int(connection.scalar(text("SELECT count(*) FROM builds WHERE deleted_at IS NULL")) or 0)
+    finally:
+        engine.dispose()
+
+
+@main.command("restore")
+@click.argument("file", type=click.Path(path_type=Path))
+@click.option("--tools", type=click.Path(path_type=Path), required=True, help="Folder of the database's programs.")
+def restore(file: Path, tools: Path) -> None:
+    """Put a backup in the place of the database of DATABASE_URL."""
+    with _plainly():
+        click.echo(admin.restore(os.environ["DATABASE_URL"], file, tools, _restored))
+
+
+@main.command("export")
+@click.argument("file", type=click.Path(path_type=Path))
+def export(file: Path) -> None:
+    """Write every build of DATABASE_URL to a ZIP archive of sheets."""
+    with _plainly():
+        engine = make_engine(os.environ["DATABASE_URL"])
+        file.write_bytes(all_builds(engine))
+        engine.dispose()
 
 
 @main.command("write-schemas")
 @click.argument("root", type=click.Path(path_type=Path))
 def write_schemas(root: Path) -> None:
     """Write the sheet's JSON Schema and the OpenAPI document into the tree."""
-    from gauge_well.web.app import create_app
+    from gauge_well.web.app import api_document, create_app
 
     for path, content in (
         (root / "docs" / "build-sheet.schema.json", json_schema()),
-        (root / "frontend" / "src" / "api" / "openapi.json", create_app().api_doc),
+        (root / "frontend" / "src" / "api" / "openapi.json", api_document(create_app())),
     ):
         path.parent.mkdir(parents=True, exist_ok=True)
         path.write_text(json.dumps(content, indent=1, ensure_ascii=False) + "\n", encoding="utf-8")

@@ -42,6 +42,7 @@ def validate(case: BuildCase) -> Engine | None:
         engine = engine_of(case.engine)
     except MissingFact:
         return None
+    duty_model.refuse_speeds(case.duties, likely(engine.rated_speed))
     plausibility.refuse(engine, likely(engine.rated_power))
     if case.wanted is not None and case.wanted != engine.rated_power:
         try:
@@ -109,7 +110,8 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
             solved[system.id] = system.solve(context, case.systems[system.id])
         except CoreError as error:
             blocks[system.id] = _refused_block(system, error)
-    found = reaches({id: result.checks for id, result in solved.items()}, context)
+    found, refused = _reaches(solved, context)
+    blocks |= {id: _refused_block(SYSTEMS[id], error) for id, error in refused.items()}
     rows: list[dict[str, Any]] = []
     for id, result in solved.items():
         try:
@@ -144,6 +146,23 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
         }
         | headline.compose(context, blocks, rows)
     )
+
+
+def _reaches(solved: dict[str, Result], context: Context) -> tuple[dict[ReachKey, Reach], dict[str, CoreError]]:
+    """Reaches of all systems, and those taken out of ``solved`` because they cannot be judged."""
+    try:
+        return reaches({id: result.checks for id, result in solved.items()}, context), {}
+    except CoreError:
+        refused: dict[str, CoreError] = {}
+        for id, result in list(solved.items()):
+            try:
+                result.checks(context.mean, context.peak)
+            except CoreError as error:
+                refused[id] = error
+                del solved[id]
+        if not refused:
+            raise
+        return reaches({id: result.checks for id, result in solved.items()}, context), refused
 
 
 @dataclass(frozen=True)
@@ -187,7 +206,7 @@ def outline(case: BuildCase, like: Outline | None = None) -> Outline:
         if system.applies(case.machine) is None and system.id not in same:
             with suppress(CoreError):
                 solved[system.id] = system.solve(context, case.systems[system.id])
-    found = reaches({id: result.checks for id, result in solved.items()}, context)
+    found, _ = _reaches(solved, context)
     rows: list[Mapping[str, Any]] = []
     checks: dict[tuple[str, str, str], Mapping[str, Any]] = {}
     beside: dict[str, Beside] = {}

@@ -18,7 +18,8 @@ def doctor() -> int:
     words = {
         "absent": "not made yet; ./gw demo makes it",
         "ready": "ready",
-        "half": "half-made: remove it and start again",
+        "half": "half-made; ./gw demo makes it anew",
+        "lost": "its database is gone or cannot be read",
         "foreign": "not ours: set GAUGE_WELL_STATE to another folder",
     }
     items = [
@@ -40,10 +41,10 @@ def doctor() -> int:
             str(setup.CHROMIUM) if setup.CHROMIUM.exists() else "apt-get install -y chromium-headless-shell",
         ),
         ("Built pages", (PAGES / "index.html").exists(), "built" if PAGES.exists() else "./gw demo builds them"),
-        ("State folder", state in ("absent", "ready"), f"{state_folder()}: {words[state]}"),
+        ("State folder", state in ("absent", "ready", "half"), f"{state_folder()}: {words[state]}"),
     ]
-    if "DATABASE_URL" in os.environ:
+    if os.environ.get("DATABASE_URL"):
         items.append(("Database", True, "DATABASE_URL is set: your own server is used"))
     for name, good, detail in items:
-        say.line(f"  {'ok     ' if good else 'MISSING'}  {name:24} {detail}")
+        say.answer(f"  {'ok     ' if good else 'MISSING'}  {name:24} {detail}")
     return 0 if all(good for _, good, _ in items) else 1

@@ -5,10 +5,10 @@ from __future__ import annotations
 import argparse
 import os
 import subprocess
-import sys
+from pathlib import Path
 
 from gauge_well.launch import doctor, say, serving, setup, testing
-from gauge_well.launch.cluster import DATABASE, Cluster
+from gauge_well.launch.cluster import DATABASE, ROLE, Cluster
 from gauge_well.launch.places import PYTHON, ROOT, environment, state_folder
 
 PORT = 8765
@@ -23,6 +23,13 @@ def _parser() -> argparse.ArgumentParser:
     ):
         one = commands.add_parser(name, help=text, description=text)
         one.add_argument("--port", type=int, default=PORT)
+    commands.add_parser("stop", help="stop what runs from this checkout")
+    for name, text in (
+        ("backup", "write the database to a file"),
+        ("restore", "put a backup in the database's place; what was there is kept beside it"),
+        ("export", "write every build to a ZIP archive of sheets"),
+    ):
+        commands.add_parser(name, help=text, description=text).add_argument("file", type=Path)
     test = commands.add_parser("test", help="style, types and all tests")
     test.add_argument("--fast", action="store_true", help="what needs neither database nor browser")
     test.add_argument("names", nargs="*", help="test modules, all otherwise")
@@ -46,9 +53,11 @@ def _python(*arguments: str, extra: dict[str, str] | None = None) -> int:
 
 def _db() -> int:
     cluster = Cluster(state_folder())
-    if cluster.inspect() != "ready" or cluster.running_port() is None:
+    running = cluster.running()
+    if cluster.inspect() != "ready" or running is None:
         raise say.Stop("The database does not run.", "./gw demo starts it.")
-    say.line(cluster.start() + DATABASE)
+    cluster.port = running[1]
+    say.answer(cluster.url(ROLE, cluster.role_password()) + DATABASE)
     return 0
 
 
@@ -56,6 +65,10 @@ def _dispatch(options: argparse.Namespace) -> int:
     command = options.command
     if command in ("demo", "serve"):
         return serving.serve(options.port, demos=command == "demo")
+    if command == "stop":
+        return serving.stop()
+    if command in ("backup", "restore", "export"):
+        return serving.keep(command, options.file)
     if command == "test":
         return testing.run_tests(options.fast, options.names)
     if command == "doctor":
@@ -90,5 +103,5 @@ def main(arguments: list[str]) -> int:
             say.line(f"  {stop.advice}")
         return stop.code
     except KeyboardInterrupt:
-        print(file=sys.stderr)
+        say.line("")
         return 130

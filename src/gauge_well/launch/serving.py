@@ -1,4 +1,4 @@
-"""``./gw demo`` and ``./gw serve``: database, migrations, demo builds, web server."""
+"""``./gw demo`` and ``./gw serve``: database, migrations, demo builds, web server; watched until they are stopped."""
 
 from __future__ import annotations
 
@@ -13,138 +13,264 @@ from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from pathlib import Path
 from types import FrameType
+from typing import NoReturn
 
-from gauge_well.launch import say, setup
-from gauge_well.launch.cluster import DATABASE, Cluster
+from gauge_well.launch import processes, say, setup
+from gauge_well.launch.cluster import DATABASE, OWNER, ROLE, Cluster
 from gauge_well.launch.places import PYTHON, ROOT, environment, state_folder
 
 HOST = "127.0.0.1"
 WAIT_SECONDS = 40
-# Browsers keep their connections, each to one worker: more workers than cores even out who got many.
-WORKERS, THREADS = 4, 2
+WEB_STOP_SECONDS = 20
+LOOK_SECONDS = 0.2
+NEWER = 4  # what `prepare` ends with where the database can be looked at only
+# A database that does not come back is tried again ever more seldom; without room on the disk for as long as it takes.
+PAUSES = (0.5, 1.0, 2.0, 4.0, 8.0, 15.0, 30.0)
+TRIES = 12
+NO_ROOM = "No space left on device"
 
 
-def check_port(port: int) -> None:
-    """Stop when the port is taken."""
-    with socket.socket() as probe:
-        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        try:
-            probe.bind((HOST, port))
-        except OSError as error:
-            raise say.Stop(
-                f"Port {port} is taken by another program.", f"Choose another: ./gw demo --port {port + 1}", 3
-            ) from error
+class Ended(SystemExit):
+    """Somebody asked us to end."""
 
 
 @contextmanager
-def only_one(folder: Path, port: int) -> Iterator[None]:
-    """Hold the state folder; Stop when another start of ours already does."""
-    lock = folder / "running"
-    with suppress(OSError, ValueError):
-        pid, where = lock.read_text().split()
-        os.kill(int(pid), 0)
-        raise say.Stop(
-            f"Gauge Well already runs from this folder, at http://{HOST}:{where}/",
-            "Open that address, or stop it with Ctrl-C where it was started.",
-            3,
-        )
-    lock.write_text(f"{os.getpid()} {port}")
+def until_asked() -> Iterator[None]:
+    """Signals to end are heard, once, wherever we are: what was started is stopped on the way out."""
+    asked: list[int] = []
+
+    def end(number: int, frame: FrameType | None) -> None:
+        if not asked:
+            asked.append(number)
+            raise Ended(0)
+
+    before = {n: signal.signal(n, end) for n in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)}
     try:
         yield
     finally:
-        lock.unlink(missing_ok=True)
+        for number, handler in before.items():
+            signal.signal(number, handler)
 
 
-def manage(url: str, *arguments: str) -> None:
-    """Run one of the program's own commands in its environment."""
-    env = environment() | {"DATABASE_URL": url}
-    result = subprocess.run(
-        [str(PYTHON), "-m", "gauge_well.cli", *arguments],
-        env=env,
-        cwd=ROOT,
-        check=False,
-        capture_output=True,
-        text=True,
-    )
-    if result.returncode != 0:
+def own_server() -> str | None:
+    """Address of a database server of one's own, where one is given."""
+    return os.environ.get("DATABASE_URL") or None
+
+
+def listen(port: int) -> socket.socket:
+    """A socket that listens on a port of loopback; Stop when it is taken or none."""
+    if not 1 <= port <= 65535:
+        raise say.Stop(f"{port} is no port.", "Give one from 1 to 65535: ./gw demo --port 8765")
+    listening = socket.socket()
+    listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listening.bind((HOST, port))
+        listening.listen(1024)
+    except PermissionError as error:
+        listening.close()
+        raise say.Stop(f"Port {port} may not be used by you.", "Give one over 1023: ./gw demo --port 8765") from error
+    except OSError as error:
+        listening.close()
+        other = port + 1 if port < 65535 else 8765
         raise say.Stop(
-            (result.stderr or result.stdout).strip()[-800:],
-            "Check DATABASE_URL." if "DATABASE_URL" in os.environ else "",
+            f"Port {port} is taken by another program.", f"Choose another: ./gw demo --port {other}", 3
+        ) from error
+    return listening
+
+
+def manage(url: str, *arguments: str, extra: dict[str, str] | None = None, allowed: tuple[int, ...] = (0,)) -> int:
+    """Run one of the program's own commands in its environment; its exit code where it is allowed, Stop otherwise."""
+    env = environment() | {"DATABASE_URL": url} | (extra or {})
+    command = [str(PYTHON), "-m", "gauge_well.cli", *arguments]
+    result = subprocess.run(command, env=env, cwd=ROOT, check=False, capture_output=True, text=True)
+    said = (result.stderr or result.stdout).strip()[-800:].removeprefix("Error: ")
+    if result.returncode not in allowed:
+        raise say.Stop(said, "Check DATABASE_URL." if own_server() else "")
+    if said:
+        say.line(f"  {said}")
+    return result.returncode
+
+
+def serve(port: int, *, demos: bool) -> int:
+    """Start everything, wait until asked to end, stop what was started."""
+    shelf = ["--demos"] if demos else []
+    given = own_server()
+    with until_asked():
+        setup.everything(dev=False, browser=False, database=given is None, user=True)
+        if given:
+            with listen(port) as listening:
+                newer = manage(given, "prepare", *shelf, allowed=(0, NEWER)) == NEWER
+                return _watched(Web(given, listening, None, read_only=newer), None)
+        cluster = Cluster(state_folder())
+        with cluster.alone(port), listen(port) as listening:
+            cluster.make()
+            try:
+                url, newer = prepared(cluster, *shelf)
+                log = processes.Log(cluster.folder / "log" / "web.log")
+                return _watched(Web(url, listening, log, read_only=newer), cluster)
+            finally:
+                cluster.stop()
+
+
+def prepared(cluster: Cluster, *arguments: str) -> tuple[str, bool]:
+    """Start a cluster and bring its database up to date: the application's address, and whether it is a newer one."""
+    owner = cluster.start() + "postgres"
+    secret = {"GAUGE_WELL_ROLE_PASSWORD": cluster.role_password()}
+    options = ["--make", DATABASE, "--role", ROLE, *arguments]
+    code = manage(owner, "prepare", *options, extra=secret, allowed=(0, NEWER))
+    return cluster.url(ROLE, cluster.role_password()) + DATABASE, code == NEWER
+
+
+class Web:
+    """The web server: its address for people, its process."""
+
+    def __init__(self, url: str, listening: socket.socket, log: processes.Log | None, *, read_only: bool) -> None:
+        self.port: int = listening.getsockname()[1]
+        self.log = log
+        self.address = f"http://{HOST}:{self.port}/"
+        descriptor = listening.fileno()
+        command = [str(PYTHON), "-m", "gauge_well.web.serve", "--socket", str(descriptor), "--parent", str(os.getpid())]
+        if os.geteuid() == 0:
+            command += ["--user", setup.USER]
+        env = environment() | {"DATABASE_URL": url, "GAUGE_WELL_READ_ONLY": "1" if read_only else "0"}
+        if log is None:
+            self.process = subprocess.Popen(
+                command, env=env, cwd=ROOT, pass_fds=[descriptor], start_new_session=True, stdin=subprocess.DEVNULL
+            )
+        else:
+            self.process = processes.start(command, log, env=env, cwd=ROOT, pass_fds=[descriptor])
+
+    def fail(self, what: str) -> NoReturn:
+        """Stop, with what the server said last."""
+        said = self.log.tail() if self.log else ""
+        raise say.Stop(
+            f"{what} {said}".strip(), f"More is in {self.log.file}." if self.log else "The lines above say why."
         )
 
+    def wait(self) -> None:
+        """Until it answers; Stop when it does not."""
+        deadline = time.monotonic() + WAIT_SECONDS
+        while time.monotonic() < deadline:
+            if self.process.poll() is not None:
+                self.fail("The web server did not start.")
+            with (
+                suppress(urllib.error.URLError, OSError),
+                urllib.request.urlopen(f"{self.address}api/health", timeout=2),
+            ):
+                return
+            time.sleep(LOOK_SECONDS)
+        self.fail("The web server does not answer.")
 
-def serve(port: int, *, demos: bool, workers: int = WORKERS) -> int:
-    """Start everything, wait for Ctrl-C, stop what was started."""
-    setup.everything(dev=False, browser=False, database="DATABASE_URL" not in os.environ)
-    check_port(port)
-    given = os.environ.get("DATABASE_URL")
-    shelf = ["--demos"] if demos else []
-    if given:
-        manage(given, "prepare", *shelf)
-        return _web(given, port, workers)
-    cluster = Cluster(state_folder())
-    cluster.make()
-    with only_one(cluster.folder, port):
+    def stop(self) -> None:
+        """End it, with all its processes."""
+        processes.end(self.process, signal.SIGTERM, WEB_STOP_SECONDS)
+
+
+def _watched(web: Web, cluster: Cluster | None) -> int:
+    try:
+        web.wait()
+        say.answer(f"\n  Gauge Well is at {web.address}   (Ctrl-C or ./gw stop stops it)\n")
+        while True:
+            if web.process.poll() is not None:
+                web.fail("The web server ended by itself.")
+            if cluster is not None and cluster.process is not None and cluster.process.poll() is not None:
+                _bring_back(cluster)
+            time.sleep(LOOK_SECONDS)
+    finally:
+        web.stop()
+
+
+def _bring_back(cluster: Cluster) -> None:
+    """Start a database again that ended by itself; Stop, saying why, where it does not come back."""
+    say.line("  The database ended by itself; it is started again. Until then nothing is kept.")
+    tries = 0
+    while True:
         try:
-            base = cluster.start()
-            manage(base + "postgres", "prepare", "--make", DATABASE, *shelf)
-            return _web(base + DATABASE, port, workers)
+            cluster.start()
+            say.line("  The database is back.")
+            return
+        except say.Stop as stop:
+            full = NO_ROOM in stop.what
+            tries += 0 if full else 1
+            if tries >= TRIES:
+                raise
+            if full or tries == 1:
+                reason = "the disk is full" if full else stop.what.splitlines()[-1][-200:]
+                say.line(f"  Not back yet: {reason}. Trying on.")
+            time.sleep(PAUSES[min(tries, len(PAUSES) - 1)] if not full else PAUSES[2])
+
+
+def stop() -> int:
+    """``./gw stop``: end what runs from this checkout's state folder, or was left behind there."""
+    cluster = Cluster(state_folder())
+    pid = cluster.holder()
+    if pid is None:
+        left = cluster.running()
+        if left is None:
+            say.answer("  Nothing runs from this folder.")
+            return 0
+        processes.end_stranded(left[0], cluster.data, signal.SIGINT, WEB_STOP_SECONDS)
+        say.answer("  A database that was left behind is stopped.")
+        return 0
+    with suppress(ProcessLookupError):
+        os.kill(pid, signal.SIGTERM)
+    deadline = time.monotonic() + 3 * WEB_STOP_SECONDS
+    while cluster.holder() == pid:
+        if time.monotonic() > deadline:
+            raise say.Stop(f"It does not end (process {pid}).", f"End it for good: kill -9 {pid}")
+        time.sleep(LOOK_SECONDS)
+    say.answer("  Stopped.")
+    return 0
+
+
+@contextmanager
+def database() -> Iterator[str]:
+    """Address of the database as its owner, whether the program runs or not; started for as long as it is used."""
+    given = own_server()
+    if given:
+        yield given
+        return
+    cluster = Cluster(state_folder())
+    if cluster.inspect() != "ready":
+        raise say.Stop("There is no database yet.", "./gw demo makes one.")
+    live = cluster.running()
+    if cluster.holder() is not None and live is not None:
+        cluster.port = live[1]
+        yield cluster.url(OWNER, cluster.secret.read_text().strip()) + DATABASE
+        return
+    with until_asked(), cluster.alone(0):
+        try:
+            yield cluster.start() + DATABASE
         finally:
             cluster.stop()
 
 
-def options(workers: int = WORKERS) -> list[str]:
-    """How the web server is run.
-
-    Connections are kept for half a minute: closed sooner, an edit made after a pause would meet a closed one.
-    """
-    kept = ["--threads", str(THREADS), "--keep-alive", "30", "--timeout", "60", "--preload"]
-    return ["--workers", str(workers), *kept]
-
-
-def _web(url: str, port: int, workers: int) -> int:
-    address = ["--bind", f"{HOST}:{port}", "--log-level", "warning"]
-    command = [str(PYTHON), "-m", "gunicorn", *options(workers), *address, "gauge_well.web.app:create_app()"]
-    # A session of its own: Ctrl-C reaches this process, which then stops the server in order.
-    server = subprocess.Popen(command, env=environment() | {"DATABASE_URL": url}, cwd=ROOT, start_new_session=True)
-    stop = _on_signals()
-    try:
-        _wait(server, port)
-        say.line(f"\n  Gauge Well is at http://{HOST}:{port}/   (Ctrl-C stops it)\n")
-        while not stop and server.poll() is None:
-            time.sleep(0.2)
-        if not stop:
-            raise say.Stop("The web server ended by itself.", "The lines above say why.")
-        return 0
-    finally:
-        if server.poll() is None:
-            server.terminate()
-            try:
-                server.wait(timeout=20)
-            except subprocess.TimeoutExpired:
-                server.kill()
-
-
-def _on_signals() -> list[int]:
-    seen: list[int] = []
-
-    def note(number: int, frame: FrameType | None) -> None:
-        seen.append(number)
-
-    signal.signal(signal.SIGINT, note)
-    signal.signal(signal.SIGTERM, note)
-    return seen
-
-
-def _wait(server: subprocess.Popen[bytes], port: int) -> None:
-    deadline = time.monotonic() + WAIT_SECONDS
-    while time.monotonic() < deadline:
-        if server.poll() is not None:
-            raise say.Stop("The web server did not start.", "The lines above say why.")
-        with (
-            suppress(urllib.error.URLError, OSError),
-            urllib.request.urlopen(f"http://{HOST}:{port}/api/health", timeout=2),
-        ):
-            return
-        time.sleep(0.2)
-    raise say.Stop("The web server does not answer.", "Look at the lines above, or try ./gw doctor.")
+def keep(command: str, file: Path) -> int:
+    """``./gw backup``, ``./gw restore``, ``./gw export``."""
+    setup.everything(dev=False, browser=False, pages=False, database=own_server() is None)
+    tools = setup.postgres_bin()
+    if tools is None and command != "export":
+        raise say.Stop("The database's own tools are not installed.", "apt-get install -y postgresql-client")
+    cluster = Cluster(state_folder())
+    if command == "restore" and own_server() is None and cluster.holder() is not None:
+        raise say.Stop("Gauge Well runs from this folder.", "Stop it first: ./gw stop")
+    arguments = [command, str(file.resolve())] + (["--tools", str(tools)] if command != "export" else [])
+    with database() as url:
+        env = environment() | {"DATABASE_URL": url}
+        found = subprocess.run(
+            [str(PYTHON), "-m", "gauge_well.cli", *arguments],
+            env=env,
+            cwd=ROOT,
+            capture_output=True,
+            text=True,
+            check=False,
+        )
+    if found.returncode != 0:
+        raise say.Stop(found.stderr.strip()[-600:].removeprefix("Error: "))
+    if command == "restore":
+        say.answer(
+            f"  {found.stdout.strip()} builds are on the shelf. What was there before is kept as {DATABASE}_before."
+        )
+    else:
+        say.answer(f"  Written: {file}")
+    return 0

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import os
+import pwd
 import shutil
 import subprocess
 import sys
@@ -11,6 +12,7 @@ from collections.abc import Iterable
 from pathlib import Path
 
 from gauge_well.launch import say
+from gauge_well.launch.held import waited_for
 from gauge_well.launch.places import FRONTEND, PAGES, PYTHON, ROOT, VENV
 
 CHROMIUM = Path("/usr/bin/chromium-headless-shell")  # Debian's, without a window: half the start, less to draw
@@ -22,6 +24,8 @@ CHROMIUM_FLAGS = [
     "--disable-sync",
 ]
 NODE_MAJOR = 20
+USER_EXISTS = 9  # another start made it meanwhile
+USER = "gauge-well"  # who serves, where root starts
 
 
 def postgres_bin() -> Path | None:
@@ -165,9 +169,25 @@ def build_pages() -> None:
     stamp.write_text(digest)
 
 
-def everything(*, dev: bool, browser: bool, database: bool = True, pages: bool = True) -> None:
-    """All of it, in order; what is there already costs nothing."""
-    install_packages(missing_packages(database=database, browser=browser))
-    python_packages(dev=dev)
-    if pages:
-        build_pages()
+def _system_user() -> None:
+    """A user of the system's who owns nothing, for the web server that root starts."""
+    try:
+        pwd.getpwnam(USER)
+    except KeyError:
+        command = ["useradd", "--system", "--no-create-home", "--home-dir", "/nonexistent"]
+        command += ["--shell", "/usr/sbin/nologin", USER]
+        if subprocess.run(command, capture_output=True, check=False).returncode not in (0, USER_EXISTS):
+            raise say.Stop(
+                f"The user {USER} could not be made, and root does not serve.", f"Make it: useradd --system {USER}"
+            ) from None
+
+
+def everything(*, dev: bool, browser: bool, database: bool = True, pages: bool = True, user: bool = False) -> None:
+    """All of it, in order; what is there already costs nothing. One set-up of a checkout at a time."""
+    with waited_for(ROOT / ".setup.lock", "another start is setting up this checkout"):
+        install_packages(missing_packages(database=database, browser=browser))
+        if user and os.geteuid() == 0:
+            _system_user()
+        python_packages(dev=dev)
+        if pages:
+            build_pages()

@@ -1,67 +1,106 @@
-"""Builds: create, edit, copy, rename, delete with undo, history."""
+"""Builds: create, edit, copy, rename, delete with undo. What is answered is worked before it is kept."""
 
 from __future__ import annotations
 
 import copy as copying
+import logging
 import uuid
 from collections.abc import Mapping, Sequence
-from datetime import datetime
+from dataclasses import dataclass
 from typing import Any
 
 from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
-from gauge_well.services import sizing
-from gauge_well.sheet import SheetError, load
+from gauge_well.services import history, merging, sizing
+from gauge_well.services.errors import NotFound, Stale
+from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
+from gauge_well.sheet import Sheet, SheetError, load
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.store.models import Build, Revision
 from gauge_well.store.session import transaction
 
-
-class NotFound(LookupError):
-    """There is no such build or revision."""
+log = logging.getLogger("gauge_well.services")
 
 
-class Stale(RuntimeError):
-    """A write that was made from an older revision; carries both versions."""
+@dataclass(frozen=True)
+class Worked:
+    """A document that stands, and what is answered of it."""
 
-    def __init__(self, current: dict[str, Any], yours: dict[str, Any] | None) -> None:
-        super().__init__("the build was changed elsewhere")
-        self.current, self.yours = current, yours
+    document: dict[str, Any]
+    facts: dict[str, dict[str, Any]]
+    report: dict[str, Any]
+
+    def on_shelf(self) -> dict[str, Any]:
+        """Columns that are kept with the document."""
+        return {
+            "document": self.document,
+            "card": card_of(self.document, self.report),
+            "card_made": fingerprint(),
+        }
 
 
-def build_out(build: Build, explain: str = "governing") -> dict[str, Any]:
-    """Everything the page needs of a build."""
-    sheet, resolved = sizing.check(build.document)
+def _work(raw: Mapping[str, Any] | Sheet, explain: str = sizing.GOVERNING) -> Worked:
+    """All that is answered of a document; SheetError where it does not stand."""
+    sheet, resolved = sizing.check(raw)
+    report = sizing.report_of(sheet, resolved, explain)
+    return Worked(sheet.document, sizing.facts_of(sheet, resolved), report)
+
+
+def _answer(build: Build, worked: Worked) -> dict[str, Any]:
     return {
         "id": build.id,
-        "name": sheet.name,
+        "name": worked.document["name"],
         "revision": build.revision,
-        "updated_at": _stamp(build.updated_at),
-        "document": sheet.document,
-        "facts": sizing.facts_of(sheet, resolved),
-        "report": sizing.report_of(sheet, resolved, explain),
+        "updated_at": stamp(build.updated_at),
+        "document": worked.document,
+        "facts": worked.facts,
+        "report": worked.report,
+        "problems": [],
     }
 
 
-def _stamp(moment: datetime) -> str:
-    return moment.isoformat(timespec="seconds")
+def read(build: Build, explain: str = sizing.GOVERNING) -> dict[str, Any]:
+    """Everything the page needs of a stored build.
+
+    One that today's rules refuse, that a newer program wrote or that the program fails on is given with its raw
+    document, without a report and with what is wrong.
+    """
+    try:
+        return _answer(build, _work(build.document, explain))
+    except SheetError as error:
+        problems = [vars(p) for p in error.problems]
+    except Exception:
+        log.exception("build %s could not be worked", build.id)
+        message = "The program fails on this build. Its document and history are whole."
+        problems = [{"field": "", "label": "Build", "read": "", "allowed": "", "message": message}]
+    return {
+        "id": build.id,
+        "name": str(build.document.get("name", ""))[:80],
+        "revision": build.revision,
+        "updated_at": stamp(build.updated_at),
+        "document": build.document,
+        "facts": {},
+        "report": None,
+        "problems": problems,
+    }
 
 
-def _get(session: Session, id: str, *, deleted: bool = False, lock: bool = False) -> Build:
+def find(session: Session, id: str, *, deleted: bool = False, lock: bool = False) -> Build:
+    """One build; NotFound otherwise. ``lock``: nobody else writes it until this transaction ends."""
     query = select(Build).where(Build.id == id)
     build = session.scalar(query.with_for_update() if lock else query)
     if build is None or (build.deleted_at is not None and not deleted):
-        raise NotFound(id)
+        raise NotFound
     return build
 
 
-def _insert(session: Session, document: Mapping[str, Any], note: str, id: str | None = None) -> Build:
-    build = Build(id=id or uuid.uuid4().hex[:12], document=dict(document), revision=1)
+def _insert(session: Session, worked: Worked, note: str, id: str | None = None) -> Build:
+    build = Build(id=id or uuid.uuid4().hex[:12], revision=1, **worked.on_shelf())
     session.add(build)
     session.flush()
-    session.add(Revision(build_id=build.id, revision=1, document=dict(document), note=note))
+    session.add(Revision(build_id=build.id, revision=1, document=worked.document, note=note[:200]))
     session.flush()
     session.refresh(build)
     return build
@@ -69,86 +108,65 @@ def _insert(session: Session, document: Mapping[str, Any], note: str, id: str | 
 
 def create(engine: Engine, raw: Mapping[str, Any], note: str = "made") -> dict[str, Any]:
     """Keep a new build; SheetError when its document does not stand."""
-    sheet, _ = sizing.check(raw)
+    worked = _work(raw)
     with transaction(engine) as session:
-        build = _insert(session, sheet.document, note)
-    return build_out(build)
+        build = _insert(session, worked, note)
+    return _answer(build, worked)
 
 
-def get(engine: Engine, id: str, explain: str = "governing") -> dict[str, Any]:
+def get(engine: Engine, id: str, explain: str = sizing.GOVERNING) -> dict[str, Any]:
     """One build; NotFound otherwise."""
     with transaction(engine) as session:
-        build = _get(session, id)
-    return build_out(build, explain)
+        build = find(session, id)
+    return read(build, explain)
 
 
-def shelf(engine: Engine) -> list[dict[str, Any]]:
-    """Cards of all builds, last changed first."""
-    with transaction(engine) as session:
-        builds = session.scalars(
-            select(Build).where(Build.deleted_at.is_(None)).order_by(Build.updated_at.desc(), Build.id)
-        ).all()
-    return [_card(build) for build in builds]
-
-
-def _card(build: Build) -> dict[str, Any]:
-    document = build.document
-    base = {
-        "id": build.id,
-        "name": document.get("name", ""),
-        "notes": document.get("notes", ""),
-        "kind": document.get("machine", {}).get("kind", ""),
-        "revision": build.revision,
-        "updated_at": _stamp(build.updated_at),
-    }
-    try:
-        report = sizing.size_document(document, explain="none")
-    except SheetError as error:
-        # A sheet an older program kept may not stand today; it must still open on the shelf.
-        return base | {"sentence": error.problems[0].message, "state": "unknown", "wells": {}}
-    return base | {
-        "sentence": report["headline"]["sentence"],
-        "state": report["state"],
-        "wells": {id: b["fill"] for id, b in report["systems"].items() if b["checks"] or b["unknown"]},
-    }
-
-
-def _write(session: Session, build: Build, document: dict[str, Any], note: str) -> None:
+def _write(session: Session, build: Build, worked: Worked, note: str) -> None:
     number = build.revision + 1
-    session.execute(
-        update(Build).where(Build.id == build.id).values(document=document, revision=number, updated_at=func.now())
-    )
-    session.add(Revision(build_id=build.id, revision=number, document=document, note=note[:200]))
+    changed = {"revision": number, "updated_at": func.now()} | worked.on_shelf()
+    session.execute(update(Build).where(Build.id == build.id).values(changed))
+    session.add(Revision(build_id=build.id, revision=number, document=worked.document, note=note[:200]))
     session.flush()
+    if number % history.COMPACT_EVERY == 0:
+        history.compact(session, build.id, number)
     session.refresh(build)
 
 
 def edit(engine: Engine, id: str, revision: int, edits: Sequence[Mapping[str, Any]]) -> dict[str, Any]:
-    """Apply edits to a build made from ``revision``.
+    """Apply edits made on ``revision`` to a build.
+
+    Where others have changed it since, they are taken if they touch other facts, or leave it as it stands.
 
     Raises
     ------
     NotFound, Stale, SheetError
         Stale carries the build as it stands and as it would have been.
     """
+    made = [Edit(**{k: v for k, v in item.items() if v is not None}) for item in edits]
     with transaction(engine) as session:
-        build = _get(session, id, lock=True)
-        document = copying.deepcopy(build.document)
-        for item in edits:
-            document = apply_edit(document, Edit(**{k: v for k, v in item.items() if v is not None}))
-        if build.revision != revision:
-            raise Stale(build_out(build), _loaded(document))
-        sheet, _ = sizing.check(document)
-        if sheet.document != build.document:
-            _write(session, build, sheet.document, _note(edits))
-    return build_out(build)
+        build = find(session, id, lock=True)
+        behind = build.revision != revision
+        try:
+            document = copying.deepcopy(build.document)
+            for item in made:
+                document = apply_edit(document, item)
+            sheet = load(document)
+        except SheetError:
+            if behind and not _apart(session, build, revision, made):
+                raise Stale(read(build), None) from None
+            raise
+        if sheet.document == build.document:
+            return read(build)
+        if behind and not _apart(session, build, revision, made):
+            raise Stale(read(build), sheet.document)
+        worked = _work(sheet)
+        _write(session, build, worked, _note(edits))
+    return _answer(build, worked)
 
 
-def _loaded(document: Mapping[str, Any]) -> dict[str, Any] | None:
-    try:
-        return load(document).document
-    except SheetError:
-        return None
+def _apart(session: Session, build: Build, revision: int, edits: Sequence[Edit]) -> bool:
+    base = session.get(Revision, (build.id, revision))
+    return merging.apart(edits, base.document if base is not None else None, build.document)
 
 
 def _note(edits: Sequence[Mapping[str, Any]]) -> str:
@@ -160,59 +178,47 @@ def _note(edits: Sequence[Mapping[str, Any]]) -> str:
 
 def replace(engine: Engine, id: str, revision: int, raw: Mapping[str, Any], note: str) -> dict[str, Any]:
     """Replace the whole document of a build made from ``revision``."""
-    sheet, _ = sizing.check(raw)
+    worked = _work(raw)
     with transaction(engine) as session:
-        build = _get(session, id, lock=True)
+        build = find(session, id, lock=True)
         if build.revision != revision:
-            raise Stale(build_out(build), sheet.document)
-        _write(session, build, sheet.document, note)
-    return build_out(build)
+            raise Stale(read(build), worked.document)
+        _write(session, build, worked, note)
+    return _answer(build, worked)
 
 
 def copy(engine: Engine, id: str, name: str | None = None) -> dict[str, Any]:
-    """A new build with the same document."""
+    """A new build with the same document; SheetError, and no copy, where it does not stand."""
     with transaction(engine) as session:
-        source = _get(session, id)
-        document = copying.deepcopy(source.document)
+        document = copying.deepcopy(find(session, id).document)
         document["name"] = (name or f"{document.get('name', '')} (copy)")[:80]
-        build = _insert(session, document, f"copied from {id}")
-    return build_out(build)
+        worked = _work(document)
+        build = _insert(session, worked, f"copied from {id}")
+    return _answer(build, worked)
 
 
-def delete(engine: Engine, id: str) -> None:
-    """Take a build off the shelf; :func:`undelete` brings it back."""
+def delete(engine: Engine, id: str, revision: int) -> None:
+    """Put a build seen at ``revision`` into the bin; :func:`undelete` brings it back for a while."""
     with transaction(engine) as session:
-        build = _get(session, id, lock=True)
+        build = find(session, id, lock=True)
+        if build.revision != revision:
+            raise Stale(read(build), None)
         session.execute(update(Build).where(Build.id == build.id).values(deleted_at=func.now()))
+    empty_bin(engine)
 
 
 def undelete(engine: Engine, id: str) -> dict[str, Any]:
     """Bring a deleted build back."""
     with transaction(engine) as session:
-        build = _get(session, id, deleted=True, lock=True)
+        build = find(session, id, deleted=True, lock=True)
         session.execute(update(Build).where(Build.id == build.id).values(deleted_at=None))
         session.refresh(build)
-    return build_out(build)
-
-
-def revisions(engine: Engine, id: str) -> list[dict[str, Any]]:
-    """History of a build, newest first."""
-    with transaction(engine) as session:
-        _get(session, id)
-        rows = session.scalars(
-            select(Revision).where(Revision.build_id == id).order_by(Revision.revision.desc()).limit(200)
-        ).all()
-    return [{"revision": r.revision, "note": r.note, "created_at": _stamp(r.created_at)} for r in rows]
+    return read(build)
 
 
 def bring_back(engine: Engine, id: str, revision: int, wanted: int) -> dict[str, Any]:
     """Make an earlier revision the newest; NotFound when there is none of that number."""
-    with transaction(engine) as session:
-        _get(session, id)
-        row = session.get(Revision, (id, wanted))
-        if row is None:
-            raise NotFound(f"{id} revision {wanted}")
-        document = dict(row.document)
+    document = history.document_of(engine, id, wanted)
     return replace(engine, id, revision, document, f"back to revision {wanted}")
 
 
@@ -220,10 +226,9 @@ def load_demos(engine: Engine) -> list[str]:
     """Put the demo builds on the shelf where they never were; ones deleted or edited stay so."""
     made = []
     with transaction(engine) as session:
-        there = set(session.scalars(select(Build.id)).all())
+        there = set(session.scalars(select(Build.id).where(Build.id.in_(NAMES))).all())
         for name in NAMES:
             if name not in there:
-                sheet, _ = sizing.check(demo(name))
-                _insert(session, sheet.document, "demo", name)
+                _insert(session, _work(demo(name)), "demo", name)
                 made.append(name)
     return made

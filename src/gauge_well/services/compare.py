@@ -13,6 +13,7 @@ from gauge_well.core.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Compare
 from gauge_well.core.typing import duty_values
+from gauge_well.services.errors import NotFound
 from gauge_well.services.sizing import check
 from gauge_well.sheet import Sheet, SheetError, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit
@@ -22,10 +23,10 @@ from gauge_well.units import show
 
 
 def compared(raw: Mapping[str, Any], system: str) -> dict[str, Any]:
-    """What is fitted and each candidate, run on the build; KeyError where parts of that system are not compared."""
-    compare = SYSTEMS[system].compare
+    """What is fitted and each candidate, run on the build; NotFound where parts of that system are not compared."""
+    compare = SYSTEMS[system].compare if system in SYSTEMS else None
     if compare is None:
-        raise KeyError(system)
+        raise NotFound("comparison")
     sheet, resolved = check(raw)
     try:
         before = outline(resolved.case)

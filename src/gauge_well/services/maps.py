@@ -23,15 +23,13 @@ def heat_map(raw: Mapping[str, Any], duty: str, kind: str) -> dict[str, Any]:
         Names the duty or the map that there is none of.
     """
     sheet, resolved = check(raw)
-    axes = maps.MAPS.get(kind)
+    axes = maps.MAPS[kind]
     try:
         found = maps.heat_map(resolved.case, duty, kind)
     except MissingFact as error:
         return {"missing": error.field, "kind": kind}
     except CoreError as error:
         raise refused(error, sheet) from error
-    if axes is None:
-        raise KeyError(kind)
     weak = np.flatnonzero(found.weak.any(axis=0))
     # Where it cannot be driven at any y there is nothing to hold.
     never = np.atleast_1d(np.all(found.weak, axis=0))

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, WithJsonSchema
 
 from gauge_well.sheet.document import UnitsDocument
 
@@ -13,6 +13,22 @@ class Model(BaseModel):
     """Base of everything given out."""
 
     model_config = ConfigDict(extra="forbid", protected_namespaces=())
+
+
+# A build's document: shaped by the sheet's own schema, which the OpenAPI document puts in place of this mark.
+SheetIn = Annotated[dict[str, Any], WithJsonSchema({"type": "object", "title": "x-sheet-whole"})]
+# As it is kept: a newer program may have written it.
+SheetKept = Annotated[dict[str, Any], WithJsonSchema({"type": "object", "title": "x-sheet-kept"})]
+
+
+class ProblemEntry(Model):
+    """One field that is wrong: of a request, or of a document that does not stand."""
+
+    field: str
+    label: str
+    read: str
+    allowed: str
+    message: str
 
 
 class StepOut(Model):
@@ -242,15 +258,19 @@ class FactOut(Model):
 
 
 class BuildOut(Model):
-    """A build with everything the page needs in one answer."""
+    """A build with everything the page needs in one answer.
+
+    One whose document does not stand today has ``problems``, its raw document and no report.
+    """
 
     id: str
     name: str
     revision: int
     updated_at: str
-    document: dict[str, Any]
+    document: SheetKept
     facts: dict[str, FactOut]
-    report: Report
+    report: Report | None
+    problems: list[ProblemEntry]
 
 
 class Card(Model):
@@ -268,9 +288,26 @@ class Card(Model):
 
 
 class Shelf(Model):
-    """All builds."""
+    """A page of builds, last changed first; ``more`` leads to the next, ``count`` is of all."""
 
     builds: list[Card]
+    more: str
+    count: int
+
+
+class InBin(Model):
+    """A deleted build that can still be brought back."""
+
+    id: str
+    name: str
+    deleted_at: str
+    kept_until: str
+
+
+class Bin(Model):
+    """Deleted builds, last deleted first."""
+
+    builds: list[InBin]
 
 
 class RevisionOut(Model):
@@ -278,13 +315,23 @@ class RevisionOut(Model):
 
     revision: int
     note: str
+    name: str
     created_at: str
 
 
 class Revisions(Model):
-    """History of a build, newest first."""
+    """History of a build, newest first; ``rule`` says which are kept."""
 
     revisions: list[RevisionOut]
+    rule: str
+
+
+class RevisionDocument(Model):
+    """One revision as it was kept."""
+
+    id: str
+    revision: int
+    document: SheetKept
 
 
 class ReadOut(Model):

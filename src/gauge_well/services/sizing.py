@@ -12,6 +12,7 @@ from gauge_well.core.facts import Spec
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
+from gauge_well.services.errors import NotFound
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
 from gauge_well.sheet.reading import DIFFERENCES, Fact
 from gauge_well.sheet.sections import spec_of
@@ -28,9 +29,9 @@ def refused(error: CoreError, sheet: Sheet) -> SheetError:
     return SheetError([Problem(error.field, label, shown, error.limit, error.message)])
 
 
-def check(raw: Mapping[str, Any]) -> tuple[Sheet, Resolved]:
-    """Read, resolve and validate a document; SheetError names every problem."""
-    sheet = load(raw)
+def check(raw: Mapping[str, Any] | Sheet) -> tuple[Sheet, Resolved]:
+    """Read, resolve and validate a document, or a sheet that was read; SheetError names every problem."""
+    sheet = raw if isinstance(raw, Sheet) else load(raw)
     resolved = resolve(sheet)
     try:
         sizing.validate(resolved.case)
@@ -39,7 +40,10 @@ def check(raw: Mapping[str, Any]) -> tuple[Sheet, Resolved]:
     return sheet, resolved
 
 
-def report_of(sheet: Sheet, resolved: Resolved, explain: str = sizing.GOVERNING) -> dict[str, Any]:
+GOVERNING = sizing.GOVERNING
+
+
+def report_of(sheet: Sheet, resolved: Resolved, explain: str = GOVERNING) -> dict[str, Any]:
     """Plain report of a checked sheet."""
     report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain, checked=True), sheet.prefer)
     return report | {
@@ -49,7 +53,7 @@ def report_of(sheet: Sheet, resolved: Resolved, explain: str = sizing.GOVERNING)
     }
 
 
-def size_document(raw: Mapping[str, Any], explain: str = sizing.GOVERNING) -> dict[str, Any]:
+def size_document(raw: Mapping[str, Any], explain: str = GOVERNING) -> dict[str, Any]:
     """Report of a raw document."""
     sheet, resolved = check(raw)
     return report_of(sheet, resolved, explain)
@@ -139,10 +143,10 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
 
 
 def instrument(raw: Mapping[str, Any], system: str, options: Mapping[str, float]) -> dict[str, Any]:
-    """Data of a station's plot; KeyError when there is no such station."""
-    sheet, resolved = check(raw)
+    """Data of a station's plot; NotFound when there is no such station."""
     if system != "engine" and system not in SYSTEMS:
-        raise KeyError(system)
+        raise NotFound("station")
+    sheet, resolved = check(raw)
     try:
         context, _ = sizing.make_context(resolved.case)
         if system == "engine":

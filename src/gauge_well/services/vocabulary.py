@@ -9,6 +9,7 @@ from gauge_well.core.duty.facts import MACHINES, TASKS, task_kind
 from gauge_well.core.facts import Spec
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.services.errors import Refused
 from gauge_well.services.models import Model
 from gauge_well.sheet.sections import DUTY, EVIDENCE, SECTIONS, WANTED
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
@@ -122,9 +123,9 @@ def vocabulary() -> Vocabulary:
 
 
 def read_text(text: str, kind: str, prefer: Preference) -> dict[str, Any]:
-    """What is understood of typed text; KeyError for an unknown kind, ReadingError otherwise."""
+    """What is understood of typed text; Refused for an unknown kind, ReadingError otherwise."""
     if kind not in KINDS:
-        raise KeyError(kind)
+        raise Refused("kind", kind[:40], ", ".join(KINDS), "There is no such kind of quantity.")
     reading = read(text, kind, unit_for(kind, prefer).id)
     shown = show(reading.si, kind, prefer)
     return {

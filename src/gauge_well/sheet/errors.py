@@ -22,3 +22,7 @@ class SheetError(ValueError):
     def __init__(self, problems: list[Problem]) -> None:
         super().__init__("; ".join(f"{p.field}: {p.message}" for p in problems))
         self.problems = problems
+
+    def __reduce__(self) -> tuple[type[SheetError], tuple[list[Problem]]]:
+        """Rebuilt from its problems where it passes from one process to another."""
+        return SheetError, (self.problems,)

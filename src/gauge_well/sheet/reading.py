@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+import json
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -106,6 +107,8 @@ class _Reader:
             claims.append(Claim(found.si, found.text, known, claim.get("source"), claim.get("date")))
             kept.append(_normal(claim, found, known))
         tolerance = entry.get("tolerance")
+        if tolerance and spec.kind == "count":
+            raise ReadingError("tolerance", "What is counted has no tolerance.", tolerance, "no tolerance")
         half = _half(tolerance, spec, reading.si, claims) if tolerance else None
         fact = Fact(
             reading.si,
@@ -130,6 +133,8 @@ class _Reader:
         reading = read(text, spec.kind, default)
         if reading.count != 1 and not spec.count_field:
             raise ReadingError("count", "A count makes no sense here.", text, "one quantity")
+        if spec.kind == "count" and not float(reading.si).is_integer():
+            raise ReadingError("whole", f"{spec.label.strip()} is counted in whole numbers.", text, "a whole number")
         check_range(spec, reading.si, text, self.prefer)
         return reading
 
@@ -208,7 +213,29 @@ def _shape(raw: Mapping[str, Any]) -> dict[str, Any]:
             problems.setdefault(path, Problem(path, parts[-1] if parts else "", shown, str(allowed), item["msg"]))
         raise SheetError(list(problems.values())) from error
     shaped: dict[str, Any] = model.model_dump(mode="python", exclude_none=True)
+    if "\\u0000" in json.dumps(shaped):
+        raise SheetError([_unkept(path) for path in _with_nul(shaped, "")])
     return shaped
+
+
+def _unkept(path: str) -> Problem:
+    message = "A character of code nought cannot be kept."
+    return Problem(path[:100], path.rsplit(".", 1)[-1][:40], "", "text that can be printed", message)
+
+
+def _with_nul(item: Any, path: str) -> Iterator[str]:
+    """Paths of texts, and of names, that hold a character of code nought."""
+    if isinstance(item, str):
+        if "\x00" in item:
+            yield path
+    elif isinstance(item, Mapping):
+        for key, value in item.items():
+            if "\x00" in str(key):
+                yield f"{path}.{key}".strip(".").replace("\x00", "")
+            yield from _with_nul(value, f"{path}.{key}".strip("."))
+    elif isinstance(item, Sequence):
+        for index, value in enumerate(item):
+            yield from _with_nul(value, f"{path}.{index}")
 
 
 def _is_model_name(part: Any) -> bool:

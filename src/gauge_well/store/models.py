@@ -28,7 +28,7 @@ class Build(Base):
     """A build as it stands."""
 
     __tablename__ = "builds"
-    __table_args__ = (Index("ix_builds_kept", "updated_at", postgresql_where=text("deleted_at IS NULL")),)
+    __table_args__ = (Index("ix_builds_shelf", "updated_at", "id", postgresql_where=text("deleted_at IS NULL")),)
 
     id: Mapped[str] = mapped_column(String(40), primary_key=True)
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
@@ -36,6 +36,9 @@ class Build(Base):
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     updated_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     deleted_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    # The shelf's card, worked when the build was written, and by which state of the program.
+    card: Mapped[dict[str, Any] | None] = mapped_column(JSONB)
+    card_made: Mapped[str | None] = mapped_column(String(20))
 
 
 class Revision(Base):
@@ -47,4 +50,5 @@ class Revision(Base):
     revision: Mapped[int] = mapped_column(Integer, primary_key=True)
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
     note: Mapped[str] = mapped_column(String(200))
+    name: Mapped[str | None] = mapped_column(String(80))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

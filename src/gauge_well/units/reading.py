@@ -224,13 +224,21 @@ def _read_one(text: str, kind_id: str, default_unit: str | None) -> Reading:
     if unit is None:
         if rest:
             raise ReadingError("unit", f"“{rest}” is not a unit known here.", rest, _allowed(kind))
-        unit = UNITS[default_unit or kind.metric]
+        unit = _default(default_unit or kind.metric, kind)
     elif rest:
         value, unit = _feet_and_inches(value, unit, rest, kind, original)
     si = value * unit.factor + (0.0 if kind.difference else unit.offset)
     if not math.isfinite(si):
         raise ReadingError("number", f"“{original}” is out of all reason.", original, "a usual number")
     return Reading(original.strip(), value, unit.id, si, count)
+
+
+def _default(id: str, kind: Kind) -> Unit:
+    """Unit of a bare number, by its id; refused where it measures something else."""
+    unit = UNITS.get(id)
+    if unit is None or unit.dimension != kind.dimension:
+        raise ReadingError("unit", f"“{id[:20]}” is not a unit of this.", id[:20], _allowed(kind))
+    return unit
 
 
 def _strip_pressure_words(rest: str, kind: Kind) -> str:

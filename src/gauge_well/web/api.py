@@ -1,29 +1,21 @@
-"""The one module that knows the OpenAPI library: application class, body checks, documents."""
+"""The one module that knows the OpenAPI library: application class, what routes declare."""
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from http import HTTPStatus
 from typing import Any
 
-from flask import Response, request
+from flask import request
 from flask.json.provider import DefaultJSONProvider
 from flask_openapi import APIBlueprint, Info, OpenAPI
-from pydantic import BaseModel
+from pydantic import BaseModel, ConfigDict, Field
 
 from gauge_well import __version__
-from gauge_well.web.problems import problem, validation_problem
+from gauge_well.services.models import BuildOut, ProblemEntry, SheetKept
+from gauge_well.web.problems import validation_problem
 
 OPENAPI_VERSION = "3.1.0"
-BODY_MAX = 512 * 1024
-
-
-class ProblemEntry(BaseModel):
-    """One field a request was wrong about."""
-
-    field: str
-    label: str
-    read: str
-    allowed: str
-    message: str
 
 
 class Problem(BaseModel):
@@ -34,6 +26,31 @@ class Problem(BaseModel):
     status: int
     code: str
     problems: list[ProblemEntry] = []
+
+
+class StaleProblem(Problem):
+    """A write made from an older revision: the build as it stands, and as it would have been."""
+
+    current: BuildOut
+    yours: SheetKept | None
+
+
+class Strict(BaseModel):
+    """A request's body; unknown members are refused."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class Fence(BaseModel):
+    """The revision a write was made from."""
+
+    if_match: str | None = Field(default=None, alias="If-Match", description="Revision this was made from")
+
+    @property
+    def revision(self) -> int | None:
+        """Its number; None where it is absent or no number."""
+        value = (self.if_match or "").strip().strip('"')
+        return int(value) if value.isascii() and value.isdigit() and len(value) < 10 else None
 
 
 class StrictJSON(DefaultJSONProvider):
@@ -47,7 +64,18 @@ class StrictJSON(DefaultJSONProvider):
         return super().dumps(obj, **kwargs)
 
 
-def make_app(static_folder: str | None) -> OpenAPI:
+def answers(model: Any, *refusals: int, status: int = 200) -> dict[str | int | HTTPStatus, Any]:
+    """What a route answers: a model, and the refusals that are its own; those any may meet are added to all."""
+    found: dict[str | int | HTTPStatus, Any] = {status: model}
+    return found | {code: StaleProblem if code == 409 else Problem for code in refusals}
+
+
+def plain(media: str, said: str, schema: dict[str, Any] | None = None) -> dict[str, Any]:
+    """An answer that is no JSON model."""
+    return {"description": said, "content": {media: {"schema": schema or {"type": "string"}}}}
+
+
+def make_app() -> OpenAPI:
     """A bare application that answers with problems."""
     app = OpenAPI(
         "gauge_well",
@@ -56,35 +84,11 @@ def make_app(static_folder: str | None) -> OpenAPI:
         validation_error_model=Problem,
         validation_error_callback=validation_problem,
         doc_ui=False,
-        static_folder=static_folder,
-        static_url_path="/_unused",
+        static_folder=None,
     )
     app.openapi_version = OPENAPI_VERSION
     app.json = StrictJSON(app)
-    app.config["MAX_CONTENT_LENGTH"] = BODY_MAX
-    app.before_request(_check_body)
     return app
-
-
-def _check_body() -> Response | None:
-    """JSON is parsed before the library looks at it: wrong type 415, malformed 400."""
-    if request.method not in ("POST", "PATCH", "PUT") or not request.path.startswith("/api/"):
-        return None
-    if request.content_length in (None, 0):
-        return None
-    if request.mimetype != "application/json":
-        return problem(415, "media_type", "Send JSON (content type application/json).")
-    try:
-        body = request.get_json()
-    except RecursionError:
-        return problem(400, "malformed", "The JSON is nested too deep.")
-    except Exception as error:
-        if getattr(error, "code", 400) == 413:
-            return problem(413, "too_large", f"The request is larger than {BODY_MAX // 1024} kB.")
-        return problem(400, "malformed", "The request is not well-formed JSON.")
-    if not isinstance(body, dict):
-        return problem(422, "shape", "The request must be a JSON object.")
-    return None
 
 
 def blueprint(name: str) -> APIBlueprint:
@@ -92,4 +96,10 @@ def blueprint(name: str) -> APIBlueprint:
     return APIBlueprint(name, __name__, url_prefix="/api")
 
 
-__all__ = ["APIBlueprint", "OpenAPI", "Problem", "blueprint", "make_app"]
+def hung_up() -> Callable[[], bool]:
+    """Tells, also after this request's answer has begun, whether whoever asked has hung up."""
+    asked: Callable[[], bool] = request.environ.get("waitress.client_disconnected", lambda: False)
+    return asked
+
+
+__all__ = ["APIBlueprint", "Fence", "OpenAPI", "Strict", "answers", "blueprint", "hung_up", "make_app", "plain"]

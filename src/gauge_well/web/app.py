@@ -6,15 +6,17 @@ import os
 import sys
 from pathlib import Path
 
-from flask import Response, jsonify, send_from_directory
-from sqlalchemy import text
+from flask import Response, jsonify
 
 from gauge_well.store.session import make_engine
-from gauge_well.web import problems
+from gauge_well.web import guards, problems
 from gauge_well.web.api import OpenAPI, make_app
-from gauge_well.web.routes import builds, explore, sizing
+from gauge_well.web.bench import Here, Runner
+from gauge_well.web.documents import true_document
+from gauge_well.web.jobs import JOBS
+from gauge_well.web.pages import Page, answer, read_pages
+from gauge_well.web.routes import builds, explore, house, sizing
 
-ASSETS_SECONDS = 31536000
 # Sizing is all computation: threads of one process that take turns every few milliseconds all end late. A turn
 # as long as a sizing lets each end before the next begins.
 TURN_SECONDS = 0.05
@@ -29,31 +31,41 @@ def pages_folder() -> Path:
     return Path(__file__).resolve().parents[3] / "frontend" / "dist"
 
 
-def create_app(database_url: str | None = None, pages: Path | None = None) -> OpenAPI:
-    """Build the application; the database is not touched until a request needs it."""
-    folder = pages or pages_folder()
+def create_app(
+    database_url: str | None = None, pages: dict[str, Page] | None = None, runner: Runner | None = None
+) -> OpenAPI:
+    """Build the application; the database is not touched until a request needs it.
+
+    ``pages`` are the built ones; they are read where none are given. ``runner`` works long jobs; they are worked in
+    this process where there is none.
+    """
     sys.setswitchinterval(TURN_SECONDS)
-    app = make_app(None)
-    url = database_url or os.environ.get("DATABASE_URL", "postgresql://127.0.0.1/gauge_well")
-    app.extensions["gauge_well_engine"] = make_engine(url)
+    app = make_app()
+    url = database_url or os.environ.get("DATABASE_URL") or "postgresql://127.0.0.1/gauge_well"
+    app.config["READ_ONLY"] = os.environ.get("GAUGE_WELL_READ_ONLY") == "1"
+    app.extensions["gauge_well_engine"] = make_engine(url, read_only=app.config["READ_ONLY"])
+    app.extensions["gauge_well_bench"] = runner or Here(lambda: JOBS)
+    guards.register(app)
     problems.register(app)
-    app.register_api(sizing.bp)
-    app.register_api(explore.bp)
-    app.register_api(builds.bp)
-    _serve(app, folder)
+    for routes in (sizing, explore, builds, house):
+        app.register_api(routes.bp)
+    _serve(app, read_pages(pages_folder()) if pages is None else pages)
     return app
 
 
-def _serve(app: OpenAPI, folder: Path) -> None:
+def api_document(app: OpenAPI) -> dict[str, object]:
+    """The OpenAPI document."""
+    return true_document(app.api_doc)
+
+
+def _serve(app: OpenAPI, pages: dict[str, Page]) -> None:
+    document: list[dict[str, object]] = []
+
     @app.route("/api/openapi.json")
     def openapi() -> Response:
-        return jsonify(app.api_doc)
-
-    @app.route("/api/health")
-    def health() -> Response:
-        with app.extensions["gauge_well_engine"].connect() as connection:
-            connection.execute(text("SELECT 1"))
-        return jsonify({"ok": True})
+        if not document:
+            document.append(api_document(app))
+        return jsonify(document[0])
 
     @app.route("/api/<path:rest>")
     def no_api(rest: str) -> Response:
@@ -62,13 +74,7 @@ def _serve(app: OpenAPI, folder: Path) -> None:
     @app.route("/", defaults={"path": ""})
     @app.route("/<path:path>")
     def page(path: str) -> Response:
-        if path and (folder / path).is_file():
-            age = ASSETS_SECONDS if path.startswith("assets/") else 0
-            return send_from_directory(folder, path, max_age=age)
-        if path.startswith("assets/") or not (folder / "index.html").is_file():
-            return problems.problem(404, "not_found", "There is nothing at this address.")
-        # Every other address belongs to the page's own router.
-        return send_from_directory(folder, "index.html", max_age=0)
+        return answer(pages, path) or problems.problem(404, "not_found", "There is nothing at this address.")
 
     @app.after_request
     def harden(response: Response) -> Response:

@@ -6,12 +6,13 @@ import logging
 from typing import Any
 
 from flask import Flask, Response, jsonify, request
-from sqlalchemy.exc import DBAPIError, OperationalError, TimeoutError
+from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, TimeoutError
 from werkzeug.exceptions import HTTPException
 
-from gauge_well.services.builds import NotFound, Stale
+from gauge_well.services.errors import NotFound, Refused, Stale
 from gauge_well.sheet import SheetError
 from gauge_well.units import ReadingError
+from gauge_well.web.bench import Broken, Busy
 
 log = logging.getLogger("gauge_well.web")
 
@@ -24,6 +25,10 @@ def problem(status: int, code: str, title: str, **extra: Any) -> Response:
     return response
 
 
+def _entry(field: str, message: str, read: str = "", allowed: str = "", label: str = "") -> dict[str, str]:
+    return {"field": field, "label": label, "read": read, "allowed": allowed, "message": message}
+
+
 def sheet_problem(error: SheetError) -> Response:
     """422 with each field, what was read and what is allowed."""
     problems = [vars(p) for p in error.problems]
@@ -31,15 +36,9 @@ def sheet_problem(error: SheetError) -> Response:
 
 
 def validation_problem(error: Any) -> Response:
-    """422 for a body of the wrong shape; the input itself is not echoed."""
+    """422 for a request of the wrong shape; the input itself is not echoed."""
     problems = [
-        {
-            "field": ".".join(str(p) for p in item["loc"]),
-            "label": str(item["loc"][-1]) if item["loc"] else "",
-            "read": "",
-            "allowed": "",
-            "message": item["msg"],
-        }
+        _entry(".".join(map(str, item["loc"])), item["msg"], label=str(item["loc"][-1]) if item["loc"] else "")
         for item in error.errors(include_input=False, include_url=False, include_context=False)
     ]
     return problem(422, "shape", "The request has the wrong shape.", problems=problems)
@@ -54,35 +53,49 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(ReadingError)
     def on_reading(error: ReadingError) -> Response:
-        entry = {
-            "field": "text",
-            "label": "",
-            "read": error.read[:80],
-            "allowed": error.allowed,
-            "message": error.message,
-        }
+        entry = _entry("text", error.message, error.read[:80], error.allowed)
         return problem(422, "reading", error.message, problems=[entry])
+
+    @app.errorhandler(Refused)
+    def on_refused(error: Refused) -> Response:
+        entry = _entry(error.field, error.message, error.read, error.allowed)
+        return problem(422, error.field, error.message, problems=[entry])
 
     @app.errorhandler(NotFound)
     def on_missing(error: NotFound) -> Response:
-        return problem(404, "not_found", "There is no such build.")
+        return problem(404, "not_found", f"There is no such {error.what}.")
 
     @app.errorhandler(Stale)
     def on_stale(error: Stale) -> Response:
-        return problem(
-            409,
-            "stale",
-            "This build was changed elsewhere since you opened it.",
-            current=error.current,
-            yours=error.yours,
-        )
+        title = "This build was changed elsewhere since you opened it."
+        return problem(409, "stale", title, current=error.current, yours=error.yours)
 
-    @app.errorhandler(OperationalError)
+    @app.errorhandler(Busy)
+    def on_busy(error: Busy) -> Response:
+        response = problem(503, "busy", "Too much is being worked just now; what you typed is safe. Try again shortly.")
+        response.headers["Retry-After"] = str(error.seconds)
+        return response
+
+    @app.errorhandler(Broken)
+    def on_broken(error: Broken) -> Response:
+        log.error("a job ended at %s: %s", request.path, error)
+        return problem(503, "job", "The work was broken off before it was done. Try again.")
+
+    @app.errorhandler(DataError)
+    @app.errorhandler(IntegrityError)
+    def on_bad_data(error: DBAPIError) -> Response:
+        log.error("not kept at %s %s: %s", request.method, request.path, error)
+        return problem(422, "data", "This cannot be kept as it is. Nothing was changed.")
+
     @app.errorhandler(TimeoutError)
     @app.errorhandler(DBAPIError)
     def on_database(error: Exception) -> Response:
         log.error("database: %s", error)
-        return problem(503, "database", "The database does not answer. What you typed is kept on this page; try again.")
+        response = problem(
+            503, "database", "The database does not answer. What you typed is kept on this page; try again."
+        )
+        response.headers["Retry-After"] = "3"
+        return response
 
     @app.errorhandler(HTTPException)
     def on_http(error: HTTPException) -> Response:
@@ -94,4 +107,4 @@ def register(app: Flask) -> None:
     @app.errorhandler(Exception)
     def on_bug(error: Exception) -> Response:
         log.exception("unhandled error at %s %s", request.method, request.path)
-        return problem(500, "bug", "The program failed on this request. Nothing was changed.")
+        return problem(500, "bug", "The program failed on this request. Look again at what is kept before you go on.")

@@ -3,7 +3,7 @@ import { onBeforeUnmount, ref } from 'vue'
 import { api } from '../../api/client'
 import { whileBusy } from '../../shared/busy'
 import { useLatest } from '../../shared/useLatest'
-import { useBuild } from '../../stores/build'
+import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
 const LIVE_SAMPLES = 256
@@ -42,7 +42,7 @@ export function useWhatIf() {
     if (wanted.value === null) return
     const kept = text(wanted.value)
     wanted.value = null
-    await build.edit('wanted', kept)
+    await build.send([line('wanted', kept)])
   }
   onBeforeUnmount(drop)
   return { wanted, move, drop, keep }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import FactPanel from '../../shared/FactPanel.vue'
-import { useBuild } from '../../stores/build'
+import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import DutyCard from './DutyCard.vue'
 
@@ -17,7 +17,7 @@ async function add(event: Event): Promise<void> {
   if (!kind) return
   let number = 1
   while (duties.value.some((d) => d.id === `${kind}_${number}`)) number += 1
-  await build.edit(`duties.${kind}_${number}`, kind)
+  await build.send([line(`duties.${kind}_${number}`, kind)])
 }
 </script>
 

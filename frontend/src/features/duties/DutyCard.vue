@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Field } from '../../api/client'
 import FactRow from '../../shared/FactRow.vue'
-import { useBuild } from '../../stores/build'
+import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
 /** One duty: the facts its kind uses, what the engine does in it, and whether it is held. */
@@ -35,7 +35,7 @@ const said = computed(() => held.value?.sentence ?? (figures.value ? `Engine at 
   <section class="card duty" :aria-label="name">
     <div class="head">
       <h2>{{ name }}</h2>
-      <button class="textlink" type="button" :aria-label="`take out ${name}`" @click="build.edit(`duties.${id}`, null)">take out</button>
+      <button class="textlink" type="button" :aria-label="`take out ${name}`" @click="build.send([line(`duties.${id}`, null)])">take out</button>
     </div>
     <p class="mute" :class="{ over: (held?.fill ?? 0) > 1 }">{{ said }}</p>
     <FactRow v-for="field in fields" :key="field.name" :path="`duties.${id}.${field.name}`" :field="field" />

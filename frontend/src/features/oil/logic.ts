@@ -4,7 +4,7 @@ export interface PressureCurves {
   speed: number[]
   cold: number[]
   hot: number[]
-  least: number[]
+  least: number[] | null
   hot_temperature: number
   at: number
   cold_temperature: number

@@ -8,22 +8,27 @@ import { useBuild } from '../../stores/build'
 import BuildCard from './BuildCard.vue'
 
 const cards = ref<Card[] | null>(null)
+const more = ref('')
+const count = ref(0)
 const trouble = ref('')
 const removed = ref<{ id: string; name: string } | null>(null)
 const route = useRoute()
 const router = useRouter()
 const file = ref<HTMLInputElement | null>(null)
 
-async function load(): Promise<void> {
+async function load(after = ''): Promise<void> {
   trouble.value = ''
   try {
-    cards.value = (await api.shelf()).builds
+    const page = await api.shelf(after)
+    cards.value = after ? [...(cards.value ?? []), ...page.builds] : page.builds
+    more.value = page.more
+    count.value = page.count
   } catch (error) {
     trouble.value = error instanceof Error ? error.message : 'The shelf did not load.'
   }
 }
 onMounted(() => {
-  useBuild().build = null
+  useBuild().leave()
   if (typeof route.query.removed === 'string') {
     removed.value = { id: route.query.removed, name: String(route.query.name ?? 'The build') }
     void router.replace({ name: 'shelf' })
@@ -32,9 +37,15 @@ onMounted(() => {
 })
 
 async function bringBack(): Promise<void> {
-  if (!removed.value) return
-  await api.undelete(removed.value.id)
-  removed.value = null
+  const gone = removed.value
+  if (!gone) return
+  try {
+    await api.undelete(gone.id)
+    removed.value = null
+  } catch (error) {
+    trouble.value = `${gone.name} was not brought back: ${error instanceof Error ? error.message : String(error)}`
+    return
+  }
   await load()
 }
 
@@ -67,12 +78,17 @@ async function take(event: Event): Promise<void> {
           <input ref="file" class="hidden" type="file" accept=".json,application/json" aria-label="Build sheet file" @change="take" />
         </div>
       </div>
-      <p v-if="removed" class="card note" role="status">{{ removed.name }} was taken off the shelf. <button class="textlink" type="button" @click="bringBack">Bring it back</button></p>
-      <p v-if="trouble" class="card note over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load">Try again</button></p>
+      <p v-if="removed" class="card note" role="status">{{ removed.name }} was taken off the shelf into the bin. <button class="textlink" type="button" @click="bringBack">Bring it back</button></p>
+      <p v-if="trouble" class="card note over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load()">Try again</button></p>
       <div v-if="cards" class="cards">
         <BuildCard v-for="card in cards" :key="card.id" :card="card" />
       </div>
       <p v-if="cards && !cards.length" class="mute">The shelf is empty.</p>
+      <p class="foot">
+        <button v-if="more" class="button" type="button" @click="load(more)">More: {{ cards?.length }} of {{ count }} shown</button>
+        <router-link to="/bin">Bin</router-link>
+        <a href="/api/export" download>Save all as files</a>
+      </p>
     </main>
   </div>
 </template>
@@ -111,6 +127,16 @@ h1 {
 .note {
   padding: 10px 14px;
   margin-bottom: 14px;
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px 22px;
+  margin-top: 20px;
+}
+.foot a {
+  line-height: 44px;
 }
 .cards {
   display: grid;

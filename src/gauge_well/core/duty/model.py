@@ -21,6 +21,7 @@ ALTERNATOR_EFFICIENCY = 0.55
 STEERING = 300.0  # W
 AIR_CONDITIONING_IDLE, AIR_CONDITIONING_DRIVING = 3000.0, 2000.0
 CONDENSER_HEAT = 7000.0
+PAST = 3.0  # times the rated speed: no engine is turned faster, and no relation here knows it there
 
 
 @dataclass(frozen=True)
@@ -172,6 +173,8 @@ def solve_duty(
         rpm = pinned if pinned is not None else rated
         if kind in ("pull", "run"):
             peak_power = wanted
+    if np.any(as_array(rpm) > PAST * as_array(rated)):
+        rpm = np.minimum(rpm, PAST * rated)
     box = GEARBOXES[machine.gearbox or "manual"][1]
     case = Case(
         id=id,
@@ -243,6 +246,19 @@ def refuse(duties: Sequence[tuple[str, DutyFacts]]) -> None:
         if at in seen:
             message = "These duties follow each other in a ring: one of them must have a start of its own."
             raise CoreError("duty_ring", f"duties.{id}.after", at, "a duty that does not lead back here", message)
+
+
+def refuse_speeds(duties: Sequence[tuple[str, DutyFacts]], rated: float) -> None:
+    """Raise :class:`CoreError` for a stated engine speed that the engine, of a rated speed [rev/min], never sees."""
+    for id, facts in duties:
+        if facts.engine_speed is not None and likely(facts.engine_speed) > PAST * rated:
+            raise CoreError(
+                "past_rated_speed",
+                f"duties.{id}.engine_speed",
+                likely(facts.engine_speed),
+                f"{PAST * rated:.0f} rpm at most",
+                f"Over {PAST:.0f} times the engine's rated speed: no engine is turned so fast.",
+            )
 
 
 def solve(

@@ -4,24 +4,19 @@ from __future__ import annotations
 
 from typing import Any, Literal
 
-from flask import Response, current_app, jsonify, request
-from pydantic import BaseModel, ConfigDict, Field
+from flask import Response, current_app, jsonify
+from pydantic import BaseModel, Field
 from sqlalchemy import Engine
 
-from gauge_well.services import builds
-from gauge_well.services.models import BuildOut, Revisions, Shelf
+from gauge_well.services import builds, history, shelf
+from gauge_well.services.models import Bin, BuildOut, RevisionDocument, Revisions, SheetIn, Shelf
 from gauge_well.sheet.document import UnitsDocument
 from gauge_well.sheet.starter import starter
-from gauge_well.web.api import blueprint
+from gauge_well.web.api import Fence, Strict, answers, blueprint
 from gauge_well.web.problems import problem
 
 bp = blueprint("builds")
-
-
-class Strict(BaseModel):
-    """Unknown members are refused."""
-
-    model_config = ConfigDict(extra="forbid")
+MISSING, UNFENCED, STALE = 404, 428, 409
 
 
 class StarterRequest(Strict):
@@ -42,7 +37,7 @@ class StarterRequest(Strict):
 class CreateRequest(Strict):
     """A new build, from a sheet or from five facts."""
 
-    sheet: dict[str, Any] | None = None
+    sheet: SheetIn | None = None
     starter: StarterRequest | None = None
 
 
@@ -71,30 +66,42 @@ class CopyRequest(Strict):
     name: str | None = Field(default=None, max_length=80)
 
 
+class NameRequest(Strict):
+    """Name of a revision; empty takes it off."""
+
+    name: str = Field(max_length=80)
+
+
 class ReplaceRequest(Strict):
     """A whole document."""
 
-    sheet: dict[str, Any]
+    sheet: SheetIn
     note: str = Field(default="replaced", max_length=200)
 
 
 class BuildPath(BaseModel):
     """Which build."""
 
-    id: str
+    id: str = Field(min_length=1, max_length=40)
 
 
-class RevisionPath(BaseModel):
+class RevisionPath(BuildPath):
     """Which revision of which build."""
 
-    id: str
-    revision: int
+    revision: int = Field(ge=1, le=2**31 - 1)
 
 
 class BuildQuery(BaseModel):
     """Which duties keep their working."""
 
     explain: str = Field(default="governing", max_length=40)
+
+
+class ShelfQuery(BaseModel):
+    """Which page of the shelf."""
+
+    after: str = Field(default="", max_length=100, description="`more` of the page before")
+    limit: int = Field(default=shelf.PAGE, ge=1, le=200)
 
 
 def _engine() -> Engine:
@@ -109,23 +116,17 @@ def _answer(build: dict[str, Any], status: int = 200) -> Response:
     return response
 
 
-def _revision() -> int | None:
-    """Revision of the If-Match header, None when it is absent or no number."""
-    value = request.headers.get("If-Match", "").strip().strip('"')
-    return int(value) if value.isascii() and value.isdigit() and len(value) < 10 else None
-
-
 def _unconditional() -> Response:
     return problem(428, "if_match", "Send the revision this was made from as If-Match.")
 
 
-@bp.get("/builds", responses={200: Shelf})
-def shelf() -> Response:
-    """All builds."""
-    return jsonify({"builds": builds.shelf(_engine())})
+@bp.get("/builds", responses=answers(Shelf))
+def on_shelf(query: ShelfQuery) -> Response:
+    """Builds, a page at a time."""
+    return jsonify(shelf.shelf(_engine(), query.after, query.limit))
 
 
-@bp.post("/builds", responses={201: BuildOut})
+@bp.post("/builds", responses=answers(BuildOut, status=201))
 def create(body: CreateRequest) -> Response:
     """Make a build."""
     if (body.sheet is None) == (body.starter is None):
@@ -134,59 +135,77 @@ def create(body: CreateRequest) -> Response:
     return _answer(builds.create(_engine(), raw or {}), 201)
 
 
-@bp.get("/builds/<id>", responses={200: BuildOut})
+@bp.get("/bin", responses=answers(Bin))
+def in_bin() -> Response:
+    """Deleted builds that can be brought back."""
+    return jsonify({"builds": shelf.in_bin(_engine())})
+
+
+@bp.get("/builds/<id>", responses=answers(BuildOut, MISSING))
 def get(path: BuildPath, query: BuildQuery) -> Response:
     """One build with its report."""
     return _answer(builds.get(_engine(), path.id, query.explain))
 
 
-@bp.patch("/builds/<id>", responses={200: BuildOut})
-def edit(path: BuildPath, body: EditRequest) -> Response:
-    """Edit fields; needs If-Match."""
-    revision = _revision()
-    if revision is None:
+@bp.patch("/builds/<id>", responses=answers(BuildOut, MISSING, UNFENCED, STALE))
+def edit(path: BuildPath, body: EditRequest, header: Fence) -> Response:
+    """Edit fields. Made on an older revision, they are taken where nobody else changed the same."""
+    if header.revision is None:
         return _unconditional()
-    return _answer(builds.edit(_engine(), path.id, revision, [e.model_dump() for e in body.edits]))
+    return _answer(builds.edit(_engine(), path.id, header.revision, [e.model_dump() for e in body.edits]))
 
 
-@bp.put("/builds/<id>", responses={200: BuildOut})
-def replace(path: BuildPath, body: ReplaceRequest) -> Response:
-    """Replace the document; needs If-Match."""
-    revision = _revision()
-    if revision is None:
+@bp.put("/builds/<id>", responses=answers(BuildOut, MISSING, UNFENCED, STALE))
+def replace(path: BuildPath, body: ReplaceRequest, header: Fence) -> Response:
+    """Replace the document."""
+    if header.revision is None:
         return _unconditional()
-    return _answer(builds.replace(_engine(), path.id, revision, body.sheet, body.note))
+    return _answer(builds.replace(_engine(), path.id, header.revision, body.sheet, body.note))
 
 
-@bp.delete("/builds/<id>")
-def delete(path: BuildPath) -> tuple[str, int]:
-    """Take a build off the shelf; it can be brought back."""
-    builds.delete(_engine(), path.id)
+@bp.delete("/builds/<id>", responses=answers(None, MISSING, UNFENCED, STALE, status=204))
+def delete(path: BuildPath, header: Fence) -> Response | tuple[str, int]:
+    """Put a build into the bin; it can be brought back for a while."""
+    if header.revision is None:
+        return _unconditional()
+    builds.delete(_engine(), path.id, header.revision)
     return "", 204
 
 
-@bp.post("/builds/<id>/undelete", responses={200: BuildOut})
+@bp.post("/builds/<id>/undelete", responses=answers(BuildOut, MISSING))
 def undelete(path: BuildPath) -> Response:
     """Bring a deleted build back."""
     return _answer(builds.undelete(_engine(), path.id))
 
 
-@bp.post("/builds/<id>/copy", responses={201: BuildOut})
+@bp.post("/builds/<id>/copy", responses=answers(BuildOut, MISSING, status=201))
 def copy(path: BuildPath, body: CopyRequest) -> Response:
     """Copy a build."""
     return _answer(builds.copy(_engine(), path.id, body.name), 201)
 
 
-@bp.get("/builds/<id>/revisions", responses={200: Revisions})
+@bp.get("/builds/<id>/revisions", responses=answers(Revisions, MISSING))
 def revisions(path: BuildPath) -> Response:
     """History of a build."""
-    return jsonify({"revisions": builds.revisions(_engine(), path.id)})
+    return jsonify(history.revisions(_engine(), path.id))
 
 
-@bp.post("/builds/<id>/revisions/<int:revision>/bring-back", responses={200: BuildOut})
-def bring_back(path: RevisionPath) -> Response:
-    """Make an earlier revision the newest; needs If-Match."""
-    revision = _revision()
-    if revision is None:
+@bp.get("/builds/<id>/revisions/<revision>", responses=answers(RevisionDocument, MISSING))
+def revision_document(path: RevisionPath) -> Response:
+    """One revision as it was kept."""
+    document = history.document_of(_engine(), path.id, path.revision)
+    return jsonify({"id": path.id, "revision": path.revision, "document": document})
+
+
+@bp.patch("/builds/<id>/revisions/<revision>", responses=answers(Revisions, MISSING))
+def name_revision(path: RevisionPath, body: NameRequest) -> Response:
+    """Name a revision, which keeps it for good."""
+    return jsonify(history.name_revision(_engine(), path.id, path.revision, body.name))
+
+
+@bp.post("/builds/<id>/revisions/<revision>/bring-back", responses=answers(BuildOut, MISSING, UNFENCED, STALE))
+def bring_back(path: RevisionPath, header: Fence) -> Response:
+    """Make an earlier revision the newest."""
+    if header.revision is None:
         return _unconditional()
-    return _answer(builds.bring_back(_engine(), path.id, revision, path.revision))
+    return _answer(builds.bring_back(_engine(), path.id, header.revision, path.revision))

@@ -4,31 +4,26 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterator
-from typing import Any, Literal
+from contextlib import closing
+from typing import Literal
 
 from flask import Response, jsonify
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, Field
 
-from gauge_well.services import compare, explore, maps, need
-from gauge_well.services.models import Candidates, ExploreEvent, MapOut, NeedSheet, Round, SolvedOut
-from gauge_well.web.api import blueprint
-from gauge_well.web.problems import problem
+from gauge_well.services import explore, maps
+from gauge_well.services.models import Candidates, ExploreEvent, MapOut, NeedSheet, Round, SheetIn, SolvedOut
+from gauge_well.web import jobs
+from gauge_well.web.api import Strict, answers, blueprint, plain
+from gauge_well.web.documents import STREAM
 
 bp = blueprint("explore")
-STREAM = "application/x-ndjson"
 Part = Literal["bands", "changes", "measure"]
-
-
-class Strict(BaseModel):
-    """Unknown members are refused."""
-
-    model_config = ConfigDict(extra="forbid")
 
 
 class ExploreRequest(Strict):
     """A sheet, and what is to be worked on it."""
 
-    sheet: dict[str, Any]
+    sheet: SheetIn
     parts: list[Part] = Field(default=["bands", "changes", "measure"], max_length=3)
     samples: Literal[256, 512, 1024, 2048] = 1024
     explain: str = Field(default="governing", max_length=40)
@@ -37,53 +32,54 @@ class ExploreRequest(Strict):
 class SheetRequest(Strict):
     """A sheet."""
 
-    sheet: dict[str, Any]
+    sheet: SheetIn
 
 
 class SolveRequest(Strict):
     """A sheet and the fact solved for."""
 
-    sheet: dict[str, Any]
+    sheet: SheetIn
     path: str = Field(max_length=100)
     sure: bool = True
 
 
-@bp.post("/explore", responses={200: ExploreEvent})
+@bp.post("/explore", responses=answers(ExploreEvent))
 def stream(body: ExploreRequest) -> Response:
     """One event a line as it is worked; close the connection and the rest is dropped."""
-    events = explore.explore(body.sheet, tuple(body.parts), body.samples, body.explain)
-    # A sheet that does not stand is refused before anything is sent.
+    events = jobs.stream("explore", body.sheet, tuple(body.parts), body.samples, body.explain)
+    # A sheet that does not stand, or work there is no room for, is refused before anything is sent.
     first = next(events)
 
     def lines() -> Iterator[str]:
-        yield json.dumps(first, allow_nan=False, ensure_ascii=False) + "\n"
-        for event in events:
-            yield json.dumps(event, allow_nan=False, ensure_ascii=False) + "\n"
+        with closing(events):  # type: ignore[type-var]
+            yield json.dumps(first, allow_nan=False, ensure_ascii=False) + "\n"
+            for event in events:
+                yield json.dumps(event, allow_nan=False, ensure_ascii=False) + "\n"
 
     return Response(lines(), mimetype=STREAM, headers={"Cache-Control": "no-store", "X-Accel-Buffering": "no"})
 
 
-@bp.post("/round", responses={200: Round})
+@bp.post("/round", responses=answers(Round))
 def measuring_round(body: SheetRequest) -> Response:
     """What can be measured, by where one stands."""
     return jsonify(explore.measuring_round(body.sheet))
 
 
-@bp.post("/solve", responses={200: SolvedOut})
+@bp.post("/solve", responses=answers(SolvedOut))
 def solve(body: SolveRequest) -> Response:
     """Values of one fact at which the wanted power holds."""
-    return jsonify(explore.solve_for(body.sheet, body.path, body.sure))
+    return jsonify(jobs.work("solve", body.sheet, body.path, body.sure))
 
 
 class MapRequest(Strict):
     """A sheet, the duty mapped and which map."""
 
-    sheet: dict[str, Any]
+    sheet: SheetIn
     duty: str = Field(max_length=40)
     kind: Literal["ambient_speed", "ambient_grade", "speed_power"]
 
 
-@bp.post("/map", responses={200: MapOut})
+@bp.post("/map", responses=answers(MapOut))
 def heat_map(body: MapRequest) -> Response:
     """A duty's heat over two of its conditions."""
     return jsonify(maps.heat_map(body.sheet, body.duty, body.kind))
@@ -92,25 +88,22 @@ def heat_map(body: MapRequest) -> Response:
 class SystemPath(BaseModel):
     """Which system."""
 
-    system: str
+    system: str = Field(min_length=1, max_length=40)
 
 
-@bp.post("/candidates/<system>", responses={200: Candidates})
+@bp.post("/candidates/<system>", responses=answers(Candidates, 404))
 def candidates(path: SystemPath, body: SheetRequest) -> Response:
     """Parts that might be fitted, side by side."""
-    try:
-        return jsonify(compare.compared(body.sheet, path.system))
-    except KeyError:
-        return problem(404, "not_found", "Parts of that system are not compared.")
+    return jsonify(jobs.work("candidates", body.sheet, path.system))
 
 
-@bp.post("/need", responses={200: NeedSheet})
+@bp.post("/need", responses=answers(NeedSheet))
 def need_sheet(body: SheetRequest) -> Response:
     """Need sheet with bands."""
-    return jsonify({"needs": need.needs_with_bands(body.sheet)})
+    return jsonify({"needs": jobs.work("need", body.sheet)})
 
 
-@bp.post("/need.csv")
+@bp.post("/need.csv", responses={200: plain("text/csv", "Need sheet with bands")})
 def need_csv(body: SheetRequest) -> Response:
     """Need sheet with bands as CSV."""
-    return Response(need.as_csv(body.sheet), mimetype="text/csv")
+    return Response(jobs.work("need_csv", body.sheet), mimetype="text/csv")

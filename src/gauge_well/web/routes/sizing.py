@@ -2,32 +2,25 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Literal
 
 from flask import Response, jsonify
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, Field, FiniteFloat
 
-from gauge_well.services import explore, sizing, vocabulary
-from gauge_well.services.models import Instrument, ReadOut, Report
+from gauge_well.services import sizing, vocabulary
+from gauge_well.services.models import Instrument, ReadOut, Report, SheetIn
 from gauge_well.sheet.document import UnitsDocument
-from gauge_well.sheet.schema import json_schema
 from gauge_well.units.printing import Preference
-from gauge_well.web.api import blueprint
-from gauge_well.web.problems import problem
+from gauge_well.web import jobs
+from gauge_well.web.api import Strict, answers, blueprint
 
 bp = blueprint("sizing")
-
-
-class Strict(BaseModel):
-    """Unknown members are refused."""
-
-    model_config = ConfigDict(extra="forbid")
 
 
 class SizeRequest(Strict):
     """A sheet to size."""
 
-    sheet: dict[str, Any]
+    sheet: SheetIn
     explain: str = Field(default="governing", max_length=40)
     samples: Literal[0, 256, 512, 1024, 2048] = Field(default=0, description="Draws for bands; 0 for none")
 
@@ -35,8 +28,8 @@ class SizeRequest(Strict):
 class InstrumentRequest(Strict):
     """A sheet and what the instrument is set to."""
 
-    sheet: dict[str, Any]
-    options: dict[str, float] = Field(default_factory=dict)
+    sheet: SheetIn
+    options: dict[str, FiniteFloat] = Field(default_factory=dict, max_length=40)
 
 
 class ReadRequest(Strict):
@@ -50,42 +43,30 @@ class ReadRequest(Strict):
 class StationPath(BaseModel):
     """Which station."""
 
-    system: str
+    system: str = Field(min_length=1, max_length=40)
 
 
-@bp.post("/size", responses={200: Report})
+@bp.post("/size", responses=answers(Report))
 def size(body: SizeRequest) -> Response:
     """Size a sheet."""
     if body.samples:
-        return jsonify(explore.sure_report(body.sheet, body.explain, body.samples))
+        return jsonify(jobs.work("sure_report", body.sheet, body.explain, body.samples))
     return jsonify(sizing.size_document(body.sheet, body.explain))
 
 
-@bp.post("/instrument/<system>", responses={200: Instrument})
+@bp.post("/instrument/<system>", responses=answers(Instrument, 404))
 def instrument(path: StationPath, body: InstrumentRequest) -> Response:
     """Data of a station's plot."""
-    try:
-        return jsonify({"data": sizing.instrument(body.sheet, path.system, body.options)})
-    except KeyError:
-        return problem(404, "not_found", "There is no such station.")
+    return jsonify({"data": sizing.instrument(body.sheet, path.system, body.options)})
 
 
-@bp.post("/read", responses={200: ReadOut})
+@bp.post("/read", responses=answers(ReadOut))
 def read(body: ReadRequest) -> Response:
     """Read typed text as a quantity."""
-    try:
-        return jsonify(vocabulary.read_text(body.text, body.kind, Preference(body.units.system, body.units.power)))
-    except KeyError:
-        return problem(422, "kind", "There is no such kind of quantity.")
+    return jsonify(vocabulary.read_text(body.text, body.kind, Preference(body.units.system, body.units.power)))
 
 
-@bp.get("/vocabulary", responses={200: vocabulary.Vocabulary})
+@bp.get("/vocabulary", responses=answers(vocabulary.Vocabulary))
 def words() -> Response:
     """Sections, fields, kinds and units."""
     return jsonify(vocabulary.vocabulary().model_dump())
-
-
-@bp.get("/schema")
-def schema() -> Response:
-    """JSON Schema of a build sheet."""
-    return jsonify(json_schema())

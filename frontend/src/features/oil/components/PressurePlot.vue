@@ -25,7 +25,7 @@ const option = computed(() => {
     lines: [
       { name: `hot, ${words.show(data.hot_temperature, 'temperature')}`, points: line(data.hot), colour: read('oil'), at: 0.55, side: 'left' },
       { name: `cold, ${words.show(data.cold_temperature, 'temperature')}`, points: line(data.cold), colour: read('ink'), at: 0.25, side: 'top' },
-      { name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.7, side: 'right', dashed: true },
+      ...(data.least ? [{ name: 'least wanted', points: line(data.least), colour: read('over'), at: 0.7, side: 'right' as const, dashed: true }] : []),
     ],
     ring: check.value?.capacity ? { at: [words.value(data.at, 'speed_rpm'), words.value(check.value.capacity, 'pressure_gauge')], text: words.show(check.value.capacity, 'pressure_gauge'), y: band.value } : undefined,
     mark: { x: words.value(data.at, 'speed_rpm'), text: 'duty', colour: read('brass') },

@@ -105,12 +105,16 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         # The engine may well have a cooler of its own: without knowing, it is not called short.
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler",)))
 
+    nothing_asked = given.pressure_school == "maker" and given.least_pressure is None
+    if nothing_asked:
+        unknown.append(Unknown("oil_pressure", "Oil pressure", "pressure", ("oil.least_pressure",)))
+
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         at = model.temperature(ways, mean.heat_to_oil)
         found = [*gates, checks.suction_check(context, given, at, mean.speed)]
         if not any(u.part == "cooler" for u in unknown):
             found.append(checks.temperature_check(context, given, ways, at))
-        pressure = checks.pressure_check(context, given, at, mean.speed)
+        pressure = None if nothing_asked else checks.pressure_check(context, given, at, mean.speed)
         return found if pressure is None else [*found, pressure]
 
     return Result(

@@ -35,12 +35,15 @@ def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> 
     if curves[0] is None or curves[1] is None:
         return None
     air = float(np.ravel(context.duties.column("pressure"))[index])
-    wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
+    try:
+        wanted = model.least_pressure(facts, speed, context.engine.rated_speed).tolist()
+    except MissingFact:
+        wanted = None
     return {
         "speed": speed.tolist(),
         "cold": curves[0].tolist(),
         "hot": curves[1].tolist(),
-        "least": wanted.tolist(),
+        "least": wanted,
         "hot_temperature": hot,
         "at": likely(context.duties.cases[index].engine_speed),
         "cold_temperature": COLD,

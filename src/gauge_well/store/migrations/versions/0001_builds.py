@@ -35,5 +35,8 @@ def upgrade() -> None:
 
 
 def downgrade() -> None:
+    kept = op.get_bind().scalar(sa.text("SELECT count(*) FROM builds"))
+    if kept:
+        raise RuntimeError(f"{kept} builds would be lost: back them up and empty the table first.")
     op.drop_table("revisions")
     op.drop_table("builds")

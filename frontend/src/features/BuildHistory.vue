@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { onMounted, ref, shallowRef } from 'vue'
+import { api, type Schemas } from '../api/client'
+import { saveJson } from '../shared/save'
+import { useBuild } from '../stores/build'
+
+/** What was kept of the build, newest first: looked at as a file, named, brought back. */
+const emit = defineEmits<{ back: [] }>()
+const build = useBuild()
+const history = shallowRef<Schemas['Revisions'] | null>(null)
+const trouble = ref('')
+const naming = ref<number | null>(null)
+const name = ref('')
+
+async function doing(what: string, work: (id: string) => Promise<void>): Promise<void> {
+  if (!build.build) return
+  trouble.value = ''
+  try {
+    await work(build.build.id)
+  } catch (error) {
+    trouble.value = `${what}: ${error instanceof Error ? error.message : String(error)}`
+  }
+}
+const load = () => doing('The history did not load', async (id) => void (history.value = await api.revisions(id)))
+onMounted(load)
+
+async function back(revision: number): Promise<void> {
+  if (await build.bringBack(revision)) emit('back')
+  else if (build.failed) [trouble.value, build.failed] = [build.failed, '']
+}
+const save = (revision: number) => doing('Not saved', async (id) => saveJson((await api.revision(id, revision)).document, `${build.build?.name ?? ''}-${revision}`))
+function begin(revision: number, now: string): void {
+  naming.value = revision
+  name.value = now
+}
+const keepName = (revision: number) => doing('Not named', async (id) => {
+  history.value = await api.nameRevision(id, revision, name.value)
+  naming.value = null
+})
+</script>
+
+<template>
+  <p v-if="trouble" class="over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load">Try again</button></p>
+  <ol v-if="history" class="history">
+    <li v-for="item in history.revisions" :key="item.revision">
+      <span class="figure">{{ item.revision }}</span>
+      <form v-if="naming === item.revision" class="naming" @submit.prevent="keepName(item.revision)">
+        <input v-model="name" class="input" maxlength="80" :aria-label="`Name of revision ${item.revision}`" />
+        <button class="button" type="submit">Name it</button>
+      </form>
+      <span v-else><b v-if="item.name">{{ item.name }}. </b>{{ item.note }}</span>
+      <span class="do">
+        <button class="textlink" type="button" :aria-label="`name revision ${item.revision}`" @click="begin(item.revision, item.name)">name</button>
+        <button class="textlink" type="button" :aria-label="`save revision ${item.revision} as a file`" @click="save(item.revision)">file</button>
+        <button v-if="item.revision !== build.build?.revision" class="textlink" type="button" @click="back(item.revision)">bring back</button>
+      </span>
+    </li>
+  </ol>
+  <p v-if="history" class="mute rule">{{ history.rule }}</p>
+</template>
+
+<style scoped>
+.history {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  max-height: 300px;
+  overflow: auto;
+}
+.history li {
+  display: grid;
+  grid-template-columns: 36px 1fr auto;
+  gap: 8px;
+  border-top: 1px solid var(--line);
+  padding: 5px 0;
+}
+.naming,
+.do {
+  display: flex;
+  gap: 10px;
+}
+.naming .input {
+  flex: 1;
+  min-width: 0;
+}
+.rule {
+  font-size: 13.5px;
+}
+</style>

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
+
+/** What became of what was typed, where it is not simply kept: waiting, not taken, or beside somebody else's change. */
+const build = useBuild()
+const words = useVocabulary()
+const label = (path: string) => words.field(path)?.label ?? path
+const others = computed(() => {
+  const facts = build.build?.facts ?? {}
+  return build.elsewhere.map((path) => `${label(path)}: ${facts[path]?.shown ?? 'taken out'}`).join(' · ')
+})
+</script>
+
+<template>
+  <p v-if="build.offline" class="note bad" role="status">{{ build.offline }} What you typed is kept in this browser and sent when it answers.</p>
+  <p v-if="build.failed" class="note bad" role="alert">{{ build.failed }} <button class="textlink" type="button" @click="build.failed = ''">Close</button></p>
+  <p v-if="build.elsewhere.length" class="note" role="status">
+    Also changed in another window: {{ others }} <button class="textlink" type="button" @click="build.elsewhere = []">Close</button>
+  </p>
+  <div v-if="build.aside.length" class="note bad" role="alert">
+    <p>Not taken, and kept in this browser:</p>
+    <ul>
+      <li v-for="item in build.aside" :key="item.id">
+        <span v-for="edit in item.edits" :key="edit.path" class="edit"><b>{{ label(edit.path) }}</b> “{{ edit.text ?? 'taken out' }}”</span>
+        <span>{{ item.why }}</span>
+        <button class="textlink" type="button" @click="build.settleAside(item.id, true)">Try again</button>
+        <button class="textlink" type="button" @click="build.settleAside(item.id, false)">Drop it</button>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.note {
+  background: var(--card);
+  border: 1px solid var(--brass-line);
+  border-radius: 4px;
+  padding: 8px 12px;
+  margin-bottom: 12px;
+}
+.bad {
+  background: var(--over-soft);
+  border-color: var(--over);
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+  padding: 3px 0;
+}
+@media (max-width: 720px) {
+  .textlink {
+    min-height: 44px;
+  }
+}
+</style>

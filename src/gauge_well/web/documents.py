@@ -1,0 +1,89 @@
+"""The OpenAPI document made true: every refusal, the sheet's own schema, the fence of every write."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from gauge_well.sheet.document import BuildDocument
+
+SCHEMAS = "#/components/schemas/"
+SHEET = SCHEMAS + "BuildDocument"
+PROBLEM = "application/problem+json"
+# Titles of what any request may meet, by what it carries; a route's own refusals stand beside it.
+ANY = {
+    "400": "The request is not well-formed, or is sent to a host that is not served here",
+    "500": "The program failed",
+    "503": "The database does not answer, or too much is being worked",
+}
+WRITING = {"403": "The request comes from another site"}
+BODY = {
+    "413": "The request is too large",
+    "415": "The request is no JSON",
+    "422": "A field cannot be taken: it is named",
+}
+
+
+STREAM = "application/x-ndjson"
+STREAMED = SCHEMAS + "ExploreEvent"  # given one a line
+
+
+def _media(answer: dict[str, Any]) -> dict[str, Any]:
+    """An answer with the media type it is really sent as."""
+    content = answer.get("content", {})
+    if any(c.get("schema", {}).get("$ref") == STREAMED for c in content.values()):
+        return answer | {"content": {STREAM: next(iter(content.values()))}}
+    return answer
+
+
+def _problem(said: str, schema: str = "Problem") -> dict[str, Any]:
+    return {"description": said, "content": {PROBLEM: {"schema": {"$ref": SCHEMAS + schema}}}}
+
+
+def _responses(method: str, operation: dict[str, Any]) -> dict[str, Any]:
+    """An operation's answers with every refusal it may meet."""
+    common = ANY | (WRITING if method != "get" else {}) | (BODY if "requestBody" in operation else {})
+    if operation.get("parameters"):
+        common = common | {"422": BODY["422"]}
+    found: dict[str, Any] = {}
+    for status, answer in operation["responses"].items():
+        if int(status) < 400:
+            found[status] = _media(answer)
+            continue
+        schemas = [c["schema"]["$ref"] for c in answer.get("content", {}).values() if "$ref" in c.get("schema", {})]
+        name = schemas[0].removeprefix(SCHEMAS) if schemas else "Problem"
+        found[status] = _problem(answer.get("description") or common.get(status, ""), name)
+    return dict(sorted(({s: _problem(said) for s, said in common.items()} | found).items()))
+
+
+def _with_sheet(node: Any) -> Any:
+    """Put the sheet's own schema where a model marks a document."""
+    if isinstance(node, dict):
+        mark = node.get("title")
+        if mark == "x-sheet-whole":
+            return {"$ref": SHEET}
+        if mark == "x-sheet-kept":
+            return {
+                "anyOf": [{"$ref": SHEET}, {"type": "object", "additionalProperties": True}],
+                "description": "As it was kept; a newer program may have written it.",
+            }
+        return {key: _with_sheet(value) for key, value in node.items()}
+    return [_with_sheet(item) for item in node] if isinstance(node, list) else node
+
+
+def true_document(document: dict[str, Any]) -> dict[str, Any]:
+    """The library's document with what it cannot know."""
+    found: dict[str, Any] = _with_sheet(document)
+    sheet = BuildDocument.model_json_schema(ref_template=SCHEMAS + "{model}")
+    schemas: dict[str, Any] = found["components"]["schemas"]
+    parts: dict[str, Any] = sheet.pop("$defs")
+    for name, schema in sorted((parts | {"BuildDocument": sheet}).items()):
+        schemas[name] = schema
+    for path in found["paths"].values():
+        for method, operation in path.items():
+            operation["responses"] = _responses(method, operation)
+            for parameter in operation.get("parameters", ()):
+                if parameter["in"] == "header":
+                    # Its absence has an answer of its own, so the model lets it pass.
+                    parameter["required"] = True
+                    parameter["schema"] = {"type": "string", "pattern": '^"?[0-9]{1,9}"?$'}
+    return found

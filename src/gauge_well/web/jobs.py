@@ -1,0 +1,53 @@
+"""Long work that routes hand to the bench: what it is called, and how it is done."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Mapping
+from typing import Any
+
+from flask import current_app
+
+from gauge_well.services import compare, explore, need
+from gauge_well.web.api import hung_up
+from gauge_well.web.bench import Runner
+
+Job = Callable[..., Iterator[Any]]
+
+
+def _once(call: Callable[..., Any]) -> Job:
+    """A job of one item: what a call returns."""
+
+    def run(*args: Any) -> Iterator[Any]:
+        yield call(*args)
+
+    return run
+
+
+JOBS: Mapping[str, Job] = {
+    # Looked up when it is called, so that a test can put another in its place.
+    "explore": lambda *args: explore.explore(*args),
+    "sure_report": _once(explore.sure_report),
+    "solve": _once(explore.solve_for),
+    "candidates": _once(compare.compared),
+    "need": _once(need.needs_with_bands),
+    "need_csv": _once(need.as_csv),
+}
+
+
+def _runner() -> Runner:
+    runner: Runner = current_app.extensions["gauge_well_bench"]
+    return runner
+
+
+def stream(name: str, *args: Any) -> Iterator[Any]:
+    """What a job gives, as it comes; the job ends when this is closed, or whoever asked has hung up."""
+    return _runner().stream(name, args, hung_up())
+
+
+def work(name: str, *args: Any) -> Any:
+    """What a job of one item gives."""
+    items = stream(name, *args)
+    try:
+        return next(items)
+    finally:
+        items.close()  # type: ignore[attr-defined]

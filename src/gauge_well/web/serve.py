@@ -1,0 +1,174 @@
+"""``python -m gauge_well.web.serve``: web processes and the bench on a socket handed down by whoever starts this.
+
+One process loads everything, gives up root's rights where it has them, and forks: so many web processes, which share
+the listening socket, and the bench. A child that ends is made anew. All end with this process, and this one with
+whoever started it.
+"""
+
+from __future__ import annotations
+
+import argparse
+import logging
+import os
+import pwd
+import shutil
+import signal
+import socket
+import sys
+import tempfile
+import time
+from collections.abc import Callable
+from pathlib import Path
+from types import FrameType
+from typing import NoReturn
+
+from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.web import bench
+from gauge_well.web.app import create_app, pages_folder
+from gauge_well.web.bench import Bench, end_with_parent
+from gauge_well.web.channel import server_of
+from gauge_well.web.jobs import JOBS
+from gauge_well.web.pages import Page, read_pages
+
+WEB = 3
+END_SECONDS = 8
+QUICK_DEATHS, QUICK_SECONDS = 12, 10.0
+log = logging.getLogger("gauge_well.web")
+
+
+def _give_up_root(user: str) -> None:
+    """Go on as another user, with nothing of root's left."""
+    entry = pwd.getpwnam(user)
+    os.setgroups([])
+    os.setgid(entry.pw_gid)
+    os.setuid(entry.pw_uid)
+    os.environ["HOME"] = "/"
+
+
+def _warm_up(pages: dict[str, Page]) -> None:
+    """Ask a little of everything once, so that what is loaded late is loaded while it may still be read."""
+    app = create_app(pages=pages)
+    client = app.test_client()
+    sheet = demo(NAMES[0])
+    for path in ("/api/vocabulary", "/api/health", "/api/openapi.json", "/"):
+        client.get(path)
+    client.post("/api/size", json={"sheet": sheet})
+    client.post("/api/size", json={"sheet": sheet, "samples": 256})
+    app.extensions["gauge_well_engine"].dispose()
+
+
+def _stop(number: int, frame: FrameType | None) -> NoReturn:
+    raise SystemExit(0)
+
+
+def _child(parent: int, work: Callable[[], None]) -> int:
+    """Fork a child that does some work until it is ended; its process id."""
+    pid = os.fork()
+    if pid:
+        return pid
+    code = 1
+    try:
+        signal.signal(signal.SIGTERM, _stop)
+        signal.signal(signal.SIGINT, signal.SIG_IGN)
+        end_with_parent(parent)
+        work()
+        code = 0
+    except SystemExit as ended:
+        code = int(ended.code or 0)
+    except BaseException:
+        log.exception("a process of the web server ended")
+    finally:
+        logging.shutdown()
+        os._exit(code)
+
+
+class Family:
+    """The children, kept at their number."""
+
+    def __init__(self, listening: socket.socket, folder: Path, pages: dict[str, Page], *, web: int, jobs: int) -> None:
+        desk = bench.listen(folder)
+        runner = Bench(str(folder / "bench"))
+
+        def serve_web() -> None:
+            desk.close()
+            server_of(create_app(pages=pages, runner=runner), listening).run()
+
+        def serve_jobs() -> None:
+            listening.close()
+            signal.signal(signal.SIGTERM, signal.SIG_DFL)
+            bench.serve(desk, JOBS, jobs)
+
+        self.works = [serve_web] * web + [serve_jobs]
+        self.children: dict[int, Callable[[], None]] = {}
+        self.deaths: list[float] = []
+
+    def start(self) -> None:
+        """Fork those that are not there."""
+        there = list(self.children.values())
+        for work in self.works:
+            if work in there:
+                there.remove(work)
+            else:
+                self.children[_child(os.getpid(), work)] = work
+
+    def keep(self) -> None:
+        """Wait for a child to end and make it anew; raises where they end as fast as they are made."""
+        pid, _ = os.wait()
+        if self.children.pop(pid, None) is None:
+            return
+        now = time.monotonic()
+        self.deaths = [t for t in self.deaths if now - t < QUICK_SECONDS] + [now]
+        if len(self.deaths) >= QUICK_DEATHS:
+            raise RuntimeError("the web server's processes end as soon as they are started")
+        log.error("a process of the web server ended; it is started again")
+        self.start()
+
+    def end(self) -> None:
+        """End the children; those that take too long are killed."""
+        for pid in self.children:
+            os.kill(pid, signal.SIGTERM)
+        deadline = time.monotonic() + END_SECONDS
+        while self.children:
+            pid, _ = os.waitpid(-1, os.WNOHANG)
+            self.children.pop(pid, None)
+            if pid == 0:
+                if time.monotonic() > deadline:
+                    for left in self.children:
+                        os.kill(left, signal.SIGKILL)
+                    deadline += END_SECONDS
+                time.sleep(0.02)
+
+
+def main(arguments: list[str]) -> int:
+    """Serve until SIGTERM, or until whoever started this ends."""
+    parser = argparse.ArgumentParser()
+    parser.add_argument("--socket", type=int, required=True, help="file descriptor of a listening socket")
+    parser.add_argument("--parent", type=int, required=True, help="process id of whoever starts this")
+    parser.add_argument("--user", help="who to go on as, where root starts this")
+    parser.add_argument("--web", type=int, default=WEB, help="web processes")
+    parser.add_argument("--jobs", type=int, default=os.cpu_count() or 2, help="long jobs at once")
+    options = parser.parse_args(arguments)
+    logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(levelname)s %(name)s: %(message)s")
+    logging.getLogger("waitress.queue").setLevel(logging.ERROR)
+    pages = read_pages(pages_folder())
+    _warm_up(pages)
+    if options.user and os.geteuid() == 0:
+        _give_up_root(options.user)
+    signal.signal(signal.SIGTERM, _stop)
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    end_with_parent(options.parent)
+    folder = Path(tempfile.mkdtemp(prefix="gauge-well-"))
+    listening = socket.socket(fileno=options.socket)
+    family = Family(listening, folder, pages, web=options.web, jobs=options.jobs)
+    try:
+        family.start()
+        while True:
+            family.keep()
+    finally:
+        signal.signal(signal.SIGTERM, signal.SIG_IGN)
+        family.end()
+        shutil.rmtree(folder, ignore_errors=True)
+
+
+if __name__ == "__main__":
+    sys.exit(main(sys.argv[1:]))
