@@ -388,6 +388,2749 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * SizeRequest
+         * @description A sheet to size.
+         */
+        SizeRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /**
+             * Explain
+             * @default governing
+             */
+            explain: string;
+            /**
+             * Samples
+             * @description Draws for bands; 0 for none
+             * @default 0
+             * @enum {integer}
+             */
+            samples: 0 | 256 | 512 | 1024 | 2048;
+        };
+        /**
+         * InstrumentRequest
+         * @description A sheet and what the instrument is set to.
+         */
+        InstrumentRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /** Options */
+            options?: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * ReadRequest
+         * @description Typed text and the kind it should be.
+         */
+        ReadRequest: {
+            /** Text */
+            text: string;
+            /** Kind */
+            kind: string;
+            units?: components["schemas"]["UnitsDocument"];
+        };
+        /**
+         * UnitsDocument
+         * @description What bare numbers are read in and values shown in.
+         */
+        UnitsDocument: {
+            /**
+             * System
+             * @default metric
+             * @enum {string}
+             */
+            system: "metric" | "imperial";
+            /**
+             * Power
+             * @default kW
+             * @enum {string}
+             */
+            power: "kW" | "hp" | "PS";
+        };
+        /**
+         * ExploreRequest
+         * @description A sheet, and what is to be worked on it.
+         */
+        ExploreRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /**
+             * Parts
+             * @default [
+             *       "bands",
+             *       "changes",
+             *       "measure"
+             *     ]
+             */
+            parts: ("bands" | "changes" | "measure")[];
+            /**
+             * Samples
+             * @default 1024
+             * @enum {integer}
+             */
+            samples: 256 | 512 | 1024 | 2048;
+            /**
+             * Explain
+             * @default governing
+             */
+            explain: string;
+        };
+        /**
+         * SheetRequest
+         * @description A sheet.
+         */
+        SheetRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+        };
+        /**
+         * SolveRequest
+         * @description A sheet and the fact solved for.
+         */
+        SolveRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /** Path */
+            path: string;
+            /**
+             * Sure
+             * @default true
+             */
+            sure: boolean;
+        };
+        /**
+         * MapRequest
+         * @description A sheet, the duty mapped and which map.
+         */
+        MapRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /** Duty */
+            duty: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ambient_speed" | "ambient_grade" | "speed_power";
+        };
+        /**
+         * CreateRequest
+         * @description A new build, from a sheet or from five facts.
+         */
+        CreateRequest: {
+            /** Sheet */
+            sheet?: components["schemas"]["BuildDocument"] | null;
+            starter?: components["schemas"]["StarterRequest"] | null;
+        };
+        /**
+         * StarterRequest
+         * @description Five facts.
+         */
+        StarterRequest: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Fuel */
+            fuel: string;
+            /**
+             * Aspiration
+             * @default
+             * @enum {string}
+             */
+            aspiration: "" | "natural" | "turbo" | "supercharged";
+            /** Power */
+            power: string;
+            /** Speed */
+            speed: string;
+            /** Displacement */
+            displacement: string;
+            /**
+             * Mass
+             * @default
+             */
+            mass: string;
+            /**
+             * Task
+             * @default
+             */
+            task: string;
+            units?: components["schemas"]["UnitsDocument"];
+        };
+        /**
+         * EditRequest
+         * @description Edits applied together, all or none.
+         */
+        EditRequest: {
+            /** Edits */
+            edits: components["schemas"]["EditEntry"][];
+        };
+        /**
+         * EditEntry
+         * @description One field; text null takes it out.
+         */
+        EditEntry: {
+            /** Path */
+            path: string;
+            /** Text */
+            text?: string | null;
+            /** Evidence */
+            evidence?: ("taped" | "sheet" | "similar" | "guess") | null;
+            /** Tolerance */
+            tolerance?: string | null;
+            /**
+             * Action
+             * @default set
+             * @enum {string}
+             */
+            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price";
+            /**
+             * Index
+             * @default 0
+             */
+            index: number;
+            /** Source */
+            source?: string | null;
+            /** Date */
+            date?: string | null;
+        };
+        /**
+         * ReplaceRequest
+         * @description A whole document.
+         */
+        ReplaceRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /**
+             * Note
+             * @default replaced
+             */
+            note: string;
+        };
+        /**
+         * CopyRequest
+         * @description Name of the copy.
+         */
+        CopyRequest: {
+            /** Name */
+            name?: string | null;
+        };
+        /**
+         * NameRequest
+         * @description Name of a revision; empty takes it off.
+         */
+        NameRequest: {
+            /** Name */
+            name: string;
+        };
+        /** ValidationErrorModel */
+        ValidationErrorModel: {
+            /**
+             * Error Type
+             * @description A computer-readable identifier of the error type.
+             */
+            type: string;
+            /**
+             * Location
+             * @description The error's location as a list.
+             */
+            loc: unknown[];
+            /**
+             * Message
+             * @description A human readable explanation of the error.
+             */
+            msg: string;
+            /**
+             * Input
+             * @description The input provided for validation.
+             */
+            input: unknown;
+            /**
+             * URL
+             * @description The URL to further information about the error.
+             */
+            url?: string | null;
+            /**
+             * Error context
+             * @description An optional object which contains values required to render the error message.
+             */
+            ctx?: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * Bin
+         * @description Deleted builds, last deleted first.
+         */
+        Bin: {
+            /** Builds */
+            builds: components["schemas"]["InBin"][];
+        };
+        /**
+         * BuildDocument
+         * @description A build sheet.
+         */
+        BuildDocument: {
+            /**
+             * Format
+             * @default gauge-well-build/1
+             * @constant
+             */
+            format: "gauge-well-build/1";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            units?: components["schemas"]["UnitsDocument"];
+            /**
+             * Candidates
+             * @description Parts that might be fitted, by section
+             */
+            candidates?: {
+                [key: string]: components["schemas"]["CandidateDocument"][];
+            };
+            /**
+             * Prices
+             * @description What a change would cost, by its id: 120
+             */
+            prices?: {
+                [key: string]: string;
+            };
+            /**
+             * Wanted
+             * @description Power wanted; rated power otherwise
+             */
+            wanted?: components["schemas"]["FactDocument"] | string | number | null;
+            /** Duties */
+            duties?: components["schemas"]["DutySection"][];
+            machine?: components["schemas"]["MachineSection"];
+            engine?: components["schemas"]["EngineSection"];
+            installation?: components["schemas"]["InstallationSection"];
+            oil?: components["schemas"]["OilSection"];
+            exhaust?: components["schemas"]["ExhaustSection"];
+            cooling?: components["schemas"]["CoolingSection"];
+            fuel?: components["schemas"]["FuelSection"];
+        };
+        /**
+         * BuildOut
+         * @description A build with everything the page needs in one answer.
+         *
+         *     One whose document does not stand today has ``problems``, its raw document and no report.
+         */
+        BuildOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            /** Updated At */
+            updated_at: string;
+            /** @description As it was kept; a newer program may have written it. */
+            document: components["schemas"]["BuildDocument"] | {
+                [key: string]: unknown;
+            };
+            /** Facts */
+            facts: {
+                [key: string]: components["schemas"]["FactOut"];
+            };
+            report: components["schemas"]["Report"] | null;
+            /** Problems */
+            problems: components["schemas"]["ProblemEntry"][];
+        };
+        /**
+         * CandidateColumn
+         * @description What is fitted, or one candidate, run on the build.
+         */
+        CandidateColumn: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string | null;
+            /** Why */
+            why: string;
+            /** Duty Id */
+            duty_id: string;
+            /** Duty */
+            duty: string;
+            /** Fill */
+            fill: number | null;
+            /** Figures */
+            figures: {
+                [key: string]: number | null;
+            };
+            /** Breaks */
+            breaks: string[];
+            /** Beside */
+            beside: {
+                [key: string]: string;
+            };
+            /** Facts */
+            facts: {
+                [key: string]: components["schemas"]["CandidateFact"];
+            };
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * CandidateDocument
+         * @description Parts that might be fitted: what of the section they change. What is not stated stays as fitted.
+         */
+        CandidateDocument: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Price */
+            price?: string | null;
+            /** Facts */
+            facts?: {
+                [key: string]: components["schemas"]["FactDocument"] | string | number;
+            };
+        };
+        /**
+         * CandidateFact
+         * @description What a candidate states.
+         */
+        CandidateFact: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * Candidates
+         * @description Parts side by side.
+         */
+        Candidates: {
+            /** Title */
+            title: string;
+            /** Fields */
+            fields: components["schemas"]["ComparedField"][];
+            /** Figures */
+            figures: components["schemas"]["ComparedFigure"][];
+            /** Columns */
+            columns: components["schemas"]["CandidateColumn"][];
+            /** Missing */
+            missing: string[];
+        };
+        /**
+         * Card
+         * @description A build on the shelf.
+         */
+        Card: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: string;
+            /** Kind */
+            kind: string;
+            /** Revision */
+            revision: number;
+            /** Updated At */
+            updated_at: string;
+            /** Sentence */
+            sentence: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "short" | "tight" | "holds" | "unknown";
+            /** Wells */
+            wells: {
+                [key: string]: number | null;
+            };
+        };
+        /**
+         * CautionOut
+         * @description A plain warning; ``where`` is the group of facts it stands beside.
+         */
+        CautionOut: {
+            /** Id */
+            id: string;
+            /** Where */
+            where: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ChangeOut
+         * @description A change worth trying, run: what it buys, what else it moves, what it breaks.
+         */
+        ChangeOut: {
+            /** Id */
+            id: string;
+            /** System */
+            system: string;
+            /** Part */
+            part: string;
+            /** Label */
+            label: string;
+            /** Whole */
+            whole: string;
+            /** Gain */
+            gain: string;
+            /** Own */
+            own: string;
+            /** Holds */
+            holds: boolean;
+            /** Mends */
+            mends: boolean;
+            /** Matters */
+            matters: boolean;
+            /** School */
+            school: boolean;
+            /** Rejected */
+            rejected: boolean;
+            /** Buys */
+            buys: number;
+            /** Headroom W */
+            headroom_w: number | null;
+            /** Sure */
+            sure: number | null;
+            /** Others */
+            others: string[];
+            /** Beside */
+            beside: string[];
+            /** Broken */
+            broken: string[];
+            /** Worse */
+            worse: string[];
+            /** Price */
+            price: string | null;
+            /** Price Total */
+            price_total: number | null;
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * CheckOut
+         * @description Demand against capacity for one duty (none for a gate).
+         */
+        CheckOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /** Duty */
+            duty: string;
+            /**
+             * Class
+             * @enum {string}
+             */
+            class: "limit" | "cost" | "guide";
+            /**
+             * Scales
+             * @enum {string}
+             */
+            scales: "power" | "load" | "gate";
+            /** Demand */
+            demand: number | null;
+            /** Capacity */
+            capacity: number | null;
+            /** Unit */
+            unit: string;
+            /** Fill */
+            fill: number;
+            /** Fill Code */
+            fill_code: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "short" | "tight" | "holds" | "unknown";
+            /** Danger */
+            danger: boolean;
+            /** Sentence */
+            sentence: string;
+            /** Fill Low */
+            fill_low?: number | null;
+            /** Fill High */
+            fill_high?: number | null;
+            /** Holds Probability */
+            holds_probability?: number | null;
+            /** Demand Low */
+            demand_low?: number | null;
+            /** Demand High */
+            demand_high?: number | null;
+            /** Capacity Low */
+            capacity_low?: number | null;
+            /** Capacity High */
+            capacity_high?: number | null;
+        };
+        /**
+         * ClaimDocument
+         * @description A value somebody gives for a fact, with where it comes from and when.
+         */
+        ClaimDocument: {
+            /**
+             * Text
+             * @description As typed: 11 5/8 in, 63 mm, 205 F
+             */
+            text: string;
+            /** Evidence */
+            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            /**
+             * Value
+             * @description What was read, in `unit`; the text rules
+             */
+            value?: number | null;
+            /** Unit */
+            unit?: string | null;
+            /**
+             * Source
+             * @description Who or what says so
+             */
+            source?: string | null;
+            /**
+             * Date
+             * @description When: 2026-11-24
+             */
+            date?: string | null;
+        };
+        /**
+         * ClaimOut
+         * @description A value not in use.
+         */
+        ClaimOut: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+            /**
+             * Evidence
+             * @enum {string}
+             */
+            evidence: "taped" | "sheet" | "similar" | "guess";
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Date
+             * @default
+             */
+            date: string;
+        };
+        /**
+         * ComparedField
+         * @description A field that a candidate may state.
+         */
+        ComparedField: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ComparedFigure
+         * @description A figure candidates are told apart by; ``more``: more of it is better.
+         */
+        ComparedFigure: {
+            /** Figure */
+            figure: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** More */
+            more: boolean;
+        };
+        /** CoolingSection */
+        CoolingSection: {
+            /**
+             * Core Width
+             * @description Core width. Finned part only, not the tanks.
+             */
+            core_width?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Height
+             * @description Core height
+             */
+            core_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Depth
+             * @description Core depth
+             */
+            core_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Kind
+             * @description Tubes and fins
+             */
+            core_kind?: ("louvred" | "plate") | null;
+            /**
+             * Fin Count
+             * @description Fins. Lay a rule on the core and count.
+             */
+            fin_count?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Rows
+             * @description Rows of tubes
+             */
+            core_rows?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Passes
+             * @description Passes
+             */
+            core_passes?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Direction
+             * @description Flow
+             */
+            core_direction?: ("cross_flow" | "down_flow") | null;
+            /**
+             * Fin Material
+             * @description Fins of
+             */
+            fin_material?: ("aluminium" | "copper") | null;
+            /**
+             * Fin Length
+             * @description Fin height between tubes
+             */
+            fin_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Height
+             * @description Tube height
+             */
+            tube_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Louvre Pitch
+             * @description Louvre pitch
+             */
+            louvre_pitch?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Louvre Angle
+             * @description Louvre angle
+             */
+            louvre_angle?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Diameter
+             * @description Tube, outside. Of round tubes.
+             */
+            tube_diameter?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Across
+             * @description Tube to tube across. Of round tubes.
+             */
+            tube_across?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tube Along
+             * @description Row to row. Of round tubes, along the air.
+             */
+            tube_along?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Heat
+             * @description Shed on test. A maker's or a bench's one point, of the core as new; all four figures of it.
+             */
+            test_heat?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Air Speed
+             * @description with air at. On the face.
+             */
+            test_air_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Coolant Flow
+             * @description and coolant
+             */
+            test_coolant_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Test Difference
+             * @description Coolant in over air in. Inlet to inlet.
+             */
+            test_difference?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Kind
+             * @description Fan
+             */
+            fan_kind?: ("puller" | "pusher" | "belt" | "none") | null;
+            /**
+             * Fan Diameter
+             * @description Fan diameter
+             */
+            fan_diameter?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Count
+             * @description How many
+             */
+            fan_count?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Flow
+             * @description Free air, each. With nothing in front of it.
+             */
+            fan_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Rating
+             * @description That figure is
+             */
+            fan_rating?: ("advertised" | "rig") | null;
+            /**
+             * Fan Pressure
+             * @description Shut-off pressure
+             */
+            fan_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Table
+             * @description Fan's curve, each. From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures.
+             */
+            fan_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Fan Power
+             * @description Draws, each. On its plate: volts times amps.
+             */
+            fan_power?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Speed
+             * @description Those figures at. Of a fan the engine drives.
+             */
+            fan_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Ratio
+             * @description Fan turns over crank turns. Crank pulley over fan pulley, diameters.
+             */
+            fan_ratio?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Clutch
+             * @description Clutch
+             */
+            fan_clutch?: ("none" | "viscous") | null;
+            /**
+             * Fan Clutch Limit
+             * @description Clutch holds it to
+             */
+            fan_clutch_limit?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Depth
+             * @description Fan depth
+             */
+            fan_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan On
+             * @description Comes on
+             */
+            fan_on?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Off
+             * @description Goes off
+             */
+            fan_off?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Gap
+             * @description Core to fan. Depth of the shroud between them.
+             */
+            fan_gap?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Fan Stages
+             * @description Several fans
+             */
+            fan_stages?: ("together" | "staged") | null;
+            /**
+             * Fan On Second
+             * @description Second comes on
+             */
+            fan_on_second?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Shroud
+             * @description Shroud
+             */
+            shroud?: ("full" | "flaps" | "none") | null;
+            /**
+             * Opening
+             * @description Air gets in by
+             */
+            opening?: ("open_nose" | "ducted" | "remote") | null;
+            /**
+             * Sealing
+             * @description Round the core
+             */
+            sealing?: ("sealed" | "usual" | "open") | null;
+            /**
+             * Grille
+             * @description Grille
+             */
+            grille?: ("none" | "usual" | "dense") | null;
+            /**
+             * Exit Area
+             * @description Way out of the bay
+             */
+            exit_area?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exit Loss
+             * @description Loss on the way out
+             */
+            exit_loss?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Condenser
+             * @description Condenser in front
+             */
+            condenser?: ("yes" | "no") | null;
+            /**
+             * Condenser Depth
+             * @description Condenser depth
+             */
+            condenser_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Front
+             * @description Charge cooler in front
+             */
+            charge_front?: ("yes" | "no") | null;
+            /**
+             * Charge Width
+             * @description Charge cooler width. Finned part only.
+             */
+            charge_width?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Height
+             * @description Charge cooler height
+             */
+            charge_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Depth
+             * @description Charge cooler depth
+             */
+            charge_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Front
+             * @description Oil cooler in front
+             */
+            oil_front?: ("yes" | "no") | null;
+            /**
+             * Oil Width
+             * @description Oil cooler width. Finned part only.
+             */
+            oil_width?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Height
+             * @description Oil cooler height
+             */
+            oil_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Depth
+             * @description Oil cooler depth
+             */
+            oil_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Front Gap
+             * @description Gap between cores
+             */
+            front_gap?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cap Pressure
+             * @description Cap. Stamped on it. 0 for an open system.
+             */
+            cap_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Glycol
+             * @description Glycol. By volume.
+             */
+            glycol?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Flow
+             * @description Coolant flow. Through the core, thermostat open, usual pulleys.
+             */
+            coolant_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Flow Speed
+             * @description at
+             */
+            coolant_flow_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Flow Is
+             * @description That flow is
+             */
+            coolant_flow_is?: ("here" | "maker") | null;
+            /**
+             * Hose Bore
+             * @description Hose bore
+             */
+            hose_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Gearbox Cooler
+             * @description Gearbox cooler in the tank
+             */
+            gearbox_cooler?: ("yes" | "no") | null;
+            /**
+             * Pump Drive
+             * @description Pump
+             */
+            pump_drive?: ("belt" | "electric") | null;
+            /**
+             * Pump Pressure
+             * @description Pump's pressure, shut off. At the speed the flow is stated at, nothing flowing.
+             */
+            pump_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Ratio
+             * @description Pump's speed over its usual. Old pump pulley over new, for the same crank pulley. 1 as standard.
+             */
+            pump_ratio?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Thermostat Kind
+             * @description Thermostat
+             */
+            thermostat_kind?: ("fitted" | "none") | null;
+            /**
+             * Bypass
+             * @description Bypass
+             */
+            bypass?: ("closing" | "always" | "none") | null;
+            /**
+             * Restrictor
+             * @description Restrictor
+             */
+            restrictor?: ("none" | "main" | "bypass") | null;
+            /**
+             * Restrictor Bore
+             * @description Restrictor's hole
+             */
+            restrictor_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hose Length
+             * @description Hose or pipe, each way
+             */
+            hose_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hose Feed
+             * @description Engine to core, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
+             */
+            hose_feed?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Hose Back
+             * @description Core to pump, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
+             */
+            hose_back?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Heater Cores
+             * @description Heater cores
+             */
+            heater_cores?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Heater Open
+             * @description Heater counted on. Wide open, its fan at full.
+             */
+            heater_open?: ("yes" | "no") | null;
+            /**
+             * Heater Conductance
+             * @description Heater sheds, each
+             */
+            heater_conductance?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Header
+             * @description Header and cap
+             */
+            header?: ("core" | "core_cold" | "remote") | null;
+            /**
+             * Header Volume
+             * @description Header or overflow holds
+             */
+            header_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Header Fill
+             * @description Filled cold to
+             */
+            header_fill?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Volume
+             * @description Coolant, all of it
+             */
+            coolant_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Steam Line
+             * @description Steam line to the header
+             */
+            steam_line?: ("yes" | "no") | null;
+            /**
+             * Filler Height
+             * @description Filler's neck over the ground
+             */
+            filler_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Foot
+             * @description Core's foot over the ground
+             */
+            core_foot?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Inlet Height
+             * @description Core's inlet
+             */
+            core_inlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Inlet Side
+             * @description on the
+             */
+            core_inlet_side?: ("left" | "right" | "middle") | null;
+            /**
+             * Core Outlet Height
+             * @description Core's outlet
+             */
+            core_outlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Core Outlet Side
+             * @description on the
+             */
+            core_outlet_side?: ("left" | "right" | "middle") | null;
+            /**
+             * Engine Outlet Height
+             * @description Engine's outlet
+             */
+            engine_outlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Outlet Side
+             * @description on  the
+             */
+            engine_outlet_side?: ("left" | "right" | "middle") | null;
+            /**
+             * Pump Inlet Height
+             * @description Pump's inlet
+             */
+            pump_inlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Inlet Side
+             * @description on  the
+             */
+            pump_inlet_side?: ("left" | "right" | "middle") | null;
+            /**
+             * High Points
+             * @description Humps and dips of the run. From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.
+             */
+            high_points?: components["schemas"]["TableDocument"] | string | string[][] | null;
+        };
+        /**
+         * DisplayOut
+         * @description How a kind is shown: ``(SI - offset) / factor``.
+         */
+        DisplayOut: {
+            /** Unit */
+            unit: string;
+            /** Symbol */
+            symbol: string;
+            /** Factor */
+            factor: number;
+            /** Offset */
+            offset: number;
+            /** Digits */
+            digits: number;
+            /** Decimals */
+            decimals: number;
+        };
+        /**
+         * DutyOut
+         * @description A duty as it was solved.
+         */
+        DutyOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Power Driven */
+            power_driven: boolean;
+            /** Ambient K */
+            ambient_k: number;
+            /** Air Speed M S */
+            air_speed_m_s: number;
+            /** Duration S */
+            duration_s: number | null;
+        };
+        /** DutySection */
+        DutySection: {
+            /**
+             * Id
+             * @description Short name, used in reports
+             */
+            id: string;
+            /**
+             * Name
+             * @description Name
+             */
+            name?: string | null;
+            /**
+             * Kind
+             * @description Kind
+             */
+            kind?: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "typed") | null;
+            /**
+             * Speed
+             * @description Speed
+             */
+            speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Grade
+             * @description Grade
+             */
+            grade?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Power Share
+             * @description Mean share of power
+             */
+            power_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Power
+             * @description Engine power
+             */
+            engine_power?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Speed
+             * @description Engine speed
+             */
+            engine_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Speed Share
+             * @description Share of rated speed
+             */
+            speed_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Boat Exponent
+             * @description Power follows speed to the
+             */
+            boat_exponent?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Air Speed
+             * @description Air over the core
+             */
+            air_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Ambient
+             * @description Air outside
+             */
+            ambient?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Altitude
+             * @description Altitude
+             */
+            altitude?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Duration
+             * @description For. Left open: for ever.
+             */
+            duration?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Start
+             * @description Starts
+             */
+            start?: ("warm" | "cool" | "cold" | "soaked") | null;
+            /**
+             * After
+             * @description Straight after. Another duty's name: starts as hot as that one leaves it.
+             */
+            after?: string | null;
+            /**
+             * Air Conditioning
+             * @description Air-conditioning
+             */
+            air_conditioning?: ("yes" | "no") | null;
+            /**
+             * Tow
+             * @description With the trailer
+             */
+            tow?: ("yes" | "no") | null;
+            /**
+             * Braking
+             * @description Braking. What the tyres can do there.
+             */
+            braking?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cornering
+             * @description Cornering, either way
+             */
+            cornering?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pulling
+             * @description Pulling away
+             */
+            pulling?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Heel
+             * @description Heel or side slope. Either way.
+             */
+            heel?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * EditOut
+         * @description One edit a change is made of.
+         */
+        EditOut: {
+            /** Path */
+            path: string;
+            /** Text */
+            text: string | null;
+            /** Evidence */
+            evidence: ("taped" | "sheet" | "similar" | "guess") | null;
+        };
+        /**
+         * EndOut
+         * @description One end of what holds.
+         */
+        EndOut: {
+            /** Si */
+            si: number;
+            /** Shown */
+            shown: string;
+            /** Text */
+            text: string;
+            /** Gives */
+            gives: string;
+        };
+        /** EngineSection */
+        EngineSection: {
+            /**
+             * Name
+             * @description Name
+             */
+            name?: string | null;
+            /**
+             * Fuel
+             * @description Fuel
+             */
+            fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg") | null;
+            /**
+             * Ethanol Share
+             * @description Ethanol in it. By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.
+             */
+            ethanol_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Aspiration
+             * @description Aspiration
+             */
+            aspiration?: ("natural" | "turbo" | "supercharged") | null;
+            /**
+             * Cycle
+             * @description Cycle
+             */
+            cycle?: ("four_stroke" | "two_stroke") | null;
+            /**
+             * Displacement
+             * @description Displacement
+             */
+            displacement?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cylinders
+             * @description Cylinders
+             */
+            cylinders?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Stroke
+             * @description Stroke
+             */
+            stroke?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rated Power
+             * @description Rated power. What the engine makes as it is.
+             */
+            rated_power?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rated Speed
+             * @description at
+             */
+            rated_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Peak Torque
+             * @description Peak torque
+             */
+            peak_torque?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Peak Torque Speed
+             * @description at
+             */
+            peak_torque_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Torque Curve
+             * @description Torque curve. One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.
+             */
+            torque_curve?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Idle Speed
+             * @description Idle
+             */
+            idle_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Limit Speed
+             * @description Red line or governed
+             */
+            limit_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Governed
+             * @description Governed
+             */
+            governed?: ("yes" | "no") | null;
+            /**
+             * Boost
+             * @description Boost at full load. Over the air outside.
+             */
+            boost?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Charge Cooler
+             * @description Charge cooler effectiveness. Nought where there is none.
+             */
+            charge_cooler?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bsfc
+             * @description Fuel for power (BSFC)
+             */
+            bsfc?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Excess Air
+             * @description Lambda at full load
+             */
+            excess_air?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Heat School
+             * @description Heat to coolant by
+             */
+            heat_school?: ("fuel_share" | "power_share" | "maker") | null;
+            /**
+             * Coolant Share
+             * @description Coolant's share
+             */
+            coolant_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Heat
+             * @description Maker's heat to coolant. At rated power.
+             */
+            coolant_heat?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Share
+             * @description Oil's share
+             */
+            oil_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Radiation Share
+             * @description Radiated share
+             */
+            radiation_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Extra Share
+             * @description Cooled manifold or gas cooler. Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.
+             */
+            extra_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Era
+             * @description Design
+             */
+            era?: ("modern" | "old") | null;
+            /**
+             * Dry Mass
+             * @description Dry weight
+             */
+            dry_mass?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Material
+             * @description Made of
+             */
+            material?: ("iron" | "iron_light_head" | "light_alloy") | null;
+            /**
+             * Thermostat
+             * @description Thermostat opens
+             */
+            thermostat?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coolant Limit
+             * @description Hottest coolant allowed
+             */
+            coolant_limit?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /** ExhaustSection */
+        ExhaustSection: {
+            /**
+             * Layout
+             * @description Layout
+             */
+            layout?: ("single" | "merged" | "twin") | null;
+            /**
+             * Pipe Diameter
+             * @description Tube, outside
+             */
+            pipe_diameter?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pipe Length
+             * @description Whole length
+             */
+            pipe_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bends
+             * @description Bends, all together. Sum of their angles: four right angles are 360.
+             */
+            bends?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bend Ratio
+             * @description Bend radius over diameter
+             */
+            bend_ratio?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Silencer
+             * @description Silencer
+             */
+            silencer?: ("none" | "straight" | "chambered" | "reversed") | null;
+            /**
+             * Catalyst
+             * @description Catalyst or filter
+             */
+            catalyst?: ("yes" | "no") | null;
+            /**
+             * Pipes
+             * @description Piece by piece. From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, catalyst, chambered, reversed, or a loss factor.
+             */
+            pipes?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Merge After
+             * @description Pieces before the merge
+             */
+            merge_after?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lagged
+             * @description Pieces lagged, from the flange
+             */
+            lagged?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Wall
+             * @description Wall
+             */
+            wall?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Roughness
+             * @description Roughness inside
+             */
+            roughness?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tolerated
+             * @description Back pressure allowed. The engine maker's figure.
+             */
+            tolerated?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Shielded
+             * @description Heat shield at loom and hoses
+             */
+            shielded?: ("yes" | "no") | null;
+        };
+        /**
+         * ExploreEvent
+         * @description One line of the stream: which fields are there depends on ``event``.
+         */
+        ExploreEvent: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "report" | "progress" | "changes" | "measure" | "unknown" | "done";
+            report?: components["schemas"]["Report"] | null;
+            /** What */
+            what?: string | null;
+            /** Done */
+            done?: number | null;
+            /** Of */
+            of?: number | null;
+            /** Singles */
+            singles?: components["schemas"]["ChangeOut"][] | null;
+            /** Pairs */
+            pairs?: components["schemas"]["ChangeOut"][] | null;
+            /** Sure */
+            sure?: number | null;
+            /** Next */
+            next?: components["schemas"]["MeasureOut"][] | null;
+            model?: components["schemas"]["ModelSpreadOut"] | null;
+            /** Missing */
+            missing?: string[] | null;
+        };
+        /**
+         * FactDocument
+         * @description A quantity: the claim in use, and any others. Value and unit are what was read.
+         */
+        FactDocument: {
+            /**
+             * Text
+             * @description As typed: 11 5/8 in, 63 mm, 205 F
+             */
+            text: string;
+            /** Evidence */
+            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            /**
+             * Value
+             * @description What was read, in `unit`; the text rules
+             */
+            value?: number | null;
+            /** Unit */
+            unit?: string | null;
+            /**
+             * Source
+             * @description Who or what says so
+             */
+            source?: string | null;
+            /**
+             * Date
+             * @description When: 2026-11-24
+             */
+            date?: string | null;
+            /**
+             * Tolerance
+             * @description Half-range at 95 %: 3 mm, 5 %, or `claims` for how far they differ
+             */
+            tolerance?: string | null;
+            /**
+             * Claims
+             * @description Not in use
+             */
+            claims?: components["schemas"]["ClaimDocument"][] | null;
+        };
+        /**
+         * FactOut
+         * @description A fact as the page shows it: given by the builder or supplied by rule.
+         */
+        FactOut: {
+            /** Path */
+            path: string;
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+            /** Si */
+            si: number | null;
+            /**
+             * Evidence
+             * @enum {string}
+             */
+            evidence: "taped" | "sheet" | "similar" | "rule" | "guess";
+            /** Unit */
+            unit?: string | null;
+            /** Tolerance */
+            tolerance?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Date
+             * @default
+             */
+            date: string;
+            /**
+             * Half
+             * @default
+             */
+            half: string;
+            /**
+             * Claims
+             * @default []
+             */
+            claims: components["schemas"]["ClaimOut"][];
+        };
+        /**
+         * FieldOut
+         * @description One field of a section.
+         */
+        FieldOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Group */
+            group: string;
+            /** Part */
+            part: string;
+            /** Help */
+            help: string;
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            } | null;
+            /** Columns */
+            columns: string[][];
+            /** When */
+            when: {
+                [key: string]: string[];
+            };
+        };
+        /** FuelSection */
+        FuelSection: {
+            /**
+             * Injection
+             * @description Fuel gets in by
+             */
+            injection?: ("port" | "direct" | "common_rail" | "mechanical" | "carburettor") | null;
+            /**
+             * Injection Pump
+             * @description Injection pump
+             */
+            injection_pump?: ("inline" | "rotary" | "single" | "unit") | null;
+            /**
+             * Carburettor
+             * @description Carburettor
+             */
+            carburettor?: ("side_draught" | "constant_depression" | "down_draught" | "four_barrel") | null;
+            /**
+             * Rail
+             * @description Regulator stands
+             */
+            rail?: ("returned" | "dead_headed" | "free") | null;
+            /**
+             * Rail Pressure
+             * @description Pressure at the engine's inlet. What the regulator is set to, its hose off; without one the least the engine wants there.
+             */
+            rail_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Reference
+             * @description Regulator referenced to
+             */
+            reference?: ("manifold" | "atmosphere") | null;
+            /**
+             * Fuel Temperature
+             * @description Hottest fuel
+             */
+            fuel_temperature?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Reserve
+             * @description Pump reserve
+             */
+            reserve?: ("10" | "20" | "30") | null;
+            /**
+             * Burned Share
+             * @description Burned share of pumped fuel. The rest spills back: 0.2 to 0.9 by kind of injection pump.
+             */
+            burned_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Flow
+             * @description Injector, each
+             */
+            injector_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Pressure
+             * @description rated at
+             */
+            injector_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Count
+             * @description How many
+             */
+            injector_count?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Injector Firing
+             * @description They open
+             */
+            injector_firing?: ("once" | "twice" | "throttle") | null;
+            /**
+             * Injector Flow 2
+             * @description Second set, each. Of a staged pair: as many more, which open under load only.
+             */
+            injector_flow_2?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Dead Time
+             * @description Dead time at 13.5 V. Longer at less.
+             */
+            dead_time?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Dead Table
+             * @description Dead time by volts. One row a line, for instance `12 V, 1.25 ms`; in place of the one figure.
+             */
+            dead_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Ceiling
+             * @description Longest open
+             */
+            ceiling?: ("80" | "85" | "90") | null;
+            /**
+             * Least Pulse
+             * @description Shortest steady opening. Dead time left out; under it idle hunts.
+             */
+            least_pulse?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Flow
+             * @description Pump flow, each
+             */
+            pump_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Pressure
+             * @description at. A rating without its pressure says little.
+             */
+            pump_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Flow 2
+             * @description Second point
+             */
+            pump_flow_2?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Pressure 2
+             * @description at
+             */
+            pump_pressure_2?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Table
+             * @description Pump table. One row a line, for instance `3 bar, 190 L/h`.
+             */
+            pump_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Pump Count
+             * @description How many, side by side
+             */
+            pump_count?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Staging
+             * @description They run
+             */
+            pump_staging?: ("always" | "demand") | null;
+            /**
+             * Stage Load
+             * @description Others come on from. Of the fuel burned at full load.
+             */
+            stage_load?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Drive
+             * @description Pump is
+             */
+            pump_drive?: ("electric" | "engine" | "none") | null;
+            /**
+             * Pump Speed
+             * @description Rated at an engine speed of
+             */
+            pump_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rating Voltage
+             * @description Rated at
+             */
+            rating_voltage?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Relief Pressure
+             * @description Its relief opens at. Of the valve in the pump; not where its curve runs out.
+             */
+            relief_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Wear
+             * @description Worn by. Of its flow when new. A catch test finds it.
+             */
+            pump_wear?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Volume
+             * @description Caught. Return line into a can, engine not running on it.
+             */
+            catch_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Time
+             * @description in
+             */
+            catch_time?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Pressure
+             * @description against
+             */
+            catch_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Catch Voltage
+             * @description with, at the pump
+             */
+            catch_voltage?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Supply Voltage
+             * @description Volts at the battery, running
+             */
+            supply_voltage?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Current
+             * @description Pump draws. Each, at its rated pressure.
+             */
+            pump_current?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Wire Length
+             * @description Wire, one way
+             */
+            wire_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Wire Area
+             * @description Wire size
+             */
+            wire_area?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Line Bore
+             * @description Line bore
+             */
+            line_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Line Length
+             * @description Line length
+             */
+            line_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Line Loss
+             * @description Bends and fittings, K
+             */
+            line_loss?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filter Drop
+             * @description Filter, at rated power
+             */
+            filter_drop?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * End Height
+             * @description Engine's inlet over the pump. Without a pump: over the tank's outlet; below it is negative.
+             */
+            end_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Bore
+             * @description Return bore
+             */
+            return_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Length
+             * @description Return length
+             */
+            return_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Loss
+             * @description Return's fittings and regulator, K
+             */
+            return_loss?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return Rise
+             * @description Return warmer by. Than what the injection pump is given, by its work.
+             */
+            return_rise?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rail Heat
+             * @description Heat the rail takes up. From a hot bay, and carries back.
+             */
+            rail_heat?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Place
+             * @description Pump sits
+             */
+            pump_place?: ("tank" | "outside") | null;
+            /**
+             * Suction Lift
+             * @description Pump inlet over the fuel. Of the first pump from the tank, at the lowest level; below it is negative.
+             */
+            suction_lift?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Suction Bore
+             * @description Suction bore
+             */
+            suction_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Suction Length
+             * @description Suction length
+             */
+            suction_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Reid Pressure
+             * @description Vapour pressure (Reid). Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.
+             */
+            reid_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Sieve Drop
+             * @description Sieve, at rated power
+             */
+            sieve_drop?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift
+             * @description Lift pump
+             */
+            lift?: ("none" | "pot" | "series") | null;
+            /**
+             * Lift Flow
+             * @description Lift pump flow
+             */
+            lift_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Pressure
+             * @description lift pump, at
+             */
+            lift_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Flow 2
+             * @description Lift pump, second point
+             */
+            lift_flow_2?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Pressure 2
+             * @description lift pump, second at
+             */
+            lift_pressure_2?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Table
+             * @description Lift pump's table. One row a line, for instance `0.2 bar, 120 L/h`.
+             */
+            lift_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Lift Current
+             * @description Lift pump draws
+             */
+            lift_current?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Bore
+             * @description Line from it, bore
+             */
+            lift_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lift Length
+             * @description Line from it, length
+             */
+            lift_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pot Volume
+             * @description Pot holds
+             */
+            pot_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Return To
+             * @description The rail's return goes
+             */
+            return_to?: ("pot" | "tank") | null;
+            /**
+             * Pot Lift
+             * @description Main pump over the pot's fuel. Below it is negative.
+             */
+            pot_lift?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pot Bore
+             * @description Pot to pump, bore
+             */
+            pot_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pot Length
+             * @description Pot to pump, length
+             */
+            pot_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Overflow Bore
+             * @description Overflow bore
+             */
+            overflow_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Overflow Length
+             * @description Overflow length
+             */
+            overflow_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Bare Time
+             * @description Tank's pickup bare at most. The longest bend or climb on which it draws air.
+             */
+            bare_time?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Volume
+             * @description Tank holds
+             */
+            tank_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Length
+             * @description Tank's length. Along the machine.
+             */
+            tank_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Width
+             * @description Tank's width. Across the machine.
+             */
+            tank_width?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Height
+             * @description Tank's height
+             */
+            tank_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Pickup X
+             * @description Pickup ahead of its middle. Behind it is negative.
+             */
+            tank_pickup_x?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Pickup Y
+             * @description Pickup left of its middle. To the right is negative.
+             */
+            tank_pickup_y?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tank Pickup Height
+             * @description Pickup over its floor
+             */
+            tank_pickup_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup In
+             * @description Pickup stands
+             */
+            pickup_in?: ("open" | "pot") | null;
+            /**
+             * Tank Reserve
+             * @description Refuelled with this left
+             */
+            tank_reserve?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Vent Bore
+             * @description Vent bore
+             */
+            vent_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filler Bore
+             * @description Filler bore
+             */
+            filler_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filler Length
+             * @description Filler length
+             */
+            filler_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Coldest Start
+             * @description Must start from cold at. Vapour decides it.
+             */
+            coldest_start?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Previous Fuel
+             * @description Before, there was
+             */
+            previous_fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel") | null;
+            /**
+             * Tank Left
+             * @description Left in it when drained. What the drain does not reach.
+             */
+            tank_left?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Filter Volume
+             * @description Filter holds
+             */
+            filter_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Lean Guard
+             * @description Falling rail pressure
+             */
+            lean_guard?: ("none" | "lamp" | "cuts") | null;
+            /**
+             * Lean Limit
+             * @description Leaner at full load by at most. Than the mixture it is set up with.
+             */
+            lean_limit?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cut Stopped
+             * @description Pump stops with the engine
+             */
+            cut_stopped?: ("yes" | "no") | null;
+            /**
+             * Cut Oil
+             * @description Pump stops on lost oil pressure
+             */
+            cut_oil?: ("yes" | "no") | null;
+            /**
+             * Cut Impact
+             * @description Pump stops on impact
+             */
+            cut_impact?: ("yes" | "no") | null;
+            /**
+             * Battery Gap
+             * @description Battery to fuel parts
+             */
+            battery_gap?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Stop Device
+             * @description Stopped by
+             */
+            stop_device?: ("cable" | "run" | "stop") | null;
+            /**
+             * Water Bowl
+             * @description Water bowl
+             */
+            water_bowl?: ("yes" | "no") | null;
+            /**
+             * Bowl Volume
+             * @description Bowls hold, together
+             */
+            bowl_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Needle Bore
+             * @description Float valve's seat. All of them as one bore.
+             */
+            needle_bore?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * GiveOut
+         * @description What gives out.
+         */
+        GiveOut: {
+            /** System */
+            system: string;
+            /** Check */
+            check: string;
+            /** Duty */
+            duty: string;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * GoverningOut
+         * @description Which check and duty decide.
+         */
+        GoverningOut: {
+            /** Check */
+            check: string;
+            /** Duty */
+            duty: string;
+        };
+        /**
+         * HeadlineOut
+         * @description The verdict in two sentences.
+         */
+        HeadlineOut: {
+            /** Sentence */
+            sentence: string;
+            /** Next */
+            next: string;
+        };
+        /**
+         * Health
+         * @description The program and its database answer; ``read_only`` where a newer program made the database.
+         */
+        Health: {
+            /** Ok */
+            ok: boolean;
+            /** Read Only */
+            read_only: boolean;
+        };
+        /**
+         * InBin
+         * @description A deleted build that can still be brought back.
+         */
+        InBin: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Deleted At */
+            deleted_at: string;
+            /** Kept Until */
+            kept_until: string;
+        };
+        /** InstallationSection */
+        InstallationSection: {
+            /**
+             * Depth Available
+             * @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing.
+             */
+            depth_available?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Opening Width
+             * @description Opening width
+             */
+            opening_width?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Opening Height
+             * @description Opening height
+             */
+            opening_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Yaw
+             * @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing.
+             */
+            engine_yaw?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Pitch
+             * @description Engine's front up
+             */
+            engine_pitch?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Engine Roll
+             * @description Engine's left side up
+             */
+            engine_roll?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Ground
+             * @description Pan over the ground. Lowest point, loaded, wheels on the ground.
+             */
+            pan_ground?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Ground Needed
+             * @description Clearance wanted
+             */
+            ground_needed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Crossmember
+             * @description Pan to crossmember
+             */
+            pan_crossmember?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Steering
+             * @description Pan to steering
+             */
+            pan_steering?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exhaust Ground
+             * @description Exhaust over the ground
+             */
+            exhaust_ground?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exhaust Loom
+             * @description Exhaust to loom and hoses
+             */
+            exhaust_loom?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Exhaust Fuel
+             * @description Exhaust to fuel parts
+             */
+            exhaust_fuel?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * Instrument
+         * @description Plain data of a station's plot, SI.
+         */
+        Instrument: {
+            /** Data */
+            data: {
+                [key: string]: unknown;
+            };
+        };
+        /** MachineSection */
+        MachineSection: {
+            /**
+             * Kind
+             * @description Kind of machine
+             */
+            kind?: ("road_car" | "off_road" | "van" | "truck" | "hillclimb" | "boat" | "tractor" | "locomotive" | "generator") | null;
+            /**
+             * Mass
+             * @description Weight in use
+             */
+            mass?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Drag Area
+             * @description Drag area (Cd A). Height x width x 0.85 x drag coefficient.
+             */
+            drag_area?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Rolling Resistance
+             * @description Rolling resistance
+             */
+            rolling_resistance?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Drive
+             * @description Driven
+             */
+            drive?: ("front" | "rear" | "four") | null;
+            /**
+             * Gearbox
+             * @description Gearbox
+             */
+            gearbox?: ("manual" | "automatic" | "automatic_slipping" | "hydrostatic" | "marine") | null;
+            /**
+             * Gear Ratios
+             * @description Gear ratios. One a line, first gear first.
+             */
+            gear_ratios?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Final Drive
+             * @description Final drive
+             */
+            final_drive?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Tyre Diameter
+             * @description Tyre diameter
+             */
+            tyre_diameter?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Trailer Mass
+             * @description Trailer weight
+             */
+            trailer_mass?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Trailer Drag Area
+             * @description Trailer drag area
+             */
+            trailer_drag_area?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Electrical Load
+             * @description Electrical load
+             */
+            electrical_load?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * MapAxis
+         * @description One axis of a map, SI.
+         */
+        MapAxis: {
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Values */
+            values: number[];
+        };
+        /**
+         * MapLine
+         * @description Where a fill is met: y for each x, null where it is not.
+         */
+        MapLine: {
+            /** Fill */
+            fill: number;
+            /** Y */
+            y: (number | null)[];
+        };
+        /**
+         * MapOut
+         * @description A duty's heat over two of its conditions; ``missing`` names what cannot be done without.
+         */
+        MapOut: {
+            /** Missing */
+            missing: string;
+            /** Kind */
+            kind: string;
+            x?: components["schemas"]["MapAxis"] | null;
+            y?: components["schemas"]["MapAxis"] | null;
+            /** Lines */
+            lines?: components["schemas"]["MapLine"][] | null;
+            /** Over Above */
+            over_above?: boolean | null;
+            /** All Over */
+            all_over?: boolean[] | null;
+            /** Weak From */
+            weak_from?: number | null;
+        };
+        /**
+         * MeasureOut
+         * @description A fact worth measuring.
+         */
+        MeasureOut: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Section */
+            section: string;
+            /** Shown */
+            shown: string;
+            /** Evidence */
+            evidence: string;
+            /** Chance */
+            chance: number;
+            /** System */
+            system: string;
+            /** Sentence */
+            sentence: string;
+            /** Spread W */
+            spread_w: number | null;
+            /** Place */
+            place: string;
+            /** How */
+            how: string;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * ModelSpreadOut
+         * @description What no tape settles.
+         */
+        ModelSpreadOut: {
+            /** Model */
+            model: number;
+            /** Left */
+            left: number;
+            /** Reach Low W */
+            reach_low_w: number | null;
+            /** Reach High W */
+            reach_high_w: number | null;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * NeedOut
+         * @description What the wanted power asks of a part.
+         */
+        NeedOut: {
+            /** Part */
+            part: string;
+            /** Quantity */
+            quantity: string;
+            /** Value */
+            value: number | null;
+            /** Unit */
+            unit: string;
+            /** Sentence */
+            sentence: string;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
+        };
+        /**
+         * NeedRow
+         * @description A need with its system.
+         */
+        NeedRow: {
+            /** Part */
+            part: string;
+            /** Quantity */
+            quantity: string;
+            /** Value */
+            value: number | null;
+            /** Unit */
+            unit: string;
+            /** Sentence */
+            sentence: string;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
+            /** System */
+            system: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * NeedSheet
+         * @description Every need of a build, with bands.
+         */
+        NeedSheet: {
+            /** Needs */
+            needs: components["schemas"]["NeedRow"][];
+        };
+        /**
+         * NotJudged
+         * @description A system or duty that was not judged, and why.
+         */
+        NotJudged: {
+            /** System */
+            system: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * NoticeOut
+         * @description Something to know that is not a limit.
+         */
+        NoticeOut: {
+            /** Code */
+            code: string;
+            /** Sentence */
+            sentence: string;
+            /** Field */
+            field: string;
+            /** Duty */
+            duty: string;
+            /** Part */
+            part: string;
+        };
+        /** OilSection */
+        OilSection: {
+            /**
+             * Pan Shape
+             * @description Pan
+             */
+            pan_shape?: ("box" | "rear_well" | "front_well" | "outline") | null;
+            /**
+             * Pan Length
+             * @description Length at the rail
+             */
+            pan_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Width
+             * @description Width
+             */
+            pan_width?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Depth
+             * @description Deepest below the rail
+             */
+            pan_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Well Length
+             * @description Length of the deep part. Along the engine.
+             */
+            well_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Shallow Depth
+             * @description Depth of the shallow part
+             */
+            shallow_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pan Outline
+             * @description Own outline. Round the side view, one corner a line, for instance `220 mm, 150 mm`.
+             */
+            pan_outline?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Pan Widths
+             * @description Widths along it. One station a line, for instance `0 mm, 240 mm`.
+             */
+            pan_widths?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            /**
+             * Pickup X
+             * @description Pickup from the flywheel end
+             */
+            pickup_x?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Y
+             * @description Pickup off centre, left
+             */
+            pickup_y?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Clearance
+             * @description Pickup over the floor. 6 to 10 mm; a lump of clay shows it.
+             */
+            pickup_clearance?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Baffle
+             * @description Baffle or trap door
+             */
+            baffle?: ("unknown" | "none" | "given") | null;
+            /**
+             * Baffle G
+             * @description Baffle good for
+             */
+            baffle_g?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Bore
+             * @description Pickup pipe bore
+             */
+            pickup_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Length
+             * @description Pickup pipe length
+             */
+            pickup_length?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pump Displacement
+             * @description Oil pump, each turn
+             */
+            pump_displacement?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Quantity
+             * @description Oil in it. All of it, filter included.
+             */
+            oil_quantity?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Oil Up
+             * @description Up in the engine running
+             */
+            oil_up?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Grade
+             * @description Grade
+             */
+            grade?: ("5w30" | "10w40" | "15w40" | "20w50" | "sae30") | null;
+            /**
+             * Oil Limit
+             * @description Hottest oil allowed
+             */
+            oil_limit?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hot Pressure
+             * @description Pressure hot. Read at 100 °C, below the relief.
+             */
+            hot_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Hot Pressure Speed
+             * @description at
+             */
+            hot_pressure_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Relief Pressure
+             * @description Relief opens
+             */
+            relief_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pressure School
+             * @description Least pressure by
+             */
+            pressure_school?: ("per_speed" | "maker") | null;
+            /**
+             * Least Pressure
+             * @description Maker's least, at rated speed
+             */
+            least_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Turbo Drain Bore
+             * @description Bore. The narrowest place counts.
+             */
+            turbo_drain_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Turbo Drain Slope
+             * @description Falls at. Its flattest run, from level.
+             */
+            turbo_drain_slope?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Turbo Oil Flow
+             * @description Oil through it
+             */
+            turbo_oil_flow?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Cooler
+             * @description Oil cooler
+             */
+            cooler?: ("none" | "air" | "water") | null;
+            /**
+             * Cooler Conductance
+             * @description Cooler's conductance
+             */
+            cooler_conductance?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * Problem
+         * @description Any error.
+         */
+        Problem: {
+            /** Type */
+            type: string;
+            /** Title */
+            title: string;
+            /** Status */
+            status: number;
+            /** Code */
+            code: string;
+            /**
+             * Problems
+             * @default []
+             */
+            problems: components["schemas"]["ProblemEntry"][];
+        };
+        /**
+         * ProblemEntry
+         * @description One field that is wrong: of a request, or of a document that does not stand.
+         */
+        ProblemEntry: {
+            /** Field */
+            field: string;
+            /** Label */
+            label: string;
+            /** Read */
+            read: string;
+            /** Allowed */
+            allowed: string;
+            /** Message */
+            message: string;
+        };
+        /**
+         * ReadOut
+         * @description What was understood of typed text.
+         */
+        ReadOut: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Si */
+            si: number;
+            /** Count */
+            count: number;
+        };
+        /**
          * Report
          * @description The report, SI; sentences are in the build's units.
          */
@@ -451,173 +3194,86 @@ export interface components {
             clipped_share?: number | null;
         };
         /**
-         * CautionOut
-         * @description A plain warning; ``where`` is the group of facts it stands beside.
+         * RevisionDocument
+         * @description One revision as it was kept.
          */
-        CautionOut: {
+        RevisionDocument: {
             /** Id */
             id: string;
-            /** Where */
-            where: string;
-            /** Text */
-            text: string;
+            /** Revision */
+            revision: number;
+            /** @description As it was kept; a newer program may have written it. */
+            document: components["schemas"]["BuildDocument"] | {
+                [key: string]: unknown;
+            };
         };
         /**
-         * CheckOut
-         * @description Demand against capacity for one duty (none for a gate).
+         * RevisionOut
+         * @description One revision of a build.
          */
-        CheckOut: {
-            /** Id */
-            id: string;
+        RevisionOut: {
+            /** Revision */
+            revision: number;
+            /** Note */
+            note: string;
             /** Name */
             name: string;
-            /** Part */
-            part: string;
-            /** Duty */
-            duty: string;
-            /**
-             * Class
-             * @enum {string}
-             */
-            class: "limit" | "cost" | "guide";
-            /**
-             * Scales
-             * @enum {string}
-             */
-            scales: "power" | "load" | "gate";
-            /** Demand */
-            demand: number | null;
-            /** Capacity */
-            capacity: number | null;
-            /** Unit */
-            unit: string;
-            /** Fill */
-            fill: number;
-            /** Fill Code */
-            fill_code: string;
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "short" | "tight" | "holds" | "unknown";
-            /** Danger */
-            danger: boolean;
-            /** Sentence */
-            sentence: string;
-            /** Fill Low */
-            fill_low?: number | null;
-            /** Fill High */
-            fill_high?: number | null;
-            /** Holds Probability */
-            holds_probability?: number | null;
-            /** Demand Low */
-            demand_low?: number | null;
-            /** Demand High */
-            demand_high?: number | null;
-            /** Capacity Low */
-            capacity_low?: number | null;
-            /** Capacity High */
-            capacity_high?: number | null;
+            /** Created At */
+            created_at: string;
         };
         /**
-         * DutyOut
-         * @description A duty as it was solved.
+         * Revisions
+         * @description History of a build, newest first; ``rule`` says which are kept.
          */
-        DutyOut: {
-            /** Id */
-            id: string;
+        Revisions: {
+            /** Revisions */
+            revisions: components["schemas"]["RevisionOut"][];
+            /** Rule */
+            rule: string;
+        };
+        /**
+         * Round
+         * @description A measuring round.
+         */
+        Round: {
             /** Name */
             name: string;
+            /** Places */
+            places: components["schemas"]["RoundPlace"][];
+        };
+        /**
+         * RoundItem
+         * @description One thing to measure.
+         */
+        RoundItem: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Section */
+            section: string;
             /** Kind */
             kind: string;
-            /** Power Driven */
-            power_driven: boolean;
-            /** Ambient K */
-            ambient_k: number;
-            /** Air Speed M S */
-            air_speed_m_s: number;
-            /** Duration S */
-            duration_s: number | null;
+            /** Shown */
+            shown: string;
+            /** Half */
+            half: string;
+            /** Evidence */
+            evidence: string;
+            /** How */
+            how: string;
         };
         /**
-         * GiveOut
-         * @description What gives out.
+         * RoundPlace
+         * @description Where one stands, and what is measured from there.
          */
-        GiveOut: {
-            /** System */
-            system: string;
-            /** Check */
-            check: string;
-            /** Duty */
-            duty: string;
-            /** Kind */
-            kind: string;
-        };
-        /**
-         * GoverningOut
-         * @description Which check and duty decide.
-         */
-        GoverningOut: {
-            /** Check */
-            check: string;
-            /** Duty */
-            duty: string;
-        };
-        /**
-         * HeadlineOut
-         * @description The verdict in two sentences.
-         */
-        HeadlineOut: {
-            /** Sentence */
-            sentence: string;
-            /** Next */
-            next: string;
-        };
-        /**
-         * NeedOut
-         * @description What the wanted power asks of a part.
-         */
-        NeedOut: {
-            /** Part */
-            part: string;
-            /** Quantity */
-            quantity: string;
-            /** Value */
-            value: number | null;
-            /** Unit */
-            unit: string;
-            /** Sentence */
-            sentence: string;
-            /** Low */
-            low?: number | null;
-            /** High */
-            high?: number | null;
-        };
-        /**
-         * NotJudged
-         * @description A system or duty that was not judged, and why.
-         */
-        NotJudged: {
-            /** System */
-            system: string;
-            /** Why */
-            why: string;
-        };
-        /**
-         * NoticeOut
-         * @description Something to know that is not a limit.
-         */
-        NoticeOut: {
-            /** Code */
-            code: string;
-            /** Sentence */
-            sentence: string;
-            /** Field */
-            field: string;
-            /** Duty */
-            duty: string;
-            /** Part */
-            part: string;
+        RoundPlace: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Items */
+            items: components["schemas"]["RoundItem"][];
         };
         /**
          * RowOut
@@ -672,6 +3328,72 @@ export interface components {
             fill_low?: number | null;
             /** Fill High */
             fill_high?: number | null;
+        };
+        /**
+         * SectionOut
+         * @description One block of the sheet.
+         */
+        SectionOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * Shelf
+         * @description A page of builds, last changed first; ``more`` leads to the next, ``count`` is of all.
+         */
+        Shelf: {
+            /** Builds */
+            builds: components["schemas"]["Card"][];
+            /** More */
+            more: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * SolvedOut
+         * @description Values of a fact at which the wanted power holds.
+         */
+        SolvedOut: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            low: components["schemas"]["EndOut"] | null;
+            high: components["schemas"]["EndOut"] | null;
+            sure_low: components["schemas"]["EndOut"] | null;
+            sure_high: components["schemas"]["EndOut"] | null;
+            /** Touches */
+            touches: string[];
+            /** Stuck */
+            stuck: string[];
+        };
+        /**
+         * StaleProblem
+         * @description A write made from an older revision: the build as it stands, and as it would have been.
+         */
+        StaleProblem: {
+            /** Type */
+            type: string;
+            /** Title */
+            title: string;
+            /** Status */
+            status: number;
+            /** Code */
+            code: string;
+            /**
+             * Problems
+             * @default []
+             */
+            problems: components["schemas"]["ProblemEntry"][];
+            current: components["schemas"]["BuildOut"];
+            /** Yours */
+            yours: (components["schemas"]["BuildDocument"] | {
+                [key: string]: unknown;
+            }) | null;
         };
         /**
          * StepOut
@@ -756,22 +3478,24 @@ export interface components {
             notices: components["schemas"]["NoticeOut"][];
         };
         /**
-         * UnitsDocument
-         * @description What bare numbers are read in and values shown in.
+         * TableDocument
+         * @description A table: one row a line, columns parted by a comma, semicolon, tab or bar.
          */
-        UnitsDocument: {
-            /**
-             * System
-             * @default metric
-             * @enum {string}
-             */
-            system: "metric" | "imperial";
-            /**
-             * Power
-             * @default kW
-             * @enum {string}
-             */
-            power: "kW" | "hp" | "PS";
+        TableDocument: {
+            /** Text */
+            text: string;
+            /** Evidence */
+            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+        };
+        /**
+         * TaskOut
+         * @description The fifth fact of a new build, by kind of machine.
+         */
+        TaskOut: {
+            /** Label */
+            label: string;
+            /** Hint */
+            hint: string;
         };
         /**
          * UnknownOut
@@ -786,110 +3510,6 @@ export interface components {
             part: string;
             /** Missing */
             missing: string[];
-        };
-        /**
-         * SizeRequest
-         * @description A sheet to size.
-         */
-        SizeRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-            /**
-             * Explain
-             * @default governing
-             */
-            explain: string;
-            /**
-             * Samples
-             * @description Draws for bands; 0 for none
-             * @default 0
-             * @enum {integer}
-             */
-            samples: 0 | 256 | 512 | 1024 | 2048;
-        };
-        /**
-         * Instrument
-         * @description Plain data of a station's plot, SI.
-         */
-        Instrument: {
-            /** Data */
-            data: {
-                [key: string]: unknown;
-            };
-        };
-        /**
-         * Problem
-         * @description Any error.
-         */
-        Problem: {
-            /** Type */
-            type: string;
-            /** Title */
-            title: string;
-            /** Status */
-            status: number;
-            /** Code */
-            code: string;
-            /**
-             * Problems
-             * @default []
-             */
-            problems: components["schemas"]["ProblemEntry"][];
-        };
-        /**
-         * ProblemEntry
-         * @description One field that is wrong: of a request, or of a document that does not stand.
-         */
-        ProblemEntry: {
-            /** Field */
-            field: string;
-            /** Label */
-            label: string;
-            /** Read */
-            read: string;
-            /** Allowed */
-            allowed: string;
-            /** Message */
-            message: string;
-        };
-        /**
-         * InstrumentRequest
-         * @description A sheet and what the instrument is set to.
-         */
-        InstrumentRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-            /** Options */
-            options?: {
-                [key: string]: number;
-            };
-        };
-        /**
-         * ReadOut
-         * @description What was understood of typed text.
-         */
-        ReadOut: {
-            /** Text */
-            text: string;
-            /** Shown */
-            shown: string;
-            /** Value */
-            value: number;
-            /** Unit */
-            unit: string;
-            /** Si */
-            si: number;
-            /** Count */
-            count: number;
-        };
-        /**
-         * ReadRequest
-         * @description Typed text and the kind it should be.
-         */
-        ReadRequest: {
-            /** Text */
-            text: string;
-            /** Kind */
-            kind: string;
-            units?: components["schemas"]["UnitsDocument"];
         };
         /**
          * Vocabulary
@@ -935,2928 +3555,6 @@ export interface components {
             compared: {
                 [key: string]: string;
             };
-        };
-        /**
-         * DisplayOut
-         * @description How a kind is shown: ``(SI - offset) / factor``.
-         */
-        DisplayOut: {
-            /** Unit */
-            unit: string;
-            /** Symbol */
-            symbol: string;
-            /** Factor */
-            factor: number;
-            /** Offset */
-            offset: number;
-            /** Digits */
-            digits: number;
-            /** Decimals */
-            decimals: number;
-        };
-        /**
-         * FieldOut
-         * @description One field of a section.
-         */
-        FieldOut: {
-            /** Name */
-            name: string;
-            /** Label */
-            label: string;
-            /** Kind */
-            kind: string;
-            /** Group */
-            group: string;
-            /** Part */
-            part: string;
-            /** Help */
-            help: string;
-            /** Choices */
-            choices: {
-                [key: string]: string;
-            } | null;
-            /** Columns */
-            columns: string[][];
-            /** When */
-            when: {
-                [key: string]: string[];
-            };
-        };
-        /**
-         * SectionOut
-         * @description One block of the sheet.
-         */
-        SectionOut: {
-            /** Id */
-            id: string;
-            /** Title */
-            title: string;
-            /** Fields */
-            fields: components["schemas"]["FieldOut"][];
-        };
-        /**
-         * TaskOut
-         * @description The fifth fact of a new build, by kind of machine.
-         */
-        TaskOut: {
-            /** Label */
-            label: string;
-            /** Hint */
-            hint: string;
-        };
-        /**
-         * ExploreEvent
-         * @description One line of the stream: which fields are there depends on ``event``.
-         */
-        ExploreEvent: {
-            /**
-             * Event
-             * @enum {string}
-             */
-            event: "report" | "progress" | "changes" | "measure" | "unknown" | "done";
-            report?: components["schemas"]["Report"] | null;
-            /** What */
-            what?: string | null;
-            /** Done */
-            done?: number | null;
-            /** Of */
-            of?: number | null;
-            /** Singles */
-            singles?: components["schemas"]["ChangeOut"][] | null;
-            /** Pairs */
-            pairs?: components["schemas"]["ChangeOut"][] | null;
-            /** Sure */
-            sure?: number | null;
-            /** Next */
-            next?: components["schemas"]["MeasureOut"][] | null;
-            model?: components["schemas"]["ModelSpreadOut"] | null;
-            /** Missing */
-            missing?: string[] | null;
-        };
-        /**
-         * ChangeOut
-         * @description A change worth trying, run: what it buys, what else it moves, what it breaks.
-         */
-        ChangeOut: {
-            /** Id */
-            id: string;
-            /** System */
-            system: string;
-            /** Part */
-            part: string;
-            /** Label */
-            label: string;
-            /** Whole */
-            whole: string;
-            /** Gain */
-            gain: string;
-            /** Own */
-            own: string;
-            /** Holds */
-            holds: boolean;
-            /** Mends */
-            mends: boolean;
-            /** Matters */
-            matters: boolean;
-            /** School */
-            school: boolean;
-            /** Rejected */
-            rejected: boolean;
-            /** Buys */
-            buys: number;
-            /** Headroom W */
-            headroom_w: number | null;
-            /** Sure */
-            sure: number | null;
-            /** Others */
-            others: string[];
-            /** Beside */
-            beside: string[];
-            /** Broken */
-            broken: string[];
-            /** Worse */
-            worse: string[];
-            /** Price */
-            price: string | null;
-            /** Price Total */
-            price_total: number | null;
-            /** Edits */
-            edits: components["schemas"]["EditOut"][];
-        };
-        /**
-         * EditOut
-         * @description One edit a change is made of.
-         */
-        EditOut: {
-            /** Path */
-            path: string;
-            /** Text */
-            text: string | null;
-            /** Evidence */
-            evidence: ("taped" | "sheet" | "similar" | "guess") | null;
-        };
-        /**
-         * MeasureOut
-         * @description A fact worth measuring.
-         */
-        MeasureOut: {
-            /** Path */
-            path: string;
-            /** Label */
-            label: string;
-            /** Section */
-            section: string;
-            /** Shown */
-            shown: string;
-            /** Evidence */
-            evidence: string;
-            /** Chance */
-            chance: number;
-            /** System */
-            system: string;
-            /** Sentence */
-            sentence: string;
-            /** Spread W */
-            spread_w: number | null;
-            /** Place */
-            place: string;
-            /** How */
-            how: string;
-            /** Kind */
-            kind: string;
-        };
-        /**
-         * ModelSpreadOut
-         * @description What no tape settles.
-         */
-        ModelSpreadOut: {
-            /** Model */
-            model: number;
-            /** Left */
-            left: number;
-            /** Reach Low W */
-            reach_low_w: number | null;
-            /** Reach High W */
-            reach_high_w: number | null;
-            /** Sentence */
-            sentence: string;
-        };
-        /**
-         * ExploreRequest
-         * @description A sheet, and what is to be worked on it.
-         */
-        ExploreRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-            /**
-             * Parts
-             * @default [
-             *       "bands",
-             *       "changes",
-             *       "measure"
-             *     ]
-             */
-            parts: ("bands" | "changes" | "measure")[];
-            /**
-             * Samples
-             * @default 1024
-             * @enum {integer}
-             */
-            samples: 256 | 512 | 1024 | 2048;
-            /**
-             * Explain
-             * @default governing
-             */
-            explain: string;
-        };
-        /**
-         * Round
-         * @description A measuring round.
-         */
-        Round: {
-            /** Name */
-            name: string;
-            /** Places */
-            places: components["schemas"]["RoundPlace"][];
-        };
-        /**
-         * RoundItem
-         * @description One thing to measure.
-         */
-        RoundItem: {
-            /** Path */
-            path: string;
-            /** Label */
-            label: string;
-            /** Section */
-            section: string;
-            /** Kind */
-            kind: string;
-            /** Shown */
-            shown: string;
-            /** Half */
-            half: string;
-            /** Evidence */
-            evidence: string;
-            /** How */
-            how: string;
-        };
-        /**
-         * RoundPlace
-         * @description Where one stands, and what is measured from there.
-         */
-        RoundPlace: {
-            /** Id */
-            id: string;
-            /** Title */
-            title: string;
-            /** Items */
-            items: components["schemas"]["RoundItem"][];
-        };
-        /**
-         * SheetRequest
-         * @description A sheet.
-         */
-        SheetRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-        };
-        /**
-         * SolvedOut
-         * @description Values of a fact at which the wanted power holds.
-         */
-        SolvedOut: {
-            /** Path */
-            path: string;
-            /** Label */
-            label: string;
-            low: components["schemas"]["EndOut"] | null;
-            high: components["schemas"]["EndOut"] | null;
-            sure_low: components["schemas"]["EndOut"] | null;
-            sure_high: components["schemas"]["EndOut"] | null;
-            /** Touches */
-            touches: string[];
-            /** Stuck */
-            stuck: string[];
-        };
-        /**
-         * EndOut
-         * @description One end of what holds.
-         */
-        EndOut: {
-            /** Si */
-            si: number;
-            /** Shown */
-            shown: string;
-            /** Text */
-            text: string;
-            /** Gives */
-            gives: string;
-        };
-        /**
-         * SolveRequest
-         * @description A sheet and the fact solved for.
-         */
-        SolveRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-            /** Path */
-            path: string;
-            /**
-             * Sure
-             * @default true
-             */
-            sure: boolean;
-        };
-        /**
-         * MapOut
-         * @description A duty's heat over two of its conditions; ``missing`` names what cannot be done without.
-         */
-        MapOut: {
-            /** Missing */
-            missing: string;
-            /** Kind */
-            kind: string;
-            x?: components["schemas"]["MapAxis"] | null;
-            y?: components["schemas"]["MapAxis"] | null;
-            /** Lines */
-            lines?: components["schemas"]["MapLine"][] | null;
-            /** Over Above */
-            over_above?: boolean | null;
-            /** All Over */
-            all_over?: boolean[] | null;
-            /** Weak From */
-            weak_from?: number | null;
-        };
-        /**
-         * MapAxis
-         * @description One axis of a map, SI.
-         */
-        MapAxis: {
-            /** Label */
-            label: string;
-            /** Kind */
-            kind: string;
-            /** Values */
-            values: number[];
-        };
-        /**
-         * MapLine
-         * @description Where a fill is met: y for each x, null where it is not.
-         */
-        MapLine: {
-            /** Fill */
-            fill: number;
-            /** Y */
-            y: (number | null)[];
-        };
-        /**
-         * MapRequest
-         * @description A sheet, the duty mapped and which map.
-         */
-        MapRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-            /** Duty */
-            duty: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "ambient_speed" | "ambient_grade" | "speed_power";
-        };
-        /**
-         * Candidates
-         * @description Parts side by side.
-         */
-        Candidates: {
-            /** Title */
-            title: string;
-            /** Fields */
-            fields: components["schemas"]["ComparedField"][];
-            /** Figures */
-            figures: components["schemas"]["ComparedFigure"][];
-            /** Columns */
-            columns: components["schemas"]["CandidateColumn"][];
-            /** Missing */
-            missing: string[];
-        };
-        /**
-         * CandidateColumn
-         * @description What is fitted, or one candidate, run on the build.
-         */
-        CandidateColumn: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Price */
-            price: string | null;
-            /** Why */
-            why: string;
-            /** Duty Id */
-            duty_id: string;
-            /** Duty */
-            duty: string;
-            /** Fill */
-            fill: number | null;
-            /** Figures */
-            figures: {
-                [key: string]: number | null;
-            };
-            /** Breaks */
-            breaks: string[];
-            /** Beside */
-            beside: {
-                [key: string]: string;
-            };
-            /** Facts */
-            facts: {
-                [key: string]: components["schemas"]["CandidateFact"];
-            };
-            /** Edits */
-            edits: components["schemas"]["EditOut"][];
-        };
-        /**
-         * CandidateFact
-         * @description What a candidate states.
-         */
-        CandidateFact: {
-            /** Text */
-            text: string;
-            /** Shown */
-            shown: string;
-        };
-        /**
-         * ComparedField
-         * @description A field that a candidate may state.
-         */
-        ComparedField: {
-            /** Name */
-            name: string;
-            /** Label */
-            label: string;
-            /** Kind */
-            kind: string;
-            /** Choices */
-            choices: {
-                [key: string]: string;
-            };
-        };
-        /**
-         * ComparedFigure
-         * @description A figure candidates are told apart by; ``more``: more of it is better.
-         */
-        ComparedFigure: {
-            /** Figure */
-            figure: string;
-            /** Label */
-            label: string;
-            /** Kind */
-            kind: string;
-            /** More */
-            more: boolean;
-        };
-        /**
-         * NeedSheet
-         * @description Every need of a build, with bands.
-         */
-        NeedSheet: {
-            /** Needs */
-            needs: components["schemas"]["NeedRow"][];
-        };
-        /**
-         * NeedRow
-         * @description A need with its system.
-         */
-        NeedRow: {
-            /** Part */
-            part: string;
-            /** Quantity */
-            quantity: string;
-            /** Value */
-            value: number | null;
-            /** Unit */
-            unit: string;
-            /** Sentence */
-            sentence: string;
-            /** Low */
-            low?: number | null;
-            /** High */
-            high?: number | null;
-            /** System */
-            system: string;
-            /** Title */
-            title: string;
-        };
-        /**
-         * Shelf
-         * @description A page of builds, last changed first; ``more`` leads to the next, ``count`` is of all.
-         */
-        Shelf: {
-            /** Builds */
-            builds: components["schemas"]["Card"][];
-            /** More */
-            more: string;
-            /** Count */
-            count: number;
-        };
-        /**
-         * Card
-         * @description A build on the shelf.
-         */
-        Card: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Notes */
-            notes: string;
-            /** Kind */
-            kind: string;
-            /** Revision */
-            revision: number;
-            /** Updated At */
-            updated_at: string;
-            /** Sentence */
-            sentence: string;
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "short" | "tight" | "holds" | "unknown";
-            /** Wells */
-            wells: {
-                [key: string]: number | null;
-            };
-        };
-        /**
-         * BuildOut
-         * @description A build with everything the page needs in one answer.
-         *
-         *     One whose document does not stand today has ``problems``, its raw document and no report.
-         */
-        BuildOut: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Revision */
-            revision: number;
-            /** Updated At */
-            updated_at: string;
-            /** @description As it was kept; a newer program may have written it. */
-            document: components["schemas"]["BuildDocument"] | {
-                [key: string]: unknown;
-            };
-            /** Facts */
-            facts: {
-                [key: string]: components["schemas"]["FactOut"];
-            };
-            report: components["schemas"]["Report"] | null;
-            /** Problems */
-            problems: components["schemas"]["ProblemEntry"][];
-        };
-        /**
-         * ClaimOut
-         * @description A value not in use.
-         */
-        ClaimOut: {
-            /** Text */
-            text: string;
-            /** Shown */
-            shown: string;
-            /**
-             * Evidence
-             * @enum {string}
-             */
-            evidence: "taped" | "sheet" | "similar" | "guess";
-            /**
-             * Source
-             * @default
-             */
-            source: string;
-            /**
-             * Date
-             * @default
-             */
-            date: string;
-        };
-        /**
-         * FactOut
-         * @description A fact as the page shows it: given by the builder or supplied by rule.
-         */
-        FactOut: {
-            /** Path */
-            path: string;
-            /** Text */
-            text: string;
-            /** Shown */
-            shown: string;
-            /** Si */
-            si: number | null;
-            /**
-             * Evidence
-             * @enum {string}
-             */
-            evidence: "taped" | "sheet" | "similar" | "rule" | "guess";
-            /** Unit */
-            unit?: string | null;
-            /** Tolerance */
-            tolerance?: string | null;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /**
-             * Source
-             * @default
-             */
-            source: string;
-            /**
-             * Date
-             * @default
-             */
-            date: string;
-            /**
-             * Half
-             * @default
-             */
-            half: string;
-            /**
-             * Claims
-             * @default []
-             */
-            claims: components["schemas"]["ClaimOut"][];
-        };
-        /**
-         * CreateRequest
-         * @description A new build, from a sheet or from five facts.
-         */
-        CreateRequest: {
-            /** Sheet */
-            sheet?: components["schemas"]["BuildDocument"] | null;
-            starter?: components["schemas"]["StarterRequest"] | null;
-        };
-        /**
-         * StarterRequest
-         * @description Five facts.
-         */
-        StarterRequest: {
-            /**
-             * Name
-             * @default
-             */
-            name: string;
-            /** Kind */
-            kind: string;
-            /** Fuel */
-            fuel: string;
-            /**
-             * Aspiration
-             * @default
-             * @enum {string}
-             */
-            aspiration: "" | "natural" | "turbo" | "supercharged";
-            /** Power */
-            power: string;
-            /** Speed */
-            speed: string;
-            /** Displacement */
-            displacement: string;
-            /**
-             * Mass
-             * @default
-             */
-            mass: string;
-            /**
-             * Task
-             * @default
-             */
-            task: string;
-            units?: components["schemas"]["UnitsDocument"];
-        };
-        /**
-         * Bin
-         * @description Deleted builds, last deleted first.
-         */
-        Bin: {
-            /** Builds */
-            builds: components["schemas"]["InBin"][];
-        };
-        /**
-         * InBin
-         * @description A deleted build that can still be brought back.
-         */
-        InBin: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Deleted At */
-            deleted_at: string;
-            /** Kept Until */
-            kept_until: string;
-        };
-        /**
-         * StaleProblem
-         * @description A write made from an older revision: the build as it stands, and as it would have been.
-         */
-        StaleProblem: {
-            /** Type */
-            type: string;
-            /** Title */
-            title: string;
-            /** Status */
-            status: number;
-            /** Code */
-            code: string;
-            /**
-             * Problems
-             * @default []
-             */
-            problems: components["schemas"]["ProblemEntry"][];
-            current: components["schemas"]["BuildOut"];
-            /** Yours */
-            yours: (components["schemas"]["BuildDocument"] | {
-                [key: string]: unknown;
-            }) | null;
-        };
-        /**
-         * EditRequest
-         * @description Edits applied together, all or none.
-         */
-        EditRequest: {
-            /** Edits */
-            edits: components["schemas"]["EditEntry"][];
-        };
-        /**
-         * EditEntry
-         * @description One field; text null takes it out.
-         */
-        EditEntry: {
-            /** Path */
-            path: string;
-            /** Text */
-            text?: string | null;
-            /** Evidence */
-            evidence?: ("taped" | "sheet" | "similar" | "guess") | null;
-            /** Tolerance */
-            tolerance?: string | null;
-            /**
-             * Action
-             * @default set
-             * @enum {string}
-             */
-            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price";
-            /**
-             * Index
-             * @default 0
-             */
-            index: number;
-            /** Source */
-            source?: string | null;
-            /** Date */
-            date?: string | null;
-        };
-        /**
-         * ReplaceRequest
-         * @description A whole document.
-         */
-        ReplaceRequest: {
-            sheet: components["schemas"]["BuildDocument"];
-            /**
-             * Note
-             * @default replaced
-             */
-            note: string;
-        };
-        /**
-         * CopyRequest
-         * @description Name of the copy.
-         */
-        CopyRequest: {
-            /** Name */
-            name?: string | null;
-        };
-        /**
-         * Revisions
-         * @description History of a build, newest first; ``rule`` says which are kept.
-         */
-        Revisions: {
-            /** Revisions */
-            revisions: components["schemas"]["RevisionOut"][];
-            /** Rule */
-            rule: string;
-        };
-        /**
-         * RevisionOut
-         * @description One revision of a build.
-         */
-        RevisionOut: {
-            /** Revision */
-            revision: number;
-            /** Note */
-            note: string;
-            /** Name */
-            name: string;
-            /** Created At */
-            created_at: string;
-        };
-        /**
-         * RevisionDocument
-         * @description One revision as it was kept.
-         */
-        RevisionDocument: {
-            /** Id */
-            id: string;
-            /** Revision */
-            revision: number;
-            /** @description As it was kept; a newer program may have written it. */
-            document: components["schemas"]["BuildDocument"] | {
-                [key: string]: unknown;
-            };
-        };
-        /**
-         * NameRequest
-         * @description Name of a revision; empty takes it off.
-         */
-        NameRequest: {
-            /** Name */
-            name: string;
-        };
-        /**
-         * Health
-         * @description The program and its database answer; ``read_only`` where a newer program made the database.
-         */
-        Health: {
-            /** Ok */
-            ok: boolean;
-            /** Read Only */
-            read_only: boolean;
-        };
-        /**
-         * BuildDocument
-         * @description A build sheet.
-         */
-        BuildDocument: {
-            /**
-             * Format
-             * @default gauge-well-build/1
-             * @constant
-             */
-            format: "gauge-well-build/1";
-            /**
-             * Name
-             * @default
-             */
-            name: string;
-            /**
-             * Notes
-             * @default
-             */
-            notes: string;
-            units?: components["schemas"]["UnitsDocument"];
-            /**
-             * Candidates
-             * @description Parts that might be fitted, by section
-             */
-            candidates?: {
-                [key: string]: components["schemas"]["CandidateDocument"][];
-            };
-            /**
-             * Prices
-             * @description What a change would cost, by its id: 120
-             */
-            prices?: {
-                [key: string]: string;
-            };
-            /**
-             * Wanted
-             * @description Power wanted; rated power otherwise
-             * @default null
-             */
-            wanted: components["schemas"]["FactDocument"] | string | number | null;
-            /** Duties */
-            duties?: components["schemas"]["DutySection"][];
-            machine?: components["schemas"]["MachineSection"];
-            engine?: components["schemas"]["EngineSection"];
-            installation?: components["schemas"]["InstallationSection"];
-            oil?: components["schemas"]["OilSection"];
-            exhaust?: components["schemas"]["ExhaustSection"];
-            cooling?: components["schemas"]["CoolingSection"];
-            fuel?: components["schemas"]["FuelSection"];
-        };
-        /**
-         * CandidateDocument
-         * @description Parts that might be fitted: what of the section they change. What is not stated stays as fitted.
-         */
-        CandidateDocument: {
-            /** Id */
-            id: string;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
-            /**
-             * Price
-             * @default null
-             */
-            price: string | null;
-            /** Facts */
-            facts?: {
-                [key: string]: components["schemas"]["FactDocument"] | string | number;
-            };
-        };
-        /**
-         * ClaimDocument
-         * @description A value somebody gives for a fact, with where it comes from and when.
-         */
-        ClaimDocument: {
-            /**
-             * Text
-             * @description As typed: 11 5/8 in, 63 mm, 205 F
-             */
-            text: string;
-            /**
-             * Evidence
-             * @default null
-             */
-            evidence: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
-            /**
-             * Value
-             * @description What was read, in `unit`; the text rules
-             * @default null
-             */
-            value: number | null;
-            /**
-             * Unit
-             * @default null
-             */
-            unit: string | null;
-            /**
-             * Source
-             * @description Who or what says so
-             * @default null
-             */
-            source: string | null;
-            /**
-             * Date
-             * @description When: 2026-11-24
-             * @default null
-             */
-            date: string | null;
-        };
-        /** CoolingSection */
-        CoolingSection: {
-            /**
-             * Core Width
-             * @description Core width. Finned part only, not the tanks.
-             * @default null
-             */
-            core_width: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Height
-             * @description Core height
-             * @default null
-             */
-            core_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Depth
-             * @description Core depth
-             * @default null
-             */
-            core_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Kind
-             * @description Tubes and fins
-             * @default null
-             */
-            core_kind: ("louvred" | "plate") | null;
-            /**
-             * Fin Count
-             * @description Fins. Lay a rule on the core and count.
-             * @default null
-             */
-            fin_count: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Rows
-             * @description Rows of tubes
-             * @default null
-             */
-            core_rows: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Passes
-             * @description Passes
-             * @default null
-             */
-            core_passes: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Direction
-             * @description Flow
-             * @default null
-             */
-            core_direction: ("cross_flow" | "down_flow") | null;
-            /**
-             * Fin Material
-             * @description Fins of
-             * @default null
-             */
-            fin_material: ("aluminium" | "copper") | null;
-            /**
-             * Fin Length
-             * @description Fin height between tubes
-             * @default null
-             */
-            fin_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Height
-             * @description Tube height
-             * @default null
-             */
-            tube_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Louvre Pitch
-             * @description Louvre pitch
-             * @default null
-             */
-            louvre_pitch: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Louvre Angle
-             * @description Louvre angle
-             * @default null
-             */
-            louvre_angle: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Diameter
-             * @description Tube, outside. Of round tubes.
-             * @default null
-             */
-            tube_diameter: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Across
-             * @description Tube to tube across. Of round tubes.
-             * @default null
-             */
-            tube_across: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Along
-             * @description Row to row. Of round tubes, along the air.
-             * @default null
-             */
-            tube_along: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Heat
-             * @description Shed on test. A maker's or a bench's one point, of the core as new; all four figures of it.
-             * @default null
-             */
-            test_heat: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Air Speed
-             * @description with air at. On the face.
-             * @default null
-             */
-            test_air_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Coolant Flow
-             * @description and coolant
-             * @default null
-             */
-            test_coolant_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Difference
-             * @description Coolant in over air in. Inlet to inlet.
-             * @default null
-             */
-            test_difference: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Kind
-             * @description Fan
-             * @default null
-             */
-            fan_kind: ("puller" | "pusher" | "belt" | "none") | null;
-            /**
-             * Fan Diameter
-             * @description Fan diameter
-             * @default null
-             */
-            fan_diameter: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Count
-             * @description How many
-             * @default null
-             */
-            fan_count: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Flow
-             * @description Free air, each. With nothing in front of it.
-             * @default null
-             */
-            fan_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Rating
-             * @description That figure is
-             * @default null
-             */
-            fan_rating: ("advertised" | "rig") | null;
-            /**
-             * Fan Pressure
-             * @description Shut-off pressure
-             * @default null
-             */
-            fan_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Table
-             * @description Fan's curve, each. From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures.
-             * @default null
-             */
-            fan_table: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Fan Power
-             * @description Draws, each. On its plate: volts times amps.
-             * @default null
-             */
-            fan_power: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Speed
-             * @description Those figures at. Of a fan the engine drives.
-             * @default null
-             */
-            fan_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Ratio
-             * @description Fan turns over crank turns. Crank pulley over fan pulley, diameters.
-             * @default null
-             */
-            fan_ratio: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Clutch
-             * @description Clutch
-             * @default null
-             */
-            fan_clutch: ("none" | "viscous") | null;
-            /**
-             * Fan Clutch Limit
-             * @description Clutch holds it to
-             * @default null
-             */
-            fan_clutch_limit: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Depth
-             * @description Fan depth
-             * @default null
-             */
-            fan_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan On
-             * @description Comes on
-             * @default null
-             */
-            fan_on: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Off
-             * @description Goes off
-             * @default null
-             */
-            fan_off: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Gap
-             * @description Core to fan. Depth of the shroud between them.
-             * @default null
-             */
-            fan_gap: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Stages
-             * @description Several fans
-             * @default null
-             */
-            fan_stages: ("together" | "staged") | null;
-            /**
-             * Fan On Second
-             * @description Second comes on
-             * @default null
-             */
-            fan_on_second: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Shroud
-             * @description Shroud
-             * @default null
-             */
-            shroud: ("full" | "flaps" | "none") | null;
-            /**
-             * Opening
-             * @description Air gets in by
-             * @default null
-             */
-            opening: ("open_nose" | "ducted" | "remote") | null;
-            /**
-             * Sealing
-             * @description Round the core
-             * @default null
-             */
-            sealing: ("sealed" | "usual" | "open") | null;
-            /**
-             * Grille
-             * @description Grille
-             * @default null
-             */
-            grille: ("none" | "usual" | "dense") | null;
-            /**
-             * Exit Area
-             * @description Way out of the bay
-             * @default null
-             */
-            exit_area: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exit Loss
-             * @description Loss on the way out
-             * @default null
-             */
-            exit_loss: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Condenser
-             * @description Condenser in front
-             * @default null
-             */
-            condenser: ("yes" | "no") | null;
-            /**
-             * Condenser Depth
-             * @description Condenser depth
-             * @default null
-             */
-            condenser_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Charge Front
-             * @description Charge cooler in front
-             * @default null
-             */
-            charge_front: ("yes" | "no") | null;
-            /**
-             * Charge Width
-             * @description Charge cooler width. Finned part only.
-             * @default null
-             */
-            charge_width: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Charge Height
-             * @description Charge cooler height
-             * @default null
-             */
-            charge_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Charge Depth
-             * @description Charge cooler depth
-             * @default null
-             */
-            charge_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Front
-             * @description Oil cooler in front
-             * @default null
-             */
-            oil_front: ("yes" | "no") | null;
-            /**
-             * Oil Width
-             * @description Oil cooler width. Finned part only.
-             * @default null
-             */
-            oil_width: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Height
-             * @description Oil cooler height
-             * @default null
-             */
-            oil_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Depth
-             * @description Oil cooler depth
-             * @default null
-             */
-            oil_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Front Gap
-             * @description Gap between cores
-             * @default null
-             */
-            front_gap: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cap Pressure
-             * @description Cap. Stamped on it. 0 for an open system.
-             * @default null
-             */
-            cap_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Glycol
-             * @description Glycol. By volume.
-             * @default null
-             */
-            glycol: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Flow
-             * @description Coolant flow. Through the core, thermostat open, usual pulleys.
-             * @default null
-             */
-            coolant_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Flow Speed
-             * @description at
-             * @default null
-             */
-            coolant_flow_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Flow Is
-             * @description That flow is
-             * @default null
-             */
-            coolant_flow_is: ("here" | "maker") | null;
-            /**
-             * Hose Bore
-             * @description Hose bore
-             * @default null
-             */
-            hose_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Gearbox Cooler
-             * @description Gearbox cooler in the tank
-             * @default null
-             */
-            gearbox_cooler: ("yes" | "no") | null;
-            /**
-             * Pump Drive
-             * @description Pump
-             * @default null
-             */
-            pump_drive: ("belt" | "electric") | null;
-            /**
-             * Pump Pressure
-             * @description Pump's pressure, shut off. At the speed the flow is stated at, nothing flowing.
-             * @default null
-             */
-            pump_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Ratio
-             * @description Pump's speed over its usual. Old pump pulley over new, for the same crank pulley. 1 as standard.
-             * @default null
-             */
-            pump_ratio: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Thermostat Kind
-             * @description Thermostat
-             * @default null
-             */
-            thermostat_kind: ("fitted" | "none") | null;
-            /**
-             * Bypass
-             * @description Bypass
-             * @default null
-             */
-            bypass: ("closing" | "always" | "none") | null;
-            /**
-             * Restrictor
-             * @description Restrictor
-             * @default null
-             */
-            restrictor: ("none" | "main" | "bypass") | null;
-            /**
-             * Restrictor Bore
-             * @description Restrictor's hole
-             * @default null
-             */
-            restrictor_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hose Length
-             * @description Hose or pipe, each way
-             * @default null
-             */
-            hose_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hose Feed
-             * @description Engine to core, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
-             * @default null
-             */
-            hose_feed: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Hose Back
-             * @description Core to pump, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
-             * @default null
-             */
-            hose_back: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Heater Cores
-             * @description Heater cores
-             * @default null
-             */
-            heater_cores: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Heater Open
-             * @description Heater counted on. Wide open, its fan at full.
-             * @default null
-             */
-            heater_open: ("yes" | "no") | null;
-            /**
-             * Heater Conductance
-             * @description Heater sheds, each
-             * @default null
-             */
-            heater_conductance: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Header
-             * @description Header and cap
-             * @default null
-             */
-            header: ("core" | "core_cold" | "remote") | null;
-            /**
-             * Header Volume
-             * @description Header or overflow holds
-             * @default null
-             */
-            header_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Header Fill
-             * @description Filled cold to
-             * @default null
-             */
-            header_fill: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Volume
-             * @description Coolant, all of it
-             * @default null
-             */
-            coolant_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Steam Line
-             * @description Steam line to the header
-             * @default null
-             */
-            steam_line: ("yes" | "no") | null;
-            /**
-             * Filler Height
-             * @description Filler's neck over the ground
-             * @default null
-             */
-            filler_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Foot
-             * @description Core's foot over the ground
-             * @default null
-             */
-            core_foot: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Inlet Height
-             * @description Core's inlet
-             * @default null
-             */
-            core_inlet_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Inlet Side
-             * @description on the
-             * @default null
-             */
-            core_inlet_side: ("left" | "right" | "middle") | null;
-            /**
-             * Core Outlet Height
-             * @description Core's outlet
-             * @default null
-             */
-            core_outlet_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Outlet Side
-             * @description on the
-             * @default null
-             */
-            core_outlet_side: ("left" | "right" | "middle") | null;
-            /**
-             * Engine Outlet Height
-             * @description Engine's outlet
-             * @default null
-             */
-            engine_outlet_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Outlet Side
-             * @description on  the
-             * @default null
-             */
-            engine_outlet_side: ("left" | "right" | "middle") | null;
-            /**
-             * Pump Inlet Height
-             * @description Pump's inlet
-             * @default null
-             */
-            pump_inlet_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Inlet Side
-             * @description on  the
-             * @default null
-             */
-            pump_inlet_side: ("left" | "right" | "middle") | null;
-            /**
-             * High Points
-             * @description Humps and dips of the run. From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.
-             * @default null
-             */
-            high_points: components["schemas"]["TableDocument"] | string | string[][] | null;
-        };
-        /** DutySection */
-        DutySection: {
-            /**
-             * Id
-             * @description Short name, used in reports
-             */
-            id: string;
-            /**
-             * Name
-             * @description Name
-             * @default null
-             */
-            name: string | null;
-            /**
-             * Kind
-             * @description Kind
-             * @default null
-             */
-            kind: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "typed") | null;
-            /**
-             * Speed
-             * @description Speed
-             * @default null
-             */
-            speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Grade
-             * @description Grade
-             * @default null
-             */
-            grade: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Power Share
-             * @description Mean share of power
-             * @default null
-             */
-            power_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Power
-             * @description Engine power
-             * @default null
-             */
-            engine_power: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Speed
-             * @description Engine speed
-             * @default null
-             */
-            engine_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Speed Share
-             * @description Share of rated speed
-             * @default null
-             */
-            speed_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Boat Exponent
-             * @description Power follows speed to the
-             * @default null
-             */
-            boat_exponent: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Air Speed
-             * @description Air over the core
-             * @default null
-             */
-            air_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Ambient
-             * @description Air outside
-             * @default null
-             */
-            ambient: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Altitude
-             * @description Altitude
-             * @default null
-             */
-            altitude: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Duration
-             * @description For. Left open: for ever.
-             * @default null
-             */
-            duration: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Start
-             * @description Starts
-             * @default null
-             */
-            start: ("warm" | "cool" | "cold" | "soaked") | null;
-            /**
-             * After
-             * @description Straight after. Another duty's name: starts as hot as that one leaves it.
-             * @default null
-             */
-            after: string | null;
-            /**
-             * Air Conditioning
-             * @description Air-conditioning
-             * @default null
-             */
-            air_conditioning: ("yes" | "no") | null;
-            /**
-             * Tow
-             * @description With the trailer
-             * @default null
-             */
-            tow: ("yes" | "no") | null;
-            /**
-             * Braking
-             * @description Braking. What the tyres can do there.
-             * @default null
-             */
-            braking: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cornering
-             * @description Cornering, either way
-             * @default null
-             */
-            cornering: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pulling
-             * @description Pulling away
-             * @default null
-             */
-            pulling: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Heel
-             * @description Heel or side slope. Either way.
-             * @default null
-             */
-            heel: components["schemas"]["FactDocument"] | string | number | null;
-        };
-        /** EngineSection */
-        EngineSection: {
-            /**
-             * Name
-             * @description Name
-             * @default null
-             */
-            name: string | null;
-            /**
-             * Fuel
-             * @description Fuel
-             * @default null
-             */
-            fuel: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg") | null;
-            /**
-             * Ethanol Share
-             * @description Ethanol in it. By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.
-             * @default null
-             */
-            ethanol_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Aspiration
-             * @description Aspiration
-             * @default null
-             */
-            aspiration: ("natural" | "turbo" | "supercharged") | null;
-            /**
-             * Cycle
-             * @description Cycle
-             * @default null
-             */
-            cycle: ("four_stroke" | "two_stroke") | null;
-            /**
-             * Displacement
-             * @description Displacement
-             * @default null
-             */
-            displacement: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cylinders
-             * @description Cylinders
-             * @default null
-             */
-            cylinders: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Stroke
-             * @description Stroke
-             * @default null
-             */
-            stroke: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rated Power
-             * @description Rated power. What the engine makes as it is.
-             * @default null
-             */
-            rated_power: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rated Speed
-             * @description at
-             * @default null
-             */
-            rated_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Peak Torque
-             * @description Peak torque
-             * @default null
-             */
-            peak_torque: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Peak Torque Speed
-             * @description at
-             * @default null
-             */
-            peak_torque_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Torque Curve
-             * @description Torque curve. One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.
-             * @default null
-             */
-            torque_curve: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Idle Speed
-             * @description Idle
-             * @default null
-             */
-            idle_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Limit Speed
-             * @description Red line or governed
-             * @default null
-             */
-            limit_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Governed
-             * @description Governed
-             * @default null
-             */
-            governed: ("yes" | "no") | null;
-            /**
-             * Boost
-             * @description Boost at full load. Over the air outside.
-             * @default null
-             */
-            boost: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Charge Cooler
-             * @description Charge cooler effectiveness. Nought where there is none.
-             * @default null
-             */
-            charge_cooler: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bsfc
-             * @description Fuel for power (BSFC)
-             * @default null
-             */
-            bsfc: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Excess Air
-             * @description Lambda at full load
-             * @default null
-             */
-            excess_air: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Heat School
-             * @description Heat to coolant by
-             * @default null
-             */
-            heat_school: ("fuel_share" | "power_share" | "maker") | null;
-            /**
-             * Coolant Share
-             * @description Coolant's share
-             * @default null
-             */
-            coolant_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Heat
-             * @description Maker's heat to coolant. At rated power.
-             * @default null
-             */
-            coolant_heat: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Share
-             * @description Oil's share
-             * @default null
-             */
-            oil_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Radiation Share
-             * @description Radiated share
-             * @default null
-             */
-            radiation_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Extra Share
-             * @description Cooled manifold or gas cooler. Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.
-             * @default null
-             */
-            extra_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Era
-             * @description Design
-             * @default null
-             */
-            era: ("modern" | "old") | null;
-            /**
-             * Dry Mass
-             * @description Dry weight
-             * @default null
-             */
-            dry_mass: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Material
-             * @description Made of
-             * @default null
-             */
-            material: ("iron" | "iron_light_head" | "light_alloy") | null;
-            /**
-             * Thermostat
-             * @description Thermostat opens
-             * @default null
-             */
-            thermostat: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Limit
-             * @description Hottest coolant allowed
-             * @default null
-             */
-            coolant_limit: components["schemas"]["FactDocument"] | string | number | null;
-        };
-        /** ExhaustSection */
-        ExhaustSection: {
-            /**
-             * Layout
-             * @description Layout
-             * @default null
-             */
-            layout: ("single" | "merged" | "twin") | null;
-            /**
-             * Pipe Diameter
-             * @description Tube, outside
-             * @default null
-             */
-            pipe_diameter: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pipe Length
-             * @description Whole length
-             * @default null
-             */
-            pipe_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bends
-             * @description Bends, all together. Sum of their angles: four right angles are 360.
-             * @default null
-             */
-            bends: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bend Ratio
-             * @description Bend radius over diameter
-             * @default null
-             */
-            bend_ratio: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Silencer
-             * @description Silencer
-             * @default null
-             */
-            silencer: ("none" | "straight" | "chambered" | "reversed") | null;
-            /**
-             * Catalyst
-             * @description Catalyst or filter
-             * @default null
-             */
-            catalyst: ("yes" | "no") | null;
-            /**
-             * Pipes
-             * @description Piece by piece. From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, catalyst, chambered, reversed, or a loss factor.
-             * @default null
-             */
-            pipes: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Merge After
-             * @description Pieces before the merge
-             * @default null
-             */
-            merge_after: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lagged
-             * @description Pieces lagged, from the flange
-             * @default null
-             */
-            lagged: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Wall
-             * @description Wall
-             * @default null
-             */
-            wall: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Roughness
-             * @description Roughness inside
-             * @default null
-             */
-            roughness: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tolerated
-             * @description Back pressure allowed. The engine maker's figure.
-             * @default null
-             */
-            tolerated: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Shielded
-             * @description Heat shield at loom and hoses
-             * @default null
-             */
-            shielded: ("yes" | "no") | null;
-        };
-        /**
-         * FactDocument
-         * @description A quantity: the claim in use, and any others. Value and unit are what was read.
-         */
-        FactDocument: {
-            /**
-             * Text
-             * @description As typed: 11 5/8 in, 63 mm, 205 F
-             */
-            text: string;
-            /**
-             * Evidence
-             * @default null
-             */
-            evidence: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
-            /**
-             * Value
-             * @description What was read, in `unit`; the text rules
-             * @default null
-             */
-            value: number | null;
-            /**
-             * Unit
-             * @default null
-             */
-            unit: string | null;
-            /**
-             * Source
-             * @description Who or what says so
-             * @default null
-             */
-            source: string | null;
-            /**
-             * Date
-             * @description When: 2026-11-24
-             * @default null
-             */
-            date: string | null;
-            /**
-             * Tolerance
-             * @description Half-range at 95 %: 3 mm, 5 %, or `claims` for how far they differ
-             * @default null
-             */
-            tolerance: string | null;
-            /**
-             * Claims
-             * @description Not in use
-             * @default null
-             */
-            claims: components["schemas"]["ClaimDocument"][] | null;
-        };
-        /** FuelSection */
-        FuelSection: {
-            /**
-             * Injection
-             * @description Fuel gets in by
-             * @default null
-             */
-            injection: ("port" | "direct" | "common_rail" | "mechanical" | "carburettor") | null;
-            /**
-             * Injection Pump
-             * @description Injection pump
-             * @default null
-             */
-            injection_pump: ("inline" | "rotary" | "single" | "unit") | null;
-            /**
-             * Carburettor
-             * @description Carburettor
-             * @default null
-             */
-            carburettor: ("side_draught" | "constant_depression" | "down_draught" | "four_barrel") | null;
-            /**
-             * Rail
-             * @description Regulator stands
-             * @default null
-             */
-            rail: ("returned" | "dead_headed" | "free") | null;
-            /**
-             * Rail Pressure
-             * @description Pressure at the engine's inlet. What the regulator is set to, its hose off; without one the least the engine wants there.
-             * @default null
-             */
-            rail_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Reference
-             * @description Regulator referenced to
-             * @default null
-             */
-            reference: ("manifold" | "atmosphere") | null;
-            /**
-             * Fuel Temperature
-             * @description Hottest fuel
-             * @default null
-             */
-            fuel_temperature: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Reserve
-             * @description Pump reserve
-             * @default null
-             */
-            reserve: ("10" | "20" | "30") | null;
-            /**
-             * Burned Share
-             * @description Burned share of pumped fuel. The rest spills back: 0.2 to 0.9 by kind of injection pump.
-             * @default null
-             */
-            burned_share: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Flow
-             * @description Injector, each
-             * @default null
-             */
-            injector_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Pressure
-             * @description rated at
-             * @default null
-             */
-            injector_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Count
-             * @description How many
-             * @default null
-             */
-            injector_count: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Firing
-             * @description They open
-             * @default null
-             */
-            injector_firing: ("once" | "twice" | "throttle") | null;
-            /**
-             * Injector Flow 2
-             * @description Second set, each. Of a staged pair: as many more, which open under load only.
-             * @default null
-             */
-            injector_flow_2: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Dead Time
-             * @description Dead time at 13.5 V. Longer at less.
-             * @default null
-             */
-            dead_time: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Dead Table
-             * @description Dead time by volts. One row a line, for instance `12 V, 1.25 ms`; in place of the one figure.
-             * @default null
-             */
-            dead_table: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Ceiling
-             * @description Longest open
-             * @default null
-             */
-            ceiling: ("80" | "85" | "90") | null;
-            /**
-             * Least Pulse
-             * @description Shortest steady opening. Dead time left out; under it idle hunts.
-             * @default null
-             */
-            least_pulse: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Flow
-             * @description Pump flow, each
-             * @default null
-             */
-            pump_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Pressure
-             * @description at. A rating without its pressure says little.
-             * @default null
-             */
-            pump_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Flow 2
-             * @description Second point
-             * @default null
-             */
-            pump_flow_2: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Pressure 2
-             * @description at
-             * @default null
-             */
-            pump_pressure_2: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Table
-             * @description Pump table. One row a line, for instance `3 bar, 190 L/h`.
-             * @default null
-             */
-            pump_table: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Pump Count
-             * @description How many, side by side
-             * @default null
-             */
-            pump_count: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Staging
-             * @description They run
-             * @default null
-             */
-            pump_staging: ("always" | "demand") | null;
-            /**
-             * Stage Load
-             * @description Others come on from. Of the fuel burned at full load.
-             * @default null
-             */
-            stage_load: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Drive
-             * @description Pump is
-             * @default null
-             */
-            pump_drive: ("electric" | "engine" | "none") | null;
-            /**
-             * Pump Speed
-             * @description Rated at an engine speed of
-             * @default null
-             */
-            pump_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rating Voltage
-             * @description Rated at
-             * @default null
-             */
-            rating_voltage: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Relief Pressure
-             * @description Its relief opens at. Of the valve in the pump; not where its curve runs out.
-             * @default null
-             */
-            relief_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Wear
-             * @description Worn by. Of its flow when new. A catch test finds it.
-             * @default null
-             */
-            pump_wear: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Volume
-             * @description Caught. Return line into a can, engine not running on it.
-             * @default null
-             */
-            catch_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Time
-             * @description in
-             * @default null
-             */
-            catch_time: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Pressure
-             * @description against
-             * @default null
-             */
-            catch_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Voltage
-             * @description with, at the pump
-             * @default null
-             */
-            catch_voltage: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Supply Voltage
-             * @description Volts at the battery, running
-             * @default null
-             */
-            supply_voltage: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Current
-             * @description Pump draws. Each, at its rated pressure.
-             * @default null
-             */
-            pump_current: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Wire Length
-             * @description Wire, one way
-             * @default null
-             */
-            wire_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Wire Area
-             * @description Wire size
-             * @default null
-             */
-            wire_area: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Line Bore
-             * @description Line bore
-             * @default null
-             */
-            line_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Line Length
-             * @description Line length
-             * @default null
-             */
-            line_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Line Loss
-             * @description Bends and fittings, K
-             * @default null
-             */
-            line_loss: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filter Drop
-             * @description Filter, at rated power
-             * @default null
-             */
-            filter_drop: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * End Height
-             * @description Engine's inlet over the pump. Without a pump: over the tank's outlet; below it is negative.
-             * @default null
-             */
-            end_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Bore
-             * @description Return bore
-             * @default null
-             */
-            return_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Length
-             * @description Return length
-             * @default null
-             */
-            return_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Loss
-             * @description Return's fittings and regulator, K
-             * @default null
-             */
-            return_loss: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Rise
-             * @description Return warmer by. Than what the injection pump is given, by its work.
-             * @default null
-             */
-            return_rise: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rail Heat
-             * @description Heat the rail takes up. From a hot bay, and carries back.
-             * @default null
-             */
-            rail_heat: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Place
-             * @description Pump sits
-             * @default null
-             */
-            pump_place: ("tank" | "outside") | null;
-            /**
-             * Suction Lift
-             * @description Pump inlet over the fuel. Of the first pump from the tank, at the lowest level; below it is negative.
-             * @default null
-             */
-            suction_lift: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Suction Bore
-             * @description Suction bore
-             * @default null
-             */
-            suction_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Suction Length
-             * @description Suction length
-             * @default null
-             */
-            suction_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Reid Pressure
-             * @description Vapour pressure (Reid). Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.
-             * @default null
-             */
-            reid_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Sieve Drop
-             * @description Sieve, at rated power
-             * @default null
-             */
-            sieve_drop: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift
-             * @description Lift pump
-             * @default null
-             */
-            lift: ("none" | "pot" | "series") | null;
-            /**
-             * Lift Flow
-             * @description Lift pump flow
-             * @default null
-             */
-            lift_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Pressure
-             * @description lift pump, at
-             * @default null
-             */
-            lift_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Flow 2
-             * @description Lift pump, second point
-             * @default null
-             */
-            lift_flow_2: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Pressure 2
-             * @description lift pump, second at
-             * @default null
-             */
-            lift_pressure_2: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Table
-             * @description Lift pump's table. One row a line, for instance `0.2 bar, 120 L/h`.
-             * @default null
-             */
-            lift_table: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Lift Current
-             * @description Lift pump draws
-             * @default null
-             */
-            lift_current: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Bore
-             * @description Line from it, bore
-             * @default null
-             */
-            lift_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Length
-             * @description Line from it, length
-             * @default null
-             */
-            lift_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pot Volume
-             * @description Pot holds
-             * @default null
-             */
-            pot_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return To
-             * @description The rail's return goes
-             * @default null
-             */
-            return_to: ("pot" | "tank") | null;
-            /**
-             * Pot Lift
-             * @description Main pump over the pot's fuel. Below it is negative.
-             * @default null
-             */
-            pot_lift: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pot Bore
-             * @description Pot to pump, bore
-             * @default null
-             */
-            pot_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pot Length
-             * @description Pot to pump, length
-             * @default null
-             */
-            pot_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Overflow Bore
-             * @description Overflow bore
-             * @default null
-             */
-            overflow_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Overflow Length
-             * @description Overflow length
-             * @default null
-             */
-            overflow_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bare Time
-             * @description Tank's pickup bare at most. The longest bend or climb on which it draws air.
-             * @default null
-             */
-            bare_time: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Volume
-             * @description Tank holds
-             * @default null
-             */
-            tank_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Length
-             * @description Tank's length. Along the machine.
-             * @default null
-             */
-            tank_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Width
-             * @description Tank's width. Across the machine.
-             * @default null
-             */
-            tank_width: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Height
-             * @description Tank's height
-             * @default null
-             */
-            tank_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Pickup X
-             * @description Pickup ahead of its middle. Behind it is negative.
-             * @default null
-             */
-            tank_pickup_x: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Pickup Y
-             * @description Pickup left of its middle. To the right is negative.
-             * @default null
-             */
-            tank_pickup_y: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Pickup Height
-             * @description Pickup over its floor
-             * @default null
-             */
-            tank_pickup_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup In
-             * @description Pickup stands
-             * @default null
-             */
-            pickup_in: ("open" | "pot") | null;
-            /**
-             * Tank Reserve
-             * @description Refuelled with this left
-             * @default null
-             */
-            tank_reserve: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Vent Bore
-             * @description Vent bore
-             * @default null
-             */
-            vent_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filler Bore
-             * @description Filler bore
-             * @default null
-             */
-            filler_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filler Length
-             * @description Filler length
-             * @default null
-             */
-            filler_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coldest Start
-             * @description Must start from cold at. Vapour decides it.
-             * @default null
-             */
-            coldest_start: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Previous Fuel
-             * @description Before, there was
-             * @default null
-             */
-            previous_fuel: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel") | null;
-            /**
-             * Tank Left
-             * @description Left in it when drained. What the drain does not reach.
-             * @default null
-             */
-            tank_left: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filter Volume
-             * @description Filter holds
-             * @default null
-             */
-            filter_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lean Guard
-             * @description Falling rail pressure
-             * @default null
-             */
-            lean_guard: ("none" | "lamp" | "cuts") | null;
-            /**
-             * Lean Limit
-             * @description Leaner at full load by at most. Than the mixture it is set up with.
-             * @default null
-             */
-            lean_limit: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cut Stopped
-             * @description Pump stops with the engine
-             * @default null
-             */
-            cut_stopped: ("yes" | "no") | null;
-            /**
-             * Cut Oil
-             * @description Pump stops on lost oil pressure
-             * @default null
-             */
-            cut_oil: ("yes" | "no") | null;
-            /**
-             * Cut Impact
-             * @description Pump stops on impact
-             * @default null
-             */
-            cut_impact: ("yes" | "no") | null;
-            /**
-             * Battery Gap
-             * @description Battery to fuel parts
-             * @default null
-             */
-            battery_gap: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Stop Device
-             * @description Stopped by
-             * @default null
-             */
-            stop_device: ("cable" | "run" | "stop") | null;
-            /**
-             * Water Bowl
-             * @description Water bowl
-             * @default null
-             */
-            water_bowl: ("yes" | "no") | null;
-            /**
-             * Bowl Volume
-             * @description Bowls hold, together
-             * @default null
-             */
-            bowl_volume: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Needle Bore
-             * @description Float valve's seat. All of them as one bore.
-             * @default null
-             */
-            needle_bore: components["schemas"]["FactDocument"] | string | number | null;
-        };
-        /** InstallationSection */
-        InstallationSection: {
-            /**
-             * Depth Available
-             * @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing.
-             * @default null
-             */
-            depth_available: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Opening Width
-             * @description Opening width
-             * @default null
-             */
-            opening_width: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Opening Height
-             * @description Opening height
-             * @default null
-             */
-            opening_height: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Yaw
-             * @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing.
-             * @default null
-             */
-            engine_yaw: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Pitch
-             * @description Engine's front up
-             * @default null
-             */
-            engine_pitch: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Roll
-             * @description Engine's left side up
-             * @default null
-             */
-            engine_roll: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Ground
-             * @description Pan over the ground. Lowest point, loaded, wheels on the ground.
-             * @default null
-             */
-            pan_ground: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Ground Needed
-             * @description Clearance wanted
-             * @default null
-             */
-            ground_needed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Crossmember
-             * @description Pan to crossmember
-             * @default null
-             */
-            pan_crossmember: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Steering
-             * @description Pan to steering
-             * @default null
-             */
-            pan_steering: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exhaust Ground
-             * @description Exhaust over the ground
-             * @default null
-             */
-            exhaust_ground: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exhaust Loom
-             * @description Exhaust to loom and hoses
-             * @default null
-             */
-            exhaust_loom: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exhaust Fuel
-             * @description Exhaust to fuel parts
-             * @default null
-             */
-            exhaust_fuel: components["schemas"]["FactDocument"] | string | number | null;
-        };
-        /** MachineSection */
-        MachineSection: {
-            /**
-             * Kind
-             * @description Kind of machine
-             * @default null
-             */
-            kind: ("road_car" | "off_road" | "van" | "truck" | "hillclimb" | "boat" | "tractor" | "locomotive" | "generator") | null;
-            /**
-             * Mass
-             * @description Weight in use
-             * @default null
-             */
-            mass: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Drag Area
-             * @description Drag area (Cd A). Height x width x 0.85 x drag coefficient.
-             * @default null
-             */
-            drag_area: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rolling Resistance
-             * @description Rolling resistance
-             * @default null
-             */
-            rolling_resistance: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Drive
-             * @description Driven
-             * @default null
-             */
-            drive: ("front" | "rear" | "four") | null;
-            /**
-             * Gearbox
-             * @description Gearbox
-             * @default null
-             */
-            gearbox: ("manual" | "automatic" | "automatic_slipping" | "hydrostatic" | "marine") | null;
-            /**
-             * Gear Ratios
-             * @description Gear ratios. One a line, first gear first.
-             * @default null
-             */
-            gear_ratios: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Final Drive
-             * @description Final drive
-             * @default null
-             */
-            final_drive: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tyre Diameter
-             * @description Tyre diameter
-             * @default null
-             */
-            tyre_diameter: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Trailer Mass
-             * @description Trailer weight
-             * @default null
-             */
-            trailer_mass: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Trailer Drag Area
-             * @description Trailer drag area
-             * @default null
-             */
-            trailer_drag_area: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Electrical Load
-             * @description Electrical load
-             * @default null
-             */
-            electrical_load: components["schemas"]["FactDocument"] | string | number | null;
-        };
-        /** OilSection */
-        OilSection: {
-            /**
-             * Pan Shape
-             * @description Pan
-             * @default null
-             */
-            pan_shape: ("box" | "rear_well" | "front_well" | "outline") | null;
-            /**
-             * Pan Length
-             * @description Length at the rail
-             * @default null
-             */
-            pan_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Width
-             * @description Width
-             * @default null
-             */
-            pan_width: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Depth
-             * @description Deepest below the rail
-             * @default null
-             */
-            pan_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Well Length
-             * @description Length of the deep part. Along the engine.
-             * @default null
-             */
-            well_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Shallow Depth
-             * @description Depth of the shallow part
-             * @default null
-             */
-            shallow_depth: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Outline
-             * @description Own outline. Round the side view, one corner a line, for instance `220 mm, 150 mm`.
-             * @default null
-             */
-            pan_outline: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Pan Widths
-             * @description Widths along it. One station a line, for instance `0 mm, 240 mm`.
-             * @default null
-             */
-            pan_widths: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Pickup X
-             * @description Pickup from the flywheel end
-             * @default null
-             */
-            pickup_x: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Y
-             * @description Pickup off centre, left
-             * @default null
-             */
-            pickup_y: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Clearance
-             * @description Pickup over the floor. 6 to 10 mm; a lump of clay shows it.
-             * @default null
-             */
-            pickup_clearance: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Baffle
-             * @description Baffle or trap door
-             * @default null
-             */
-            baffle: ("unknown" | "none" | "given") | null;
-            /**
-             * Baffle G
-             * @description Baffle good for
-             * @default null
-             */
-            baffle_g: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Bore
-             * @description Pickup pipe bore
-             * @default null
-             */
-            pickup_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Length
-             * @description Pickup pipe length
-             * @default null
-             */
-            pickup_length: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Displacement
-             * @description Oil pump, each turn
-             * @default null
-             */
-            pump_displacement: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Quantity
-             * @description Oil in it. All of it, filter included.
-             * @default null
-             */
-            oil_quantity: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Up
-             * @description Up in the engine running
-             * @default null
-             */
-            oil_up: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Grade
-             * @description Grade
-             * @default null
-             */
-            grade: ("5w30" | "10w40" | "15w40" | "20w50" | "sae30") | null;
-            /**
-             * Oil Limit
-             * @description Hottest oil allowed
-             * @default null
-             */
-            oil_limit: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hot Pressure
-             * @description Pressure hot. Read at 100 °C, below the relief.
-             * @default null
-             */
-            hot_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hot Pressure Speed
-             * @description at
-             * @default null
-             */
-            hot_pressure_speed: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Relief Pressure
-             * @description Relief opens
-             * @default null
-             */
-            relief_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pressure School
-             * @description Least pressure by
-             * @default null
-             */
-            pressure_school: ("per_speed" | "maker") | null;
-            /**
-             * Least Pressure
-             * @description Maker's least, at rated speed
-             * @default null
-             */
-            least_pressure: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Turbo Drain Bore
-             * @description Bore. The narrowest place counts.
-             * @default null
-             */
-            turbo_drain_bore: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Turbo Drain Slope
-             * @description Falls at. Its flattest run, from level.
-             * @default null
-             */
-            turbo_drain_slope: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Turbo Oil Flow
-             * @description Oil through it
-             * @default null
-             */
-            turbo_oil_flow: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cooler
-             * @description Oil cooler
-             * @default null
-             */
-            cooler: ("none" | "air" | "water") | null;
-            /**
-             * Cooler Conductance
-             * @description Cooler's conductance
-             * @default null
-             */
-            cooler_conductance: components["schemas"]["FactDocument"] | string | number | null;
-        };
-        /**
-         * TableDocument
-         * @description A table: one row a line, columns parted by a comma, semicolon, tab or bar.
-         */
-        TableDocument: {
-            /** Text */
-            text: string;
-            /**
-             * Evidence
-             * @default null
-             */
-            evidence: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
         };
     };
     responses: never;

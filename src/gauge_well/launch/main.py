@@ -35,6 +35,9 @@ def _parser() -> argparse.ArgumentParser:
     test.add_argument("names", nargs="*", help="test modules, all otherwise")
     size = commands.add_parser("size", help="size a build sheet without a database")
     size.add_argument("rest", nargs=argparse.REMAINDER)
+    commands.add_parser("fuzz", help="calls and sheets at random, held against the rules").add_argument(
+        "rest", nargs=argparse.REMAINDER
+    )
     commands.add_parser("speed", help="run the benchmarks").add_argument("rest", nargs=argparse.REMAINDER)
     commands.add_parser("shots", help="refresh the pictures in docs/screenshots").add_argument(
         "rest", nargs=argparse.REMAINDER
@@ -71,6 +74,8 @@ def _dispatch(options: argparse.Namespace) -> int:
         return serving.keep(command, options.file)
     if command == "test":
         return testing.run_tests(options.fast, options.names)
+    if command == "fuzz":
+        return testing.fuzz(options.rest)
     if command == "doctor":
         return doctor.doctor()
     if command == "db":
@@ -91,7 +96,7 @@ def main(arguments: list[str]) -> int:
     """Run a command; returns the exit code."""
     options, rest = _parser().parse_known_args(arguments)
     if rest:
-        if options.command in ("size", "speed", "shots"):
+        if options.command in ("size", "speed", "shots", "fuzz"):
             options.rest = [*rest, *options.rest]
         else:
             _parser().error("unknown: " + " ".join(rest))

@@ -6,6 +6,8 @@ import os
 import subprocess
 import tempfile
 import time
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 from gauge_well.launch import say, setup
@@ -18,6 +20,29 @@ def _suite(arguments: list[str], extra: dict[str, str]) -> int:
     return subprocess.run(command, cwd=ROOT, env=environment() | extra, check=False).returncode
 
 
+@contextmanager
+def _server() -> Iterator[dict[str, str]]:
+    """A database server for tests alone, gone afterwards; what tells them of it."""
+    folder = Path(tempfile.mkdtemp(prefix="gauge-well-test-"))
+    folder.chmod(0o755)
+    cluster = Cluster(folder / "state", durable=False)
+    try:
+        cluster.make()
+        yield {"GAUGE_WELL_TEST_SERVER": cluster.start()}
+    finally:
+        cluster.remove()
+        if folder.exists():
+            os.rmdir(folder)
+
+
+def fuzz(arguments: list[str]) -> int:
+    """Calls and sheets at random, for as long as asked."""
+    setup.everything(dev=True, browser=False, pages=False)
+    with _server() as extra:
+        command = [str(PYTHON), "-W", "error", "-m", "tests.fuzzing", *arguments]
+        return subprocess.run(command, cwd=ROOT, env=environment() | extra, check=False).returncode
+
+
 def run_tests(fast: bool, names: list[str]) -> int:
     """Everything, or with ``fast`` what needs neither database nor browser."""
     began = time.monotonic()
@@ -26,13 +51,5 @@ def run_tests(fast: bool, names: list[str]) -> int:
     asked = [*(["--fast"] if fast else []), *(names or ["--checks"])]
     if fast:
         return _suite(asked, {})
-    folder = Path(tempfile.mkdtemp(prefix="gauge-well-test-"))
-    folder.chmod(0o755)
-    cluster = Cluster(folder / "state", durable=False)
-    try:
-        cluster.make()
-        return _suite(asked, {"GAUGE_WELL_TEST_SERVER": cluster.start()})
-    finally:
-        cluster.remove()
-        if folder.exists():
-            os.rmdir(folder)
+    with _server() as extra:
+        return _suite(asked, extra)

@@ -64,10 +64,20 @@ class StrictJSON(DefaultJSONProvider):
         return super().dumps(obj, **kwargs)
 
 
-def answers(model: Any, *refusals: int, status: int = 200) -> dict[str | int | HTTPStatus, Any]:
+# Models that answers are made of: their schemas are worked once, when the document is asked for, not at every start.
+ANSWERED: set[type[BaseModel]] = {Problem, StaleProblem}
+
+
+def _answer(status: int, model: type[BaseModel]) -> dict[str, Any]:
+    ANSWERED.add(model)
+    schema = {"$ref": f"#/components/schemas/{model.__name__}"}
+    return {"description": HTTPStatus(status).phrase, "content": {"application/json": {"schema": schema}}}
+
+
+def answers(model: type[BaseModel] | None, *refusals: int, status: int = 200) -> dict[str | int | HTTPStatus, Any]:
     """What a route answers: a model, and the refusals that are its own; those any may meet are added to all."""
-    found: dict[str | int | HTTPStatus, Any] = {status: model}
-    return found | {code: StaleProblem if code == 409 else Problem for code in refusals}
+    found: dict[str | int | HTTPStatus, Any] = {status: model and _answer(status, model)}
+    return found | {code: _answer(code, StaleProblem if code == 409 else Problem) for code in refusals}
 
 
 def plain(media: str, said: str, schema: dict[str, Any] | None = None) -> dict[str, Any]:
@@ -81,7 +91,6 @@ def make_app() -> OpenAPI:
         "gauge_well",
         info=Info(title="Gauge Well", version=__version__),
         validation_error_status=422,
-        validation_error_model=Problem,
         validation_error_callback=validation_problem,
         doc_ui=False,
         static_folder=None,

@@ -10,7 +10,7 @@ from flask import Response, jsonify
 
 from gauge_well.store.session import make_engine
 from gauge_well.web import guards, problems
-from gauge_well.web.api import OpenAPI, make_app
+from gauge_well.web.api import ANSWERED, OpenAPI, make_app
 from gauge_well.web.bench import Here, Runner
 from gauge_well.web.documents import true_document
 from gauge_well.web.jobs import JOBS
@@ -55,7 +55,7 @@ def create_app(
 
 def api_document(app: OpenAPI) -> dict[str, object]:
     """The OpenAPI document."""
-    return true_document(app.api_doc)
+    return true_document(app.api_doc, ANSWERED)
 
 
 def _serve(app: OpenAPI, pages: dict[str, Page]) -> None:

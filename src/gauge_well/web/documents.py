@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import Any
+
+from pydantic import BaseModel
+from pydantic.json_schema import models_json_schema
 
 from gauge_well.sheet.document import BuildDocument
 
@@ -66,18 +70,18 @@ def _with_sheet(node: Any) -> Any:
                 "anyOf": [{"$ref": SHEET}, {"type": "object", "additionalProperties": True}],
                 "description": "As it was kept; a newer program may have written it.",
             }
-        return {key: _with_sheet(value) for key, value in node.items()}
+        # A default of nothing says no more than that the field may be left out.
+        return {k: _with_sheet(v) for k, v in node.items() if not (k == "default" and v is None)}
     return [_with_sheet(item) for item in node] if isinstance(node, list) else node
 
 
-def true_document(document: dict[str, Any]) -> dict[str, Any]:
-    """The library's document with what it cannot know."""
+def true_document(document: dict[str, Any], answered: Iterable[type[BaseModel]]) -> dict[str, Any]:
+    """The library's document with what it cannot know, and the models that answers are made of."""
+    asked = [(model, "validation") for model in sorted(answered, key=lambda m: m.__name__)]
+    template = SCHEMAS + "{model}"
+    _, models = models_json_schema([*asked, (BuildDocument, "validation")], ref_template=template)  # type: ignore[list-item]
+    document["components"]["schemas"] |= models["$defs"]
     found: dict[str, Any] = _with_sheet(document)
-    sheet = BuildDocument.model_json_schema(ref_template=SCHEMAS + "{model}")
-    schemas: dict[str, Any] = found["components"]["schemas"]
-    parts: dict[str, Any] = sheet.pop("$defs")
-    for name, schema in sorted((parts | {"BuildDocument": sheet}).items()):
-        schemas[name] = schema
     for path in found["paths"].values():
         for method, operation in path.items():
             operation["responses"] = _responses(method, operation)

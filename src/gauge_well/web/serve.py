@@ -24,11 +24,11 @@ from typing import NoReturn
 
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.web import bench
-from gauge_well.web.app import create_app, pages_folder
+from gauge_well.web.api import OpenAPI
+from gauge_well.web.app import create_app
 from gauge_well.web.bench import Bench, end_with_parent
 from gauge_well.web.channel import server_of
 from gauge_well.web.jobs import JOBS
-from gauge_well.web.pages import Page, read_pages
 
 WEB = 3
 END_SECONDS = 8
@@ -45,9 +45,8 @@ def _give_up_root(user: str) -> None:
     os.environ["HOME"] = "/"
 
 
-def _warm_up(pages: dict[str, Page]) -> None:
+def _warm_up(app: OpenAPI) -> None:
     """Ask a little of everything once, so that what is loaded late is loaded while it may still be read."""
-    app = create_app(pages=pages)
     client = app.test_client()
     sheet = demo(NAMES[0])
     for path in ("/api/vocabulary", "/api/health", "/api/openapi.json", "/"):
@@ -85,13 +84,13 @@ def _child(parent: int, work: Callable[[], None]) -> int:
 class Family:
     """The children, kept at their number."""
 
-    def __init__(self, listening: socket.socket, folder: Path, pages: dict[str, Page], *, web: int, jobs: int) -> None:
+    def __init__(self, app: OpenAPI, listening: socket.socket, folder: Path, *, web: int, jobs: int) -> None:
         desk = bench.listen(folder)
-        runner = Bench(str(folder / "bench"))
+        app.extensions["gauge_well_bench"] = Bench(str(folder / "bench"))
 
         def serve_web() -> None:
             desk.close()
-            server_of(create_app(pages=pages, runner=runner), listening).run()
+            server_of(app, listening).run()
 
         def serve_jobs() -> None:
             listening.close()
@@ -150,8 +149,8 @@ def main(arguments: list[str]) -> int:
     options = parser.parse_args(arguments)
     logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(levelname)s %(name)s: %(message)s")
     logging.getLogger("waitress.queue").setLevel(logging.ERROR)
-    pages = read_pages(pages_folder())
-    _warm_up(pages)
+    app = create_app()
+    _warm_up(app)
     if options.user and os.geteuid() == 0:
         _give_up_root(options.user)
     signal.signal(signal.SIGTERM, _stop)
@@ -159,7 +158,7 @@ def main(arguments: list[str]) -> int:
     end_with_parent(options.parent)
     folder = Path(tempfile.mkdtemp(prefix="gauge-well-"))
     listening = socket.socket(fileno=options.socket)
-    family = Family(listening, folder, pages, web=options.web, jobs=options.jobs)
+    family = Family(app, listening, folder, web=options.web, jobs=options.jobs)
     try:
         family.start()
         while True:

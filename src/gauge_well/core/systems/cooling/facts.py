@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -65,6 +65,23 @@ def refuse(facts: CoolingFacts) -> None:
     if facts.fan_table is not None:
         _refuse_curve(facts.fan_table)
     _refuse_rows(facts)
+    for name, rows in (("hose_feed", facts.hose_feed), ("hose_back", facts.hose_back)):
+        _refuse_bores(name, rows or ())
+
+
+NARROWEST = 3e-3  # m; a narrower hose carries no engine's coolant, and a typing slip is far likelier
+
+
+def _refuse_bores(name: str, rows: Sequence[Sequence[Value]]) -> None:
+    for number, row in enumerate(rows, 1):
+        if likely(row[0]) < NARROWEST:
+            raise CoreError(
+                "bore",
+                f"cooling.{name}",
+                likely(row[0]),
+                f"{1e3 * NARROWEST:.0f} mm or more",
+                f"Row {number}: nothing flows through a bore of {1e3 * likely(row[0]):.3g} mm.",
+            )
 
 
 def _refuse_rows(facts: CoolingFacts) -> None:

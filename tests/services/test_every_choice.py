@@ -1,0 +1,52 @@
+"""Every choice of every field of every demo build: none of them may fail what is worked of a build."""
+
+import unittest
+
+from gauge_well.core import bands, remedy
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.sampling import draw
+from gauge_well.core.sizing import outline
+from gauge_well.services import sizing
+from gauge_well.sheet import SheetError
+from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.sheet.edit import Edit, apply_edit
+from gauge_well.sheet.sections import DUTY, SECTIONS
+
+DRAWS = 16
+
+
+def choices_of(document: dict) -> list[tuple[str, str | None]]:
+    """Every choice that can be made in a document, and taking each out."""
+    fields = [(f"{id}.{name}", spec) for id, section in SECTIONS.items() for name, spec in section.specs.items()]
+    for duty in document["duties"]:
+        fields += [(f"duties.{duty['id']}.{name}", spec) for name, spec in DUTY.specs.items()]
+    return [
+        (path, choice) for path, spec in fields if spec.kind == "choice" for choice in (*(spec.choices or {}), None)
+    ]
+
+
+class EveryChoice(unittest.TestCase):
+    """In process: drawn, and tried as a change of the build."""
+
+    def test_sampled_and_explored(self) -> None:
+        worked = 0
+        for name in NAMES:
+            kept = sizing.check(demo(name))[0].document
+            before = outline(sizing.check(kept)[1].case)
+            for path, choice in choices_of(kept):
+                document = apply_edit(kept, Edit(path, choice))
+                if document == kept:
+                    continue
+                with self.subTest(name, path=path, choice=choice):
+                    try:
+                        case = sizing.check(document)[1].case
+                    except SheetError:
+                        continue
+                    try:
+                        bands.run(draw(case, DRAWS))
+                    except MissingFact:  # not enough is known of the engine any more
+                        continue
+                    after = outline(case, before)
+                    remedy.weigh(before, after, [(path.split(".")[0], "")], False)
+                    worked += 1
+        self.assertGreater(worked, 800)
