@@ -8,7 +8,7 @@ import jsonschema
 
 from gauge_well.core.facts import specs
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.sheet import FORMAT, SheetError, load, resolve
+from gauge_well.sheet import FORMAT, Problem, SheetError, load, resolve
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.schema import json_schema
 from gauge_well.sheet.sections import SECTIONS, spec_of
@@ -228,3 +228,43 @@ class Demos(unittest.TestCase):
     def test_unknown_name(self) -> None:
         with self.assertRaises(KeyError):
             demo("../secrets")
+
+
+class NotKept(unittest.TestCase):
+    """What would be read as something else, or could not be kept."""
+
+    def problem(self, **paths: object) -> Problem:
+        with self.assertRaises(SheetError) as caught:
+            load(changed(ROAD, **paths))
+        return caught.exception.problems[0]
+
+    def test_a_unit_of_another_kind(self) -> None:
+        """A value kept with a length's unit was taken as a mass."""
+        for unit in ("in", "rpm", "parsec", ""):
+            problem = self.problem(machine__mass={"text": "1", "value": 1, "unit": unit or "none"})
+            self.assertEqual(problem.field, "machine.mass")
+            self.assertIn("unit", problem.message)
+        kept = load(changed(ROAD, machine__mass={"text": "3000", "value": 3000, "unit": "lb"}))
+        self.assertAlmostEqual(kept.sections["machine"]["mass"].value, 3000 * 0.45359237, places=6)
+
+    def test_counts_are_whole(self) -> None:
+        for path, text in (("cooling__fan_count", "2.669"), ("fuel__pump_count", "1.5"), ("engine__cylinders", "7/2")):
+            problem = self.problem(**{path: text})
+            self.assertEqual(problem.field, path.replace("__", "."))
+            self.assertIn("whole", problem.message)
+        self.assertEqual(load(changed(ROAD, cooling__fan_count="2")).sections["cooling"]["fan_count"].value, 2.0)
+
+    def test_no_tolerance_on_a_count(self) -> None:
+        problem = self.problem(cooling__fan_count={"text": "2", "tolerance": "10 %"})
+        self.assertEqual((problem.field, problem.allowed), ("cooling.fan_count", "no tolerance"))
+
+    def test_a_character_the_database_cannot_hold(self) -> None:
+        for field, paths in (
+            ("name", {"name": "a\x00b"}),
+            ("notes", {"notes": "\x00"}),
+            ("engine.name", {"engine__name": "V\x006"}),
+            ("prices.a", {"prices": {"a\x00": "12"}}),
+        ):
+            problem = self.problem(**paths)
+            self.assertEqual(problem.field, field)
+            self.assertIn("cannot be kept", problem.message)

@@ -206,6 +206,7 @@ def state_of(fill: Array) -> State:
     return State.TIGHT if percentile(fill[1:], HIGH) > 1.0 else State.HOLDS
 
 
+LEAST_POWER = 1e-6  # W
 REFINED = 2  # times the model is run again at every sample's own guess of its reach
 
 # Reach ------------------------------------------------------------------------------------------
@@ -299,7 +300,8 @@ def row_reaches(found: Run) -> list[RowBand]:
         for d, case in enumerate(cases):
             if check.judged is not None and not check.judged[d]:
                 continue
-            base: Value = found.context.wanted if case.power_driven else case.power
+            # A duty that asks nothing is carried whatever the factor, which may be without end.
+            base = np.maximum(as_array(found.context.wanted if case.power_driven else case.power), LEAST_POWER)
             kind = "power" if case.power_driven else "load"
             rows.setdefault((system, check.part, kind), []).append((float(fill[0, d, 0]), factor[d] * base))
     bands = []

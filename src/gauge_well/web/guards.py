@@ -11,7 +11,7 @@ from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 from gauge_well.web.problems import problem
 
 BODY_MAX = 512 * 1024
-OWN_HOSTS = ("localhost", "127.0.0.1", "[::1]")
+OWN_HOSTS = ("localhost", "127.0.0.1")
 READS = ("GET", "HEAD", "OPTIONS")
 # Posts that keep nothing: they work on a sheet that is sent along.
 KEEPS_NOTHING: tuple[str, ...] = (

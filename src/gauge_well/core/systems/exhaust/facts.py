@@ -43,6 +43,7 @@ BEND_LEAST = 0.6  # of the outside diameter: tighter, the inside of the bend fol
 # Outside diameters sold [m] (common practice).
 TUBES = np.array([35, 38.1, 42.4, 44.5, 50.8, 55, 57, 63.5, 70, 76.2, 88.9, 101.6, 114.3, 127, 152.4]) * 1e-3
 WALL = 0.0015
+BORE_LEFT = 0.1  # of a tube, least: less is a slip of the tape, not a tube
 
 
 @dataclass(frozen=True)
@@ -128,12 +129,16 @@ def refuse(facts: ExhaustFacts) -> None:
             f"{BEND_LEAST:g} diameters or more",
             "A bend of that radius is tighter than its tube.",
         )
-    for row in facts.pipes or ():
-        if row[0] <= 2.0 * likely(WALL if facts.wall is None else facts.wall):
+    wall = likely(WALL if facts.wall is None else facts.wall)
+    outside = [("pipes", likely(row[0])) for row in facts.pipes or ()]
+    if facts.pipe_diameter is not None:
+        outside.append(("pipe_diameter", likely(facts.pipe_diameter)))
+    for name, width in outside:
+        if width * (1.0 - BORE_LEFT) <= 2.0 * wall:
             raise CoreError(
                 "no_bore",
-                "exhaust.pipes",
-                row[0],
+                f"exhaust.{name}",
+                width,
                 "wider than both its walls",
                 "A piece has no bore left inside its walls.",
             )

@@ -14,7 +14,7 @@ from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust.facts import LOSSES, SILENCERS, TOLERATED, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import BORE_LEFT, LOSSES, SILENCERS, TOLERATED, ExhaustFacts
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 LAGGING = 0.012 / 0.09  # m2K/W: 12 mm of wrap at 0.09 W/mK (common practice)
@@ -60,7 +60,8 @@ def segments_of(facts: ExhaustFacts) -> list[Segment]:
     merge, lagged = need_number(facts.merge_after, "exhaust.merge_after"), need_number(facts.lagged, "exhaust.lagged")
     found = []
     for i, (outside, length, angle, loss) in enumerate(rows_of(facts)):
-        bore = as_array(outside) - 2.0 * wall
+        # Drawn within their tolerances a thin tube and a thick wall may cross: some bore is always left.
+        bore = np.maximum(as_array(outside) - 2.0 * wall, BORE_LEFT * as_array(outside))
         bend = bend_loss_crane(angle, ratio, friction_rough(rough / bore))
         half = facts.layout == "twin" or (facts.layout == "merged" and i < merge)
         found.append(Segment(bore, wall, length, loss, bend, 0.5 if half else 1.0, i < lagged))
