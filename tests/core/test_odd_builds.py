@@ -31,6 +31,10 @@ class Refused(NumbersCase):
     def test_a_hose_with_no_bore(self) -> None:
         self.assertEqual(self.field(changed(ROAD, cooling__hose_feed="0 mm, 1 m, 1")), "cooling.hose_feed")
 
+    def test_dead_times_twice_at_the_same_volts(self) -> None:
+        table = "12 V, 0.9 ms\n12 V, 0.8 ms\n14 V, 0.7 ms"
+        self.assertEqual(self.field(changed(ROAD, fuel__dead_table=table)), "fuel.dead_table")
+
     def test_a_pipe_that_is_all_wall(self) -> None:
         self.assertEqual(
             self.field(changed(ROAD, exhaust__pipe_diameter="16 mm", exhaust__wall="8 mm")), "exhaust.pipe_diameter"

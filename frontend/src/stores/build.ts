@@ -191,6 +191,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   function refuse(next: Waiting, problem: Problem): void {
+    offline.value = '' // it answers, if only with no
     const here = next.build === shown
     if (problem.status === 409 && problem.current && here) {
       conflict.value = { current: problem.current, edits: next.edits }

@@ -102,13 +102,16 @@ def prepare(name: str | None, role: str | None, demos: bool) -> None:
     with _plainly():
         if name is not None:
             url = admin.made(url, name)
+        newer = None
         try:
             migrate(url)
         except Newer as error:
-            click.echo(f"{error}: builds can be looked at and saved as files, not changed.", err=True)
-            sys.exit(NEWER)
+            newer = error
         if role is not None:
             admin.open_to(url, role, os.environ["GAUGE_WELL_ROLE_PASSWORD"])
+        if newer is not None:
+            click.echo(f"{newer}: builds can be looked at and saved as files, not changed.", err=True)
+            sys.exit(NEWER)
         engine = make_engine(url)
         if demos:
             builds.load_demos(engine)

@@ -23,7 +23,7 @@ from gauge_well.core.reads import ENGINE
 from gauge_well.core.sampling import SAMPLES, Drawn, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, Result
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, as_array, clip
 
 LOW, HIGH = 0.05, 0.95
 Key = tuple[str, str, str]  # system, check, duty (empty for a gate)

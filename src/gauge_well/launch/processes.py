@@ -38,6 +38,7 @@ class Log:
         with os.fdopen(read, encoding="utf-8", errors="replace") as lines:
             for said in lines:
                 self._handler.handle(logging.LogRecord("", 0, "", 0, said.rstrip("\n"), None, None))
+        self._handler.close()  # opened again by the next that speaks
 
     def tail(self, length: int = 600) -> str:
         """Its end."""

@@ -131,13 +131,14 @@ def refuse(facts: FuelFacts) -> None:
     for which in (MAIN, LIFT):
         with suppress(MissingFact):
             curve_of(facts, which)
-    if facts.dead_table is not None and len({likely(row[0]) for row in facts.dead_table}) < 2:
+    volts = [likely(row[0]) for row in facts.dead_table or ()]
+    if facts.dead_table is not None and (len(volts) < 2 or len(set(volts)) < len(volts)):
         raise CoreError(
-            "table_short",
+            "dead_table",
             "fuel.dead_table",
-            len(facts.dead_table),
-            "two rows at different volts",
-            "The table of dead times needs two rows or more at different volts.",
+            len(volts),
+            "two rows or more, each at volts of its own",
+            "The table of dead times needs two rows or more, each at volts of its own.",
         )
 
 
