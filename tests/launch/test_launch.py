@@ -2,6 +2,7 @@
 
 import json
 import os
+import re
 import signal
 import socket
 import subprocess
@@ -118,6 +119,29 @@ class Rights(unittest.TestCase):
         with mock.patch("gauge_well.launch.say.run") as run:
             setup.install_packages([])
         run.assert_not_called()
+
+
+class Locked(unittest.TestCase):
+    """Every package by its hash, what each needs too; where they came from stands nowhere."""
+
+    def pins(self, name: str) -> dict[str, str]:
+        lines = (ROOT / name).read_text().splitlines()
+        found = [re.match(r"([A-Za-z0-9_.-]+)(?:\[[a-z,]+\])?==([^ \\]+)", line) for line in lines]
+        return {re.sub(r"[_.]", "-", m[1].lower()): m[2] for m in found if m}
+
+    def test_what_is_pinned_is_locked(self) -> None:
+        for lock, files in (
+            ("requirements.lock", ["requirements.txt"]),
+            ("requirements-dev.lock", ["requirements.txt", "requirements-dev.txt"]),
+        ):
+            locked = self.pins(lock)
+            for file in files:
+                pinned = self.pins(file)
+                self.assertLessEqual(pinned.items(), locked.items(), f"{lock}: run ./gw lock")
+            text = (ROOT / lock).read_text()
+            for block in re.split(r"\n(?=[A-Za-z])", text.rpartition("\n# The following")[0] or text):
+                self.assertIn("--hash=sha256:", block)
+            self.assertIsNone(re.search(r"://|index-url|find-links|trusted-host", text), lock)
 
 
 class Steps(unittest.TestCase):

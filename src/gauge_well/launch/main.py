@@ -43,6 +43,7 @@ def _parser() -> argparse.ArgumentParser:
         "rest", nargs=argparse.REMAINDER
     )
     commands.add_parser("types", help="refresh the schema and the page's types from the API")
+    commands.add_parser("lock", help="make the lock files anew from the pinned requirements")
     commands.add_parser("doctor", help="say what is missing")
     commands.add_parser("db", help="print the address of the demo's database while it runs")
     return parser
@@ -76,6 +77,9 @@ def _dispatch(options: argparse.Namespace) -> int:
         return testing.run_tests(options.fast, options.names)
     if command == "fuzz":
         return testing.fuzz(options.rest)
+    if command == "lock":
+        setup.lock()
+        return 0
     if command == "doctor":
         return doctor.doctor()
     if command == "db":

@@ -24,6 +24,7 @@ CHROMIUM_FLAGS = [
     "--disable-sync",
 ]
 NODE_MAJOR = 20
+LOCKS = {False: ROOT / "requirements.lock", True: ROOT / "requirements-dev.lock"}  # dev holds both
 USER_EXISTS = 9  # another start made it meanwhile
 USER = "gauge-well"  # who serves, where root starts
 
@@ -103,22 +104,37 @@ def _done(stamp: Path, digest: str) -> bool:
 
 
 def python_packages(*, dev: bool) -> None:
-    """Local environment from the pinned files; a changed file or none makes it anew."""
-    files = [ROOT / "requirements.txt"] + ([ROOT / "requirements-dev.txt"] if dev else [])
-    stamp, digest = VENV / ("stamp-dev" if dev else "stamp"), _digest(files)
-    if _done(stamp, digest) or (
-        not dev and _done(VENV / "stamp-dev", _digest([*files, ROOT / "requirements-dev.txt"]))
-    ):
+    """Local environment from a lock file, every package by its hash; a changed file or none makes it anew."""
+    file = LOCKS[dev]
+    stamp, digest = VENV / ("stamp-dev" if dev else "stamp"), _digest([file])
+    if _done(stamp, digest) or (not dev and _done(VENV / "stamp-dev", _digest([LOCKS[True]]))):
         return
     if not PYTHON.exists():
         say.run("Making a Python environment", [sys.executable, "-m", "venv", str(VENV)])
-    arguments = [argument for file in files for argument in ("-r", str(file))]
     say.run(
         "Installing Python packages",
-        [str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check", *arguments],
+        [
+            *(str(PYTHON), "-m", "pip", "install", "-q", "--disable-pip-version-check"),
+            *("--require-hashes", "-r", str(file)),
+        ],
         advice="Check that the Python package index can be reached, then start again.",
     )
     stamp.write_text(digest)
+
+
+LOCK_OPTIONS = (
+    *("--generate-hashes", "--strip-extras", "--allow-unsafe", "--annotation-style=line", "--no-header", "--quiet"),
+    *("--no-emit-index-url", "--no-emit-trusted-host", "--no-emit-find-links", "--no-emit-options"),
+)
+
+
+def lock() -> None:
+    """Make the lock files anew from the pinned ones: all that is needed, by hash; where it came from is not written."""
+    python_packages(dev=True)
+    pinned = [ROOT / "requirements.txt", ROOT / "requirements-dev.txt"]
+    for dev, file in LOCKS.items():
+        command = [str(PYTHON), "-m", "piptools", "compile", *LOCK_OPTIONS, "-o", file.name]
+        say.run(f"Locking {file.name}", [*command, *(p.name for p in pinned[: 1 + dev])], cwd=ROOT)
 
 
 def _npm() -> str:
