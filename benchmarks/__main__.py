@@ -10,14 +10,14 @@ from benchmarks.cooling import cooling
 from benchmarks.core import builds, core_points, geometry
 from benchmarks.fuel import fuel
 from benchmarks.timing import table
-from benchmarks.web import size_over_http, twenty_users
+from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
 
 
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
     core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel())
-    print(table([*core, *size_over_http(), *twenty_users()]))
+    print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation()]))
 
 
 if __name__ == "__main__":

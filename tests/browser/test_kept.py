@@ -36,17 +36,19 @@ class KeptCase(BrowserCase):
         """Writes of this page do not reach the server."""
         page.route("**/api/builds/**", lambda r: r.abort() if r.request.method == "PATCH" else r.continue_())
 
-    def answer(self, page: Page, status: int, *, once: bool = True, method: str = "PATCH") -> None:
-        """Calls of this page are answered by a problem."""
+    def answer(self, page: Page, status: int, method: str = "PATCH", address: str = "**/api/builds/**") -> None:
+        """The next call of this page by a method is answered by a problem."""
+        body = {"title": "The program failed on this request.", "status": status, "code": "bug"}
+        used: list[Route] = []
 
         def refuse(route: Route) -> None:
-            if route.request.method == method:
-                body = {"title": "The program failed on this request.", "status": status, "code": "bug"}
+            if route.request.method == method and not used:
+                used.append(route)
                 route.fulfill(status=status, content_type="application/problem+json", body=json.dumps(body))
             else:
                 route.fallback()
 
-        page.route("**/api/**", refuse, times=1 if once else None)
+        page.route(address, refuse)
 
     def type_on(self, page: Page, path: str, text: str) -> None:
         page.locator(f'button[data-path="{path}"]').click()
@@ -185,20 +187,20 @@ class WholeBuild(KeptCase):
         self.give(DEPTH, "40 mm")
         for name, method, said in (("Copy", "POST", "Not copied"), ("Delete", "DELETE", "Not deleted")):
             self.menu(page)
-            self.answer(page, 500, method=method)
+            self.answer(page, 500, method)
             page.get_by_role("dialog").get_by_role("button", name=name).click()
             expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text(said)
             page.keyboard.press("Escape")
             expect(page.get_by_role("dialog")).to_have_count(0)
         self.menu(page)
-        self.answer(page, 500, method="GET")
+        self.answer(page, 500, "GET", "**/revisions")
         page.get_by_role("button", name="History").click()
         expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text("The history did not load")
         page.get_by_role("button", name="Try again").click()
         expect(page.get_by_role("dialog").get_by_text("made", exact=True)).to_be_visible()
         page.get_by_role("button", name="Close").click()
         expect(page.get_by_role("dialog")).to_have_count(0)
-        self.answer(page, 500, method="POST")
+        self.answer(page, 500, "POST")
         page.get_by_role("button", name="Undo").click()
         expect(page.get_by_role("alert").filter(has_text="Not undone")).to_be_visible()
         with self.saved():

@@ -1,4 +1,4 @@
-"""``./gw fuzz [--calls N] [--sheets N] [--seed N]``: calls against the OpenAPI document, sheets in process."""
+"""``./gw fuzz [--calls N | --seconds N] [--sheets N] [--seed N]``: calls against the OpenAPI document, sheets in process."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ import logging
 import os
 import random
 import sys
+import time
 import traceback
 import uuid
 from collections import Counter
@@ -58,8 +59,9 @@ def sheets(number: int, count: int) -> tuple[Counter[str], list[str]]:
     return ends, faults
 
 
-def calls(number: int, count: int) -> Tally:
-    """Calls against a database of its own."""
+def calls(number: int, count: int, seconds: float) -> Tally:
+    """Calls against a database of its own, so many of them, or for so long."""
+    end = time.monotonic() + seconds
     name = f"fuzz_{uuid.uuid4().hex[:12]}"
     app = create_app(database.make(name, database.template(SHELF)), {})
     engine = app.extensions["gauge_well_engine"]
@@ -71,7 +73,7 @@ def calls(number: int, count: int) -> Tally:
             if tally.calls - told >= 500:
                 told = tally.calls
                 print(f"  {tally.told()}", file=sys.stderr, flush=True)
-            return tally.calls >= count
+            return time.monotonic() >= end if seconds else tally.calls >= count
 
         return until(rounds(app, engine, number), enough)
     finally:
@@ -83,6 +85,7 @@ def main() -> int:
     """Print what was found; 1 where anything was wrong."""
     parser = argparse.ArgumentParser()
     parser.add_argument("--calls", type=int, default=1000)
+    parser.add_argument("--seconds", type=float, default=0.0, help="call for so long instead")
     parser.add_argument("--sheets", type=int, default=1000)
     parser.add_argument("--seed", type=int, default=1)
     options = parser.parse_args()
@@ -92,9 +95,9 @@ def main() -> int:
         ends, wrong = sheets(options.seed, options.sheets)
         faults += wrong
         print(f"{ends.total()} sheets: " + ", ".join(f"{end} {count}" for end, count in sorted(ends.items())))
-    if options.calls:
+    if options.calls or options.seconds:
         os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
-        tally = calls(options.seed, options.calls)
+        tally = calls(options.seed, options.calls, options.seconds)
         faults += tally.faults
         print(tally.told())
     for fault in faults[:20]:

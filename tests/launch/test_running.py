@@ -165,7 +165,14 @@ class Start(unittest.TestCase):
         self.assertEqual((self.cluster.running() or (0, 0))[1], found[1], "at the address it had")
         self.assertIsNone(process.poll())
 
+    def _contents(self, url: str) -> dict[str, str]:
+        """A sum of every row of every table."""
+        tables = [r[0] for r in _rows(url, "SELECT tablename FROM pg_tables WHERE schemaname = 'public'")]
+        return {t: _rows(url, f"SELECT md5(string_agg(t::text, '' ORDER BY t::text)) FROM {t} t")[0][0] for t in tables}
+
     def _backup_while_it_runs(self) -> None:
+        self.before = self._contents(self.gw("db").stdout.strip())
+        self.assertLessEqual({"builds", "revisions", "alembic_version"}, set(self.before))
         self.file = self.folder.parent / "builds.backup"
         done = self.gw("backup", str(self.file))
         self.assertEqual(done.returncode, 0, done.stderr)
@@ -191,6 +198,7 @@ class Start(unittest.TestCase):
         with self.cluster.alone(self.port):
             owner = self.cluster.start()
             try:
+                self.assertEqual(self._contents(owner + DATABASE), self.before)
                 rows = _rows(owner + DATABASE, "SELECT document->>'notes' FROM builds WHERE id = 'chalk-hare'")
                 self.assertEqual(rows, [(SECRET,)])
                 kept = _rows(owner + DATABASE + "_before", "SELECT revision FROM builds WHERE id = 'chalk-hare'")

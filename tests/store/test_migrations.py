@@ -8,11 +8,13 @@ import unittest
 import uuid
 from unittest import mock
 
+from alembic import command
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import inspect, select, text
 from sqlalchemy.exc import OperationalError
 
+from gauge_well.services import history
 from gauge_well.store import session
 from gauge_well.store.models import Base, Build
 from gauge_well.store.session import make_engine, migrate, normal_url, transaction
@@ -36,6 +38,39 @@ class Migrations(DatabaseCase):
         migrate(self.url)
         with self.engine.connect() as connection:
             self.assertEqual(connection.scalar(text("SELECT count(*) FROM alembic_version")), 1)
+
+    def test_downgrading_keeps_what_there_is(self) -> None:
+        """It refuses while there are builds, or names of revisions, that it would lose."""
+        name = f"t_{uuid.uuid4().hex[:12]}"
+        url = database.make(name, database.template(database.SHELF))
+        engine = make_engine(url)
+        try:
+            history.name_revision(engine, "chalk-hare", 1, "As bought")
+            for goal, said in (("0001", "1 names"), ("base", "4 builds")):
+                with self.assertRaisesRegex(RuntimeError, said):
+                    command.downgrade(session._config(url), goal)
+                history.name_revision(engine, "chalk-hare", 1, "")
+            with engine.begin() as connection:
+                self.assertEqual(connection.scalar(text("SELECT count(*) FROM builds")), 4)
+                connection.execute(text("DELETE FROM builds"))
+            command.downgrade(session._config(url), "base")
+        finally:
+            engine.dispose()
+            database.drop(name)
+
+    def test_a_newer_database_is_told_and_left_alone(self) -> None:
+        name = f"t_{uuid.uuid4().hex[:12]}"
+        url = database.make(name, database.template(database.BARE))
+        engine = make_engine(url)
+        try:
+            with engine.begin() as connection:
+                connection.execute(text("UPDATE alembic_version SET version_num = '9999'"))
+            with self.assertRaises(session.Newer) as caught:
+                migrate(url)
+            self.assertEqual(caught.exception.found, "9999")
+        finally:
+            engine.dispose()
+            database.drop(name)
 
     def test_two_starts_at_once(self) -> None:
         name = f"t_{uuid.uuid4().hex[:12]}"

@@ -245,8 +245,7 @@ class ReadOnly(ApiCase):
 
     def test_looked_at_and_saved_only(self) -> None:
         made = self.make()
-        with mock.patch.dict(os.environ, {"GAUGE_WELL_READ_ONLY": "1"}):
-            app = create_app(self.url, {})
+        app = create_app(self.url, {}, read_only=True)
         self.addCleanup(app.extensions["gauge_well_engine"].dispose)
         client, url = app.test_client(), f"/api/builds/{made['id']}"
         for path in ("/api/builds", url, f"{url}/revisions", f"{url}/revisions/1", "/api/export", "/api/bin"):

@@ -50,24 +50,28 @@ class Log:
 
 def start(
     command: Sequence[str],
-    log: Log,
+    log: Log | None,
     *,
     user: str | None = None,
     end_with: signal.Signals = signal.SIGTERM,
     env: Mapping[str, str] | None = None,
     pass_fds: Sequence[int] = (),
     cwd: Path | str = "/",
+    stdin: int = subprocess.DEVNULL,
 ) -> subprocess.Popen[bytes]:
-    """Start a process that the kernel ends with a signal when we end; as another user where one is named."""
+    """Start a process that the kernel ends with a signal when we end; as another user where one is named.
+
+    What it says goes to a log, or where our own words go.
+    """
     prefix = ["setpriv", f"--pdeathsig={end_with.name.removeprefix('SIG')}"]
     if user is not None:
         entry = pwd.getpwnam(user)
         prefix += [f"--reuid={entry.pw_uid}", f"--regid={entry.pw_gid}", "--init-groups"]
-    write = log.pipe()
+    write = log.pipe() if log is not None else os.dup(2)
     try:
         return subprocess.Popen(
             [*prefix, "--", *command],
-            stdin=subprocess.DEVNULL,
+            stdin=stdin,
             stdout=write,
             stderr=write,
             env=env,

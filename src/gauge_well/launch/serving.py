@@ -9,7 +9,7 @@ import subprocess
 import time
 import urllib.error
 import urllib.request
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from pathlib import Path
 from types import FrameType
@@ -99,32 +99,34 @@ def serve(port: int, *, demos: bool) -> int:
         setup.everything(dev=False, browser=False, database=given is None, user=True)
         if given:
             with listen(port) as listening:
-                newer = manage(given, "prepare", *shelf, allowed=(0, NEWER)) == NEWER
-                return _watched(Web(given, listening, None, read_only=newer), None)
+                web = Web(given, listening, None)
+                return _watched(web, None, lambda: manage(given, "prepare", *shelf, allowed=(0, NEWER)))
         cluster = Cluster(state_folder())
         with cluster.alone(port), listen(port) as listening:
             cluster.make()
             try:
-                url, newer = prepared(cluster, *shelf)
-                log = processes.Log(cluster.folder / "log" / "web.log")
-                return _watched(Web(url, listening, log, read_only=newer), cluster)
+                owner = cluster.start()
+                url = cluster.url(ROLE, cluster.role_password()) + DATABASE
+                web = Web(url, listening, processes.Log(cluster.folder / "log" / "web.log"))
+                return _watched(web, cluster, lambda: prepare(cluster, owner, *shelf))
             finally:
                 cluster.stop()
 
 
-def prepared(cluster: Cluster, *arguments: str) -> tuple[str, bool]:
-    """Start a cluster and bring its database up to date: the application's address, and whether it is a newer one."""
-    owner = cluster.start() + "postgres"
+def prepare(cluster: Cluster, owner: str, *arguments: str) -> int:
+    """Bring a cluster's database up to date and open it to the application; 0, or NEWER."""
     secret = {"GAUGE_WELL_ROLE_PASSWORD": cluster.role_password()}
     options = ["--make", DATABASE, "--role", ROLE, *arguments]
-    code = manage(owner, "prepare", *options, extra=secret, allowed=(0, NEWER))
-    return cluster.url(ROLE, cluster.role_password()) + DATABASE, code == NEWER
+    return manage(owner + "postgres", "prepare", *options, extra=secret, allowed=(0, NEWER))
+
+
+SERVE, READ_ONLY = b"serve\n", b"read only\n"
 
 
 class Web:
-    """The web server: its address for people, its process."""
+    """The web server: its address for people, its process, which loads its modules while the database is prepared."""
 
-    def __init__(self, url: str, listening: socket.socket, log: processes.Log | None, *, read_only: bool) -> None:
+    def __init__(self, url: str, listening: socket.socket, log: processes.Log | None) -> None:
         self.port: int = listening.getsockname()[1]
         self.log = log
         self.address = f"http://{HOST}:{self.port}/"
@@ -132,13 +134,16 @@ class Web:
         command = [str(PYTHON), "-m", "gauge_well.web.serve", "--socket", str(descriptor), "--parent", str(os.getpid())]
         if os.geteuid() == 0:
             command += ["--user", setup.USER]
-        env = environment() | {"DATABASE_URL": url, "GAUGE_WELL_READ_ONLY": "1" if read_only else "0"}
-        if log is None:
-            self.process = subprocess.Popen(
-                command, env=env, cwd=ROOT, pass_fds=[descriptor], start_new_session=True, stdin=subprocess.DEVNULL
-            )
-        else:
-            self.process = processes.start(command, log, env=env, cwd=ROOT, pass_fds=[descriptor])
+        env = environment() | {"DATABASE_URL": url}
+        self.process = processes.start(
+            [*command, "--wait"], log, env=env, cwd=ROOT, pass_fds=[descriptor], stdin=subprocess.PIPE
+        )
+
+    def serve(self, *, read_only: bool) -> None:
+        """Have it serve, now that its database is prepared."""
+        assert self.process.stdin is not None
+        with suppress(BrokenPipeError), self.process.stdin as pipe:
+            pipe.write(READ_ONLY if read_only else SERVE)
 
     def fail(self, what: str) -> NoReturn:
         """Stop, with what the server said last."""
@@ -166,8 +171,9 @@ class Web:
         processes.end(self.process, signal.SIGTERM, WEB_STOP_SECONDS)
 
 
-def _watched(web: Web, cluster: Cluster | None) -> int:
+def _watched(web: Web, cluster: Cluster | None, prepare: Callable[[], int]) -> int:
     try:
+        web.serve(read_only=prepare() == NEWER)
         web.wait()
         say.answer(f"\n  Gauge Well is at {web.address}   (Ctrl-C or ./gw stop stops it)\n")
         while True:

@@ -32,18 +32,22 @@ def pages_folder() -> Path:
 
 
 def create_app(
-    database_url: str | None = None, pages: dict[str, Page] | None = None, runner: Runner | None = None
+    database_url: str | None = None,
+    pages: dict[str, Page] | None = None,
+    runner: Runner | None = None,
+    *,
+    read_only: bool = False,
 ) -> OpenAPI:
     """Build the application; the database is not touched until a request needs it.
 
     ``pages`` are the built ones; they are read where none are given. ``runner`` works long jobs; they are worked in
-    this process where there is none.
+    this process where there is none. ``read_only``: a newer program made the database.
     """
     sys.setswitchinterval(TURN_SECONDS)
     app = make_app()
     url = database_url or os.environ.get("DATABASE_URL") or "postgresql://127.0.0.1/gauge_well"
-    app.config["READ_ONLY"] = os.environ.get("GAUGE_WELL_READ_ONLY") == "1"
-    app.extensions["gauge_well_engine"] = make_engine(url, read_only=app.config["READ_ONLY"])
+    app.config["READ_ONLY"] = read_only
+    app.extensions["gauge_well_engine"] = make_engine(url, read_only=read_only)
     app.extensions["gauge_well_bench"] = runner or Here(lambda: JOBS)
     guards.register(app)
     problems.register(app)

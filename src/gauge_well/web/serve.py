@@ -31,6 +31,7 @@ from gauge_well.web.channel import server_of
 from gauge_well.web.jobs import JOBS
 
 WEB = 3
+SERVE, READ_ONLY = "serve", "read only"  # what standard input may say
 END_SECONDS = 8
 QUICK_DEATHS, QUICK_SECONDS = 12, 10.0
 log = logging.getLogger("gauge_well.web")
@@ -144,12 +145,16 @@ def main(arguments: list[str]) -> int:
     parser.add_argument("--socket", type=int, required=True, help="file descriptor of a listening socket")
     parser.add_argument("--parent", type=int, required=True, help="process id of whoever starts this")
     parser.add_argument("--user", help="who to go on as, where root starts this")
+    parser.add_argument("--wait", action="store_true", help="until standard input says how to serve")
     parser.add_argument("--web", type=int, default=WEB, help="web processes")
     parser.add_argument("--jobs", type=int, default=os.cpu_count() or 2, help="long jobs at once")
     options = parser.parse_args(arguments)
     logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(levelname)s %(name)s: %(message)s")
     logging.getLogger("waitress.queue").setLevel(logging.ERROR)
-    app = create_app()
+    said = sys.stdin.readline().strip() if options.wait else SERVE
+    if said not in (SERVE, READ_ONLY):
+        return 0  # whoever started this has thought better of it
+    app = create_app(read_only=said == READ_ONLY)
     _warm_up(app)
     if options.user and os.geteuid() == 0:
         _give_up_root(options.user)
