@@ -327,7 +327,7 @@ class FullDisk(unittest.TestCase):
         with unittest.mock.patch("time.sleep"), unittest.mock.patch.object(serving.say, "line") as line:
             serving._bring_back(cluster)
         said = " ".join(str(call.args[0]) for call in line.call_args_list)
-        self.assertIn("the disk is full", said)
+        self.assertEqual(said.count("the disk is full"), 1)
         self.assertIn("is back", said)
 
     def test_one_that_cannot_be_started_ends_it_saying_why(self) -> None:

@@ -7,6 +7,7 @@ from tempfile import TemporaryDirectory
 from typing import Any
 from unittest import TestCase, mock
 
+from psycopg.errors import DiskFull
 from sqlalchemy import text
 from sqlalchemy.exc import DataError, OperationalError
 
@@ -150,6 +151,14 @@ class Data(ApiCase):
                 self.assertLogs("gauge_well.web", "ERROR"),
             ):
                 self.problem(self.client.get("/api/builds/x/revisions"), status, code)
+
+    def test_a_full_disk_is_said(self) -> None:
+        with (
+            mock.patch.object(history, "revisions", side_effect=OperationalError("INSERT", {}, DiskFull("no space"))),
+            self.assertLogs("gauge_well.web", "ERROR"),
+        ):
+            problem = self.problem(self.client.get("/api/builds/x/revisions"), 503, "full")
+        self.assertIn("disk is full", problem["title"])
 
     def test_no_500_says_that_nothing_was_changed(self) -> None:
         with (

@@ -189,7 +189,7 @@ def _watched(web: Web, cluster: Cluster | None, prepare: Callable[[], int]) -> i
 def _bring_back(cluster: Cluster) -> None:
     """Start a database again that ended by itself; Stop, saying why, where it does not come back."""
     say.line("  The database ended by itself; it is started again. Until then nothing is kept.")
-    tries = 0
+    tries, told = 0, ""
     while True:
         try:
             cluster.start()
@@ -200,10 +200,18 @@ def _bring_back(cluster: Cluster) -> None:
             tries += 0 if full else 1
             if tries >= TRIES:
                 raise
-            if full or tries == 1:
-                reason = "the disk is full" if full else stop.what.splitlines()[-1][-200:]
+            reason = "the disk is full; it comes back when there is room" if full else _reason(stop.what)
+            if reason != told:
                 say.line(f"  Not back yet: {reason}. Trying on.")
+                told = reason
             time.sleep(PAUSES[min(tries, len(PAUSES) - 1)] if not full else PAUSES[2])
+
+
+def _reason(said: str) -> str:
+    """The line of a log that says why: what was fatal last, else the last."""
+    lines = said.splitlines()
+    fatal = [line.partition("FATAL: ")[2] or line.partition("PANIC: ")[2] for line in lines]
+    return ([f for f in fatal if f] or lines)[-1].strip()[-200:]
 
 
 def stop() -> int:

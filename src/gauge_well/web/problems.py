@@ -15,6 +15,7 @@ from gauge_well.units import ReadingError
 from gauge_well.web.bench import Broken, Busy
 
 log = logging.getLogger("gauge_well.web")
+DISK_FULL = "53100"  # SQLSTATE
 
 
 def problem(status: int, code: str, title: str, **extra: Any) -> Response:
@@ -91,9 +92,9 @@ def register(app: Flask) -> None:
     @app.errorhandler(DBAPIError)
     def on_database(error: Exception) -> Response:
         log.error("database: %s", error)
-        response = problem(
-            503, "database", "The database does not answer. What you typed is kept on this page; try again."
-        )
+        full = getattr(getattr(error, "orig", None), "sqlstate", None) == DISK_FULL
+        said = "The disk is full: nothing can be kept until there is room." if full else "The database does not answer."
+        response = problem(503, "full" if full else "database", said)
         response.headers["Retry-After"] = "3"
         return response
 
