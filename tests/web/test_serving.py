@@ -204,6 +204,55 @@ class WholeServer(DatabaseCase):
             self.assertFalse(any(Path(f"/proc/{pid}").exists() for pid in last))
 
 
+class WarmUp(DatabaseCase):
+    """Once warm, nothing of the program's own files is read any more: who serves may not be allowed to."""
+
+    template_kind = SHELF
+
+    def test_no_file_of_ours_is_opened_afterwards(self) -> None:
+        code = """if True:
+            import sys
+            from gauge_well.sheet.demo import demo
+            from gauge_well.web.app import create_app
+            from gauge_well.web.serve import _warm_up
+            app = create_app(sys.argv[1])
+            sheet = demo("chalk-hare")
+            _warm_up(app)
+            opened = []
+            def watch(event, args):
+                if event in ("open", "os.listdir", "os.scandir", "import") and "gauge_well" in str(args[0]):
+                    opened.append((event, str(args[0])))
+            sys.addaudithook(watch)
+            client = app.test_client()
+            fence = {"If-Match": '"1"'}
+            build = "/api/builds/quarry-mule"
+            edit = {"edits": [{"path": "machine.mass", "text": "1500 kg"}]}
+            solve = {"sheet": sheet, "path": "fuel.injector_flow"}
+            heat = {"sheet": sheet, "duty": "run", "kind": "speed_power"}
+            found = [
+                client.get("/api/builds"), client.get("/api/bin"), client.get("/api/export"), client.get("/"),
+                client.get("/api/schema"), client.get("/api/openapi.json"), client.get(build),
+                client.post("/api/builds", json={"sheet": sheet}), client.patch(build, json=edit, headers=fence),
+                client.post(build + "/copy", json={}), client.get(build + "/revisions"),
+                client.post(build + "/revisions/1/bring-back", headers={"If-Match": '"2"'}),
+                client.delete(build, headers={"If-Match": '"3"'}), client.post(build + "/undelete"),
+                client.post("/api/solve", json=solve), client.post("/api/need.csv", json={"sheet": sheet}),
+                client.post("/api/round", json={"sheet": sheet}), client.post("/api/map", json=heat),
+                client.post("/api/candidates/fuel", json={"sheet": sheet}),
+                client.post("/api/explore", json={"sheet": sheet, "samples": 256}),
+                *(client.post(f"/api/instrument/{s}", json={"sheet": sheet}) for s in ("oil", "fuel", "cooling", "exhaust", "engine")),
+            ]
+            assert all(f.status_code < 300 for f in found), [f.status_code for f in found]
+            found[-6].get_data()
+            assert not opened, opened
+        """
+        env = os.environ | {"PYTHONPATH": str(ROOT / "src")}
+        ran = subprocess.run(
+            [sys.executable, "-c", code, self.url], env=env, capture_output=True, text=True, check=False
+        )
+        self.assertEqual(ran.returncode, 0, ran.stderr[-1500:])
+
+
 class Runners(TestCase):
     def test_in_this_process(self) -> None:
         jobs = {"count": lambda n: iter(range(n))}

@@ -67,6 +67,8 @@ export const useBuild = defineStore('build', () => {
   }, { deep: true })
   const document = computed<SheetDocument>(() => build.value?.document ?? {})
   const aside = computed(() => asides.value.filter((a) => a.build === build.value?.id))
+  /** Those of builds that are not where one looks for them. */
+  const asideOf = (there: ReadonlySet<string>) => asides.value.filter((a) => !there.has(a.build))
 
   /** Show a build as the server has it, unless another has been opened meanwhile. */
   function accept(next: Build): void {
@@ -275,7 +277,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   return {
-    build, report, document, trouble, saving, offline, conflict, elsewhere, failed, aside, whatIf, explain, undoable, redoable,
+    build, report, document, trouble, saving, offline, conflict, elsewhere, failed, aside, asideOf, whatIf, explain, undoable, redoable,
     bands, asked, open, leave, edit, enqueue, send, setAside, settleAside, showIn, settleConflict, undo, redo, bringBack, explainDuty, whole,
   }
 })

@@ -104,8 +104,6 @@ def end_with_parent(parent: int) -> None:
 
 def _run(held: socket.socket, jobs: Jobs) -> None:
     """In a process of its own: read a job, give what it gives."""
-    held.settimeout(HAND_OVER_SECONDS)
-    held.setblocking(True)
     signal.alarm(JOB_SECONDS)
     os.nice(NICE)
     connection = Connection(held.detach())

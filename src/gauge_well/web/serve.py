@@ -22,6 +22,7 @@ from pathlib import Path
 from types import FrameType
 from typing import NoReturn
 
+from gauge_well.services.shelf import fingerprint
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.web import bench
 from gauge_well.web.api import OpenAPI
@@ -48,6 +49,7 @@ def _give_up_root(user: str) -> None:
 
 def _warm_up(app: OpenAPI) -> None:
     """Ask a little of everything once, so that what is loaded late is loaded while it may still be read."""
+    fingerprint()
     client = app.test_client()
     sheet = demo(NAMES[0])
     for path in ("/api/vocabulary", "/api/health", "/api/openapi.json", "/"):

@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, type Card } from '../../api/client'
 import { busy } from '../../shared/busy'
 import TopBar from '../TopBar.vue'
 import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 import BuildCard from './BuildCard.vue'
 
+const build = useBuild()
+const words = useVocabulary()
 const cards = ref<Card[] | null>(null)
 const more = ref('')
 const count = ref(0)
@@ -15,6 +18,9 @@ const removed = ref<{ id: string; name: string } | null>(null)
 const route = useRoute()
 const router = useRouter()
 const file = ref<HTMLInputElement | null>(null)
+
+/** Edits of builds that were deleted meanwhile: nowhere else would they be seen. */
+const stray = computed(() => (cards.value && !more.value ? build.asideOf(new Set(cards.value.map((c) => c.id))) : []))
 
 async function load(after = ''): Promise<void> {
   trouble.value = ''
@@ -28,7 +34,7 @@ async function load(after = ''): Promise<void> {
   }
 }
 onMounted(() => {
-  useBuild().leave()
+  build.leave()
   if (typeof route.query.removed === 'string') {
     removed.value = { id: route.query.removed, name: String(route.query.name ?? 'The build') }
     void router.replace({ name: 'shelf' })
@@ -80,6 +86,13 @@ async function take(event: Event): Promise<void> {
       </div>
       <p v-if="removed" class="card note" role="status">{{ removed.name }} was taken off the shelf into the bin. <button class="textlink" type="button" @click="bringBack">Bring it back</button></p>
       <p v-if="trouble" class="card note over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load()">Try again</button></p>
+      <div v-if="stray.length" class="card note">
+        <p>Not taken, of builds that are not on the shelf (see the bin):</p>
+        <p v-for="item in stray" :key="item.id">
+          <span v-for="edit in item.edits" :key="edit.path"><b>{{ words.field(edit.path)?.label ?? edit.path }}</b> “{{ edit.text ?? 'taken out' }}” </span>
+          {{ item.why }} <button class="textlink" type="button" @click="build.settleAside(item.id, false)">Drop it</button>
+        </p>
+      </div>
       <div v-if="cards" class="cards">
         <BuildCard v-for="card in cards" :key="card.id" :card="card" />
       </div>
