@@ -6,6 +6,7 @@ import copy
 import csv
 import signal
 import sys
+import time
 import unittest
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
@@ -166,6 +167,15 @@ def watched(seconds: int = 20) -> Iterator[None]:
     finally:
         signal.alarm(0)
         signal.signal(signal.SIGALRM, before)
+
+
+def until(done: Callable[[], object], seconds: float = 60.0) -> None:
+    """Wait for something that comes by itself."""
+    end = time.monotonic() + seconds
+    while not done():
+        if time.monotonic() > end:
+            raise AssertionError(f"it did not come in {seconds:.0f} s")
+        time.sleep(0.05)
 
 
 class NumbersCase(unittest.TestCase):

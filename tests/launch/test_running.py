@@ -12,7 +12,6 @@ import unittest
 import unittest.mock
 import urllib.error
 import urllib.request
-from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
@@ -23,19 +22,10 @@ from gauge_well.launch.cluster import DATABASE, ROLE, Cluster, free_port
 from gauge_well.launch.processes import Log
 from gauge_well.launch.setup import USER
 from gauge_well.store.session import make_engine, normal_url
-from tests.support import ROOT, watched
+from tests.support import ROOT, until, watched
 
 PATIENCE = 60.0
 SECRET = "the red coupe in the barn"
-
-
-def until(done: Callable[[], Any]) -> None:
-    """Wait for something that comes by itself."""
-    end = time.monotonic() + PATIENCE
-    while not done():
-        if time.monotonic() > end:
-            raise AssertionError("it did not come")
-        time.sleep(0.1)
 
 
 class Start(unittest.TestCase):

@@ -9,7 +9,6 @@ import socket
 import subprocess
 import sys
 import threading
-import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -21,18 +20,9 @@ from waitress import wasyncore
 from gauge_well.web import channel
 from gauge_well.web.bench import Bench, Broken, Busy, Here
 from tests.database import SHELF, DatabaseCase
-from tests.support import ROAD, ROOT, watched
+from tests.support import ROAD, ROOT, until, watched
 
 PATIENCE = 20.0
-
-
-def until(done: Callable[[], bool]) -> None:
-    """Wait for something that comes by itself."""
-    end = time.monotonic() + PATIENCE
-    while not done():
-        if time.monotonic() > end:
-            raise AssertionError("it did not come")
-        time.sleep(0.05)
 
 
 def children(pid: int) -> list[int]:

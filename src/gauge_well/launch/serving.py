@@ -44,7 +44,10 @@ def until_asked() -> Iterator[None]:
             asked.append(number)
             raise Ended(0)
 
-    before = {n: signal.signal(n, end) for n in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)}
+    heard = [signal.SIGINT, signal.SIGTERM]
+    if signal.getsignal(signal.SIGHUP) is not signal.SIG_IGN:  # as nohup has it
+        heard.append(signal.SIGHUP)
+    before = {number: signal.signal(number, end) for number in heard}
     try:
         yield
     finally:
@@ -57,10 +60,14 @@ def own_server() -> str | None:
     return os.environ.get("DATABASE_URL") or None
 
 
-def listen(port: int) -> socket.socket:
-    """A socket that listens on a port of loopback; Stop when it is taken or none."""
+def check_port(port: int) -> None:
+    """Stop for a number that is no port."""
     if not 1 <= port <= 65535:
         raise say.Stop(f"{port} is no port.", "Give one from 1 to 65535: ./gw demo --port 8765")
+
+
+def listen(port: int) -> socket.socket:
+    """A socket that listens on a port of loopback; Stop when it is taken."""
     listening = socket.socket()
     listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
@@ -93,6 +100,7 @@ def manage(url: str, *arguments: str, extra: dict[str, str] | None = None, allow
 
 def serve(port: int, *, demos: bool) -> int:
     """Start everything, wait until asked to end, stop what was started."""
+    check_port(port)
     shelf = ["--demos"] if demos else []
     given = own_server()
     with until_asked():
