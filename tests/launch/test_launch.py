@@ -17,6 +17,7 @@ from unittest import mock
 
 from gauge_well.launch import say, serving, setup
 from gauge_well.launch.cluster import FORMAT, Cluster, free_port
+from gauge_well.launch.places import environment
 from tests import database
 from tests.support import ROOT
 
@@ -152,6 +153,23 @@ class Steps(unittest.TestCase):
         self.assertIn("exit 3", caught.exception.what)
         self.assertEqual(caught.exception.advice, "do this")
         self.assertIn("the reason", " ".join(str(c.args[0]) for c in line.call_args_list))
+
+
+class Answers(unittest.TestCase):
+    def test_only_what_was_asked_for_goes_to_standard_output(self) -> None:
+        """A step on the way to ``./gw size -`` must not stand in its JSON."""
+        code = "from gauge_well.launch import say; say.run('Step', ['true']); say.line('line'); say.answer('{}')"
+        found = subprocess.run(
+            [sys.executable, "-c", code], env=environment(), capture_output=True, text=True, check=False
+        )
+        self.assertEqual(found.stdout, "{}\n")
+        self.assertIn("Step", found.stderr)
+        self.assertIn("line", found.stderr)
+
+    def test_a_terminal_that_was_closed(self) -> None:
+        code = "import os; os.close(1); os.close(2); from gauge_well.launch import say; say.line('x'); say.answer('y')"
+        found = subprocess.run([sys.executable, "-c", code], env=environment(), check=False)
+        self.assertEqual(found.returncode, 0)
 
 
 class Ports(unittest.TestCase):

@@ -11,13 +11,16 @@ import sys
 import threading
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from multiprocessing import get_context
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Any
 from unittest import TestCase, mock
 
 from waitress import wasyncore
 
-from gauge_well.web import channel
+from gauge_well.sheet import Problem, SheetError
+from gauge_well.web import bench, channel
 from gauge_well.web.bench import Bench, Broken, Busy, Here
 from tests.database import SHELF, DatabaseCase
 from tests.support import ROAD, ROOT, until, watched
@@ -192,6 +195,65 @@ class WholeServer(DatabaseCase):
             server.terminate()
             self.assertEqual(server.wait(PATIENCE), 0)
             self.assertFalse(any(Path(f"/proc/{pid}").exists() for pid in last))
+
+
+class Odd(Exception):
+    """An error that does not pass from one process to another."""
+
+    def __init__(self, a: int, b: int) -> None:
+        super().__init__(f"{a} and {b}")
+
+
+def refused() -> Iterator[int]:
+    """A job that names a field."""
+    yield 1
+    raise SheetError([Problem("machine.mass", "Weight", "x", "a mass", "No.")])
+
+
+def odd() -> Iterator[int]:
+    """A job that fails in a way of its own."""
+    raise Odd(1, 2)
+    yield 1
+
+
+def ended() -> Iterator[int]:
+    """A job whose process is ended."""
+    yield 1
+    os._exit(1)
+
+
+class AtTheBench(TestCase):
+    """What jobs do comes back as they did it; each in a process of its own."""
+
+    def setUp(self) -> None:
+        holder = TemporaryDirectory(prefix="gauge-well-bench-")
+        self.addCleanup(holder.cleanup)
+        listener = bench.listen(Path(holder.name))
+        jobs = {"count": lambda n: iter(range(n)), "refused": refused, "odd": odd, "ended": ended}
+        self.process = get_context("fork").Process(target=bench.serve, args=(listener, jobs, 1))
+        with mock.patch.object(bench.log, "error"):
+            self.process.start()
+        listener.close()
+        self.addCleanup(self.process.join)
+        self.addCleanup(self.process.terminate)
+        self.bench = Bench(f"{holder.name}/bench")
+
+    def items(self, name: str, *args: Any) -> list[Any]:
+        with watched(30):
+            return list(self.bench.stream(name, args, lambda: False))
+
+    def test_what_comes_back(self) -> None:
+        self.assertEqual(self.items("count", 3), [0, 1, 2])
+        with self.assertRaises(SheetError) as caught:
+            self.items("refused")
+        self.assertEqual(caught.exception.problems[0].field, "machine.mass")
+        with self.assertRaisesRegex(RuntimeError, "1 and 2"):
+            self.items("odd")
+        with self.assertRaises(Broken):
+            self.items("ended")
+        with self.assertRaises(KeyError):
+            self.items("nothing")
+        self.assertEqual(self.items("count", 1), [0], "it goes on")
 
 
 class WarmUp(DatabaseCase):

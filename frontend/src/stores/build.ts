@@ -92,8 +92,8 @@ export const useBuild = defineStore('build', () => {
       ;[undoable.value, redoable.value] = recall(id)
     }
     try {
-      const found = await api.build(id, explain.value)
-      accept(found)
+      accept(await api.build(id, explain.value))
+      offline.value = ''
       asides.value = keeper.aside()
       await resume()
     } catch (error) {

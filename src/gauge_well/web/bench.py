@@ -8,7 +8,9 @@ long work holds.
 from __future__ import annotations
 
 import ctypes
+import logging
 import os
+import pickle
 import select
 import selectors
 import signal
@@ -30,6 +32,7 @@ LOOK_SECONDS = 0.5
 HUNG_UP = select.POLLRDHUP | select.POLLHUP | select.POLLERR
 PR_SET_PDEATHSIG = 1
 
+log = logging.getLogger("gauge_well.web")
 Jobs = Mapping[str, Callable[..., Iterator[Any]]]
 
 
@@ -120,8 +123,19 @@ def _run(held: socket.socket, jobs: Jobs) -> None:
     except (BrokenPipeError, ConnectionResetError):
         return
     except Exception as error:
-        with suppress(Exception):
-            connection.send(("error", error))
+        with suppress(BrokenPipeError, ConnectionResetError):
+            connection.send(("error", _passed_on(name, error)))
+
+
+def _passed_on(name: str, error: Exception) -> Exception:
+    """An error as it can pass to another process; one that is the program's own is logged here, where it was made."""
+    if not type(error).__module__.startswith("gauge_well."):
+        log.error("job %s", name, exc_info=error)
+    try:
+        again = pickle.loads(pickle.dumps(error))
+    except Exception:
+        return RuntimeError(f"{type(error).__name__}: {error}")
+    return error if isinstance(again, type(error)) else RuntimeError(str(error))
 
 
 class Desk:
