@@ -2,6 +2,7 @@
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { api, Problem, type Edit, type Fact, type Field } from '../api/client'
 import { line, useBuild } from '../stores/build'
+import { newId } from '../stores/kept'
 import { useVocabulary } from '../stores/vocabulary'
 
 /** The one field for every quantity: shows the value in the build's units, takes it as people say it. */
@@ -72,7 +73,7 @@ async function commit(): Promise<void> {
   const problem = await build.edit(props.path, value || null)
   if (gone) {
     // Nobody sees this field any more: what was refused is shown where the build is.
-    if (problem && of) build.setAside({ id: crypto.randomUUID(), build: of.id, base: of.revision, edits: [line(props.path, value || null)] }, problem.message)
+    if (problem && of) build.setAside({ id: newId(), build: of.id, base: of.revision, edits: [line(props.path, value || null)] }, problem.message)
     return
   }
   // Typed on meanwhile: neither what was taken nor what was refused is what stands in the field now.

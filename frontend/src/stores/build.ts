@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
 import { withBands } from '../shared/bands'
 import { changedElsewhere } from '../shared/elsewhere'
-import { Keeper, type Aside, type Kept } from './kept'
+import { Keeper, newId, type Aside, type Kept } from './kept'
 import { UNIT_CHOICES, useVocabulary } from './vocabulary'
 
 /** An edit with what it leaves unsaid. */
@@ -129,7 +129,7 @@ export const useBuild = defineStore('build', () => {
     const own = build.value
     if (!own) return Promise.resolve(null)
     return new Promise((settle) => {
-      queue.push({ id: crypto.randomUUID(), build: own.id, base: own.revision, edits, settle })
+      queue.push({ id: newId(), build: own.id, base: own.revision, edits, settle })
       keep()
       void drain()
     })
@@ -139,7 +139,7 @@ export const useBuild = defineStore('build', () => {
   async function send(edits: Edit[]): Promise<void> {
     const of = build.value
     const problem = await enqueue(edits)
-    if (problem && of && problem.status !== 409 && problem.status < 500) setAside({ id: crypto.randomUUID(), build: of.id, base: of.revision, edits }, problem.message)
+    if (problem && of && problem.status !== 409 && problem.status < 500) setAside({ id: newId(), build: of.id, base: of.revision, edits }, problem.message)
   }
 
   async function drain(): Promise<void> {

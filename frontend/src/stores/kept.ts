@@ -18,6 +18,9 @@ const QUEUE = 'gauge-well-kept:'
 const ASIDE = 'gauge-well-aside'
 const lockOf = (window: string) => `gauge-well-window:${window}`
 
+/** A name nobody else has; also where the page is not served securely and `randomUUID` is missing. */
+export const newId = (): string => Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(36)).join('-')
+
 const isEdit = (item: unknown): item is Edit => typeof item === 'object' && item !== null && typeof (item as Edit).path === 'string'
 const isKept = (item: unknown): item is Kept => {
   const kept = item as Kept
@@ -40,7 +43,7 @@ export function write(storage: Storage, key: string, list: readonly Kept[]): voi
 }
 
 export class Keeper {
-  readonly window = crypto.randomUUID()
+  readonly window = newId()
 
   constructor(private readonly storage: Storage = localStorage) {
     // Held as long as this window lives: others know by it that what is kept here has an owner.
