@@ -86,6 +86,13 @@ class StateFolder(unittest.TestCase):
         with other.alone(8766):
             pass
 
+    def test_a_folder_that_cannot_be_made(self) -> None:
+        for path in ("/proc/nothing/state", "/dev/null/state"):
+            with self.assertRaises(say.Stop) as caught, Cluster(Path(path)).alone(8765):
+                pass
+            self.assertIn("cannot be written", caught.exception.what)
+            self.assertIn("GAUGE_WELL_STATE", caught.exception.advice)
+
 
 class Rights(unittest.TestCase):
     def test_no_right_to_install(self) -> None:

@@ -12,7 +12,7 @@ import socket
 import subprocess
 import time
 from collections.abc import Iterator, Sequence
-from contextlib import contextmanager
+from contextlib import ExitStack, contextmanager
 from pathlib import Path
 
 from gauge_well.launch import processes, say
@@ -84,21 +84,20 @@ class Cluster:
     @contextmanager
     def alone(self, port: int) -> Iterator[None]:
         """Hold the folder for one start, said to serve on a port; Stop when another holds it."""
-        try:
-            self.folder.mkdir(parents=True, exist_ok=True)
-            with held(self.folder / LOCK, f"{os.getpid()} {port}"):
-                yield
-        except Held as taken:
-            _, _, where = taken.said.partition(" ")
-            raise say.Stop(
-                f"Gauge Well already runs from this folder, or is being started: http://127.0.0.1:{where}/",
-                "Open that address, or stop it: ./gw stop",
-                3,
-            ) from taken
-        except OSError as error:
-            if error.filename is None or not str(error.filename).startswith(str(self.folder)):
-                raise
-            raise self._unwritable(error) from error
+        with ExitStack() as stack:
+            try:
+                self.folder.mkdir(parents=True, exist_ok=True)
+                stack.enter_context(held(self.folder / LOCK, f"{os.getpid()} {port}"))
+            except Held as taken:
+                _, _, where = taken.said.partition(" ")
+                raise say.Stop(
+                    f"Gauge Well already runs from this folder, or is being started: http://127.0.0.1:{where}/",
+                    "Open that address, or stop it: ./gw stop",
+                    3,
+                ) from taken
+            except OSError as error:
+                raise self._unwritable(error) from error
+            yield
 
     def _unwritable(self, error: OSError) -> say.Stop:
         return say.Stop(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import socket
 import time
 from collections.abc import Mapping
@@ -17,6 +18,10 @@ READ_SECONDS = 20.0  # from a request's first byte to its last
 KEPT_SECONDS = 30  # a connection nothing comes over
 CONNECTIONS = 800
 BODY_BYTES = 16 * 1024 * 1024  # more is cut off here; the routes themselves take much less, and say so
+
+
+# That a request waits for a thread is no news for a log.
+logging.getLogger("waitress.queue").setLevel(logging.ERROR)
 
 
 class TimedChannel(HTTPChannel):

@@ -152,7 +152,6 @@ def main(arguments: list[str]) -> int:
     parser.add_argument("--jobs", type=int, default=os.cpu_count() or 2, help="long jobs at once")
     options = parser.parse_args(arguments)
     logging.basicConfig(level=logging.WARNING, format="%(asctime)s %(levelname)s %(name)s: %(message)s")
-    logging.getLogger("waitress.queue").setLevel(logging.ERROR)
     said = sys.stdin.readline().strip() if options.wait else SERVE
     if said not in (SERVE, READ_ONLY):
         return 0  # whoever started this has thought better of it
