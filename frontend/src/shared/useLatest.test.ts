@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { Problem } from '../api/client'
 import { busy } from './busy'
 import { useLatest } from './useLatest'
 
@@ -21,6 +22,24 @@ describe('useLatest', () => {
     await Promise.all(asked)
     expect(seen).toEqual([false, false])
     expect(busy.value).toBe(false)
+  })
+
+  it('comes again when the server asks for patience, and not once it is dropped', async () => {
+    const said: string[] = []
+    let turns = 0
+    const { ask, drop } = useLatest(() => {
+      turns++
+      return turns % 3 === 0 ? Promise.resolve() : Promise.reject(new Problem(503, 'busy', 'later', [], null, 1000))
+    }, 0, (error) => said.push(String(error)))
+    const first = ask()
+    await vi.advanceTimersByTimeAsync(2500)
+    await first
+    expect([turns, said]).toEqual([3, []])
+    const second = ask()
+    await vi.advanceTimersByTimeAsync(500)
+    drop()
+    await second
+    expect([turns, said]).toEqual([4, []])
   })
 
   it('says what went wrong, but not of what was dropped', async () => {

@@ -25,7 +25,9 @@ const band = (system: string, quantity: string, unit: string) => {
   return found.high === null || found.high === undefined ? `${low} or more` : `${low} to ${words.show(found.high, unit)}`
 }
 async function csv(): Promise<void> {
-  const blob = new Blob([await api.needCsv(build.document)], { type: 'text/csv' })
+  const content = await build.whole('Not saved', () => api.needCsv(build.document))
+  if (content === undefined) return
+  const blob = new Blob([content], { type: 'text/csv' })
   const link = document.createElement('a')
   link.href = URL.createObjectURL(blob)
   link.download = `${(build.build?.name ?? 'build').replace(/[^\w-]+/g, '-').toLowerCase()}-need.csv`
