@@ -75,6 +75,86 @@ class Typed(NumbersCase):
         ("1,234,567 W", "power", 1234567.0),
     )
 
+    # As it is said. ASTM B258: 10 AWG is 5.261 mm2, 4/0 is 107.2 mm2; the rest by definition of the units.
+    SAID = (
+        ("280 lb·ft", "torque", 280 * 1.3558179483),
+        ("280 ft.lbs", "torque", 280 * 1.3558179483),
+        ("280 pound-feet", "torque", 280 * 1.3558179483),
+        ("380 N.m", "torque", 380.0),
+        ("380 newton metres", "torque", 380.0),
+        ("38 daNm", "torque", 380.0),
+        ("38 kgf-m", "torque", 38 * 9.80665),
+        ("20 m³/hr", "flow", 20 / 3600),
+        ("2 l/sec", "flow", 2e-3),
+        ("16 lb", "pressure_gauge", 16 * PSI),
+        ("16 lbs/sq in", "pressure_gauge", 16 * PSI),
+        ("1 kg/cm2", "pressure_gauge", 98066.5),
+        ("100 mmH2O", "pressure_small", 980.665),
+        ('4" Hg', "pressure_gauge", 4 * 3386.389),
+        ("3 in wg", "pressure_small", 3 * 249.08891),
+        ("350 cui", "displacement", 350 * INCH**3),
+        ("350 cu. in.", "displacement", 350 * INCH**3),
+        ("5 gal UK", "volume", 5 * 4.54609e-3),
+        ("6 pints imp", "volume", 6 * 4.54609e-3 / 8),
+        ("1 imp gal 2 pints", "volume", 1.25 * 4.54609e-3),
+        ("205 ºF", "temperature", 369.2611),
+        ("4.10:1", "ratio", 4.10),
+        ("3 1/2 : 1", "ratio", 3.5),
+        ("3.73 x 1.41", "ratio", 3.73 * 1.41),
+        ("1 in 8", "grade", 0.125),
+        ("1:8", "grade", 0.125),
+        ("1 in 12", "grade", 1 / 12),
+        ("1 h 30 min", "time", 5400.0),
+        ("1h30", "time", 5400.0),
+        ("2 min 15 s", "time", 135.0),
+        ("1.2 ton", "mass", 1200.0),
+        ("2 long tons", "mass", 2 * 2240 * 0.45359237),
+        ("12 t 5 cwt", "mass", 12000 + 5 * 112 * 0.45359237),
+        ("Ø76", "length", 0.076),
+        ("76.2mm OD", "length", 0.0762),
+        ("3/8 in ID", "length", 0.375 * INCH),
+        ("3 thou", "length", 3e-3 * INCH),
+        ("-6 AN", "length", 0.375 * INCH),
+        ("dash 8", "length", 0.5 * INCH),
+        ("600 x 400 mm", "area", 0.24),
+        ("24 in x 16 in", "area", 384 * INCH**2),
+        ("0.5 lb/hp/hr", "bsfc", 0.5 * 0.45359237 / (HP * 3600)),
+        ("95 DIN hp", "power", 95 * PS),
+        ("30 W/°C", "conductance", 30.0),
+        ("10 AWG", "wire_area", 5.261e-6),
+        ("awg 4/0", "wire_area", 107.2e-6),
+        ("50/50", "share", 0.5),
+        ("60 / 40", "share", 0.6),
+    )
+
+    def test_as_it_is_said(self) -> None:
+        for text, kind, si in self.SAID:
+            with self.subTest(text=text, kind=kind):
+                found = read(text, kind)
+                self.close(found.si, si, rel=2e-4 if "awg" in text.lower() else 1e-6)
+                # Kept with its unit and read again, it is what it was.
+                self.close(read(found.text, kind, found.unit).si, si, rel=2e-4 if "awg" in text.lower() else 1e-6)
+
+    def test_a_ton_of_ones_own_country(self) -> None:
+        self.close(read("1.2 ton", "mass", "lb").si, 2400 * 0.45359237, rel=1e-9)
+        self.close(read("2 tonnes", "mass", "lb").si, 2000.0)
+        self.close(read("2 short tons", "mass", "kg").si, 4000 * 0.45359237, rel=1e-9)
+
+    def test_said_otherwise_and_still_nonsense(self) -> None:
+        for text, kind in (
+            ("600 x 400", "area"),
+            ("1 in 0", "grade"),
+            ("3 1/0 : 1", "ratio"),
+            ("1 h 2 h", "time"),
+            ("30 min 1 h", "time"),
+            ("41 AWG", "wire_area"),
+            ("12 t 5", "mass"),
+            ("2 x", "area"),
+            ("1:", "ratio"),
+        ):
+            with self.subTest(text), self.assertRaises(ReadingError):
+                read(text, kind)
+
     def test_understood(self) -> None:
         for text, kind, si in self.CASES:
             with self.subTest(text=text, kind=kind):

@@ -1,8 +1,9 @@
 """Reading quantities as they are typed in a workshop.
 
-A small grammar against a closed vocabulary: fractions (``11 5/8 in``, ``2-1/4"``), feet and inches
-(``4' 7"``), decimal comma, thousands, counts (``2x 11in``), sums of lengths, volumes and weights (``310 + 96 mm``). Hostile text is refused by its length and
-its characters before anything is worked out.
+A small grammar against a closed vocabulary: fractions (``11 5/8 in``, ``2-1/4"``), feet and inches (``4' 7"``), decimal
+comma, thousands, counts (``2x 11in``), sums of lengths, volumes and weights (``310 + 96 mm``), sizes one after another
+(``1 h 30 min``), and what ``wording`` knows. Hostile text is refused by its length and its characters before anything is
+worked out.
 """
 
 from __future__ import annotations
@@ -14,6 +15,7 @@ from functools import lru_cache
 
 from gauge_well.units.kinds import KINDS, Kind
 from gauge_well.units.table import UNITS, Unit, spellings_of
+from gauge_well.units.wording import NEXT_BARE, STRUNG, said_otherwise, sides, stripped
 
 MAX_LENGTH = 60
 MAX_EXPONENT = 15
@@ -35,7 +37,7 @@ _MIXED = re.compile(r"^([+-]?)(\d{1,6})[\s-]+(\d{1,3})\s*/\s*(\d{1,3})")
 _FRACTION = re.compile(r"^([+-]?)(\d{1,4})\s*/\s*(\d{1,4})(?![\d/])")
 _NUMBER = re.compile(r"^[+-]?(?:\d[\d.,]*|[.,]\d+)(?:e[+-]?\d{1,3}(?![\d.,]))?")
 _SUM = re.compile(r"(?<=[^\s(e+])\s*\+\s*(?=[\d.,½¼¾⅛⅜⅝⅞⅓⅔])", re.IGNORECASE)
-_ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°%()^½¼¾⅛⅜⅝⅞⅓⅔µ]*$")
+_ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°º:ø∅⌀%()^½¼¾⅛⅜⅝⅞⅓⅔µ]*$")
 
 
 class ReadingError(ValueError):
@@ -212,7 +214,15 @@ def _read_one(text: str, kind_id: str, default_unit: str | None) -> Reading:
         raise ReadingError("characters", f"“{original}” holds characters no quantity has.", original, _allowed(kind))
     for sign, plain in _FRACTIONS.items():
         work = work.replace(sign, " " + plain)
-    work = work.strip()
+    work = stripped(work.strip(), kind, default_unit or kind.metric)
+    both = sides(work, kind)
+    if both is not None:
+        return _area(original, *both)
+    otherwise = said_otherwise(work, kind)
+    if otherwise is not None:
+        if not math.isfinite(otherwise.value):
+            raise ReadingError("number", "A fraction over nought is no number.", original, "a fraction")
+        return Reading(original.strip(), otherwise.value, otherwise.unit.id, otherwise.value * otherwise.unit.factor)
     count = 1
     match = _COUNT.match(work)
     if match and kind.dimension != "share":
@@ -225,12 +235,48 @@ def _read_one(text: str, kind_id: str, default_unit: str | None) -> Reading:
         if rest:
             raise ReadingError("unit", f"“{rest}” is not a unit known here.", rest, _allowed(kind))
         unit = _default(default_unit or kind.metric, kind)
+    elif rest and kind.dimension in STRUNG:
+        value = _strung(value, unit, rest, kind, original)
     elif rest:
         value, unit = _feet_and_inches(value, unit, rest, kind, original)
     si = value * unit.factor + (0.0 if kind.difference else unit.offset)
     if not math.isfinite(si):
         raise ReadingError("number", f"“{original}” is out of all reason.", original, "a usual number")
     return Reading(original.strip(), value, unit.id, si, count)
+
+
+def _area(original: str, first: str, second: str) -> Reading:
+    """``600 x 400 mm``: two lengths; a bare first one is in the second's unit."""
+    length = KINDS["length"]
+    try:
+        value, rest = _number(second)
+        unit, after = _unit_at(rest, length)
+        if unit is None or after:
+            raise ReadingError("unit", "Say what the sides are in.", original, "600 x 400 mm")
+        other, rest = _number(first)
+        own, after = _unit_at(rest, length) if rest.strip() else (unit, "")
+        if own is None or after:
+            raise ReadingError("unit", f"“{rest.strip()}” is not a unit known here.", rest.strip(), _allowed(length))
+    except ReadingError as error:
+        raise ReadingError(error.code, error.message, original, "600 x 400 mm") from error
+    si = value * unit.factor * other * own.factor
+    return Reading(original.strip(), si, "m2", si)
+
+
+def _strung(value: float, unit: Unit, rest: str, kind: Kind, original: str) -> float:
+    """Smaller sizes after the first, summed in the first's unit."""
+    total, last = value * unit.factor, unit
+    while rest:
+        more, rest = _number(rest)
+        found, rest = _unit_at(rest, kind)
+        if found is None and not rest and last.id in NEXT_BARE:
+            found = UNITS[NEXT_BARE[last.id]]
+        if found is not None and found.id == "pint" and last.id == "impgal":
+            found = UNITS["imppint"]
+        if found is None or found.factor >= last.factor or more < 0.0 or value < 0.0:
+            raise ReadingError("unit", f"“{original}” is not understood.", original, _allowed(kind))
+        total, last = total + more * found.factor, found
+    return total / unit.factor
 
 
 def _default(id: str, kind: Kind) -> Unit:
