@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -13,7 +13,7 @@ from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table, text
 from gauge_well.core.media.combustion import UNBURNED, products
 from gauge_well.core.media.fuels import FUELS, Fuel, burning
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Value, likely
 
 ASPIRATIONS: Mapping[str, str] = {
     "natural": "naturally aspirated",
@@ -180,6 +180,22 @@ WAYS: Mapping[str, Way] = {
 REQUIRED = ("fuel", "displacement", "rated_power", "rated_speed")
 
 
+# Usual number of cylinders up to a size [m3], by how the fuel burns (common practice): spark ignition keeps to 0.3 to 0.7 L
+# a cylinder above the smallest engines, diesels at work go to 1.4 L and more before another pair is added.
+USUAL_CYLINDERS: Mapping[bool, Sequence[tuple[float, int]]] = {
+    True: ((0.3e-3, 1), (0.8e-3, 2), (1.25e-3, 3), (2.7e-3, 4), (4.2e-3, 6), (8.5e-3, 8)),
+    False: ((0.6e-3, 1), (1.1e-3, 2), (1.7e-3, 3), (5.5e-3, 4), (13e-3, 6), (20e-3, 8)),
+}
+MOST_CYLINDERS = 12
+
+
+def _cylinders_by_rule(fuel: Fuel, displacement: Value) -> tuple[float, str]:
+    """Usual number for an engine's size [m3], and the words for it."""
+    size = likely(displacement)
+    count = next((n for most, n in USUAL_CYLINDERS[fuel.spark] if size <= most), MOST_CYLINDERS)
+    return float(count), f"usual for {1e3 * size:.2g} L"
+
+
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
     """Defaults by rule for fields not given; each says what it rests on."""
     rules: dict[str, Rule] = {}
@@ -202,7 +218,8 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     )
     rule("aspiration", breathing, why)
     rule("cycle", "four_stroke", "nearly every engine")
-    rule("cylinders", 4.0, "the commonest number")
+    count, usual = _cylinders_by_rule(fuel, get("displacement"))
+    rule("cylinders", count, usual)
     aspiration = get("aspiration")
     key = (fuel.spark, aspiration)
     if aspiration != "natural":
