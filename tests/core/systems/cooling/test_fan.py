@@ -144,6 +144,7 @@ class Stages(NumbersCase):
             ROAD,
             cooling__fan_diameter="2x 300 mm",
             cooling__fan_stages="staged",
+            cooling__condenser="no",
             duties=[{"id": "idle", "kind": "idle", "ambient": "38 C", "air_conditioning": "yes"}],
         )
         found = report(staged)["systems"]["cooling"]["figures"]["idle"]

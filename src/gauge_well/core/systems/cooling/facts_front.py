@@ -93,8 +93,14 @@ def missing(facts: FrontFacts) -> tuple[str, ...]:
 
 
 def fill_front(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]], rule: Callable[..., None]) -> None:
-    """Nothing in front unless stated; usual gaps."""
-    rule("condenser", "no", "none stated")
+    """Nothing in front unless stated, but the condenser of air conditioning that a duty runs; usual gaps."""
+    cooled = any(
+        name.endswith(".air_conditioning") and value == "yes" for name, value in context.get("duties", {}).items()
+    )
+    if cooled:
+        rule("condenser", "yes", "a duty runs the air conditioning: its condenser stands before the core")
+    else:
+        rule("condenser", "no", "none stated")
     rule("condenser_depth", CONDENSER_DEPTH, "a usual condenser")
     rule("charge_front", "no", "none stated")
     rule("oil_front", "no", "none stated")
