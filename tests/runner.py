@@ -136,7 +136,7 @@ def known_times() -> dict[str, float]:
 
 
 # Seconds a module takes where no last run says: a browser's waits are long, arithmetic is not.
-USUAL = {"browser": 60.0, "launch": 25.0, "cli": 8.0, "services": 12.0, "web": 8.0, "style and types": 30.0}
+USUAL = {"launch": 70.0, "browser": 60.0, "web": 35.0, "services": 30.0, "style and types": 30.0, "cli": 8.0}
 
 
 def longest_first(units: Sequence[Module | Check], known: Mapping[str, float]) -> list[Module | Check]:
