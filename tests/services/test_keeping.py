@@ -9,6 +9,7 @@ from unittest import mock
 
 from sqlalchemy import func, select, update
 
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import builds, export, history, merging, shelf, sizing
 from gauge_well.services.errors import NotFound, Refused, Stale
 from gauge_well.sheet import SheetError
@@ -121,6 +122,14 @@ class Cards(KeepingCase):
         after = builds.edit(self.engine, made["id"], 1, edit("cooling.core_width", "200 mm"))
         self.assertNotEqual(after["report"]["headline"]["sentence"], card["sentence"])
         self.assertEqual(self.cards()[made["id"]]["sentence"], after["report"]["headline"]["sentence"])
+
+    def test_wells_stand_in_the_order_of_work(self) -> None:
+        made = self.make()
+        for _ in range(2):
+            wells = list(self.cards()[made["id"]]["wells"])
+            self.assertEqual(wells, [id for id in ("engine", *SYSTEMS) if id in wells])
+            self.assertEqual(set(wells), {"engine", *SYSTEMS})
+            self.put(made["id"], card_made="another")  # worked anew the second time
 
     def test_of_another_state_of_the_program_it_is_worked_again_once(self) -> None:
         made = self.make()

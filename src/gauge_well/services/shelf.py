@@ -15,6 +15,7 @@ from typing import Any
 from sqlalchemy import Engine, Row, delete, func, select, tuple_, update
 from sqlalchemy.exc import DBAPIError
 
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import sizing
 from gauge_well.services.errors import Refused
 from gauge_well.sheet import SheetError
@@ -54,6 +55,12 @@ def card_of(document: Mapping[str, Any], report: Mapping[str, Any]) -> dict[str,
     """What the shelf shows of a build that was sized."""
     wells = {id: b["fill"] for id, b in report["systems"].items() if b["checks"] or b["unknown"]}
     return _named(document) | {"sentence": report["headline"]["sentence"], "state": report["state"], "wells": wells}
+
+
+def _in_order(card: Mapping[str, Any]) -> dict[str, Any]:
+    """A card with its wells in the order of work, which the database does not keep."""
+    wells = card.get("wells", {})
+    return {**card, "wells": {id: wells[id] for id in ("engine", *SYSTEMS) if id in wells}}
 
 
 def _named(document: Mapping[str, Any]) -> dict[str, Any]:
@@ -100,7 +107,8 @@ def shelf(engine: Engine, after: str = "", limit: int = PAGE) -> dict[str, Any]:
     fresh = _fresh(engine, [r for r in page if r.card is None or r.card_made != fingerprint()])
     return {
         "builds": [
-            {"id": r.id, "revision": r.revision, "updated_at": stamp(r.updated_at)} | (fresh.get(r.id) or r.card or {})
+            {"id": r.id, "revision": r.revision, "updated_at": stamp(r.updated_at)}
+            | _in_order(fresh.get(r.id) or r.card or {})
             for r in page
         ],
         "more": f"{last.updated_at.isoformat()}~{last.id}" if last is not None else "",
