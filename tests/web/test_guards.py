@@ -267,6 +267,9 @@ class ReadOnly(ApiCase):
             ("delete", url, None),
             ("post", f"{url}/copy", {}),
         ):
-            self.problem(getattr(client, method)(path, json=body, headers=FENCED), 503, "newer")
+            with self.assertLogs("gauge_well.web", "ERROR"):
+                answer = getattr(client, method)(path, json=body, headers=FENCED)
+            self.problem(answer, 503, "newer")
+            self.assertNotIn("Retry-After", answer.headers)
         with app.extensions["gauge_well_engine"].connect() as connection:
             self.assertEqual(connection.scalar(text("SHOW transaction_read_only")), "on")

@@ -12,7 +12,7 @@ const lines = computed(() => {
   if (!found) return []
   return found.edits.map((edit) => ({
     path: edit.path,
-    label: words.field(edit.path)?.label ?? edit.path,
+    label: words.label(edit.path),
     mine: edit.text ?? 'taken out',
     theirs: found.current.facts[edit.path]?.shown ?? 'not given',
   }))

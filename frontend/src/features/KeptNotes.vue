@@ -6,10 +6,9 @@ import { useVocabulary } from '../stores/vocabulary'
 /** What became of what was typed, where it is not simply kept: waiting, not taken, or beside somebody else's change. */
 const build = useBuild()
 const words = useVocabulary()
-const label = (path: string) => words.field(path)?.label ?? path
 const others = computed(() => {
   const facts = build.build?.facts ?? {}
-  return build.elsewhere.map((path) => `${label(path)}: ${facts[path]?.shown ?? 'taken out'}`).join(' · ')
+  return build.elsewhere.map((path) => `${words.label(path)}: ${facts[path]?.shown ?? 'taken out'}`).join(' · ')
 })
 </script>
 
@@ -23,7 +22,7 @@ const others = computed(() => {
     <p>Not taken, and kept in this browser:</p>
     <ul>
       <li v-for="item in build.aside" :key="item.id">
-        <span v-for="edit in item.edits" :key="edit.path" class="edit"><b>{{ label(edit.path) }}</b> “{{ edit.text ?? 'taken out' }}”</span>
+        <span v-for="edit in item.edits" :key="edit.path" class="edit"><b>{{ words.label(edit.path) }}</b> “{{ edit.text ?? 'taken out' }}”</span>
         <span>{{ item.why }}</span>
         <button class="textlink" type="button" @click="build.settleAside(item.id, true)">Try again</button>
         <button class="textlink" type="button" @click="build.settleAside(item.id, false)">Drop it</button>

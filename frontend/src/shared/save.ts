@@ -1,9 +1,11 @@
-/** Save something as a JSON file, named for what it is called. */
-export function saveJson(content: unknown, name: string): void {
-  const blob = new Blob([JSON.stringify(content, null, 2)], { type: 'application/json' })
+/** Save text as a file, named for what it is called. */
+export function saveText(content: string, media: string, name: string, ending: string): void {
   const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = `${(name || 'build').replace(/[^\w-]+/g, '-').toLowerCase()}.json`
+  link.href = URL.createObjectURL(new Blob([content], { type: media }))
+  link.download = `${(name || 'build').replace(/[^\w-]+/g, '-').toLowerCase()}${ending}`
   link.click()
   URL.revokeObjectURL(link.href)
 }
+
+/** Save something as a JSON file. */
+export const saveJson = (content: unknown, name: string): void => saveText(JSON.stringify(content, null, 2), 'application/json', name, '.json')

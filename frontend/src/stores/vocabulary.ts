@@ -30,6 +30,8 @@ export const useVocabulary = defineStore('vocabulary', () => {
     return words.value?.sections[parts[0] ?? '']?.fields.find((f) => f.name === name)
   }
 
+  /** A fact's name, or its path where it has none. */
+  const label = (path: string) => field(path)?.label ?? path
   const show = (si: number | null | undefined, kind: string) => showValue(si, kinds.value[kind])
   const unit = (kind: string) => kinds.value[kind]?.symbol ?? ''
   const value = (si: number, kind: string) => {
@@ -45,5 +47,5 @@ export const useVocabulary = defineStore('vocabulary', () => {
     return display ? shown * display.factor + display.offset : shown
   }
 
-  return { words, units, kinds, chosenUnits, load, field, show, unit, value, number, toSi }
+  return { words, units, kinds, chosenUnits, load, field, label, show, unit, value, number, toSi }
 })

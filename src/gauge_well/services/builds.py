@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 from gauge_well.services import history, merging, sizing
 from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
-from gauge_well.sheet import Sheet, SheetError, load
+from gauge_well.sheet import Problem, Sheet, SheetError, load
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.store.models import Build, Revision
@@ -70,11 +70,11 @@ def read(build: Build, explain: str = sizing.GOVERNING) -> dict[str, Any]:
     try:
         return _answer(build, _work(build.document, explain))
     except SheetError as error:
-        problems = [vars(p) for p in error.problems]
+        problems = error.problems
     except Exception:
         log.exception("build %s could not be worked", build.id)
         message = "The program fails on this build. Its document and history are whole."
-        problems = [{"field": "", "label": "Build", "read": "", "allowed": "", "message": message}]
+        problems = [Problem("", "Build", "", "", message)]
     return {
         "id": build.id,
         "name": str(build.document.get("name", ""))[:80],
@@ -83,7 +83,7 @@ def read(build: Build, explain: str = sizing.GOVERNING) -> dict[str, Any]:
         "document": build.document,
         "facts": {},
         "report": None,
-        "problems": problems,
+        "problems": [vars(p) for p in problems],
     }
 
 

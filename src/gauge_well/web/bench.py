@@ -15,7 +15,6 @@ import select
 import selectors
 import signal
 import socket
-import sys
 from collections import deque
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import suppress
@@ -225,7 +224,4 @@ def listen(folder: Path) -> socket.socket:
 
 def serve(listener: socket.socket, jobs: Jobs, running: int) -> None:
     """Serve a bench with so many jobs at once."""
-    try:
-        Desk(listener, jobs, running).serve()
-    except KeyboardInterrupt:
-        sys.exit(0)
+    Desk(listener, jobs, running).serve()

@@ -1,11 +1,11 @@
-"""What is refused before any route: foreign hosts and sites, bodies that are no JSON, writes where none may be."""
+"""What is refused before any route: foreign hosts and sites, bodies that are no JSON."""
 
 from __future__ import annotations
 
 import os
 from urllib.parse import urlsplit
 
-from flask import Flask, Response, current_app, request
+from flask import Flask, Response, request
 from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 
 from gauge_well.web.problems import problem
@@ -13,17 +13,6 @@ from gauge_well.web.problems import problem
 BODY_MAX = 512 * 1024
 OWN_HOSTS = ("localhost", "127.0.0.1")
 READS = ("GET", "HEAD", "OPTIONS")
-# Posts that keep nothing: they work on a sheet that is sent along.
-KEEPS_NOTHING: tuple[str, ...] = (
-    "/api/size",
-    "/api/instrument/",
-    "/api/read",
-    "/api/explore",
-    "/api/round",
-    "/api/solve",
-    "/api/map",
-)
-KEEPS_NOTHING += ("/api/candidates/", "/api/need")
 
 
 def trusted_hosts() -> list[str]:
@@ -36,7 +25,7 @@ def register(app: Flask) -> None:
     """Attach the checks, in the order they are made."""
     app.config["TRUSTED_HOSTS"] = trusted_hosts()
     app.config["MAX_CONTENT_LENGTH"] = BODY_MAX
-    for check in (_host, _site, _body, _may_write):
+    for check in (_host, _site, _body):
         app.before_request(check)
 
 
@@ -78,10 +67,3 @@ def _body() -> Response | None:
     if not isinstance(body, dict):
         return problem(422, "shape", "The request must be a JSON object.")
     return None
-
-
-def _may_write() -> Response | None:
-    if not current_app.config["READ_ONLY"] or request.method in READS or request.path.startswith(KEEPS_NOTHING):
-        return None
-    title = "The database was made by a newer Gauge Well: builds can be looked at and saved as files, not changed."
-    return problem(503, "newer", title)

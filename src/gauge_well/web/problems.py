@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+from collections.abc import Mapping
 from typing import Any
 
 from flask import Flask, Response, jsonify, request
@@ -15,7 +16,14 @@ from gauge_well.units import ReadingError
 from gauge_well.web.bench import Broken, Busy
 
 log = logging.getLogger("gauge_well.web")
-DISK_FULL = "53100"  # SQLSTATE
+# What a database that answers may refuse, by its SQLSTATE. One that a newer program made is opened read-only.
+REFUSALS: Mapping[str | None, tuple[str, str]] = {
+    "53100": ("full", "The disk is full: nothing can be kept until there is room."),
+    "25006": (
+        "newer",
+        "The database was made by a newer Gauge Well: builds can be looked at and saved as files, not changed.",
+    ),
+}
 
 
 def problem(status: int, code: str, title: str, **extra: Any) -> Response:
@@ -92,10 +100,11 @@ def register(app: Flask) -> None:
     @app.errorhandler(DBAPIError)
     def on_database(error: Exception) -> Response:
         log.error("database: %s", error)
-        full = getattr(getattr(error, "orig", None), "sqlstate", None) == DISK_FULL
-        said = "The disk is full: nothing can be kept until there is room." if full else "The database does not answer."
-        response = problem(503, "full" if full else "database", said)
-        response.headers["Retry-After"] = "3"
+        state = getattr(getattr(error, "orig", None), "sqlstate", None)
+        code, said = REFUSALS.get(state, ("database", "The database does not answer."))
+        response = problem(503, code, said)
+        if code != "newer":  # waiting does not mend that
+            response.headers["Retry-After"] = "3"
         return response
 
     @app.errorhandler(HTTPException)

@@ -2,6 +2,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { api, type NeedRow } from '../../api/client'
 import { percent } from '../../shared/format'
+import { saveText } from '../../shared/save'
 import { useLatest } from '../../shared/useLatest'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -26,13 +27,7 @@ const band = (system: string, quantity: string, unit: string) => {
 }
 async function csv(): Promise<void> {
   const content = await build.whole('Not saved', () => api.needCsv(build.document))
-  if (content === undefined) return
-  const blob = new Blob([content], { type: 'text/csv' })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = `${(build.build?.name ?? 'build').replace(/[^\w-]+/g, '-').toLowerCase()}-need.csv`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  if (content !== undefined) saveText(content, 'text/csv', build.build?.name ?? '', '-need.csv')
 }
 /** The fullest row of the part, whatever drives it. */
 const fitted = (system: string, part: string) => {

@@ -89,7 +89,7 @@ async function take(event: Event): Promise<void> {
       <div v-if="stray.length" class="card note">
         <p>Not taken, of builds that are not on the shelf (see the bin):</p>
         <p v-for="item in stray" :key="item.id">
-          <span v-for="edit in item.edits" :key="edit.path"><b>{{ words.field(edit.path)?.label ?? edit.path }}</b> “{{ edit.text ?? 'taken out' }}” </span>
+          <span v-for="edit in item.edits" :key="edit.path"><b>{{ words.label(edit.path) }}</b> “{{ edit.text ?? 'taken out' }}” </span>
           {{ item.why }} <button class="textlink" type="button" @click="build.settleAside(item.id, false)">Drop it</button>
         </p>
       </div>
