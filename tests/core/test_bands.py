@@ -76,7 +76,7 @@ class AgainstTheLikelyRun(NumbersCase):
                         self.close(band.watts[0], watts, rel=5e-3)
 
     def test_a_sampled_reach_is_at_the_brim(self) -> None:
-        """The model run at every sample's own reach gives that sample a fill of one: 96 of 100, less two standard
+        """The model run at every sample's own reach gives that sample a fill of one: 92 of 100, less two standard
         errors of so few draws, within 0.5 % (few enough others for a percentile), all within 5 %, where a fill has
         a corner."""
         for name in NAMES:
@@ -88,8 +88,8 @@ class AgainstTheLikelyRun(NumbersCase):
                 fills = bands._fills(found, np.where(finite, factors, 1.0)[None])[key][0]
                 with self.subTest(name, key=key):
                     self.close(fills[finite], 1.0, abs=5e-2)
-                    error = np.sqrt(0.96 * 0.04 / int(finite.sum()))
-                    self.assertGreaterEqual(float(np.mean(np.abs(fills[finite] - 1.0) < 5e-3)), 0.96 - 2.0 * error)
+                    error = np.sqrt(0.92 * 0.08 / int(finite.sum()))
+                    self.assertGreaterEqual(float(np.mean(np.abs(fills[finite] - 1.0) < 5e-3)), 0.92 - 2.0 * error)
 
 
 class Doubt(NumbersCase):
@@ -162,7 +162,7 @@ class Alone(NumbersCase):
                 with self.subTest(raw["name"], path=path):
                     for limit in found.limits:
                         self.assertEqual(limit.fill.shape, (3,))
-                        self.close(limit.fill[0], still[limit.key], abs=1e-5)
+                        self.close(limit.fill[0], still[limit.key], abs=2e-5)
 
 
 class InTheReport(NumbersCase):

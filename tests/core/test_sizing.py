@@ -203,8 +203,9 @@ class Reach(NumbersCase):
                 except SheetError:
                     continue  # beyond what such an engine may claim
                 compared += 1
+                # Oil takes the coolant's heat on as straight with power.
                 with self.subTest(name=name, part=row["part"]):
-                    self.close(again["fill"], 1.0, abs=2e-3)
+                    self.close(again["fill"], 1.0, abs=1e-2 if row["system"] == "oil" else 2e-3)
         self.assertGreaterEqual(compared, 6)
 
     def test_not_wanted_over_fill_where_physics_bends(self) -> None:

@@ -1718,6 +1718,11 @@ export interface components {
              */
             cycle?: ("four_stroke" | "two_stroke") | null;
             /**
+             * Chamber
+             * @description Combustion
+             */
+            chamber?: ("direct" | "indirect") | null;
+            /**
              * Displacement
              * @description Displacement
              */
@@ -1777,6 +1782,11 @@ export interface components {
              * @description Boost at full load. Over the air outside.
              */
             boost?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Boost Held To
+             * @description Boost held up to. Altitude from which the turbo has no more to give; power falls with the air above it.
+             */
+            boost_held_to?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Charge Cooler
              * @description Charge cooler effectiveness. Nought where there is none.
@@ -3002,10 +3012,25 @@ export interface components {
              */
             pickup_length?: components["schemas"]["FactDocument"] | string | number | null;
             /**
+             * Pickup Mouth
+             * @description Pickup's mouth, across. Of the bell or sieve that faces the floor.
+             */
+            pickup_mouth?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Pickup Lift
+             * @description Pump over the oil. A pump in the pan lies below it: negative.
+             */
+            pickup_lift?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
              * Pump Displacement
-             * @description Oil pump, each turn
+             * @description Oil pump, each turn of the crank
              */
             pump_displacement?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Relief Returns
+             * @description Relief lets back
+             */
+            relief_returns?: ("inlet" | "sump") | null;
             /**
              * Oil Quantity
              * @description Oil in it. All of it, filter included.
@@ -3020,7 +3045,17 @@ export interface components {
              * Grade
              * @description Grade
              */
-            grade?: ("5w30" | "10w40" | "15w40" | "20w50" | "sae30") | null;
+            grade?: ("0w20" | "0w30" | "0w40" | "5w20" | "5w30" | "5w40" | "5w50" | "10w30" | "10w40" | "10w60" | "15w40" | "15w50" | "20w50" | "75w90" | "sae20" | "sae30" | "sae40" | "sae50" | "own") | null;
+            /**
+             * Viscosity 40
+             * @description Thickness at 40 °C
+             */
+            viscosity_40?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Viscosity 100
+             * @description and at 100 °C
+             */
+            viscosity_100?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Oil Limit
              * @description Hottest oil allowed

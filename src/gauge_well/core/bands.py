@@ -181,12 +181,8 @@ def _again(drawn: Drawn, like: Run, changed: Collection[str]) -> tuple[Context, 
     if sections & {"duties", "machine"}:
         duties, _ = duty_model.solve(case.duties, case.machine, context.engine, before.wanted)
         context = replace(context, duties=duties)
-    given: dict[str, Array] = {}
-    for id in only:
-        if SYSTEMS[id].applies(case.machine) is None:
-            given |= SYSTEMS[id].gives(context, case.systems[id])
-    moved = [name for name, value in given.items() if not np.array_equal(value, before.given[name])]
-    return replace(context, given={**before.given, **given}), only | takers(moved)
+    context, moved = sizing.hand_on(context, case, only)
+    return context, only | takers(moved)
 
 
 def _engine_checks(

@@ -13,7 +13,7 @@ from gauge_well.core import sizing
 from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import ratio_fill
 from gauge_well.core.duty.model import Case, Duties
-from gauge_well.core.duty.road import choose_gear
+from gauge_well.core.duty.road import LEAST_SPEED, Choice, balance_speed, choose_gear
 from gauge_well.core.engine.model import operate
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.media import air
@@ -138,14 +138,23 @@ def _point(
     speed = across if kind == "ambient_speed" else np.full_like(across, own.asked_speed)
     grade = own.grade if kind == "ambient_speed" else across
     density = air.density(up, own.pressure)
+    able = context.wanted * context.engine.breathing(up, own.pressure)
     facts = dict(case.duties)[own.id]
     pinned = None if facts.engine_speed is None else float(facts.engine_speed)
-    at = choose_gear(
-        context.engine, vehicle, context.wanted, speed, grade, density, own.tow, own.accessories.total, pinned
-    )
+
+    def pick(speeds: Array) -> Choice:
+        return choose_gear(
+            context.engine, vehicle, able, speeds, grade, density, own.tow, own.accessories.total, pinned
+        )
+
+    at = pick(speed)
     weak = at.available < at.required
-    # Where it cannot hold the speed, heat at full load there: the worst it could be asked.
-    power = np.where(weak, np.maximum(at.available, 1.0), at.required)
+    if bool(weak.any()):
+        # Where it cannot hold the speed it settles at the one it can: full load there, and less wind.
+        held = np.maximum(balance_speed(pick, speed, speed.size), LEAST_SPEED)
+        speed = np.where(weak, held, speed)
+        at = pick(speed)
+    power = np.where(weak, np.maximum(np.minimum(at.available, at.required), 1.0), at.required)
     spread: dict[str, Any] = {"power": power, "engine_speed": at.engine_speed, "ambient": up, "air_speed": speed}
     return replace(own, gearbox_heat=box * power, **spread), weak
 
@@ -155,11 +164,7 @@ def _fill(case: BuildCase, context: Context, point: Case) -> Array:
     columns = (duties.column(n) for n in ("power", "engine_speed", "ambient", "pressure", "wide_open"))
     mean = operate(context.engine, context.wanted, *columns)
     spread = replace(context, duties=duties, mean=mean, peak=mean, given={})
-    given: dict[str, Array] = {}
-    for system in SYSTEMS.values():
-        if system.applies(case.machine) is None:
-            given |= system.gives(spread, case.systems[system.id])
-    spread = replace(spread, given=given)
+    spread, _ = sizing.hand_on(spread, case)
     solved = prepare(spread, plant_of(spread, case.systems[COOLING]), only_on=True)
     heat = heat_made(solved, spread, mean)
     shape = np.broadcast_shapes(heat.shape, solved.capacity.shape)

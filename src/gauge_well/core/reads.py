@@ -7,6 +7,10 @@ from dataclasses import dataclass
 ENGINE = "engine"
 # Figures that steps hand to each other.
 OPERATION = "operation"  # the engine at every duty: power, fuel, air, heat
+# Coolant as a duty leaves it: with no heat made [K], what each watt the engine gives it adds; the least and the most it
+# can be [K], by its thermostat and its limit.
+COOLANT_FREE, COOLANT_PER_WATT = "coolant_free_k", "coolant_per_heat_k_w"
+COOLANT_LEAST, COOLANT_MOST = "coolant_least_k", "coolant_most_k"
 OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"  # of oil heat; what air takes first [W]
 
 
@@ -44,8 +48,8 @@ def declared(*, takes: str = "", gives: str = "", **fields: str) -> Declared:
 # The engine in its duties: solved once for all systems.
 ENGINE_DECLARES = Declared(
     declared(
-        engine="fuel ethanol_share aspiration cycle displacement stroke rated_power rated_speed peak_torque "
-        "peak_torque_speed torque_curve idle_speed limit_speed governed boost charge_cooler bsfc excess_air heat_school "
+        engine="fuel ethanol_share aspiration cycle displacement stroke chamber rated_power rated_speed peak_torque "
+        "peak_torque_speed torque_curve idle_speed limit_speed governed boost boost_held_to charge_cooler bsfc excess_air heat_school "
         "coolant_share coolant_heat oil_share radiation_share extra_share era",
         machine="mass drag_area rolling_resistance drive gear_ratios final_drive tyre_diameter trailer_mass "
         "trailer_drag_area electrical_load",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from typing import Any
@@ -63,11 +63,32 @@ def make_context(
         raise MissingFact(next(iter(missing.values()), "duties"))
     mean, peak = points(engine, duties, wanted, 1.0)
     context = Context(engine, case.machine, case.installation, duties, wanted, mean, peak, doubts=doubts or {})
-    given: dict[str, Array] = {}
-    for system in SYSTEMS.values():
-        if system.applies(case.machine) is None:
-            given |= system.gives(context, case.systems[system.id])
-    return replace(context, given=given), missing
+
+    def in_air(ambient: Array) -> Context:
+        at = {c.id: t for c, t in zip(duties.cases, duty_values(ambient, len(duties.cases)), strict=True)}
+        there = tuple((id, replace(facts, ambient=at.get(id, facts.ambient))) for id, facts in case.duties)
+        return make_context(replace(case, duties=there), engine)[0]
+
+    return replace(hand_on(context, case)[0], in_air=in_air), missing
+
+
+def hand_on(context: Context, case: BuildCase, again: Collection[str] | None = None) -> tuple[Context, set[str]]:
+    """The context with what systems give each other, in the order of work, and the figures that moved by it.
+
+    ``again``: those whose facts changed; they and whoever takes what they move are asked, the rest is left as it is.
+    """
+    moved: set[str] = set()
+    for id, system in SYSTEMS.items():
+        untouched = again is not None and id not in again and moved.isdisjoint(system.declares.takes)
+        if untouched or system.applies(case.machine) is not None:
+            continue
+        given, known = system.gives(context, case.systems[id]), context.given
+        new = {n for n in system.declares.gives if not _alike(given.get(n), known.get(n))}
+        if new:
+            moved |= new
+            kept = {n: v for n, v in known.items() if n not in new}
+            context = replace(context, given=kept | {n: v for n, v in given.items() if n in new})
+    return context, moved
 
 
 def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) -> dict[str, Any]:
@@ -245,14 +266,16 @@ def _shared(case: BuildCase, like: Outline | None) -> tuple[Context, set[str]]:
     if like is None or before is None or not alike:
         return make_context(case, validate(case))[0], set()
     same = {id for id, facts in case.systems.items() if facts == before.systems[id]}
-    given: dict[str, Array] = dict(like.context.given)
     for id in SYSTEMS.keys() - same:
         SYSTEMS[id].refuse(case.systems[id])
-        if SYSTEMS[id].applies(case.machine) is None:
-            given |= SYSTEMS[id].gives(like.context, case.systems[id])
-    if all(np.array_equal(given[name], like.context.given[name]) for name in given):
-        return like.context, same
-    return replace(like.context, given=given), set()
+    context, moved = hand_on(like.context, case, SYSTEMS.keys() - same)
+    return context, {id for id in same if moved.isdisjoint(SYSTEMS[id].declares.takes)}
+
+
+def _alike(new: Array | None, old: Array | None) -> bool:
+    if new is None or old is None:
+        return new is old
+    return np.array_equal(new, old)
 
 
 def _nothing_known(error: MissingFact) -> dict[str, Any]:
@@ -297,6 +320,7 @@ def _engine_block(context: Context, explain: str) -> dict[str, Any]:
                 ),
             )
         )
+    notes += engine_report.thin_air(context.engine, duties)
     notes += looked(engine_report.looks(context.engine, context.mean), duties.named)
     return {
         "title": "Engine",

@@ -57,6 +57,12 @@ BIBLIOGRAPHY: dict[str, str] = {
         "S. W. Churchill, Friction factor equation spans all fluid flow regimes, Chem. Eng. 84 "
         "(1977) 91-92. From memory."
     ),
+    "hooper1981": (
+        "W. B. Hooper, The two-K method predicts head losses in pipe fittings, Chemical Engineering, 24 Aug 1981, "
+        "p. 96. From memory."
+    ),
+    "sae_j300": "SAE J300, Engine oil viscosity classification. From memory.",
+    "iso1585": ("ISO 1585:1992, Road vehicles: engine test code, net power: correction for the air. From memory."),
     "iso2533": "ISO 2533:1975, Standard Atmosphere. From memory.",
     "iapws1992": ("IAPWS SR1-86(1992), Saturation properties of ordinary water substance. From memory."),
     "iapws1995": "IAPWS R6-95, Properties of ordinary water substance, with R12-08 and R15-11.",

@@ -132,7 +132,7 @@ class ModelFactor:
     factor: float
 
 
-# louvred j 0.85 +-15 %, f half-spread x1.45, ageing 0.9 +-8 %, fan derate 0.75 +-20 %, oil to block +-40 %; ram as a
+# louvred j 0.85 +-15 %, f half-spread x1.45, ageing 0.9 +-8 %, fan derate 0.75 +-20 %, oil to block +-40 %, oil over a pickup +-50 %; ram as a
 # loss factor of a like machine.
 MODEL_FACTORS: Sequence[ModelFactor] = (
     ModelFactor("louvred_j", "how well a real core's fins do", 1.15),
@@ -141,6 +141,7 @@ MODEL_FACTORS: Sequence[ModelFactor] = (
     ModelFactor("fan_derate", "what an advertised fan really moves", 1.20),
     ModelFactor("ram", "how much of the wind reaches the core", 1.30),
     ModelFactor("oil_to_block", "how freely oil heat passes to the coolant", 1.40),
+    ModelFactor("pickup_cover", "how much oil a pickup wants over it", 1.50),
 )
 
 

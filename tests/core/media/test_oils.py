@@ -19,9 +19,13 @@ class Oils(NumbersCase):
             self.falling(viscosity_walther(oil, np.linspace(255.0, 440.0, 30)), oil.id)
 
     def test_thicker_grades_are_thicker_hot(self) -> None:
-        """SAE J300 at 100 degC: grade 30 9.3 to 12.5, 40 12.5 to 16.3, 50 16.3 to 21.9 mm2/s."""
-        for id, low, high in (("5w30", 9.3, 12.5), ("sae30", 9.3, 12.5), ("15w40", 12.5, 16.3), ("20w50", 16.3, 21.9)):
-            self.between(OILS[id].at_100 * 1e6, low, high, id)
+        """SAE J300 at 100 degC, mm2/s: 20 6.9 to 9.3, 30 to 12.5, 40 to 16.3, 50 to 21.9, 60 to 26.1; gear oil 90 of
+        SAE J306 13.5 to 18.5."""
+        bands = {"20": (6.9, 9.3), "30": (9.3, 12.5), "40": (12.5, 16.3), "50": (16.3, 21.9), "60": (21.9, 26.1)}
+        self.assertEqual(len(OILS), 18)
+        for id, oil in OILS.items():
+            low, high = {"90": (13.5, 18.5), **bands}[id[-2:]]
+            self.between(oil.at_100 * 1e6, low, high, id)
 
     def test_density(self) -> None:
         self.close(density(373.15), 820.0, abs=6.0, note="about 6 % lighter at 100 degC (common practice)")

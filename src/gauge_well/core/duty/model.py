@@ -63,10 +63,12 @@ class Case:
     gearbox_heat: Value
     asked_speed: float
     held: Held | None
+    altitude: float = 0.0
     tow: float = 0.0
     grade: float = 0.0
     accessories: Accessories = NO_ACCESSORIES
-    share: Value = 0.0  # of the wanted power, where the duty asks for one
+    share: Value = 0.0  # of what the engine can make, where the duty asks for one
+    breathing: Value = 1.0  # share of its full power that the air of the duty lets the engine make
     wide_open: float = 0.0
     braking: Value = 0.0  # g
     cornering: Value = 0.0
@@ -132,7 +134,8 @@ def solve_duty(
     if kind is None:
         raise MissingFact(f"{where}.kind")
     ambient = need_number(facts.ambient, f"{where}.ambient")
-    pressure = float(air.pressure_isa(need_number(facts.altitude, f"{where}.altitude")))
+    altitude = need_number(facts.altitude, f"{where}.altitude")
+    pressure = float(air.pressure_isa(altitude))
     density = float(air.density(ambient, pressure))
     air_speed: Value = facts.air_speed if facts.air_speed is not None else 0.0
     speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
@@ -143,15 +146,17 @@ def solve_duty(
     vehicle: Vehicle | None = None
     grade = need_number(facts.grade, "") if facts.grade is not None else 0.0
     tow = 1.0 if facts.tow == "yes" else 0.0
-    peak_power: float | None = None
+    peak_power: Value | None = None
     share: Value = 0.0
     power: Value
     rpm: Value
     rated = engine.rated_speed
+    # What the engine makes at most in the air of this duty.
+    able = settled(wanted * engine.breathing(ambient, pressure))
     if kind == "road":
         speed = need_number(facts.speed, f"{where}.speed")
         vehicle = vehicle_of(machine)
-        held = hold(engine, vehicle, wanted, speed, grade, density, tow, accessories.total, pinned)
+        held = hold(engine, vehicle, able, speed, grade, density, tow, accessories.total, pinned)
         power, rpm = held.power, held.engine_speed
         weak = as_array(held.speed) < speed
         air_speed = settled(np.where(weak, np.minimum(air_speed, held.speed), air_speed))
@@ -162,17 +167,17 @@ def solve_duty(
         of_speed = need_number(facts.speed_share, f"{where}.speed_share")
         exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
         share = settled(np.minimum(of_speed**exponent, 1.0))
-        power = wanted * share
+        power = able * share
         rpm = pinned if pinned is not None else of_speed * rated
     elif kind == "typed":
         power = need_number(facts.engine_power, f"{where}.engine_power")
         rpm = need_number(facts.engine_speed, f"{where}.engine_speed")
     else:
         share = need_number(facts.power_share, f"{where}.power_share")
-        power = share * wanted
+        power = share * able
         rpm = pinned if pinned is not None else rated
         if kind in ("pull", "run"):
-            peak_power = wanted
+            peak_power = able
     if np.any(as_array(rpm) > PAST * as_array(rated)):
         rpm = np.minimum(rpm, PAST * rated)
     box = GEARBOXES[machine.gearbox or "manual"][1]
@@ -195,10 +200,12 @@ def solve_duty(
         gearbox_heat=box * power,
         asked_speed=speed,
         held=held,
+        altitude=altitude,
         tow=tow,
         grade=grade,
         accessories=accessories,
         share=share,
+        breathing=settled(engine.breathing(ambient, pressure)),
         wide_open=0.0 if peak_power is None else 1.0,
         **_motion(facts),
     )

@@ -15,7 +15,7 @@ from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, as_array, clip
 
 TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
-SPEED_TOP = 120.0
+SPEED_TOP, LEAST_SPEED = 120.0, 0.05  # m/s
 CLIMBING = 0.02  # grade from which a gear is taken for climbing
 DOWNSHIFTS = 1.15 ** np.arange(12)
 
@@ -133,7 +133,7 @@ class Choice:
 def choose_gear(
     engine: Engine,
     vehicle: Vehicle,
-    wanted: float,
+    wanted: Value,
     speeds: Array,
     grade: Value,
     density: Value,
@@ -171,13 +171,13 @@ SPEED_POINTS, SPEED_POINTS_SAMPLED = 240, 24
 ROUNDS, ROUNDS_SAMPLED = 2, 3
 
 
-def balance_speed(pick: Callable[[Array], Choice], top: float, samples: int = 1) -> Array:
+def balance_speed(pick: Callable[[Array], Choice], top: Value, samples: int = 1) -> Array:
     """Highest speed [m/s] up to ``top`` at which the engine still pulls, by scans; 0 if none.
 
     One speed for each of ``samples``; many are scanned in coarser rows and once more.
     """
     points, rounds = (SPEED_POINTS, ROUNDS) if samples == 1 else (SPEED_POINTS_SAMPLED, ROUNDS_SAMPLED)
-    low, high = np.full(samples, 0.05), np.full(samples, top)
+    low, high = np.full(samples, LEAST_SPEED), np.full(samples, top)
     never = np.zeros(samples, dtype=bool)
     for _ in range(rounds):
         grid = np.linspace(low, high, points)
@@ -193,7 +193,7 @@ def balance_speed(pick: Callable[[Array], Choice], top: float, samples: int = 1)
 def hold(
     engine: Engine,
     vehicle: Vehicle,
-    wanted: float,
+    wanted: Value,
     speed: float,
     grade: float,
     density: float,
@@ -213,7 +213,7 @@ def hold(
     held, rpm, power = np.broadcast_to(speed, weak.shape), at.engine_speed, required
     if speed > 0.0 and bool(weak.any()):
         v = balance_speed(pick, speed, samples)
-        there = pick(np.maximum(v, 0.05))
+        there = pick(np.maximum(v, LEAST_SPEED))
         held = np.where(weak, v, speed)
         rpm = np.where(weak, there.engine_speed, rpm)
         power = np.where(weak, np.minimum(there.required, there.available), power)

@@ -11,6 +11,7 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table, text
+from gauge_well.core.media.air import R_AIR, compressed
 from gauge_well.core.media.combustion import UNBURNED, products
 from gauge_well.core.media.fuels import FUELS, Fuel, burning
 from gauge_well.core.typing import Value, likely
@@ -33,6 +34,11 @@ HEAT_SCHOOLS: Mapping[str, str] = {
     "power_share": "share of brake power",
     "maker": "maker's figure",
 }
+# How a diesel burns: (label, constant of its friction [kPa]; heywood1988, ch. 13).
+CHAMBERS: Mapping[str, tuple[str, float]] = {
+    "direct": ("direct, bowl in the piston", 75.0),
+    "indirect": ("indirect, chamber in the head", 110.0),
+}
 # Low, default, high in g/kWh on petrol or diesel; others by heating value (heywood1988, ch. 15).
 BSFC: Mapping[tuple[bool, str], tuple[float, float, float]] = {
     (True, "natural"): (270.0, 300.0, 340.0),
@@ -42,7 +48,19 @@ BSFC: Mapping[tuple[bool, str], tuple[float, float, float]] = {
     (False, "turbo"): (200.0, 222.0, 250.0),
     (False, "supercharged"): (215.0, 240.0, 270.0),
 }
+# A diesel with its chamber in the head burns more and gives more to the coolant: narrow throat, more wall.
+INDIRECT_BSFC: Mapping[str, float] = {"natural": 290.0, "turbo": 260.0, "supercharged": 275.0}
+INDIRECT_COOLANT: Mapping[str, float] = {"natural": 0.30, "turbo": 0.24, "supercharged": 0.25}
+# Cylinders up to this size [m3] were given a chamber in the head: all small quick diesels without a turbo
+# (common practice).
+INDIRECT_CYLINDER, INDIRECT_SPEED = 0.55e-3, 2800.0
 BSFC_TWO_STROKE = 480.0
+# Air an engine takes, on the density in its manifold (heywood1988, ch. 6): petrol old and modern, diesel.
+BREATHES: Mapping[str, float] = {"old": 0.82, "modern": 0.92}
+BREATHES_DIESEL = 0.90
+BOOST_LEAST, BOOST_MOST = 15e3, 3.9e5  # Pa
+RATED_T, RATED_P = 298.15, 101325.0  # K, Pa: air in which an engine is rated
+HELD_TO = 2000.0  # m to which a turbo usually holds its boost (common practice)
 # Coolant, oil, radiation as shares of released energy at rated power (heywood1988, ch. 12).
 SHARES: Mapping[tuple[bool, str], tuple[float, float, float]] = {
     (True, "natural"): (0.20, 0.045, 0.03),
@@ -83,6 +101,9 @@ class EngineFacts:
     )
     aspiration: str | None = choice("Aspiration", ASPIRATIONS, group="Identity")
     cycle: str | None = choice("Cycle", CYCLES, group="Identity")
+    chamber: str | None = choice(
+        "Combustion", {k: v[0] for k, v in CHAMBERS.items()}, group="Identity", when=("fuel", ("diesel",))
+    )
     displacement: Value | None = quantity("Displacement", "displacement", 20e-6, 0.06, group="Identity")
     cylinders: Value | None = quantity("Cylinders", "count", 1, 16, group="Identity", spread="exact")
     stroke: Value | None = quantity("Stroke", "length", 0.02, 0.4, group="Identity")
@@ -104,6 +125,16 @@ class EngineFacts:
     governed: str | None = choice("Governed", YES_NO, group="Output")
     boost: Value | None = quantity(
         "Boost at full load", "pressure_gauge", 0.0, 4e5, group="Output", help="Over the air outside."
+    )
+    boost_held_to: Value | None = quantity(
+        "Boost held up to",
+        "distance",
+        0.0,
+        8000.0,
+        group="Output",
+        help="Altitude from which the turbo has no more to give; power falls with the air above it.",
+        spread="exact",
+        when=("aspiration", ("turbo",)),
     )
     charge_cooler: Value | None = quantity(
         "Charge cooler effectiveness",
@@ -222,10 +253,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("cylinders", count, usual)
     aspiration = get("aspiration")
     key = (fuel.spark, aspiration)
-    if aspiration != "natural":
-        rule("boost", 70e3 if fuel.spark else 100e3, "mild boost; read the gauge")
-    else:
-        rule("boost", 0.0, "naturally aspirated")
+    if not fuel.spark:
+        rule("chamber", *_chamber_by_rule(aspiration, get("displacement") / get("cylinders"), get("rated_speed")))
+    indirect = get("chamber") == "indirect" and not fuel.spark
     rule("charge_cooler", 0.0 if aspiration == "natural" else 0.7, "usual air-to-air cooler")
     rule("stroke", (4.0 * get("displacement") / (np.pi * get("cylinders"))) ** (1.0 / 3.0), "as long as the bore")
     if get("rated_power") and get("rated_speed"):
@@ -236,7 +266,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("idle_speed", min(850.0 if fuel.spark else 750.0, 0.4 * get("rated_speed")), "usual idle")
         rule("limit_speed", (1.08 if fuel.spark else 1.05) * get("rated_speed"), "a little over rated speed")
     rule("governed", "no" if fuel.spark else "yes", "diesels are governed")
-    cycle_bsfc = BSFC_TWO_STROKE if get("cycle") == "two_stroke" and fuel.spark else BSFC[key][1]
+    cycle_bsfc = INDIRECT_BSFC[aspiration] if indirect else BSFC[key][1]
+    if get("cycle") == "two_stroke" and fuel.spark:
+        cycle_bsfc = BSFC_TWO_STROKE
     base = FUELS["petrol"] if fuel.spark else FUELS["diesel"]
     rule(
         "bsfc",
@@ -252,11 +284,33 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     )
     rule("heat_school", "fuel_share", "closes the energy balance")
     coolant, oil, radiation = SHARES[key]
-    rule("coolant_share", coolant, "share of released heat at rated power", "heywood1988, ch. 12")
+    rule(
+        "coolant_share",
+        INDIRECT_COOLANT[aspiration] if indirect else coolant,
+        "share of released heat at rated power",
+        "heywood1988, ch. 12",
+    )
     rule("oil_share", oil, "share of released heat at rated power", "heywood1988, ch. 12")
     rule("radiation_share", radiation, "share of released heat at rated power", "heywood1988, ch. 12")
     rule("extra_share", 0.06 if marine else 0.0, "wet manifold" if marine else "none fitted")
     rule("era", "modern", "built in the last thirty years")
+    if aspiration == "natural":
+        rule("boost", 0.0, "naturally aspirated")
+    elif get("rated_power") and get("rated_speed"):
+        breathes = BREATHES[get("era")] if fuel.spark else BREATHES_DIESEL
+        air = get("excess_air") * fuel.stoichiometric_air_ratio * get("bsfc") * get("rated_power")
+        turns = 60.0 * (1.0 if get("cycle") == "two_stroke" else 2.0)
+        swept = get("displacement") * get("rated_speed") / turns
+        rule(
+            "boost",
+            boost_for(air / (breathes * swept), get("charge_cooler")),
+            "what the power claimed takes, by the air it burns; read the gauge",
+            "heywood1988, ch. 6",
+        )
+    else:
+        rule("boost", 70e3 if fuel.spark else 100e3, "mild boost; read the gauge")
+    if aspiration == "turbo":
+        rule("boost_held_to", HELD_TO, "usual for a turbo; its map shows it")
     litres = get("displacement") * 1e3
     rule(
         "dry_mass",
@@ -268,6 +322,26 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     limit = 368.15 if marine else (388.15 if fuel.spark else 378.15)
     rule("coolant_limit", limit, "marine 95, diesel 105, petrol 115 °C")
     return rules
+
+
+def boost_for(density: float, cooler: float) -> float:
+    """Boost [Pa] that stands a density [kg/m3] in the manifold, air at 25 degC and sea level.
+
+    ``p_m = rho R T_m`` with ``T_m`` behind compressor and cooler (heywood1988, ch. 6), brought together by turns:
+    the temperature follows the pressure to less than a third.
+    """
+    pressure = RATED_P
+    for _ in range(30):
+        hot = float(compressed(RATED_T, pressure / RATED_P))
+        pressure = max(density * R_AIR * (hot - cooler * (hot - RATED_T)), RATED_P)
+    return min(max(pressure - RATED_P, BOOST_LEAST), BOOST_MOST)
+
+
+def _chamber_by_rule(aspiration: str, cylinder: float, speed: float | None) -> tuple[str, str]:
+    """How a diesel burns, by the size of a cylinder [m3] and rated speed [rev/min], and the words for it."""
+    if aspiration == "natural" and cylinder <= INDIRECT_CYLINDER and (speed or 0.0) >= INDIRECT_SPEED:
+        return "indirect", "usual for small quick diesels without a turbo"
+    return "direct", "usual for its size"
 
 
 def _aspiration_by_rule(

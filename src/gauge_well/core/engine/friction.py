@@ -28,11 +28,11 @@ def fmep_petrol(speed: Value) -> Array:
     return np.asarray((0.97 + 0.15 * k + 0.05 * k**2) * 1e5)
 
 
-def fmep_diesel(speed: Value, piston_speed: Value) -> Array:
-    """Friction mep [Pa] of a direct-injection diesel: ``75 + 48 k + 0.4 Sp^2`` kPa
-    (heywood1988, ch. 13)."""
+def fmep_diesel(speed: Value, piston_speed: Value, constant: float = 75.0) -> Array:
+    """Friction mep [Pa] of a diesel: ``C + 48 k + 0.4 Sp^2`` kPa, C 75 with direct injection, 110 with its chamber
+    in the head (heywood1988, ch. 13)."""
     k = as_array(speed) / 1000.0
-    return np.asarray((75.0 + 48.0 * k + 0.4 * as_array(piston_speed) ** 2) * 1e3)
+    return np.asarray((constant + 48.0 * k + 0.4 * as_array(piston_speed) ** 2) * 1e3)
 
 
 def pmep_petrol(bmep: Value) -> Array:

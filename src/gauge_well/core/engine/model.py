@@ -12,7 +12,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.engine.facts import ERAS, MATERIALS, POWER_SHARES, EngineFacts
+from gauge_well.core.engine.facts import CHAMBERS, ERAS, MATERIALS, POWER_SHARES, EngineFacts
 from gauge_well.core.engine.friction import PMEP_DIESEL, fmep_diesel, fmep_petrol, pmep_petrol
 from gauge_well.core.engine.torque import TorqueCurve
 from gauge_well.core.facts import need
@@ -28,12 +28,14 @@ from gauge_well.core.media.combustion import (
 from gauge_well.core.media.fuels import Fuel
 from gauge_well.core.typing import Array, Value, as_array, clip
 
-EXPONENT_HEAT = 0.75  # of coolant and oil heat against fuel flow; heywood1988, ch. 12
-REJECTED_MOST = 0.62  # of released energy to coolant and oil
+EXPONENT_HEAT = 0.75  # of heat to the walls against the energy released; heywood1988, ch. 12
+REJECTED_MOST = 0.62  # of released energy from the gas to coolant and oil
 EXHAUST_LEAST = 423.15  # K
-COMPRESSOR_EFFICIENCY = 0.70
-KAPPA = 0.2857
 IDLE_EFFICIENCY = 0.85
+LIGHT_LOAD = 0.2  # of full load
+# Powers of pressure and temperature by which full power follows the air, and the air it is rated in (iso1585).
+BREATHING = {True: (1.2, 0.6), False: (1.0, 0.7)}
+BREATHING_P, BREATHING_T = 99e3, 298.15
 
 
 @dataclass(frozen=True)
@@ -79,12 +81,36 @@ class Engine:
         at = as_array(speed) * (self.curve.rated_speed / self.rated_speed)
         return self.curve.power(at) * (as_array(wanted) / self.curve.rated_power)
 
+    def rubbing(self, speed: Value) -> Array:
+        """Friction mep [Pa], without pumping: what becomes heat in metal and oil."""
+        if self.fuel.spark:
+            return ERAS[self.facts.era or "modern"][1] * fmep_petrol(speed)
+        return fmep_diesel(speed, self.piston_speed(speed), CHAMBERS[self.facts.chamber or "direct"][1])
+
+    def breathing(self, temperature: Value, pressure: Value) -> Array:
+        """Share of its full power that air of a temperature [K] and pressure [Pa] lets it make; 1 at most.
+
+        Without boost as iso1585 corrects for the air: petrol ``(p/99 kPa)^1.2 (298/T)^0.6``, diesel
+        ``(p/99 kPa) (298/T)^0.7``; a blower driven by the crank likewise. A turbo makes up for thin air as far as it
+        is said to hold its boost, and gives way with the pressure above.
+        """
+        p, t = as_array(pressure), as_array(temperature)
+        if self.facts.aspiration == "turbo":
+            held = need(self.facts.boost_held_to, "engine.boost_held_to")
+            return np.minimum(p / air.pressure_isa(held), 1.0)
+        p_power, t_power = BREATHING[self.fuel.spark]
+        return np.minimum((p / BREATHING_P) ** p_power * (BREATHING_T / t) ** t_power, 1.0)
+
+    def full_boost(self, pressure: Value, breathing: Value) -> Array:
+        """Boost over the air outside [Pa] at full load, air of a pressure [Pa] outside."""
+        p, boost = as_array(pressure), as_array(self.boost)
+        if self.facts.aspiration != "turbo":
+            return np.asarray(boost * p / air.P_SEA_LEVEL)
+        return np.asarray(np.where(boost > 0.0, np.maximum((air.P_SEA_LEVEL + boost) * breathing - p, 0.0), 0.0))
+
     def losses(self, bmep: Value, speed: Value) -> Array:
         """Friction and pumping mep [Pa]."""
-        if self.fuel.spark:
-            era = ERAS[self.facts.era or "modern"][1]
-            return era * fmep_petrol(speed) + pmep_petrol(bmep)
-        return fmep_diesel(speed, self.piston_speed(speed)) + PMEP_DIESEL
+        return self.rubbing(speed) + (pmep_petrol(bmep) if self.fuel.spark else PMEP_DIESEL)
 
 
 def engine_of(facts: EngineFacts) -> Engine:
@@ -137,7 +163,15 @@ class Operation:
     compressor_from_crank: Array
     rated_fuel: Array
     rated_coolant: Array
-    clipped: NDArray[np.bool_]
+    rated_oil: Array
+    rated_released: Array
+    friction_heat: Array
+    held_back: NDArray[np.bool_]
+
+    @property
+    def clipped(self) -> NDArray[np.bool_]:
+        """Where the balance holds heat back under load; at idle it usually does, and is no sign of wrong shares."""
+        return np.asarray(self.held_back & (self.load > LIGHT_LOAD))
 
     @cached_property
     def exhaust_temperature(self) -> Array:
@@ -209,8 +243,9 @@ def operate(
     Notes
     -----
     ``mf = (bmep + fmep + pmep) Vd N / n_rev / (eta_ig LHV (1 - chem - unburned))``; ``eta_ig`` is
-    fixed once at rated power from the BSFC (heywood1988, ch. 2 and 13). Heat to coolant and oil
-    falls with fuel flow to the 0.75. What is left of the balance is in the exhaust.
+    fixed once at rated power from the BSFC (heywood1988, ch. 2 and 13). Heat to coolant and oil, and what the hot
+    metal radiates, fall with the energy released to the 0.75 (fuel not burned for want of air heats nothing), and
+    friction beyond its share at rated power ends in coolant and oil. What is left of the balance is in the exhaust.
     """
     facts, fuel = engine.facts, engine.fuel
     wanted, power, speed = as_array(wanted), as_array(power), as_array(speed)
@@ -229,7 +264,8 @@ def operate(
 
     bmep = engine.bmep(power, speed)
     losses = engine.losses(bmep, speed)
-    full = engine.full_load_power(speed, wanted)
+    breathing = engine.breathing(t_amb, p_amb)
+    full = engine.full_load_power(speed, wanted * breathing)
     load = clip(power / np.maximum(full, 1.0), 0.0, 1.5)
     throttle = np.where(as_array(wide_open) > 0.5, 1.0, load)
     idle = as_array(need(facts.idle_speed, "engine.idle_speed"))
@@ -250,9 +286,8 @@ def operate(
         gas = products(fuel, lam)
     air_flow = lam * fuel.stoichiometric_air_ratio * fuel_flow
 
-    boost = as_array(engine.boost) * clip((throttle - 0.3) / 0.7, 0.0, 1.0)
-    ratio = 1.0 + boost / p_amb
-    t_compressed = t_amb * (1.0 + (ratio**KAPPA - 1.0) / COMPRESSOR_EFFICIENCY)
+    boost = engine.full_boost(p_amb, breathing) * clip((throttle - 0.3) / 0.7, 0.0, 1.0)
+    t_compressed = air.compressed(t_amb, 1.0 + boost / p_amb)
     cooler = as_array(need(facts.charge_cooler, "engine.charge_cooler"))
     t_intake = t_compressed - cooler * (t_compressed - t_amb)
     compressor = air_flow * air.CP_AIR * (t_compressed - t_amb)
@@ -268,13 +303,17 @@ def operate(
     rated_release_w = rated_fuel * fuel.lhv * rated_released
     rated_coolant = _rated_coolant(engine, wanted, rated_release_w, rated_fuel * fuel.lhv)
     rated_oil = as_array(need(facts.oil_share, "engine.oil_share")) * rated_release_w
-    fraction = np.power(fuel_flow / rated_fuel, EXPONENT_HEAT)
-    coolant = rated_coolant * fraction
-    oil = rated_oil * fraction
-    radiation = as_array(need(facts.radiation_share, "engine.radiation_share")) * released
+    fraction = np.power(released / rated_release_w, EXPONENT_HEAT)
+    # Rated heats hold the friction of full load; the lighter the load, the more of what is burned ends there.
+    rated_friction = engine.rubbing(engine.rated_speed) * swept_rated / rated_release_w
+    friction = np.maximum(engine.rubbing(speed) * swept - rated_friction * released, 0.0)
+    grown = fraction + friction / (rated_coolant + rated_oil)
+    coolant = rated_coolant * grown
+    oil = rated_oil * grown
+    radiation = as_array(need(facts.radiation_share, "engine.radiation_share")) * rated_release_w * fraction
     least_exhaust = fuel_flow * sensible_enthalpy(gas, EXHAUST_LEAST)
     room = np.minimum(
-        REJECTED_MOST * released,
+        REJECTED_MOST * released + friction,
         released + intake - power - from_crank - radiation - least_exhaust,
     )
     scale = clip(room / (coolant + oil), 0.0, 1.0)
@@ -311,7 +350,10 @@ def operate(
         compressor_from_crank=from_crank,
         rated_fuel=rated_fuel,
         rated_coolant=rated_coolant,
-        clipped=scale < 1.0,
+        rated_oil=rated_oil,
+        rated_released=rated_release_w,
+        friction_heat=friction,
+        held_back=scale < 1.0,
     )
 
 

@@ -10,20 +10,21 @@ import numpy as np
 from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY, Case, Duties
 from gauge_well.core.duty.road import Vehicle, steepest_grade, time_to_speed, top_speed
-from gauge_well.core.engine.facts import ERAS
+from gauge_well.core.engine.facts import CHAMBERS, ERAS
 from gauge_well.core.engine.friction import SPEED_RANGE
 from gauge_well.core.engine.model import Engine, Operation, operate
-from gauge_well.core.facts import need_number
+from gauge_well.core.facts import need, need_number
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.combustion import sensible_enthalpy
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sources import COMMON_PRACTICE, STATED
 from gauge_well.core.typing import Array, Value, as_array, likely
-from gauge_well.core.validity import Look
+from gauge_well.core.validity import Look, Notice
 from gauge_well.core.working import Step, Working
 
 GRADE_SPEED, SPRINT_SPEED = 80.0 / 3.6, 100.0 / 3.6
+THIN_AIR_SAID = 0.97  # of full power: thinner air is said
 
 
 def enough(duties: Duties) -> Check | None:
@@ -109,6 +110,26 @@ def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapp
     return found
 
 
+def thin_air(engine: Engine, duties: Duties) -> list[Notice]:
+    """Which duty's air takes most of the power, and why; nothing where it takes none to speak of."""
+    case = min(duties.cases, key=lambda c: likely(c.breathing))
+    share = likely(case.breathing)
+    if share > THIN_AIR_SAID:
+        return []
+    values: dict[str, tuple[float, str] | str] = {
+        "share": (share, "share"),
+        "duty": case.name.lower(),
+        "altitude": (case.altitude, "distance"),
+        "ambient": (case.ambient, "temperature"),
+    }
+    words = "At {altitude} and {ambient} ({duty}) the air lets it make {share} of its full power."
+    if engine.facts.aspiration == "turbo":
+        held = likely(need(engine.facts.boost_held_to, "engine.boost_held_to"))
+        values["held"] = (held, "distance")
+        words = "The turbo holds its boost up to {held}; at {altitude} ({duty}) {share} of full power is left."
+    return [Notice("thin_air", Sentence(words, values), "engine.boost_held_to" if "held" in values else "", case.id)]
+
+
 def looks(engine: Engine, op: Operation) -> Iterator[Look]:
     """What the engine's relations were fitted on."""
     if engine.fuel.spark:
@@ -177,14 +198,20 @@ def steps(engine: Engine, op: Operation, index: int, case: Case, vehicle: Vehicl
         {"Q_f": op.fuel_power, "Q_chem": op.chemical_loss, "Q_unb": op.unburned},
         "heywood1988, ch. 4",
     )
-    if not bool(np.any(op.clipped)):
+    if not bool(np.any(op.held_back)):
         w.add(
             "Q_c",
             "Heat to coolant",
-            "Q_c_rated * (m_f / m_f_rated) ** 0.75",
+            "Q_c_rated * ((Q_rel / Q_rel_rated) ** 0.75 + W_rub / (Q_c_rated + Q_o_rated))",
             op.heat_to_coolant,
             "heat",
-            {"Q_c_rated": op.rated_coolant, "m_f": op.fuel_mass_flow, "m_f_rated": op.rated_fuel},
+            {
+                "Q_c_rated": op.rated_coolant,
+                "Q_o_rated": op.rated_oil,
+                "Q_rel": op.released,
+                "Q_rel_rated": op.rated_released,
+                "W_rub": op.friction_heat,
+            },
             "heywood1988, ch. 12; " + ("share of released heat" if f.heat_school == "fuel_share" else "school chosen"),
         )
     w.add(
@@ -228,8 +255,8 @@ def _power_steps(w: Working, op: Operation, case: Case, vehicle: Vehicle | None,
         w.add("P", "Engine power", "P", op.power, "power", {"P": op.power}, STATED)
         return
     if case.held is None and case.kind != "idle":
-        asked: dict[str, Value] = {"share": case.share, "P_wanted": wanted}
-        w.add("P", "Engine power", "share * P_wanted", op.power, "power", asked, "duty: " + case.kind)
+        asked: dict[str, Value] = {"share": case.share, "P_wanted": wanted, "air": case.breathing}
+        w.add("P", "Engine power", "share * P_wanted * air", op.power, "power", asked, "duty: " + case.kind)
         return
     drawn = f"P_el / {ALTERNATOR_EFFICIENCY} + P_steer + P_ac"
     inputs = {"P_el": more.electrical, "P_steer": more.steering, "P_ac": more.air_conditioning}
@@ -264,8 +291,9 @@ def _losses_step(w: Working, engine: Engine, op: Operation) -> None:
         formula = "era * (0.97 + 0.15 * N / 1000 + 0.05 * (N / 1000) ** 2) * 1e5 + maximum(0, 0.75e5 - 0.07 * bmep)"
         inputs: dict[str, Value] = {"era": ERAS[engine.facts.era or "modern"][1], "N": op.speed, "bmep": op.bmep}
     else:
-        formula = "(75 + 48 * N / 1000 + 0.4 * S_p ** 2) * 1e3 + 0.2e5"
-        inputs = {"N": op.speed, "S_p": engine.piston_speed(op.speed)}
+        formula = "(C + 48 * N / 1000 + 0.4 * S_p ** 2) * 1e3 + 0.2e5"
+        constant = CHAMBERS[engine.facts.chamber or "direct"][1]
+        inputs = {"C": constant, "N": op.speed, "S_p": engine.piston_speed(op.speed)}
     w.add("losses", name, formula, op.mean_losses, "pressure_difference", inputs, source)
 
 
@@ -274,7 +302,7 @@ def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) 
     idle = need_number(engine.facts.idle_speed, "engine.idle_speed")
     limit = need_number(engine.facts.limit_speed, "engine.limit_speed")
     speed = np.linspace(idle, limit, 61)
-    power = engine.full_load_power(speed, wanted)
+    power = engine.full_load_power(speed, wanted * engine.breathing(ambient, pressure))
     op = operate(engine, wanted, power, speed, ambient, pressure)
     return {
         "speed": speed.tolist(),

@@ -65,6 +65,7 @@ def pressure_drop(
     viscosity: Value,
     loss_factor: Value = 0.0,
     roughness: Value = DRAWN_TUBE_ROUGHNESS,
+    slow_factor: float = 0.0,
 ) -> Array:
     """Pressure drop [Pa] of a line: Darcy-Weisbach with fittings.
 
@@ -78,13 +79,16 @@ def pressure_drop(
         [kg/m3], kinematic [m2/s].
     loss_factor : float or array
         Sum of K on the line's own dynamic head (crane410).
+    slow_factor : float
+        What fittings lose over and above in slow thick flow, ``K + K1 / Re`` (hooper1981).
     """
     q, d = as_array(volume_flow), as_array(bore)
     speed = q / bore_area(d)
     reynolds = np.abs(speed) * d / as_array(viscosity)
     factor = friction_factor_churchill(reynolds, as_array(roughness) / d)
     head = 0.5 * as_array(density) * speed * np.abs(speed)
-    return (factor * as_array(length) / d + as_array(loss_factor)) * head
+    fittings = as_array(loss_factor) + slow_factor / np.maximum(reynolds, 1e-3)
+    return (factor * as_array(length) / d + fittings) * head
 
 
 def orifice_flow(pressure: Value, area: Value, density: Value, coefficient: Value = 0.62) -> Array:

@@ -57,6 +57,15 @@ def density(temperature: Value, pressure: Value) -> Array:
     return as_array(pressure) / (R_AIR * as_array(temperature))
 
 
+COMPRESSOR_EFFICIENCY = 0.70  # of turbos and blowers of a usual size (heywood1988, ch. 6)
+KAPPA = 0.2857
+
+
+def compressed(temperature: Value, ratio: Value) -> Array:
+    """Temperature [K] behind a compressor: ``T (1 + (PR^0.2857 - 1) / 0.7)`` (heywood1988, ch. 6)."""
+    return np.asarray(as_array(temperature) * (1.0 + (as_array(ratio) ** KAPPA - 1.0) / COMPRESSOR_EFFICIENCY))
+
+
 def viscosity(temperature: Value) -> Array:
     """Dynamic viscosity [Pa s] of air by Sutherland's formula (iso2533), 100 to 1900 K."""
     t = as_array(temperature)

@@ -21,8 +21,8 @@ class Oil:
 
     id: str
     label: str
-    at_40: float
-    at_100: float
+    at_40: Value
+    at_100: Value
 
 
 TEMPERATURE_RANGE = Range(
@@ -34,15 +34,28 @@ TEMPERATURE_RANGE = Range(
     above="So hot its thickness is a guess; few oils stand it.",
     kind="temperature",
 )
-# Typical oils of each grade (oil_tables).
+# Typical oils of each grade (oil_tables); their thickness at 100 degC lies in the grade's band (sae_j300).
 OILS: Mapping[str, Oil] = {
     o.id: o
     for o in (
+        Oil("0w20", "0W-20", 44e-6, 8.3e-6),
+        Oil("0w30", "0W-30", 59e-6, 10.8e-6),
+        Oil("0w40", "0W-40", 75e-6, 13.5e-6),
+        Oil("5w20", "5W-20", 49e-6, 8.6e-6),
         Oil("5w30", "5W-30", 63e-6, 11e-6),
+        Oil("5w40", "5W-40", 84e-6, 14.0e-6),
+        Oil("5w50", "5W-50", 108e-6, 17.8e-6),
+        Oil("10w30", "10W-30", 70e-6, 10.8e-6),
         Oil("10w40", "10W-40", 96e-6, 14.4e-6),
+        Oil("10w60", "10W-60", 160e-6, 23.0e-6),
         Oil("15w40", "15W-40", 105e-6, 14.3e-6),
+        Oil("15w50", "15W-50", 130e-6, 18.2e-6),
         Oil("20w50", "20W-50", 155e-6, 17.8e-6),
+        Oil("75w90", "75W-90 (gear oil)", 105e-6, 15.5e-6),
+        Oil("sae20", "SAE 20", 62e-6, 8.3e-6),
         Oil("sae30", "SAE 30", 93e-6, 10.8e-6),
+        Oil("sae40", "SAE 40", 138e-6, 14.4e-6),
+        Oil("sae50", "SAE 50", 215e-6, 19.0e-6),
     )
 }
 
@@ -51,13 +64,13 @@ OILS: Mapping[str, Oil] = {
 class Walther:
     """A and B of ``log10 log10(nu + 0.7) = A - B log10 T``, nu in mm2/s."""
 
-    intercept: float
-    slope: float
+    intercept: Value
+    slope: Value
 
 
 def walther(oil: Oil) -> Walther:
     """The line through both known points (astm_d341)."""
-    z40, z100 = (float(np.log10(np.log10(nu * 1e6 + 0.7))) for nu in (oil.at_40, oil.at_100))
+    z40, z100 = (np.log10(np.log10(as_array(nu) * 1e6 + 0.7)) for nu in (oil.at_40, oil.at_100))
     slope = (z40 - z100) / float(np.log10(T_100) - np.log10(T_40))
     return Walther(z40 + slope * float(np.log10(T_40)), slope)
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, TypeVar
 
 import numpy as np
 
@@ -19,13 +19,16 @@ from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.validity import Look, Notice
 from gauge_well.core.working import Step
 
+T = TypeVar("T")
+
 
 @dataclass(frozen=True, eq=False)
 class Context:
     """What every system is given: the engine, the duties and both operating points.
 
     ``mean`` serves heat, ``peak`` serves flow; both at the wanted power. ``given`` is what systems hand
-    to each other (oil heat to the coolant), by figure name; ``doubts`` are samples of model factors.
+    to each other (oil heat to the coolant), by figure name; ``doubts`` are samples of model factors. ``in_air``: the
+    same build with other air outside of each duty [K].
     """
 
     engine: Engine
@@ -37,6 +40,21 @@ class Context:
     peak: Operation
     given: Mapping[str, Array] = field(default_factory=dict)
     doubts: Mapping[str, Array] = field(default_factory=dict)
+    in_air: Callable[[Array], Context] | None = None
+    memory: dict[str, tuple[tuple[object, ...], Any]] = field(default_factory=dict)
+
+    def remember(self, name: str, stands_on: tuple[object, ...], work: Callable[[], T]) -> T:
+        """What was worked already from the very same objects, else worked now.
+
+        For what a system needs both to hand on and to judge; the last of each name is kept.
+        """
+        kept = self.memory.get(name)
+        if kept is not None and all(a is b for a, b in zip(kept[0], stands_on, strict=True)):
+            found: T = kept[1]
+            return found
+        fresh = work()
+        self.memory[name] = (stands_on, fresh)
+        return fresh
 
     def doubt(self, factor: str) -> Value:
         """What a model factor is multiplied by: 1, or its samples."""
@@ -180,7 +198,8 @@ class System:
     declares : Declared
         What it reads outside its own facts, takes from other systems and gives to them.
     gives : callable
-        (context, facts) -> the figures it declares to give, before any system is solved.
+        (context, facts) -> the figures it declares to give, before any system is solved, those of the systems
+        before it in hand; none where it cannot be solved.
     instrument : callable
         (context, facts, options) -> plain data for the station's plot.
     ways : mapping

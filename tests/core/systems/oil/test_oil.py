@@ -111,6 +111,30 @@ class Checks(NumbersCase):
         self.assertEqual(block["unknown"][0]["missing"], ["oil.baffle"])
         self.assertNotIn("pickup", {c["id"] for c in block["checks"]})
 
+    def test_a_baffle_brings_no_oil_to_a_pickup_bare_at_rest(self) -> None:
+        """Standing on 50 % of grade with 3 L in it the worked pan's pickup is bare: short, whatever the baffle is good for."""
+        steep = [{"id": "s", "kind": "road", "speed": "10 km/h", "grade": "-50 %", "ambient": "20 C"}]
+        for baffle in ({"baffle": None, "baffle_g": "1.4 g"}, {"baffle": None}):
+            pan = PAN | baffle | {"oil_quantity": "3 L"}
+            found = check_of(report(changed(OIL, oil=pan, duties=steep)), "oil", "pickup")
+            self.assertEqual(found["fill"], 9.99)
+            self.assertIn("it wants", found["sentence"])
+
+    def test_what_a_mouth_wants_over_it(self) -> None:
+        """40 L/min into a 50 mm mouth 8 mm up: 0.53 m/s in the ring, 10 + 14 = 24 mm (by hand)."""
+        raw = changed(
+            OIL,
+            oil={"pump_displacement": "40 cc", "pickup_mouth": "50 mm", "relief_returns": "sump"},
+            duties=[{"id": "t", "kind": "typed", "engine_power": "5 kW", "engine_speed": "1000 rpm"}],
+        )
+        context, facts = context_of(raw), facts_of(raw, "oil")
+        self.close(model.cover(context, facts), 0.0243, abs=2e-4)
+        bare, wanted = (
+            model.covered(pan()[1], UPRIGHT, 5.5e-3, -1.0, 0.0, over=over)
+            for over in (0.0, model.cover(context, facts))
+        )
+        self.assertLess(float(wanted[0, 0]), float(bare))
+
     def test_a_baffles_stated_figure_counts(self) -> None:
         raw = changed(
             OIL, oil__baffle=None, oil__baffle_g="1.4 g", duties=[{"id": "run", "kind": "run", "ambient": "20 C"}]
@@ -170,16 +194,46 @@ class Checks(NumbersCase):
 
 class Heat(NumbersCase):
     def test_steady_temperature_by_hand(self) -> None:
-        """Sum of Q and UA T over sum of UA; with no other way out oil stands 45 K over the coolant at rated heat."""
+        """Sum of Q and UA T over sum of UA; with no other way out oil stands 25 K over the coolant at rated heat where
+        nothing blows, 40 K in a petrol turbo (common practice)."""
         raw = changed(OIL, duties=[{"id": "w", "kind": "work", "air_speed": "0 km/h", "ambient": "30 C"}])
         context, facts = context_of(raw), facts_of(raw, "oil")
         ways = model.ways_out(context, facts, pan_of(facts))
         q = context.mean.heat_to_oil
         expected = (q + ways.block * ways.coolant + ways.pan * ways.ambient) / (ways.block + ways.pan)
         self.close(model.temperature(ways, q), expected, rel=1e-9)
-        self.close(q / ways.block, 45.0, rel=1e-6)
-        lone = (q + ways.block * ways.coolant) / ways.block
-        self.close(lone - ways.coolant, 45.0, rel=1e-6)
+        self.close(q / ways.block, 25.0, rel=1e-6)
+        blown = context_of(changed(raw, engine__aspiration="turbo"))
+        self.close(blown.mean.heat_to_oil / model.ways_out(blown, facts, None).block, 40.0, rel=1e-6)
+
+    def test_oil_follows_the_coolant_of_its_duty(self) -> None:
+        """A smaller core runs hotter, and the oil with it, kelvin for kelvin times the block's share; a core with room
+        to spare leaves it to the thermostat."""
+        duty = [{"id": "w", "kind": "road", "speed": "100 km/h", "grade": "6 %", "ambient": "25 C"}]
+        small, large, larger = (
+            report(changed(OIL, duties=duty, cooling__core_width=w))["systems"] for w in ("450 mm", "700 mm", "900 mm")
+        )
+        hot = [s["oil"]["figures"]["w"]["oil_temperature_k"] for s in (small, large, larger)]
+        gauge = [s["cooling"]["figures"]["w"]["coolant_out_k"] for s in (small, large)]
+        self.assertGreater(gauge[0], gauge[1] + 3.0)
+        self.between((hot[0] - hot[1]) / (gauge[0] - gauge[1]), 0.6, 1.1)
+        self.close(hot[1], hot[2], abs=0.1)
+
+    def test_oil_starts_where_the_duty_before_left_it(self) -> None:
+        hard = {"id": "hard", "kind": "work", "air_speed": "40 km/h", "ambient": "40 C", "duration": "60 min"}
+        pull = {"id": "pull", "kind": "pull", "ambient": "40 C", "duration": "5 s"}
+        warm, after = (
+            report(changed(OIL, duties=[hard, pull | more]))["systems"]["oil"]["figures"]
+            for more in ({}, {"after": "hard"})
+        )
+        self.assertGreater(after["pull"]["oil_temperature_k"], warm["pull"]["oil_temperature_k"] + 5.0)
+        self.close(after["pull"]["oil_temperature_k"], after["hard"]["oil_temperature_k"], abs=4.0)
+
+    def test_oil_warms_up_from_cold(self) -> None:
+        """A short cold duty leaves the oil cold: 2 minutes of cruise at -10 degC."""
+        duty = {"id": "m", "kind": "road", "speed": "60 km/h", "ambient": "-10 C", "start": "cold", "duration": "2 min"}
+        found = report(changed(OIL, duties=[duty]))["systems"]["oil"]["figures"]["m"]["oil_temperature_k"] - 273.15
+        self.between(found, -10.0, 40.0)
 
     def test_heat_is_not_counted_twice(self) -> None:
         """What goes to the coolant and what goes to the air make up the oil's heat, steady."""
@@ -254,18 +308,20 @@ class Heat(NumbersCase):
         self.close(check_of(report(cooled), "oil", "oil_temperature", "w")["fill"], 1.0, abs=1e-6)
 
 
+def read(**oil: object) -> tuple:
+    """Oil facts and what its bearings leak."""
+    raw = changed(OIL, oil=oil)
+    facts = facts_of(raw, "oil")
+    return facts, model.leak_of(context_of(raw), facts)
+
+
 class Hydraulics(NumbersCase):
     def test_one_reading_carries_over_speed_and_heat(self) -> None:
-        """Double speed doubles it to the relief; half the viscosity halves it."""
-        facts = facts_of(
-            changed(
-                OIL, oil__hot_pressure="200 kPa", oil__hot_pressure_speed="2000 rpm", oil__relief_pressure="450 kPa"
-            ),
-            "oil",
-        )
+        """Half by thickness, half by inertia: half the speed gives 3/8, double 3 times, to the relief."""
+        facts, leak = read(hot_pressure="150 kPa", hot_pressure_speed="2000 rpm", relief_pressure="500 kPa")
         self.close(
-            model.gauge_pressure(facts, np.array([1000.0, 2000.0, 4000.0, 6000.0]), 373.15),
-            [100e3, 200e3, 400e3, 450e3],
+            model.gauge_pressure(facts, leak, np.array([1000.0, 2000.0, 4000.0, 6000.0]), 373.15),
+            [56.25e3, 150e3, 450e3, 500e3],
             rel=1e-9,
         )
         oil = oils.OILS["10w40"]
@@ -274,22 +330,63 @@ class Hydraulics(NumbersCase):
             * oils.density(403.15)
             / (oils.viscosity_walther(oil, 373.15) * oils.density(373.15))
         )
-        self.close(model.gauge_pressure(facts, 2000.0, 403.15), 200e3 * thin, rel=1e-9)
+        self.close(model.gauge_pressure(facts, leak, 2000.0, 403.15), 75e3 * (1.0 + thin), rel=1e-9)
+
+    def test_a_reading_near_the_relief_is_the_reliefs(self) -> None:
+        """60 psi at 6,000 rpm is the rule of 10 psi for each 1000 exactly, and holds, hotter oil or not."""
+        for hot in (95.0, 100.0, 115.0):
+            facts, leak = read(hot_pressure="60 psi", hot_pressure_speed="6000 rpm")
+            has = model.gauge_pressure(facts, leak, 6000.0, hot + 273.15)
+            asks = model.least_pressure(facts, 6000.0, 6000.0)
+            self.close(has, asks, rel=1e-3)
+        whole = changed(OIL, oil={"hot_pressure": "60 psi", "hot_pressure_speed": "6000 rpm"})
+        pull = [{"id": "p", "kind": "pull", "ambient": "30 C", "engine_speed": "6000 rpm"}]
+        self.assertLessEqual(check_of(report(changed(whole, duties=pull)), "oil", "oil_pressure", "p")["fill"], 1.0)
+
+    def test_only_what_the_bearings_pass_is_drawn(self) -> None:
+        """By rule the relief opens hot at 0.6 of rated speed; what it lets back to the inlet is not sucked again."""
+        facts, leak = read(pump_displacement="10 cc")
+        self.close(model.drawn_flow(facts, leak, np.array([3000.0, 6000.0]), 373.15), [5e-4, 6e-4], rel=1e-6)
+        to_sump, leak = read(pump_displacement="10 cc", relief_returns="sump")
+        self.close(model.drawn_flow(to_sump, leak, 6000.0, 373.15), 1e-3, rel=1e-6)
+
+    def test_how_fast_a_cold_pickup_passes(self) -> None:
+        """10W-40 through 16 mm x 0.25 m, 0.15 m up to the pump, 55 kPa left: 1.9 L/min at -20 degC, 10.8 at 0, 32 at
+        20, 67 at 100 (worked by hand; a third either way, fittings counted here)."""
+        for celsius, litres in ((-20.0, 1.9), (0.0, 10.8), (20.0, 32.0), (100.0, 67.0)):
+            facts, leak = read(
+                pickup_bore="16 mm", pickup_length="250 mm", pump_displacement="30 cc", relief_returns="sump"
+            )
+            speed = model.suction_speed(facts, leak, celsius + 273.15, 101325.0, 9000.0)
+            self.close(30e-3 * speed, litres, rel=0.33, note=f"{celsius} C")
+
+    def test_cold_oil_is_judged(self) -> None:
+        cold = [{"id": "m", "kind": "road", "speed": "60 km/h", "ambient": "-25 C"}]
+        thick = {"grade": "20w50", "pickup_bore": "12 mm", "relief_returns": "sump", "pickup_lift": "0.2 m"}
+        bad, good = (
+            check_of(report(changed(OIL, duties=cold, oil=oil)), "oil", "cold_suction")
+            for oil in (thick, thick | {"grade": "0w20", "relief_returns": "inlet"})
+        )
+        self.assertGreater(bad["fill"], 1.0)
+        self.assertLess(good["fill"], 1.0)
+        self.assertIn("20W-50", bad["sentence"])
+        self.assertNotIn("cold_suction", {c["id"] for c in report(OIL)["systems"]["oil"]["checks"]})
 
     def test_schools_of_least_pressure(self) -> None:
-        """10 psi for each 1000 rpm is 70 kPa (common practice)."""
+        """10 psi for each 1000 rpm (common practice) is 68.9 kPa."""
         facts = facts_of(OIL, "oil")
-        self.close(model.least_pressure(facts, 3000.0, 6000.0), 210e3, rel=0.02)
+        self.close(model.least_pressure(facts, 3000.0, 6000.0), 30 * 6894.757, rel=1e-4)
         maker = facts_of(changed(OIL, oil__pressure_school="maker", oil__least_pressure="300 kPa"), "oil")
         self.close(model.least_pressure(maker, 6000.0, 6000.0), 300e3, rel=1e-9)
 
     def test_cold_suction_against_hagen_poiseuille(self) -> None:
-        """Laminar at -10 degC: 128 mu L Q / (pi D^4) and 2.5 heads."""
-        facts = facts_of(OIL, "oil")
+        """Laminar at -10 degC: 128 mu L Q / (pi D^4), 2.5 heads and 1000 / Re of fittings (hooper1981), 0.15 m of lift."""
+        facts, _ = read(pickup_bore="20 mm", pickup_length="250 mm")
         t, q = 263.15, 8e-5
-        mu = float(oils.viscosity_walther(oils.OILS["10w40"], t) * oils.density(t))
+        nu, rho = float(oils.viscosity_walther(oils.OILS["10w40"], t)), float(oils.density(t))
         speed = q / (np.pi / 4 * 0.02**2)
-        expected = 128 * mu * 0.25 * q / (np.pi * 0.02**4) + 2.5 * 0.5 * float(oils.density(t)) * speed**2
+        fittings = (2.5 + 1000.0 * nu / (speed * 0.02)) * 0.5 * rho * speed**2
+        expected = 128 * nu * rho * 0.25 * q / (np.pi * 0.02**4) + fittings + rho * 9.80665 * 0.15
         self.close(model.suction_drop(facts, q, t), expected, rel=1e-3)
 
     def test_pressure_is_judged_only_with_a_reading(self) -> None:
@@ -341,19 +438,25 @@ class Needs(NumbersCase):
 class ColdSuction(NumbersCase):
     def test_what_is_lost_there_leaves_55_kpa(self) -> None:
         """A thin long pipe in thick oil: laminar, so Hagen-Poiseuille gives the speed by hand but for the fittings."""
-        raw = changed(OIL, oil={"pickup_bore": "12 mm", "pickup_length": "1 m", "pump_displacement": "30 cc"})
-        facts = facts_of(raw, "oil")
-        speed = model.suction_speed(facts, 283.15, 101325.0, 9000.0)
+        facts, leak = read(
+            pickup_bore="12 mm",
+            pickup_length="1 m",
+            pump_displacement="30 cc",
+            pickup_lift="0 mm",
+            relief_returns="sump",
+        )
+        speed = model.suction_speed(facts, leak, 283.15, 101325.0, 9000.0)
         oil = oils.OILS[facts.grade]
         nu, rho = float(oils.viscosity_walther(oil, 283.15)), float(oils.density(283.15))
         q = 30e-6 * speed / 60
         pipe = 128 * nu * rho * q / (np.pi * 0.012**4)
-        fittings = model.PICKUP_LOSS * rho * (q / (np.pi / 4 * 0.012**2)) ** 2 / 2
+        v = q / (np.pi / 4 * 0.012**2)
+        fittings = (model.PICKUP_LOSS + model.PICKUP_SLOW * nu / (v * 0.012)) * rho * v**2 / 2
         self.close(pipe + fittings, 101325 - 55e3, rel=2e-3)
 
     def test_a_wide_pipe_passes_all(self) -> None:
-        facts = facts_of(changed(OIL, oil={"pickup_bore": "40 mm", "pickup_length": "0.1 m"}), "oil")
-        self.close(model.suction_speed(facts, 373.15, 101325.0, 6000.0), 6000.0, rel=1e-6)
+        facts, leak = read(pickup_bore="40 mm", pickup_length="0.1 m")
+        self.close(model.suction_speed(facts, leak, 373.15, 101325.0, 6000.0), 6000.0, rel=1e-6)
 
 
 class Instrument(NumbersCase):

@@ -15,7 +15,15 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need as need_fact
 from gauge_well.core.media import air as air_media
 from gauge_well.core.media import coolant
-from gauge_well.core.reads import OIL_BACK, OIL_SHARE, declared
+from gauge_well.core.reads import (
+    COOLANT_FREE,
+    COOLANT_LEAST,
+    COOLANT_MOST,
+    COOLANT_PER_WATT,
+    OIL_BACK,
+    OIL_SHARE,
+    declared,
+)
 from gauge_well.core.systems.base import (
     Beside,
     Caution,
@@ -25,7 +33,6 @@ from gauge_well.core.systems.base import (
     Need,
     Result,
     System,
-    gives_nothing,
     over_duties,
 )
 from gauge_well.core.systems.cooling import (
@@ -43,10 +50,12 @@ from gauge_well.core.systems.cooling import (
 from gauge_well.core.systems.cooling.fan import electric_power
 from gauge_well.core.systems.cooling.gauge import Limiting, Shown, air_to_boil, limiting_ambient, shown
 from gauge_well.core.systems.cooling.instrument import instrument
-from gauge_well.core.systems.cooling.model import Cooling, core_of, heat_made, pick_fan, plant_of, prepare
+from gauge_well.core.systems.cooling.model import Cooling, Starts, core_of, heat_made, pick_fan, plant_of, prepare
 from gauge_well.core.typing import Array, likely
 from gauge_well.core.working import Step
 
+HALF_OPEN = 6.0  # K over its first lift at which a thermostat under load is half open
+NEAR = 1.05  # of a heat, for the slope there
 CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
 PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan", "loop": "Pump, hoses, header"}
 COMPARE = Compare(
@@ -115,6 +124,54 @@ def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
     return tuple(f"cooling.{n}" for n in (*absent, *facts_front.missing(given)))
 
 
+def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Starts | None]:
+    """The cooling with all fans on, and where duties start that follow another; MissingFact names what is absent."""
+    missing = _missing(given)
+    if missing:
+        raise MissingFact(missing[0])
+
+    def work() -> tuple[Cooling, Starts | None]:
+        plant = plant_of(context, given)
+        follows = any(case.after for case in context.duties.cases)
+        starts = time.chained(prepare(context, plant), context) if follows else None
+        return prepare(context, plant, only_on=True, starts=starts), starts
+
+    handed = (context.given.get(OIL_SHARE), context.given.get(OIL_BACK))
+    stands_on = (given, context.engine, context.duties, context.mean, context.doubts, *handed)
+    return context.remember("cooling", stands_on, work)
+
+
+def surplus(context: Context, given: facts.CoolingFacts, ambient: Array, starts: Starts | None = None) -> Array:
+    """Heat made over heat carried [W] with other air outside of each duty [K]."""
+    there = context if context.in_air is None else context.in_air(ambient)
+    solved = prepare(there, plant_of(there, given), only_on=True, starts=starts)
+    return np.asarray(heat_made(solved, there, there.mean) - solved.capacity)
+
+
+def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
+    """Where each duty leaves the coolant, linear in the heat; nothing where core or fan are not known."""
+    try:
+        solved, _ = _solved(context, given)
+    except MissingFact:
+        return {}
+    limit, per_watt = solved.plant.limit, solved.response.per_watt
+    made = heat_made(solved, context, context.mean)
+    free = limit - solved.capacity * per_watt
+    least = np.minimum(solved.plant.thermostat + HALF_OPEN, limit)
+    if np.any(solved.starts_shut):
+        # Nothing is shed until the thermostat opens: straight through two points of the curve.
+        end, more = (solved.end_from_shut(f * made) for f in (1.0, NEAR))
+        per_watt = np.where(solved.starts_shut, (more - end) / ((NEAR - 1.0) * made), per_watt)
+        free = np.where(solved.starts_shut, end - per_watt * made, free)
+        least = np.where(solved.starts_shut, solved.start, least)
+    return {
+        COOLANT_FREE: np.asarray(free),
+        COOLANT_PER_WATT: np.asarray(per_watt * made / context.mean.heat_to_coolant),
+        COOLANT_LEAST: np.asarray(least),
+        COOLANT_MOST: limit,
+    }
+
+
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
     """Solve cooling for the context's duties; a missing part leaves its check unknown."""
     room = (checks.stack_check(context, given), checks.opening_check(context, given))
@@ -125,12 +182,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         return need.needs(context, given)
 
     try:
-        if missing:
-            raise MissingFact(missing[0])
-        plant = plant_of(context, given)
-        follows = any(case.after for case in context.duties.cases)
-        starts = time.chained(prepare(context, plant), context) if follows else None
-        solved = prepare(context, plant, only_on=True, starts=starts)
+        solved, starts = _solved(context, given)
     except MissingFact as error:
         fields = missing or (error.field,)
         return Result(
@@ -153,7 +205,9 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         """With the fan off as well as on, what the gauge shows and the limiting ambient."""
         both = prepare(context, solved.plant, starts=starts)
         heat = heat_made(both, context, context.mean)
-        return both, shown(both, heat), limiting_ambient(context, heat, both)
+        # What a duty follows is held: its own weather is not asked about.
+        held = None if starts is None else Starts(both.start, both.start_metal)
+        return both, shown(both, heat), limiting_ambient(heat, both, lambda t: surplus(context, given, t, held))
 
     @cache
     def cold() -> Array:
@@ -235,6 +289,7 @@ def _figures(
 
 DECLARES = declared(
     takes=f"{OIL_SHARE} {OIL_BACK}",
+    gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
     engine="dry_mass material thermostat coolant_limit",
     machine="kind gearbox",
     installation="depth_available opening_width opening_height",
@@ -251,7 +306,7 @@ SYSTEM: System = System(
     solve=solve,
     cautions=CAUTIONS,
     declares=DECLARES,
-    gives=gives_nothing,
+    gives=gives,
     instrument=instrument,
     ways=facts.WAYS,
     candidates=remedies.candidates,

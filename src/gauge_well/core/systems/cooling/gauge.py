@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -10,9 +11,8 @@ import numpy as np
 from gauge_well.core.facts import need
 from gauge_well.core.heat import radiator
 from gauge_well.core.roots import find_root
-from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import FILM, AirSolved, Cooling, Starts, prepare
+from gauge_well.core.systems.cooling.model import FILM, AirSolved, Cooling
 from gauge_well.core.typing import Array, as_array, clip
 
 # K over the air at which a shown temperature is first looked for.
@@ -118,6 +118,7 @@ def air_to_boil(cooling: Cooling, heat: Array) -> Array:
 
 
 AMBIENT_LOW, AMBIENT_HIGH = 223.15, 363.15
+SECANT_LEAST = 0.05  # K
 
 
 @dataclass(frozen=True)
@@ -135,21 +136,35 @@ class Limiting:
         return clip(self.guess - self.over / self.rate, AMBIENT_LOW, AMBIENT_HIGH)
 
 
-def limiting_ambient(context: Context, heat: Array, first: Cooling) -> Limiting:
+def limiting_ambient(heat: Array, first: Cooling, again: Callable[[Array], Array]) -> Limiting:
     """Air temperature outside at which the duty's heat is just carried.
 
-    The model is run again at a first guess and the secant taken: within 0.1 K near the ambient asked
-    for, 0.5 K where that is 40 K away.
+    The whole build is run ``again`` in the air of a first guess, drag and oil and all, and once more where the secant
+    then points: within 0.5 K.
+
+    Parameters
+    ----------
+    heat : array
+        Made in the duty's own air [W].
+    first : Cooling
+        Solved there.
+    again : callable
+        Air outside [K] of each duty -> heat made over heat carried there [W].
     """
     t0, limit = first.ambient, first.plant.limit
     g0 = heat - first.capacity
     slope = np.maximum(first.at_limit.heat / np.maximum(limit - first.sink, 1.0), 1.0)
     t1 = clip(t0 - g0 / slope, AMBIENT_LOW, AMBIENT_HIGH)
-    # The air warms in proportion to what is left between it and the coolant.
-    rise = first.airs.rise[-1:] / np.maximum(limit - t0, 1.0) * np.maximum(limit - t1, 1.0)
-    # What a duty follows is held: its own weather is not asked about.
-    starts = Starts(first.start, first.start_metal) if any(c.after for c in context.duties.cases) else None
-    g1 = heat - prepare(context, first.plant, t1, True, rise, starts).capacity
-    rate = np.where(np.abs(t1 - t0) > 1e-9, (g1 - g0) / np.where(t1 == t0, 1.0, t1 - t0), slope)
+    g1 = again(t1)
     # Capacity falls as the air warms, so the surplus rises with ambient; keep the step on that side.
-    return Limiting(t1, np.asarray(g1), np.maximum(rate, 0.02 * slope))
+    rate = np.maximum(_secant(t0, g0, t1, g1, slope), 0.02 * slope)
+    t2 = clip(t1 - g1 / rate, AMBIENT_LOW, AMBIENT_HIGH)
+    g2 = again(t2)
+    return Limiting(t2, np.asarray(g2), np.maximum(_secant(t1, g1, t2, g2, rate), 0.02 * slope))
+
+
+def _secant(t0: Array, g0: Array, t1: Array, g1: Array, otherwise: Array) -> Array:
+    """Slope between two points; another where they are all but one, or a change of gear lies between them."""
+    apart = np.abs(t1 - t0) > SECANT_LEAST
+    slope = (g1 - g0) / np.where(apart, t1 - t0, 1.0)
+    return np.asarray(np.where(apart & (slope > 0.3 * otherwise) & (slope < 3.0 * otherwise), slope, otherwise))

@@ -36,9 +36,8 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     low = likely(need(engine.facts.idle_speed, "engine.idle_speed"))
     high = likely(need(engine.facts.limit_speed, "engine.limit_speed"))
     speed = np.linspace(1.1 * low, high, SPEEDS)[None, :, None]
-    op = operate(
-        engine, context.wanted, engine.full_load_power(speed, context.wanted), speed, case.ambient, case.pressure
-    )
+    able = context.wanted * engine.breathing(case.ambient, case.pressure)
+    op = operate(engine, context.wanted, engine.full_load_power(speed, able), speed, case.ambient, case.pressure)
 
     def line(value: Any) -> list[float]:
         return [float(x) for x in np.broadcast_to(value, speed.shape)[0, :, 0]]

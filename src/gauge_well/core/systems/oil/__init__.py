@@ -12,7 +12,15 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely
 from gauge_well.core.media import oils
-from gauge_well.core.reads import OIL_BACK, OIL_SHARE, declared
+from gauge_well.core.reads import (
+    COOLANT_FREE,
+    COOLANT_LEAST,
+    COOLANT_MOST,
+    COOLANT_PER_WATT,
+    OIL_BACK,
+    OIL_SHARE,
+    declared,
+)
 from gauge_well.core.systems.base import Caution, Context, Result, System
 from gauge_well.core.systems.oil import checks, facts, model, need, ranges, remedies, working
 from gauge_well.core.systems.oil.instrument import instrument
@@ -81,8 +89,9 @@ def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
 def solve(context: Context, given: facts.OilFacts) -> Result:
     """Solve oil for the context's duties; a missing part leaves its check unknown."""
     pan, missing = _pan(given)
-    ways = model.ways_out(context, given, pan)
-    gates: list[Check] = list(checks.room_checks(context))
+    cool = model.ways_out(context, given, pan)
+    ways, leak = model.with_coolant(cool, context, context.mean), model.leak_of(context, given)
+    gates: list[Check] = [*checks.room_checks(context), *checks.cold_check(context, given, leak)]
     unknown: list[Unknown] = []
     coverage, limits = None, None
     if pan is None:
@@ -92,8 +101,9 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         limits = model.effective(given, coverage.covered)
         gates.insert(0, checks.volume_check(given, pan))
         pickup = checks.pickup_check(context, coverage, limits)
-        if likely(pickup.fill) > 1.0 and given.baffle == "unknown":
-            # A maker's pan may well have a trap door: without knowing, it is not called short.
+        if likely(pickup.fill) > 1.0 and given.baffle == "unknown" and likely(pickup.capacity) > 0.0:
+            # A maker's pan may well have a trap door: without knowing, it is not called short. It helps none that is
+            # bare at rest.
             unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.baffle",)))
         else:
             gates.insert(0, pickup)
@@ -110,17 +120,18 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         unknown.append(Unknown("oil_pressure", "Oil pressure", "pressure", ("oil.least_pressure",)))
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
-        at = model.temperature(ways, mean.heat_to_oil)
-        found = [*gates, checks.suction_check(context, given, at, mean.speed)]
+        then = model.with_coolant(cool, context, mean)
+        at = model.temperature(then, mean.heat_to_oil)
+        found = [*gates, checks.suction_check(context, given, leak, at, mean.speed)]
         if not any(u.part == "cooler" for u in unknown):
-            found.append(checks.temperature_check(context, given, ways, at))
-        pressure = None if nothing_asked else checks.pressure_check(context, given, at, mean.speed)
+            found.append(checks.temperature_check(context, given, then, at))
+        pressure = None if nothing_asked else checks.pressure_check(context, given, leak, at, mean.speed)
         return found if pressure is None else [*found, pressure]
 
     return Result(
         checks=judge,
         unknown=unknown,
-        figures=lambda: _figures(context, given, hot, coverage, limits),
+        figures=lambda: _figures(context, given, leak, hot, coverage, limits),
         needs=lambda: need.needs(context, given, coverage, ways),
         notices=lambda: list(checks.notices(given, coverage)),
         working=lambda index: working.steps(context, given, coverage, ways, index),
@@ -137,11 +148,12 @@ def _too_hot(context: Context, given: facts.OilFacts, ways: model.Ways, hot: Arr
 def _figures(
     context: Context,
     given: facts.OilFacts,
+    leak: model.Leak,
     hot: Array,
     coverage: model.Coverage | None,
     limits: Array | None,
 ) -> dict[str, Array]:
-    flow = model.pump_flow(given, context.mean.speed)
+    flow = model.drawn_flow(given, leak, context.mean.speed, hot)
     oil = model.oil_of(given)
     figures = {
         "oil_in_sump_m3": model.in_sump(given),
@@ -150,7 +162,7 @@ def _figures(
         "oil_flow_m3_s": flow,
         "oil_suction_pa": context.duties.column("pressure") - model.suction_drop(given, flow, hot),
     }
-    pressure = model.gauge_pressure(given, context.mean.speed, hot)
+    pressure = model.gauge_pressure(given, leak, context.mean.speed, hot)
     if pressure is not None:
         figures["oil_pressure_pa"] = pressure
     drain = model.turbo_drain(given, hot)
@@ -167,10 +179,11 @@ def _figures(
 
 
 DECLARES = declared(
+    takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
     gives=f"{OIL_SHARE} {OIL_BACK}",
-    engine="thermostat",
+    engine="thermostat idle_speed dry_mass material",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",
-    duties="air_speed duration start braking cornering pulling heel",
+    duties="air_speed duration start after braking cornering pulling heel",
 )
 SYSTEM: System = System(
     id="oil",

@@ -13,12 +13,14 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Ways
+from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Leak, Ways
 from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.typing import Array, as_array, duty_values, likely
 from gauge_well.core.validity import Notice
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
+FAST_IDLE = 1.3  # of idle, cold (common practice)
+COLD_SAID = 278.15  # K: colder, thick oil is judged
 CLEARANCE = (0.006, 0.010)  # m, pickup over the floor
 
 SAID = {"pulling": "pulling away", "braking": "braking", "left": "turning left", "right": "turning right"}
@@ -49,9 +51,10 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
             "way": SAID[list(DIRECTIONS)[way]],
             "duty": context.duties.cases[duty].name.lower(),
             "rest": (float(np.min(coverage.rest)), "size"),
+            "over": (float(np.max(coverage.over)), "size"),
         }
         if got <= 0.0:
-            return (Sentence("The pickup draws air at rest on {duty}.", values),)
+            return (Sentence("Standing on {duty} {rest} of oil is over the pickup, and it wants {over}.", values),)
         if got >= G_MOST:
             return (Sentence("Stays covered whatever the duties ask; {rest} over it at rest.", values),)
         return (Sentence("Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest.", values),)
@@ -160,9 +163,9 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array)
     )
 
 
-def suction_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -> Check:
+def suction_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, speed: Array) -> Check:
     """Lost on the way to the pump against what leaves 55 kPa absolute at its inlet."""
-    lost = model.suction_drop(facts, model.pump_flow(facts, speed), hot)
+    lost = model.suction_drop(facts, model.drawn_flow(facts, leak, speed, hot), hot)
     allowed = context.duties.column("pressure") - model.SUCTION_LEAST
     count = len(context.duties.cases)
     return Check(
@@ -186,9 +189,47 @@ def suction_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -
     )
 
 
-def pressure_check(context: Context, facts: OilFacts, hot: Array, speed: Array) -> Check | None:
+def cold_check(context: Context, facts: OilFacts, leak: Leak) -> list[Check]:
+    """Cold oil as the coldest duty finds it: the engine speed its pickup passes, against a fast idle; none over 5 degC.
+
+    A cost, not a limit: the engine is kept under that speed until warm.
+    """
+    coldest = min(context.duties.cases, key=lambda c: c.ambient)
+    if coldest.ambient > COLD_SAID:
+        return []
+    idle = as_array(need(context.engine.facts.idle_speed, "engine.idle_speed"))
+    rated = as_array(context.engine.rated_speed)
+    up_to = model.suction_speed(facts, leak, coldest.ambient, coldest.pressure, rated)
+    values: dict[str, tuple[float, str] | str] = {
+        "t": (coldest.ambient, "temperature"),
+        "oil": model.oil_of(facts).label,
+        "rpm": (likely(up_to), "speed_rpm"),
+        "idle": (likely(idle), "speed_rpm"),
+    }
+    words = "At {t} the pickup passes enough {oil} at every speed."
+    if likely(up_to) < 0.98 * likely(rated):
+        words = "At {t} the pickup passes {oil} for {rpm} and no more: keep under it until warm."
+    if likely(up_to) < likely(idle):
+        words = "At {t} {oil} comes through the pickup for {rpm} only, under the idle of {idle}: a thinner oil."
+    return [
+        Check(
+            "cold_suction",
+            "Cold oil to the pump",
+            "suction",
+            CheckClass.COST,
+            Scales.GATE,
+            "speed_rpm",
+            FAST_IDLE * idle,
+            up_to,
+            ratio_fill(FAST_IDLE * idle, up_to),
+            sentences=lambda: (Sentence(words, values),),
+        )
+    ]
+
+
+def pressure_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, speed: Array) -> Check | None:
     """Pressure hot against the school's least; None without a reading."""
-    found = model.gauge_pressure(facts, speed, hot)
+    found = model.gauge_pressure(facts, leak, speed, hot)
     if found is None:
         return None
     wanted = model.least_pressure(facts, speed, context.engine.rated_speed)

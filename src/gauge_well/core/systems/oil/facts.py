@@ -6,6 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+import numpy as np
+
 from gauge_well.core.facts import Rule, Way, choice, quantity, table
 from gauge_well.core.media.oils import OILS
 from gauge_well.core.typing import Value
@@ -18,7 +20,20 @@ SHAPES: Mapping[str, str] = {
 }
 BAFFLES: Mapping[str, str] = {"unknown": "not known", "none": "none", "given": "good for a stated g"}
 COOLERS: Mapping[str, str] = {"none": "none", "air": "into air", "water": "into the coolant"}
-PRESSURE_SCHOOLS: Mapping[str, str] = {"per_speed": "70 kPa for each 1000 rpm", "maker": "maker's least pressure"}
+PRESSURE_SCHOOLS: Mapping[str, str] = {"per_speed": "10 psi for each 1000 rpm", "maker": "maker's least pressure"}
+RETURNS: Mapping[str, str] = {"inlet": "to the pump's inlet", "sump": "into the sump"}
+OWN = "own"  # a grade by its own two figures
+KNEE = 0.6  # of rated speed at which a hot pump reaches its relief (common practice)
+SUCTION_SPEED, SMALLEST_PICKUP, STEP = 2.5, 0.008, 0.001  # m/s, m: how a pickup pipe is sized (common practice)
+MOUTH = 2.5  # bores across a pickup's mouth (common practice)
+# Oil in an engine [L] by its size [L], ``a V^b`` (common practice, a third either way): petrol 0.35 L 1.6, 2 L 4.2,
+# 6 L 7.8; diesel single of half a litre 1.8, 2 L 6, tractor of 4 L 11, 9 L 23.
+QUANTITY: Mapping[bool, tuple[float, float]] = {True: (2.9, 0.55), False: (3.3, 0.88)}
+QUANTITY_BAND = 0.33
+# What a pump moves each turn of the crank [cm3] by the engine's size [L], ``a V^(2/3)``: diesels cool their pistons
+# with oil (common practice).
+PUMP: Mapping[bool, float] = {True: 6.0, False: 10.0}
+RELIEF_FOR_SPEED, RELIEF_LEAST = 75.0, 300e3  # Pa for each rev/min of rated speed; Pa (common practice)
 
 
 @dataclass(frozen=True)
@@ -54,12 +69,32 @@ class OilFacts:
     baffle_g: Value | None = quantity("Baffle good for", "acceleration", 0.0, 40.0, group="Pickup")
     pickup_bore: Value | None = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup", spread="gauge")
     pickup_length: Value | None = quantity("Pickup pipe length", "length", 0.0, 2.0, group="Pickup")
-    pump_displacement: Value | None = quantity("Oil pump, each turn", "displacement", 5e-7, 3e-4, group="Pickup")
+    pickup_mouth: Value | None = quantity(
+        "Pickup's mouth, across",
+        "length",
+        0.008,
+        0.2,
+        group="Pickup",
+        help="Of the bell or sieve that faces the floor.",
+    )
+    pickup_lift: Value | None = quantity(
+        "Pump over the oil", "height", -0.5, 2.0, group="Pickup", help="A pump in the pan lies below it: negative."
+    )
+    pump_displacement: Value | None = quantity(
+        "Oil pump, each turn of the crank", "displacement", 5e-7, 3e-4, group="Pickup"
+    )
+    relief_returns: str | None = choice("Relief lets back", RETURNS, group="Pickup")
     oil_quantity: Value | None = quantity(
         "Oil in it", "volume", 2e-4, 0.1, group="Oil", help="All of it, filter included."
     )
     oil_up: Value | None = quantity("Up in the engine running", "volume", 0.0, 0.02, group="Oil")
-    grade: str | None = choice("Grade", {k: o.label for k, o in OILS.items()}, group="Oil")
+    grade: str | None = choice("Grade", {k: o.label for k, o in OILS.items()} | {OWN: "own figures"}, group="Oil")
+    viscosity_40: Value | None = quantity(
+        "Thickness at 40 °C", "viscosity", 5e-6, 1e-3, group="Oil", spread="exact", when=("grade", (OWN,))
+    )
+    viscosity_100: Value | None = quantity(
+        "and at 100 °C", "viscosity", 2e-6, 6e-5, group="Oil", spread="exact", when=("grade", (OWN,))
+    )
     oil_limit: Value | None = quantity("Hottest oil allowed", "temperature", 360.0, 440.0, group="Oil", spread="exact")
     hot_pressure: Value | None = quantity(
         "Pressure hot", "pressure_gauge", 5e3, 1.2e6, group="Pressure", help="Read at 100 °C, below the relief."
@@ -102,6 +137,10 @@ WAYS: Mapping[str, Way] = {
     "pickup_clearance": Way("stand", "A lump of clay on the sieve, the pan offered up: what is left of it."),
     "baffle_g": Way("papers", "The maker's figure; a baffle not known is best looked at."),
     "pickup_bore": Way("stand", "Calliper in the pipe."),
+    "pickup_mouth": Way("stand", "A rule across the bell or sieve."),
+    "pickup_lift": Way("stand", "A rule from the oil's level at rest to the middle of the pump."),
+    "viscosity_40": Way("papers", "The oil's data sheet, mm2/s (cSt)."),
+    "viscosity_100": Way("papers", "The oil's data sheet, mm2/s (cSt)."),
     "pickup_length": Way("stand", "Along the pipe from sieve to pump."),
     "pump_displacement": Way("stand", "One slow turn with a drill, caught in a measuring glass."),
     "oil_quantity": Way("stand", "Fill from empty with a measuring can, filter too."),
@@ -115,6 +154,12 @@ WAYS: Mapping[str, Way] = {
 }
 
 
+def usual_quantity(displacement: float, spark: bool) -> float:
+    """Oil usual in an engine of that displacement [m3], filter included [m3]."""
+    factor, power = QUANTITY[spark]
+    return float(factor * (displacement * 1e3) ** power * 1e-3)
+
+
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
     """Defaults for what has one; a pan and its pickup have none."""
     rules: dict[str, Rule] = {}
@@ -123,21 +168,34 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         if given.get(name) is None:
             rules[name] = Rule(value, note, source)
 
+    def get(name: str) -> float:
+        return float(given[name] if given.get(name) is not None else rules[name].value)
+
     engine = context.get("engine", {})
-    litres = float(engine.get("displacement") or 0.002) * 1e3
-    quantity_ = given.get("oil_quantity") or (2.5 + litres) * 1e-3
-    rule("oil_quantity", (2.5 + litres) * 1e-3, "2.5 L and a litre for each of the engine")
-    rule("oil_up", min(max(0.18 * float(quantity_), 0.0006), 0.0015), "0.6 to 1.5 L, by quantity")
+    size = float(engine.get("displacement") or 0.002)
+    spark = engine.get("fuel") != "diesel"
+    rated = float(engine.get("rated_speed") or 5000.0)
+    rule("oil_quantity", usual_quantity(size, spark), "usual for its size and fuel, a third either way")
+    rule("oil_up", 0.18 * get("oil_quantity"), "18 % of it; 10 to 25 % is usual")
     rule("pickup_y", 0.0, "in the middle")
     rule("pickup_clearance", 0.008, "6 to 10 mm")
     rule("baffle", "given" if given.get("baffle_g") is not None else "unknown", "as stated")
-    rule("pickup_bore", 0.020, "a usual pipe")
-    rule("pickup_length", 0.25, "a usual pipe")
-    rule("pump_displacement", (4.0 + 3.0 * litres) * 1e-6, "by displacement")
-    diesel = engine.get("fuel") == "diesel"
-    rule("grade", "15w40" if diesel else "10w40", "usual for the fuel")
+    rule("pump_displacement", PUMP[spark] * (size * 1e3) ** (2.0 / 3.0) * 1e-6, "usual for its size and fuel")
+    returns = given.get("relief_returns") or "inlet"
+    rule("relief_returns", "inlet", "usual")
+    most = get("pump_displacement") * rated / 60.0 * (KNEE if returns == "inlet" else 1.0)
+    bore = max(float(np.sqrt(4.0 * most / (np.pi * SUCTION_SPEED))), SMALLEST_PICKUP)
+    rule("pickup_bore", float(np.ceil(bore / STEP) * STEP), "usual for what the pump draws: 2.5 m/s")
+    rule("pickup_length", min(max(12.0 * get("pickup_bore"), 0.1), 0.5), "a usual pipe")
+    rule("pickup_mouth", MOUTH * get("pickup_bore"), "2.5 bores across")
+    rule("pickup_lift", 0.15, "a pump at the crank's nose")
+    rule("grade", "10w40" if spark else "15w40", "usual for the fuel")
+    if given.get("grade") == OWN:
+        rule("viscosity_40", 96e-6, "as a 10W-40")
+        rule("viscosity_100", 14.4e-6, "as a 10W-40")
     rule("oil_limit", 403.15, "130 °C for good mineral oil")
-    rule("relief_pressure", 450e3, "usual relief")
+    relief = max(RELIEF_FOR_SPEED * rated, RELIEF_LEAST)
+    rule("relief_pressure", relief, "usual for its rated speed: a little over 10 psi for each 1000 rpm")
     if engine.get("aspiration") == "turbo":
         rule("turbo_oil_flow", 2.5e-3 / 60.0, "2 to 3 L/min hot")
     rule("pressure_school", "per_speed", "10 psi for each 1000 rpm")

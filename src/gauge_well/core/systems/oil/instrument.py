@@ -24,14 +24,15 @@ SPEEDS = 24
 def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> dict[str, Any] | None:
     """Oil pressure over engine speed: cold at 20 degC, hot as the duty ends, and the least wanted; None without a
     reading."""
-    ways = model.ways_out(context, facts, pan)
+    ways = model.with_coolant(model.ways_out(context, facts, pan), context, context.mean)
+    leak = model.leak_of(context, facts)
     hot = float(
         np.broadcast_to(model.temperature(ways, context.mean.heat_to_oil), (1, len(context.duties.cases), 1))[
             0, index, 0
         ]
     )
     speed = np.linspace(0.1, 1.0, SPEEDS) * context.engine.rated_speed
-    curves = [model.gauge_pressure(facts, speed, t) for t in (COLD, hot)]
+    curves = [model.gauge_pressure(facts, leak, speed, t) for t in (COLD, hot)]
     if curves[0] is None or curves[1] is None:
         return None
     air = float(np.ravel(context.duties.column("pressure"))[index])
@@ -47,7 +48,7 @@ def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> 
         "hot_temperature": hot,
         "at": likely(context.duties.cases[index].engine_speed),
         "cold_temperature": COLD,
-        "cold_speed": model.suction_speed(facts, COLD, air, likely(context.engine.rated_speed)),
+        "cold_speed": float(model.suction_speed(facts, leak, COLD, air, likely(context.engine.rated_speed))),
     }
 
 
@@ -76,7 +77,8 @@ def instrument(context: Context, facts: OilFacts, options: Mapping[str, float]) 
     rest = to_engine(apparent_up(0.0, 0.0, 0.0, case.grade, 0.0), rotation)
     d, d_rest = (float(surface_height(pan.body, m, volume)) for m in (n, rest))
     angle = np.linspace(0.0, 2.0 * np.pi, PETALS, endpoint=False)
-    petals = model.covered(pan, rotation, volume, np.cos(angle), np.sin(angle), case.grade)
+    over = float(model.cover(context, facts)[index].flat[0])
+    petals = model.covered(pan, rotation, volume, np.cos(angle), np.sin(angle), case.grade, over=over)
     return {
         "duty": case.id,
         "forward": forward,

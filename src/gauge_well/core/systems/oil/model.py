@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
 
+from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import gravity_flow, pressure_drop
 from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle, to_engine
@@ -14,24 +15,35 @@ from gauge_well.core.geometry.free_surface import surface_height, volume_below
 from gauge_well.core.media import oils
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.oils import Oil
+from gauge_well.core.reads import COOLANT_FREE, COOLANT_LEAST, COOLANT_MOST, COOLANT_PER_WATT
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.facts import KNEE, OWN, OilFacts
 from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 G_MOST = 3.0  # beyond it a pickup counts as never uncovered
 G_SCAN = np.linspace(0.0, G_MOST, 25)
 BLOCK_DOUBT = "oil_to_block"
-BLOCK_STANDS = 45.0  # K of oil over coolant at rated heat with no other way out (30 to 60, common practice)
-COOLANT_OVER_THERMOSTAT = 10.0  # K at which a sound cooling system holds the coolant under load
+WITH_OIL = 0.15  # of the engine's metal goes with its oil: crank, rods, bearings, pan (common practice)
+COVER_DOUBT = "pickup_cover"
+# K of oil over coolant at rated heat with no other way out, (spark, boosted); 20 to 60 (common practice).
+BLOCK_STANDS = {(True, False): 25.0, (True, True): 40.0, (False, False): 25.0, (False, True): 30.0}
+COOLANT_OVER_THERMOSTAT = 10.0  # K at which a sound cooling system holds the coolant, where none is known
+NO_PAN, NO_PAN_OIL = 0.25, 5e-3  # m2 of skin that a pan not known has for its oil [m3] (common practice)
 PAN_STILL, PAN_MOVING, PAN_AIR = 10.0, 5.5, 0.2  # W/m2K; per root of m/s; of road speed under the car
 COOLER_STILL = 0.25  # of an air cooler's conductance with no air moving; whole from 15 m/s
 COOLER_SPEED = 15.0
 SUCTION_LEAST = 55e3  # Pa absolute, common practice
+PSI_PER_SPEED = 68.94757  # Pa for each rev/min: 10 psi for each 1000 (common practice)
 DRAIN_SHARE = 0.25  # half full, half of that foam
 DRAIN_SLOPE = np.radians(15.0)  # least fall of a return (common practice)
 PICKUP_LOSS = 2.5  # sieve, bend and inlet
+PICKUP_SLOW = 1000.0  # of the same in thick oil, over the Reynolds number (hooper1981: elbow 800, inlet 160)
+COVER = 0.010  # m of oil that a pickup's mouth wants over it with nothing drawn (common practice)
+RING_LEAST = 0.001  # m under a mouth that lies on the floor
+INERTIAL = 0.5  # of what bearings and jets let through at 100 degC goes by inertia, the rest by thickness (0.3 to 0.7)
+READS_RELIEF = 0.9  # of the relief's setting from which a reading is the relief's
 OIL_WARM, OIL_SOAKED, COOL_START = 12.0, 16.0, 343.15  # K over the thermostat; K
 # Direction of the vehicle's acceleration: forward and left parts.
 DIRECTIONS = {"pulling": (1.0, 0.0), "braking": (-1.0, 0.0), "left": (0.0, 1.0), "right": (0.0, -1.0)}
@@ -45,8 +57,12 @@ def rotation_of(context: Context) -> Array:
 
 
 def oil_of(facts: OilFacts) -> Oil:
-    """The grade in it."""
-    return oils.OILS[facts.grade or "10w40"]
+    """The grade in it, or an oil by its own two figures."""
+    if facts.grade != OWN:
+        return oils.OILS[facts.grade or "10w40"]
+    names = ("viscosity_40", "viscosity_100")
+    thick, thin = (need(getattr(facts, name), f"oil.{name}") for name in names)
+    return Oil(OWN, "own figures", thick, thin)
 
 
 def in_sump(facts: OilFacts) -> Array:
@@ -63,6 +79,7 @@ def covered(
     left: Value,
     grade: Value = 0.0,
     heel: Value = 0.0,
+    over: Value = 0.0,
     scan: Array = G_SCAN,
     tolerance: float = 1e-4,
 ) -> Array:
@@ -79,6 +96,8 @@ def covered(
         Direction in the vehicle, a unit vector.
     grade, heel : float or array
         Standing tilt: tangent, and [rad] with the left side down.
+    over : float or array
+        Oil wanted over the pickup's mouth, square to the surface [m].
     scan : array (step, ...)
         Accelerations at which the first crossing is sought, rising from 0 to 3 [g].
     tolerance : float
@@ -91,14 +110,14 @@ def covered(
 
     Notes
     -----
-    The pickup uncovers when the plane through it has the oil's whole volume under it: one root, not
+    The pickup uncovers when the plane through it, or so far over it, has the oil's whole volume under it: one root, not
     two. The first crossing is sought on a scan, then refined. Quasi-static.
     """
-    f, s, t, h, v = np.broadcast_arrays(*(as_array(x) for x in (forward, left, grade, heel, volume)))
+    f, s, t, h, v, o = np.broadcast_arrays(*(as_array(x) for x in (forward, left, grade, heel, volume, over)))
 
     def surplus(g: Array) -> Array:
         n = to_engine(apparent_up(g * f, g * s, 0.0, t, h), rotation)
-        return np.asarray(volume_below(pan.body, n, pan.over_pickup(n)) - v)
+        return np.asarray(volume_below(pan.body, n, pan.over_pickup(n) + o) - v)
 
     steps = np.broadcast_to(scan.reshape(scan.shape + (1,) * (f.ndim + 1 - scan.ndim)), (len(scan), *f.shape))
     found = surplus(steps)
@@ -122,7 +141,8 @@ def head(pan: Pan, normal: Array, volume: Value) -> Array:
 class Coverage:
     """Asked and covered acceleration [g] in each direction, (duty, direction) or (duty, direction, sample).
 
-    ``tilt``: along and across parts of what is asked, grade and lean of each, on the same axes.
+    ``tilt``: along and across parts of what is asked, grade and lean of each, on the same axes. ``over``: oil wanted
+    over the pickup's mouth in each duty [m], (duty, 1) or (duty, 1, sample).
     """
 
     pan: Pan
@@ -131,6 +151,7 @@ class Coverage:
     asked: Array
     covered: Array
     tilt: tuple[Array, Array, Array, Array]
+    over: Array
 
     @cached_property
     def normals(self) -> Array:
@@ -192,17 +213,34 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     # Heel goes with the way the surface is thrown: a left turn throws oil to the right.
     lean = _by_duty([[0.0 * c.heel, 0.0 * c.heel, -c.heel, c.heel] for c in cases])
     grade = np.array([c.grade for c in cases]).reshape((-1, 1) + (1,) * len(many))
+    over = cover(context, facts)
     limits = _limits(
         pan.likely,
         rotation[0] if rotation.ndim == 3 else rotation,
         likely(volume),
-        *(_first(v, 2) for v in (f, s, grade, lean)),
+        *(_first(v, 2) for v in (f, s, grade, lean, over)),
     )
-    if many or np.ndim(volume) or rotation.ndim == 3 or pan.pickup.ndim == 2:
-        limits = _sampled(pan, rotation, volume, asked, limits, (f, s, grade, lean))
+    if many or np.ndim(volume) or rotation.ndim == 3 or pan.pickup.ndim == 2 or over.ndim == 3:
+        limits = _sampled(pan, rotation, volume, asked, limits, (f, s, grade, lean, over))
         if not many:
             asked, f, s, grade, lean = (v[..., None] for v in (asked, f, s, grade, lean))
-    return Coverage(pan, rotation, volume, asked, limits, (asked * f, asked * s, grade, lean))
+    return Coverage(pan, rotation, volume, asked, limits, (asked * f, asked * s, grade, lean), over)
+
+
+def cover(context: Context, facts: OilFacts) -> Array:
+    """Oil a pickup's mouth wants over it in each duty [m], (duty, 1) or (duty, 1, sample).
+
+    ``10 mm + v^2 / 2g`` with v through the ring between mouth and floor: less, and the surface dimples down to it
+    and air is drawn. Half as much either way; what is asked of pump sumps for water is four times as much and is
+    not meant for a running engine (common practice).
+    """
+    drawn = drawn_flow(facts, leak_of(context, facts), context.mean.speed, oils.T_100)
+    mouth = as_array(need(facts.pickup_mouth, "oil.pickup_mouth"))
+    gap = np.maximum(as_array(need(facts.pickup_clearance, "oil.pickup_clearance")), RING_LEAST)
+    speed = drawn / (np.pi * mouth * gap)
+    wanted = np.asarray((COVER + speed**2 / (2.0 * GRAVITY)) * context.doubt(COVER_DOUBT))
+    wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, len(context.duties.cases), 1)))[0]
+    return wide if wide.shape[-1] == 1 else wide[:, None, :]
 
 
 def _by_duty(rows: list[list[Value]]) -> Array:
@@ -215,17 +253,17 @@ def _first(value: Array, axes: int) -> Array:
     return value if value.ndim == axes else value[..., 0]
 
 
-def _limits(pan: Pan, rotation: Array, volume: Value, f: Array, s: Array, grade: Array, lean: Array) -> Array:
+def _limits(
+    pan: Pan, rotation: Array, volume: Value, f: Array, s: Array, grade: Array, lean: Array, over: Array
+) -> Array:
     """Covered acceleration in each direction; directions that several duties share are worked once."""
-    keys = np.stack(np.broadcast_arrays(grade, lean, f, s), axis=-1)
-    unique, back = np.unique(keys.reshape(-1, 4), axis=0, return_inverse=True)
-    found = covered(pan, rotation, volume, unique[:, 2], unique[:, 3], unique[:, 0], unique[:, 1])
+    keys = np.stack(np.broadcast_arrays(grade, lean, f, s, over), axis=-1)
+    unique, back = np.unique(keys.reshape(-1, 5), axis=0, return_inverse=True)
+    found = covered(pan, rotation, volume, unique[:, 2], unique[:, 3], unique[:, 0], unique[:, 1], unique[:, 4])
     return found[back.ravel()].reshape(keys.shape[:2])
 
 
-def _sampled(
-    pan: Pan, rotation: Array, volume: Array, asked: Array, limits: Array, tilt: tuple[Array, Array, Array, Array]
-) -> Array:
+def _sampled(pan: Pan, rotation: Array, volume: Array, asked: Array, limits: Array, tilt: tuple[Array, ...]) -> Array:
     """Samples of the limits: searched afresh near the likely one, for those directions that may govern."""
     fill = np.where(limits > 0.0, _first(asked, 2) / np.maximum(limits, 1e-9), 99.0)
     picked = np.nonzero(fill >= NEAR * float(fill.max()))
@@ -234,22 +272,27 @@ def _sampled(
         asked.shape[-1] if asked.ndim == 3 else 1,
         len(pan.pickup) if pan.pickup.ndim == 2 else 1,
         len(rotation) if rotation.ndim == 3 else 1,
+        tilt[-1].shape[-1] if tilt[-1].ndim == 3 else 1,
     )
     shape = (*limits.shape, size)
-    f, s, grade, lean = (np.broadcast_to(v if v.ndim == 3 else v[..., None], shape)[picked] for v in tilt)
+    f, s, grade, lean, over = (np.broadcast_to(v if v.ndim == 3 else v[..., None], shape)[picked] for v in tilt)
     near = limits[picked][None, :, None] * NEAR_SCAN[:, None, None]
     ends = np.zeros((1, *near.shape[1:])), np.full((1, *near.shape[1:]), G_MOST)
     scan = np.sort(np.minimum(np.concatenate([ends[0], near, ends[1]]), G_MOST), axis=0)
     found = np.broadcast_to(limits[..., None], shape).copy()
-    found[picked] = covered(pan, rotation, volume, f, s, grade, lean, scan, 1e-3)
+    found[picked] = covered(pan, rotation, volume, f, s, grade, lean, over, scan, 1e-3)
     return found
 
 
 def effective(facts: OilFacts, limits: Array) -> Array:
-    """Covered acceleration with the baffle's stated one [g]."""
+    """Covered acceleration with the baffle's stated one [g].
+
+    A baffle keeps oil from running away; it brings none to a pickup that is bare at rest, on its grade or heel.
+    """
     if facts.baffle == "given" and facts.baffle_g is not None:
         good = as_array(facts.baffle_g) / GRAVITY
-        return np.maximum(limits[..., None] if good.ndim and limits.ndim == 2 else limits, good)
+        bare = limits[..., None] if good.ndim and limits.ndim == 2 else limits
+        return np.where(bare > 0.0, np.maximum(bare, good), bare)
     return limits
 
 
@@ -257,8 +300,9 @@ def effective(facts: OilFacts, limits: Array) -> Array:
 class Ways:
     """Conductances out of the oil [W/K]: through the block, the pan's skin, a cooler into air or coolant.
 
-    ``start`` is the oil's temperature as a duty begins; ``settled`` how far it has gone from there to its
-    steady state by the end of the duty, ``mean`` how far as a mean over it (both 1 for a lasting one).
+    ``start`` is the oil's temperature as a duty begins, of those in ``after`` (place of the duty before, -1 where
+    it follows none) the end of that one; ``settled`` how far it has gone from there to its steady state by the end
+    of the duty, ``mean`` how far as a mean over it (both 1 for a lasting one).
     """
 
     block: Array
@@ -270,6 +314,7 @@ class Ways:
     start: Array
     settled: Array
     mean: Array
+    after: tuple[int, ...]
 
     @property
     def total(self) -> Array:
@@ -278,25 +323,41 @@ class Ways:
 
 
 def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
-    """Where oil heat goes; a pan not known is taken as 0.25 m2 of skin."""
+    """Where oil heat goes, coolant as a sound system holds it; a pan not known has skin for its oil."""
     speed = context.duties.column("air_speed")
-    skin = (PAN_STILL + PAN_MOVING * np.sqrt(PAN_AIR * speed)) * (0.25 if pan is None else pan.wetted)
-    rated_oil = context.mean.heat_to_oil / np.maximum(
-        (context.mean.fuel_mass_flow / context.mean.rated_fuel) ** 0.75, 1e-9
-    )
-    own = rated_oil.max(axis=-2, keepdims=True) * (context.engine.rated_power / context.wanted)
+    quantity = as_array(need(facts.oil_quantity, "oil.oil_quantity"))
+    bare = NO_PAN * (quantity / NO_PAN_OIL) ** (2.0 / 3.0)
+    skin = (PAN_STILL + PAN_MOVING * np.sqrt(PAN_AIR * speed)) * (bare if pan is None else pan.wetted)
+    own = context.mean.rated_oil * (context.engine.rated_power / context.wanted)
     ua = as_array(0.0 if facts.cooler_conductance is None else facts.cooler_conductance)
     moving = COOLER_STILL + (1.0 - COOLER_STILL) * np.minimum(speed / COOLER_SPEED, 1.0)
     thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
-    block, ambient = as_array(own / BLOCK_STANDS * context.doubt(BLOCK_DOUBT)), context.duties.column("ambient")
+    engine = context.engine
+    stands = BLOCK_STANDS[(engine.fuel.spark, engine.facts.aspiration != "natural")]
+    block, ambient = as_array(own / stands * context.doubt(BLOCK_DOUBT)), context.duties.column("ambient")
     air = np.asarray(ua * moving * (facts.cooler == "air"))
     water = np.asarray(ua * float(facts.cooler == "water") + 0.0 * speed)
     start = _start(context, thermostat, ambient)
-    capacity = as_array(need(facts.oil_quantity, "oil.oil_quantity")) * oils.density(oils.T_100) * oils.HEAT_CAPACITY
+    capacity = quantity * oils.density(oils.T_100) * oils.HEAT_CAPACITY + WITH_OIL * context.engine.body_capacity
     times = np.minimum(context.duties.column("duration"), 1e9) * (block + skin + air + water) / capacity
     settled = -np.expm1(-times)
     coolant_ = thermostat + COOLANT_OVER_THERMOSTAT
-    return Ways(block, np.asarray(skin), air, water, coolant_, ambient, start, settled, 1.0 - settled / times)
+    place = {case.id: at for at, case in enumerate(context.duties.cases)}
+    after = tuple(place.get(case.after, -1) for case in context.duties.cases)
+    return Ways(block, np.asarray(skin), air, water, coolant_, ambient, start, settled, 1.0 - settled / times, after)
+
+
+def with_coolant(ways: Ways, context: Context, mean: Operation) -> Ways:
+    """The same with the coolant as the cooling system leaves it at an operating point, where that is known.
+
+    Held by its thermostat while the core sheds all that is made, from there up with the heat to its limit: beyond
+    that it is the cooling that gives out, and is said there.
+    """
+    if COOLANT_FREE not in context.given:
+        return ways
+    given = context.given
+    rises = given[COOLANT_FREE] + given[COOLANT_PER_WATT] * mean.heat_to_coolant
+    return replace(ways, coolant=clip(rises, given[COOLANT_LEAST], given[COOLANT_MOST]))
 
 
 def _start(context: Context, thermostat: Array, ambient: Array) -> Array:
@@ -314,9 +375,28 @@ def temperature(ways: Ways, heat: Array) -> Array:
     Steady ``(Q + UA_c T_c + UA_a T_a) / sum UA``, approached from the start as one lump
     (incropera2007, ch. 5).
     """
+    start = begins(ways, heat)
+    return np.asarray(start + (_steady(ways, heat) - start) * ways.settled)
+
+
+def begins(ways: Ways, heat: Array) -> Array:
+    """Oil temperature as each duty begins [K]: its own start, or where the duty it follows leaves it."""
+    start = as_array(ways.start)
+    if max(ways.after) < 0:
+        return start
+    steady = _steady(ways, heat)
+    follows = np.array(ways.after)[:, None] >= 0
+    first = np.maximum(ways.after, 0)
+    # As many times as a chain of duties is long at most: they follow each other in no ring.
+    for _ in ways.after:
+        end = np.broadcast_to(start + (steady - start) * ways.settled, np.broadcast_shapes(start.shape, steady.shape))
+        start = np.where(follows, end[..., first, :], ways.start)
+    return np.asarray(start)
+
+
+def _steady(ways: Ways, heat: Array) -> Array:
     to_coolant, to_air = ways.block + ways.water, ways.pan + ways.air
-    steady = (heat + to_coolant * ways.coolant + to_air * ways.ambient) / ways.total
-    return np.asarray(ways.start + (steady - ways.start) * ways.settled)
+    return np.asarray((heat + to_coolant * ways.coolant + to_air * ways.ambient) / ways.total)
 
 
 def hand_over(ways: Ways) -> tuple[Array, Array]:
@@ -330,32 +410,80 @@ def hand_over(ways: Ways) -> tuple[Array, Array]:
     return np.asarray(share), np.asarray(back - (1.0 - ways.mean) * to_coolant * (ways.start - ways.coolant))
 
 
-def gauge_pressure(facts: OilFacts, speed: Value, oil_temperature: Value) -> Array | None:
-    """Oil pressure [Pa gauge] from one hot reading: bearings leak in proportion to pressure over viscosity.
+@dataclass(frozen=True)
+class Leak:
+    """What bearings and jets let through: a pressure [Pa] at an engine speed [rev/min], oil of its grade at 100 degC,
+    and where the relief opens [Pa]."""
 
-    ``p = p_hot (N / N_hot) mu(T) / mu(100 degC)``, held at the relief; None when no reading is given.
+    pressure: Array
+    speed: Array
+    relief: Array
+
+
+def leak_of(context: Context, facts: OilFacts) -> Leak:
+    """From one hot reading; without one the relief is taken to be reached hot at 0.6 of rated speed.
+
+    A reading near the relief's setting is the relief's own: it says where that opens, and nothing of how much more
+    the pump moves.
+    """
+    relief = as_array(need(facts.relief_pressure, "oil.relief_pressure"))
+    knee = as_array(KNEE * context.engine.rated_speed)
+    if facts.hot_pressure is None or facts.hot_pressure_speed is None:
+        return Leak(relief, knee, relief)
+    read, at = as_array(facts.hot_pressure), as_array(facts.hot_pressure_speed)
+    if likely(read) >= READS_RELIEF * likely(relief):
+        return Leak(read, np.minimum(at, knee), read)
+    return Leak(read, at, relief)
+
+
+def _thinness(facts: OilFacts, oil_temperature: Value) -> Array:
+    """Dynamic viscosity over that at 100 degC."""
+    oil = oil_of(facts)
+    thin = oils.viscosity_walther(oil, oil_temperature) * oils.density(oil_temperature)
+    return np.asarray(thin / (oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)))
+
+
+def gauge_pressure(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: Value) -> Array | None:
+    """Oil pressure [Pa gauge], held at the relief; None when no reading is given.
+
+    A pump moves what its speed says; bearings pass it half by thickness and half by inertia:
+    ``p = p_ref (0.5 n mu/mu_100 + 0.5 n^2)``, n speed over the reading's (from memory).
     """
     if facts.hot_pressure is None or facts.hot_pressure_speed is None:
         return None
-    oil = oil_of(facts)
-    thin = oils.viscosity_walther(oil, oil_temperature) * oils.density(oil_temperature)
-    hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
-    free = as_array(facts.hot_pressure) * (as_array(speed) / facts.hot_pressure_speed) * thin / hot
-    return np.minimum(free, as_array(need(facts.relief_pressure, "oil.relief_pressure")))
+    n = as_array(speed) / leak.speed
+    free = leak.pressure * ((1.0 - INERTIAL) * n * _thinness(facts, oil_temperature) + INERTIAL * n**2)
+    return np.minimum(free, leak.relief)
 
 
-def suction_speed(facts: OilFacts, oil_temperature: float, pressure: float, most: float) -> float:
-    """Engine speed [rev/min] up to which the pickup passes all the pump asks, ``most`` where beyond.
+def drawn_flow(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: Value) -> Array:
+    """Oil that comes through the pickup [m3/s]: what the pump moves, less what its relief lets back to its inlet.
+
+    The bearings pass no more than the relief's pressure drives through them: the speed at which it opens, from
+    :func:`gauge_pressure`.
+    """
+    moved = pump_flow(facts, speed)
+    if facts.relief_returns == "sump":
+        return moved
+    slow = (1.0 - INERTIAL) * _thinness(facts, oil_temperature)
+    opens = (np.sqrt(slow**2 + 4.0 * INERTIAL * leak.relief / leak.pressure) - slow) / (2.0 * INERTIAL)
+    return np.minimum(moved, pump_flow(facts, opens * leak.speed))
+
+
+def suction_speed(facts: OilFacts, leak: Leak, oil_temperature: Value, pressure: Value, most: Value) -> Array:
+    """Engine speed [rev/min] up to which the pickup passes all that is drawn, ``most`` where beyond.
 
     Solved for the speed at which the way to the pump leaves 55 kPa absolute: what is lost rises with flow.
     """
-    found = find_root(
-        lambda n: suction_drop(facts, pump_flow(facts, n), oil_temperature) - (pressure - SUCTION_LEAST),
-        1.0,
-        most,
+    return find_root(
+        lambda n: (
+            suction_drop(facts, drawn_flow(facts, leak, n, oil_temperature), oil_temperature)
+            - (as_array(pressure) - SUCTION_LEAST)
+        ),
+        as_array(1.0),
+        as_array(most),
         tolerance=1.0,
     )
-    return float(found)
 
 
 def turbo_drain(facts: OilFacts, oil_temperature: Value) -> Array | None:
@@ -374,7 +502,7 @@ def least_pressure(facts: OilFacts, speed: Value, rated_speed: Value) -> Array:
     """Least oil pressure [Pa gauge] by the school chosen."""
     if facts.pressure_school == "maker":
         return as_array(need(facts.least_pressure, "oil.least_pressure")) * as_array(speed) / rated_speed
-    return 70.0 * as_array(speed)
+    return PSI_PER_SPEED * as_array(speed)
 
 
 def pump_flow(facts: OilFacts, speed: Value) -> Array:
@@ -383,13 +511,15 @@ def pump_flow(facts: OilFacts, speed: Value) -> Array:
 
 
 def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
-    """Lost between sump and pump [Pa]; Hagen-Poiseuille when cold, with sieve and bend."""
-    oil = oil_of(facts)
-    return pressure_drop(
+    """Lost between sump and pump [Pa]: the pump's lift, the pipe, sieve and bend, which lose more in thick oil."""
+    rho = oils.density(oil_temperature)
+    lost = pressure_drop(
         flow,
         need(facts.pickup_bore, "oil.pickup_bore"),
         need(facts.pickup_length, "oil.pickup_length"),
-        oils.density(oil_temperature),
-        oils.viscosity_walther(oil, oil_temperature),
+        rho,
+        oils.viscosity_walther(oil_of(facts), oil_temperature),
         PICKUP_LOSS,
+        slow_factor=PICKUP_SLOW,
     )
+    return np.asarray(lost + rho * GRAVITY * as_array(need(facts.pickup_lift, "oil.pickup_lift")))

@@ -10,11 +10,10 @@ from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need, over_duties
 from gauge_well.core.systems.oil import model
-from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.facts import QUANTITY_BAND, OilFacts, usual_quantity
 from gauge_well.core.typing import as_array, likely
 
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
-OVER_PICKUP = 0.02  # m left over the pickup
 
 
 def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, ways: model.Ways) -> list[Need]:
@@ -23,7 +22,8 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
     cases = context.duties.cases
     hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
     if coverage is None:
-        depth = need_number(facts.pickup_clearance, "oil.pickup_clearance") + hardest * REACH + OVER_PICKUP
+        over = float(model.cover(context, facts)[..., 0].max())
+        depth = need_number(facts.pickup_clearance, "oil.pickup_clearance") + hardest * REACH + over
         found.append(
             Need(
                 "pan",
@@ -63,17 +63,18 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
 def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None) -> Need:
     """By the pan: what keeps the pickup covered in every duty; by displacement where no pan is known."""
     if coverage is None:
-        litres = likely(context.engine.displacement) * 1e3
-        volume = (2.5 + litres) * 1e-3
-        return Need(
-            "pan",
-            "oil_quantity",
-            volume,
-            "volume",
-            Sentence("About {v} of oil, by engine size; the pan decides.", {"v": (volume, "volume")}),
-        )
+        volume = usual_quantity(likely(context.engine.displacement), context.engine.fuel.spark)
+        low, high = ((1.0 + s * QUANTITY_BAND) * volume for s in (-1.0, 1.0))
+        values: dict[str, tuple[float, str] | str] = {
+            "v": (volume, "volume"),
+            "low": (low, "volume"),
+            "high": (high, "volume"),
+        }
+        words = "About {v} of oil, {low} to {high} in engines of its size; the pan decides."
+        return Need("pan", "oil_quantity", volume, "volume", Sentence(words, values))
     pan, n = coverage.pan, coverage.sampled_normals
-    under = volume_below(pan.body, n, pan.over_pickup(n)).max(axis=(0, 1))
+    over = coverage.over if coverage.over.ndim == 3 else coverage.over[..., None]
+    under = volume_below(pan.body, n, pan.over_pickup(n) + over).max(axis=(0, 1))
     volume = under + need(facts.oil_up, "oil.oil_up")
     template = "{v} of oil keeps the pickup covered in every duty; the pan holds {holds} to the rail."
     if likely(volume) > likely(pan.holds):

@@ -12,6 +12,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.model import oil_of
 from gauge_well.core.typing import likely
 
 DEEPER, MORE_OIL, NEARER = 0.025, 0.5e-3, 0.04  # m, m3, m
@@ -19,7 +20,7 @@ BAFFLE_OVER = 1.15  # of what the duties ask, rounded up to a tenth of g
 LEAST_CLEARANCE = 0.006
 COOLERS = (20.0, 40.0, 60.0, 90.0, 130.0, 180.0, 250.0, 350.0)  # W/K (common practice)
 DRAINS = (10e-3, 12e-3, 16e-3, 19e-3, 22e-3, 25e-3)
-PICKUPS = (16e-3, 20e-3, 25e-3, 32e-3)
+PICKUPS = (10e-3, 12e-3, 16e-3, 20e-3, 25e-3, 32e-3, 40e-3)
 SLOPE = np.radians(20.0)
 
 
@@ -105,7 +106,8 @@ def _oil(facts: OilFacts) -> Iterator[Candidate]:
             {"oil.oil_quantity": now + MORE_OIL},
         )
     thicker = sorted(
-        (o for o in OILS.values() if o.at_100 > 1.05 * OILS[facts.grade or "10w40"].at_100), key=lambda o: o.at_100
+        (o for o in OILS.values() if likely(o.at_100) > 1.05 * likely(oil_of(facts).at_100)),
+        key=lambda o: likely(o.at_100),
     )
     if thicker and facts.hot_pressure is not None:
         yield Candidate("grade", "pressure", Sentence(f"{thicker[0].label} oil"), {"oil.grade": thicker[0].id})

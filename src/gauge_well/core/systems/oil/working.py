@@ -12,7 +12,7 @@ from gauge_well.core.media import oils
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import as_array
+from gauge_well.core.typing import Value, as_array
 from gauge_well.core.working import Step, Working
 
 BRAKING = tuple(model.DIRECTIONS).index("braking")
@@ -81,10 +81,10 @@ def steps(
             "U_p": ways.pan,
             "U_a": ways.air,
             "T_a": ways.ambient,
-            "T_0": ways.start,
+            "T_0": model.begins(ways, heat),
             "s": ways.settled,
         },
-        "incropera2007, ch. 5; block stands 45 K",
+        "incropera2007, ch. 5",
     )
     oil = model.oil_of(facts)
     thin = oils.viscosity_walther(oil, hot)
@@ -98,41 +98,40 @@ def steps(
         {"A": at.intercept, "B": at.slope, "T_oil": hot},
         "astm_d341, oil_tables",
     )
-    pressure = model.gauge_pressure(facts, context.mean.speed, hot)
-    if pressure is not None and facts.hot_pressure is not None and facts.hot_pressure_speed is not None:
-        at_hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
+    leak = model.leak_of(context, facts)
+    pressure = model.gauge_pressure(facts, leak, context.mean.speed, hot)
+    at_hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
+    thinness = thin * oils.density(hot) / at_hot
+    if pressure is not None:
         w.add(
             "p",
             "Oil pressure",
-            "minimum(p_hot * N / N_hot * mu / mu_100, p_relief)",
+            "minimum(p_ref * (0.5 * N / N_ref * mu / mu_100 + 0.5 * (N / N_ref) ** 2), p_relief)",
             pressure,
             "pressure_gauge",
             {
-                "p_hot": facts.hot_pressure,
+                "p_ref": leak.pressure,
                 "N": context.mean.speed,
-                "N_hot": facts.hot_pressure_speed,
+                "N_ref": leak.speed,
                 "mu": thin * oils.density(hot),
                 "mu_100": at_hot,
-                "p_relief": need(facts.relief_pressure, ""),
+                "p_relief": leak.relief,
             },
-            "bearings leak as pressure over viscosity",
+            "common practice; half of what bearings let through goes by inertia",
         )
-    flow = model.pump_flow(facts, context.mean.speed)
-    w.add(
-        "q",
-        "Oil the pump moves",
-        "V_p * N / 60",
-        flow,
-        "flow",
-        {"V_p": need(facts.pump_displacement, ""), "N": context.mean.speed},
-        "arithmetic",
-    )
+    flow = model.drawn_flow(facts, leak, context.mean.speed, hot)
+    moved: dict[str, Value] = {"V_p": need(facts.pump_displacement, ""), "N": context.mean.speed}
+    drawn = "V_p * N / 60"
+    if facts.relief_returns != "sump":
+        drawn = "V_p * minimum(N, N_ref * (sqrt(0.25 * m ** 2 + 2 * p_relief / p_ref) - 0.5 * m)) / 60"
+        moved |= {"N_ref": leak.speed, "m": thinness, "p_relief": leak.relief, "p_ref": leak.pressure}
+    w.add("q", "Oil drawn through the pickup", drawn, flow, "flow", moved, "arithmetic")
     lost = model.suction_drop(facts, flow, hot)
     bore = as_array(need(facts.pickup_bore, ""))
     w.add(
         "dp",
         "Lost to the pump",
-        "(f * L / D + K) * 0.5 * rho * (q / (0.7853981634 * D ** 2)) ** 2",
+        "(f * L / D + K + K_1 / Re) * 0.5 * rho * (q / (0.7853981634 * D ** 2)) ** 2 + rho * 9.80665 * H",
         lost,
         "pressure_difference",
         {
@@ -140,10 +139,13 @@ def steps(
             "L": need(facts.pickup_length, ""),
             "D": bore,
             "K": model.PICKUP_LOSS,
+            "K_1": model.PICKUP_SLOW,
+            "Re": flow / bore_area(bore) * bore / thin,
+            "H": need(facts.pickup_lift, ""),
             "rho": oils.density(hot),
             "q": flow,
         },
-        "churchill1977; crane410",
+        "churchill1977; crane410; hooper1981",
     )
     limit = need(facts.oil_limit, "")
     w.add(
