@@ -1701,7 +1701,7 @@ export interface components {
              * Fuel
              * @description Fuel
              */
-            fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg") | null;
+            fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg" | "cng") | null;
             /**
              * Ethanol Share
              * @description Ethanol in it. By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.
@@ -2082,7 +2082,7 @@ export interface components {
              * Injection
              * @description Fuel gets in by
              */
-            injection?: ("port" | "direct" | "common_rail" | "mechanical" | "carburettor") | null;
+            injection?: ("port" | "direct" | "common_rail" | "mechanical" | "carburettor" | "gas") | null;
             /**
              * Injection Pump
              * @description Injection pump

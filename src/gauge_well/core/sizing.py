@@ -140,6 +140,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
             rows += own
         except CoreError as error:
             blocks[id] = _refused_block(SYSTEMS[id], error)
+    not_judged += [{"system": SYSTEMS[id].title, "why": r.not_judged} for id, r in solved.items() if r.not_judged]
     not_judged += [{"system": f"Duty {id}", "why": f"{field} is missing"} for id, field in missing.items()]
     duties = [
         {
@@ -414,7 +415,7 @@ def block_of(
     count = len(context.duties.cases)
     block = {
         "title": system.title,
-        "state": states_of(limits, bool(result.unknown)).value,
+        "state": states_of(limits, bool(result.unknown) or bool(result.not_judged)).value,
         "fill": worst["fill"] if worst else None,
         "reach_w": reach,
         "reach_code": "value"

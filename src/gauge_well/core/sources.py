@@ -62,6 +62,7 @@ BIBLIOGRAPHY: dict[str, str] = {
         "p. 96. From memory."
     ),
     "sae_j300": "SAE J300, Engine oil viscosity classification. From memory.",
+    "iec60028": "IEC 60028:1925, International standard of resistance for copper. From memory.",
     "iso1585": ("ISO 1585:1992, Road vehicles: engine test code, net power: correction for the air. From memory."),
     "iso2533": "ISO 2533:1975, Standard Atmosphere. From memory.",
     "iapws1992": ("IAPWS SR1-86(1992), Saturation properties of ordinary water substance. From memory."),

@@ -54,6 +54,7 @@ class Fuel:
     spark: bool
     lean_limit: float = 0.0
     heat_capacity: float = 2000.0
+    gas: bool = False  # held under pressure in its tank, a gas at the engine
 
     @property
     def stoichiometric_air_ratio(self) -> float:
@@ -77,7 +78,9 @@ PETROL = Fuel(
 ETHANOL = Fuel("ethanol", "ethanol", 794.0, 26.8e6, *_elements(3.0, 0.5), 16e3, 1.0, 5090.0, True, 0.033, 2440.0)
 METHANOL = Fuel("methanol", "methanol", 796.0, 19.9e6, *_elements(4.0, 1.0), 32e3, 1.0, 4500.0, True, 0.060, 2530.0)
 DIESEL = Fuel("diesel", "diesel", 835.0, 42.8e6, *_elements(1.80, 0.0), 0.0, MIXTURE, 4500.0, False)
-LPG = Fuel("lpg", "LPG, liquid", 508.0, 46.3e6, *_elements(8.0 / 3.0, 0.0), 0.0, 1.0, 3000.0, True)
+LPG = Fuel("lpg", "LPG, liquid", 508.0, 46.3e6, *_elements(8.0 / 3.0, 0.0), 0.0, 1.0, 3000.0, True, gas=True)
+# Density at 200 bar and 15 degC.
+CNG = Fuel("cng", "natural gas, compressed", 168.0, 49.0e6, *_elements(3.85, 0.0), 0.0, 1.0, 3000.0, True, gas=True)
 
 
 def blend(ethanol_share: float, label: str = "", id: str = "blend", rvp: float | None = None) -> Fuel:
@@ -136,6 +139,7 @@ FUELS: Mapping[str, Fuel] = {
     "methanol": METHANOL,
     "diesel": DIESEL,
     "lpg": LPG,
+    "cng": CNG,
 }
 
 

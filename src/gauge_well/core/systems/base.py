@@ -162,7 +162,8 @@ class Caution:
 class Result:
     """A system solved for one context, ready to be asked again at other powers.
 
-    What only a whole report shows is called for, so that samples and remedies do not pay for it.
+    What only a whole report shows is called for, so that samples and remedies do not pay for it. ``not_judged``: why
+    it is not, where it is left out for this build.
     """
 
     checks: Callable[[Operation, Operation], Sequence[Check]]
@@ -173,6 +174,7 @@ class Result:
     working: Callable[[int], list[Step]]
     beside: Callable[[], Sequence[Beside]] = tuple
     looks: Callable[[], Iterable[Look]] = tuple
+    not_judged: str = ""
 
 
 @dataclass(frozen=True)

@@ -147,7 +147,17 @@ class Bleeding(NumbersCase):
 class Change(NumbersCase):
     def test_volumes_by_hand(self) -> None:
         """Lines by bore and length once, filter 4.6 times to a hundredth."""
-        _, c = circuit(with_fuel(FIVE, previous_fuel="diesel", tank_volume="60 L", filter_volume="0.5 L"))
+        _, c = circuit(
+            with_fuel(
+                FIVE,
+                previous_fuel="diesel",
+                tank_volume="60 L",
+                filter_volume="0.5 L",
+                line_bore="8 mm",
+                suction_bore="10 mm",
+                return_bore="8 mm",
+            )
+        )
         found = change.change_of(c, "petrol")
         assert found is not None
         lines = 2 * float(bore_area(0.008)) * 4.0 + float(bore_area(0.010)) * 0.1

@@ -170,8 +170,8 @@ class Heat(NumbersCase):
         self.assertLess(heats[1], 0.6 * heats[0])
 
     def test_limit_is_where_the_inlet_boils(self) -> None:
-        """The vapour pressure at the limit is what the inlet is left with, less 10 kPa."""
-        context, c = circuit(FIVE)
+        """The vapour pressure at the limit is what the inlet is left with, less 10 kPa for a pump outside the tank."""
+        context, c = circuit(with_fuel(FIVE, pump_place="outside"))
         limit = tank.hottest_allowed(c, np.array([[[3e3]]]))
         left = context.duties.column("pressure") - 3e3 - 10e3
         self.close(fuels.vapour_pressure(c.fuel, limit, likely(c.facts.reid_pressure)), left, rel=1e-9)

@@ -9,7 +9,7 @@ from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Context, Result, System, gives_nothing
-from gauge_well.core.systems.fuel import facts, figures, judge, need, notices, pump, remedies, working
+from gauge_well.core.systems.fuel import facts, figures, gas, judge, need, notices, pump, remedies, working
 from gauge_well.core.systems.fuel.circuit import circuit_of
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.systems.fuel.network import Point, at_peak
@@ -24,6 +24,7 @@ PARTS = {
     "tank": "Tank",
     "bowl": "Float bowl",
     "guard": "Fuel guards",
+    gas.PART: "Gas parts",
 }
 # Another pump does not keep this one's second point, draw, relief or wear.
 POINTS = ("pump_flow_2", "pump_pressure_2", "pump_current", "relief_pressure", "pump_wear")
@@ -100,6 +101,8 @@ def applies(machine: MachineFacts) -> str | None:
 
 def solve(context: Context, given: facts.FuelFacts) -> Result:
     """Solve fuel for the context's duties; a missing part leaves its check unknown."""
+    if context.engine.fuel.gas:
+        return gas.result(context, given)
     circuit = circuit_of(context, given)
     unknown = judge.unknown_of(circuit)
     base = at_peak(context, circuit)

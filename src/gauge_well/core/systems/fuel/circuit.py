@@ -19,7 +19,7 @@ from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, REGU
 from gauge_well.core.typing import Array, Value, as_array
 
 INLET_LOSS = 1.5  # K of a pickup and a bend
-VAPOUR_MARGIN = 10e3  # Pa over its vapour pressure that a pump's inlet wants (common practice)
+VAPOUR_MARGIN = 10e3  # Pa over its vapour pressure that a pump's inlet wants; none where it lies in the fuel
 VACUUM = -60e3  # Pa in a throttled engine's manifold, idling (common practice)
 
 
@@ -112,9 +112,15 @@ class Circuit:
         """Vapour pressure of the fuel as sold, at its hottest [Pa absolute]."""
         return fuels.vapour_pressure(self.fuel, self.temperature, self.facts.reid_pressure)
 
+    @property
+    def vapour_margin(self) -> float:
+        """Over its vapour pressure that the first inlet wants [Pa]: a pump that lies in the fuel draws no bubbles."""
+        submerged = self.facts.pump_place == "tank" and self.facts.lift == "none" and self.pumped
+        return 0.0 if submerged else VAPOUR_MARGIN
+
     def least_inlet(self) -> Array:
-        """Least a pump's inlet can stand [Pa absolute]."""
-        return np.asarray(self.vapour_pressure() + VAPOUR_MARGIN)
+        """Least the first inlet can stand [Pa absolute]."""
+        return np.asarray(self.vapour_pressure() + self.vapour_margin)
 
     def left_of(self, lost: Value) -> Array:
         """Pressure of an inlet that has lost ``lost`` [Pa absolute]."""

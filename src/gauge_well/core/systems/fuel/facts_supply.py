@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
 
 from gauge_well.core.facts import Way, choice, quantity, table
 from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
@@ -29,12 +32,24 @@ class Injection:
 INJECTIONS: Mapping[str, Injection] = {
     "port": Injection("port injection", 300e3, True, 1.0, 0.0, "returned", "electric"),
     "direct": Injection("direct petrol injection (supply side)", 450e3, False, 1.0, 0.0, "returned", "electric"),
-    "common_rail": Injection("common-rail diesel (supply side)", 40e3, False, 0.6, 40.0, "free", "electric"),
+    "common_rail": Injection("common-rail diesel (supply side)", 400e3, False, 0.6, 40.0, "free", "electric"),
     "mechanical": Injection("mechanical diesel pump (supply side)", 35e3, False, 0.4, 20.0, "free", "engine"),
     "carburettor": Injection("carburettor", 25e3, False, 1.0, 0.0, "free", "engine"),
+    "gas": Injection("gas parts: vaporiser, or liquid from its own tank", 0.0, False, 1.0, 0.0, "free", "none"),
 }
+GAS = "gas"
 RAIL_HEAT = 100.0  # W a bare rail takes up in a hot bay (common practice)
-OWN_SUCTION, FLOAT_LEAST = -20e3, 2e3  # Pa at the engine's inlet where nothing pumps (common practice)
+OWN_SUCTION = -20e3  # Pa at the inlet of an injection pump that draws by itself (common practice)
+FLOAT_LEAST = 300.0  # Pa over a float valve's seat by which gravity fills a bowl (common practice)
+# Gravity is a matter of centimetres: what a filter and a sieve made for it take at rated power [Pa] (common practice).
+GRAVITY_FILTER, GRAVITY_SIEVE = 350.0, 100.0
+# Where turbo diesels are common rail unless they are old (common practice).
+RAIL_DIESELS = ("road_car", "off_road", "van", "truck", "hillclimb", "locomotive")
+LARGE_CYLINDER = 0.9e-3  # m3, from which diesels have their injection pump in line (common practice)
+# Bores sold as tube or hose [m] (common practice).
+BORES = tuple(b * 1e-3 for b in (4, 5, 6, 8, 10, 12, 15, 19, 22, 25, 32, 38, 50))
+LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides (common practice)
+GOES_ROUND = 2.0  # times what is burned and spilled at rated power that goes through a line (common practice)
 REGULATED = ("returned", "dead_headed")
 RAILS: Mapping[str, str] = {
     "returned": "past the rail, rest returns",
@@ -371,18 +386,18 @@ WAYS: Mapping[str, Way] = {
 def fill_supply(rules: Ruling) -> None:
     """Defaults: system by fuel, wiring, line and suction of a usual installation."""
     get, rule, engine = rules.get, rules.rule, rules.engine
-    rule("injection", "mechanical" if engine.get("fuel") == "diesel" else "port", "by fuel")
+    rule("injection", *_injection_by_rule(rules))
     way = INJECTIONS[get("injection")]
-    rule("injection_pump", "rotary", "usual of small ones")
+    rule("injection_pump", *_injection_pump_by_rule(engine))
     rule("carburettor", "down_draught", "usual")
     inline = INJECTION_PUMPS[get("injection_pump")] if way is INJECTIONS["mechanical"] else None
     wanted, burns = way.pressure, way.burned
-    if inline is not None and rules.given.get("injection_pump") is not None:
+    if inline is not None:
         wanted, burns = inline.least, inline.burned
     elif way is INJECTIONS["carburettor"]:
         wanted = CARBURETTORS[get("carburettor")].pressure
     if rules.given.get("pump_drive") == "none":
-        # A float valve passes fuel at little more than nothing; a vane pump of its own draws.
+        # A float valve asks only what its own seat takes; a vane pump of its own draws.
         wanted = OWN_SUCTION if way is INJECTIONS["mechanical"] else FLOAT_LEAST
     rule("rail", way.rail, "usual for the way it gets in")
     rule("rail_pressure", wanted, "usual for the way it gets in")
@@ -394,6 +409,43 @@ def fill_supply(rules: Ruling) -> None:
     _fill_injectors(rules)
     _fill_pump(rules, way)
     _fill_lines(rules, way)
+
+
+def _injection_by_rule(rules: Ruling) -> tuple[str, str]:
+    """How fuel gets in, by what is burned, how it breathes and in what machine, and the words for it."""
+    engine, fuel = rules.engine, rules.fuel
+    if fuel is not None and fuel.gas:
+        return GAS, "gas goes through gas parts"
+    if fuel is None or fuel.spark:
+        return "port", "usual for petrol"
+    machine = rules.context.get("machine", {}).get("kind")
+    if engine.get("aspiration") == "turbo" and engine.get("era") != "old" and machine in RAIL_DIESELS:
+        return "common_rail", "usual for a turbo diesel in such a machine"
+    return "mechanical", "usual for small and working diesels"
+
+
+def _injection_pump_by_rule(engine: Mapping[str, Any]) -> tuple[str, str]:
+    count = float(engine.get("cylinders") or 4.0)
+    if count <= 2.0:
+        return "single", "usual for one or two cylinders"
+    if float(engine.get("displacement") or 0.0) / count > LARGE_CYLINDER:
+        return "inline", "usual for large cylinders"
+    return "rotary", "usual for small quick diesels"
+
+
+def sold_bore(flow: float, speed: float) -> float:
+    """Smallest bore sold [m] in which ``flow`` [m3/s] runs no faster than ``speed`` [m/s]."""
+    least = float(np.sqrt(4.0 * max(flow, 0.0) / (np.pi * speed)))
+    return next((b for b in BORES if b >= least), BORES[-1])
+
+
+def _through(rules: Ruling) -> float:
+    """What goes through a line at rated power [m3/s], about."""
+    engine, fuel = rules.engine, rules.fuel
+    power, bsfc = engine.get("rated_power"), engine.get("bsfc")
+    if fuel is None or not power or not bsfc:
+        return 2.0e-5
+    return GOES_ROUND * float(power) * float(bsfc) / fuel.density / float(rules.get("burned_share"))
 
 
 def _fill_injectors(rules: Ruling) -> None:
@@ -424,11 +476,14 @@ def _fill_pump(rules: Ruling, way: Injection) -> None:
 
 def _fill_lines(rules: Ruling, way: Injection) -> None:
     get, rule = rules.get, rules.rule
-    rule("line_bore", 0.008, "8 mm tube")
+    flow = _through(rules)
+    rule("line_bore", sold_bore(flow, LINE_SPEED), f"next sold over {LINE_SPEED:g} m/s")
     rule("line_length", 4.0, "tank to engine")
     rule("line_loss", 6.0, "a few bends and fittings", "crane410")
-    rule("filter_drop", 15e3 if way.pressure > 1e5 else 4e3, "clean filter")
     hangs = get("pump_drive") == "none"
+    gravity = hangs and way is INJECTIONS["carburettor"]
+    filtered = GRAVITY_FILTER if gravity else 15e3 if way.pressure > 1e5 else 4e3
+    rule("filter_drop", filtered, "clean filter made for gravity" if gravity else "clean filter")
     rule("end_height", -0.4 if hangs else 0.0, "tank over the engine" if hangs else "level with the pump")
     rule("return_bore", get("line_bore"), "as the line")
     rule("return_length", get("line_length"), "as the line")
@@ -437,9 +492,9 @@ def _fill_lines(rules: Ruling, way: Injection) -> None:
     rule("rail_heat", RAIL_HEAT if get("rail") == "returned" else 0.0, "a hot bay round a bare rail")
     inside = get("pump_place") == "tank" or hangs
     rule("suction_lift", -0.05 if inside else 0.3, "by where the pump sits")
-    rule("suction_bore", 0.010, "10 mm")
+    rule("suction_bore", sold_bore(flow, SUCTION_SPEED), f"next sold over {SUCTION_SPEED:g} m/s")
     rule("suction_length", 0.1 if inside else 2.0, "by where the pump sits")
-    rule("sieve_drop", 2e3, "clean sieve")
+    rule("sieve_drop", GRAVITY_SIEVE if gravity else 2e3, "clean sieve")
     fuel = rules.fuel
     if fuel is not None and fuel.rvp > 0.0:
         hot = rules.hottest >= SUMMER

@@ -40,7 +40,7 @@ class TankFacts:
         "Must start from cold at", "temperature", 223.15, 303.15, group="Change of fuel", help="Vapour decides it."
     )
     previous_fuel: str | None = choice(
-        "Before, there was", {k: f.label for k, f in FUELS.items() if k != "lpg"}, group="Change of fuel"
+        "Before, there was", {k: f.label for k, f in FUELS.items() if not f.gas}, group="Change of fuel"
     )
     tank_left: Value | None = quantity(
         "Left in it when drained", "volume", 0.0, 0.2, group="Change of fuel", help="What the drain does not reach."

@@ -7,7 +7,7 @@ from typing import Any
 
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.fuel import show_change, show_circuit, show_lines, show_pumps, show_speed, show_tank
+from gauge_well.core.systems.fuel import gas, show_change, show_circuit, show_lines, show_pumps, show_speed, show_tank
 from gauge_well.core.systems.fuel.circuit import Circuit, circuit_of
 from gauge_well.core.systems.fuel.facts import FuelFacts
 
@@ -47,6 +47,10 @@ def instrument(context: Context, facts: FuelFacts, options: Mapping[str, float])
         raise CoreError("out_of_range", "view", view, f"0 to {len(VIEWS) - 1}", "There is no such view.")
     if "voltage" in options and not VOLTS[0] <= float(options["voltage"]) <= VOLTS[1]:
         raise CoreError("out_of_range", "voltage", options["voltage"], "4 to 60 V", "Voltage is out of range.")
+    if context.engine.fuel.gas:
+        raise CoreError(
+            "not_judged", "engine.fuel", context.engine.fuel.label, "a liquid fuel", f"No drawing: {gas.WHY}."
+        )
     try:
         found = VIEWS[view](context, circuit_of(context, facts), index, options)
     except MissingFact as error:

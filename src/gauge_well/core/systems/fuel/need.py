@@ -12,9 +12,9 @@ from gauge_well.core.systems.base import Context, Need, over_duties
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
+from gauge_well.core.systems.fuel.facts_supply import BORES, LINE_SPEED, SUCTION_SPEED, sold_bore
 from gauge_well.core.typing import Array, likely
 
-LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides (common practice)
 LOW_LIFT = 20e3  # Pa a lift pump works against (common practice)
 
 
@@ -29,16 +29,10 @@ def needs(context: Context, circuit: Circuit) -> list[Need]:
     if circuit.way.injectors:
         found.append(_injector(context, circuit))
     found += _bores(circuit, flow)
-    vent = tank.vent_bore(circuit, flow)
-    found.append(
-        Need(
-            "tank",
-            "vent_bore",
-            over_duties(vent),
-            "size",
-            Sentence("A tank vent of {bore} or more, that no wash or dust can shut.", {"bore": (likely(vent), "size")}),
-        )
-    )
+    least = likely(over_duties(tank.vent_bore(circuit, flow)))
+    vent = next((b for b in BORES if b >= least), BORES[-1])
+    words = "A tank vent of {bore} or more, that no wash or dust can shut."
+    found.append(Need("tank", "vent_bore", vent, "size", Sentence(words, {"bore": (vent, "size")})))
     return found
 
 
@@ -92,17 +86,14 @@ def _bores(circuit: Circuit, running: Array) -> Iterator[Need]:
     for part, speed, label in (("line", LINE_SPEED, "Line"), ("suction", SUCTION_SPEED, "Suction line")):
         if part == "suction" and circuit.facts.pump_place == "tank" and circuit.facts.lift == "none":
             continue
-        bore = np.sqrt(4.0 * running / (np.pi * speed))
-        yield Need(
-            part,
-            f"{part}_bore",
-            bore,
-            "size",
-            Sentence(
-                "{label} of {bore} bore or more ({v} at most); a returning pump's whole flow wants more.",
-                {"label": label, "bore": (likely(bore), "size"), "v": (speed, "speed_m_s")},
-            ),
-        )
+        bore = sold_bore(likely(running), speed)
+        words = "{label} of {bore} bore, the next sold ({v} at most); a returning pump's whole flow may want more."
+        values: dict[str, tuple[float, str] | str] = {
+            "label": label,
+            "bore": (bore, "size"),
+            "v": (speed, "speed_m_s"),
+        }
+        yield Need(part, f"{part}_bore", bore, "size", Sentence(words, values))
     rated = circuit.with_reserve(running)
     words = "A filter rated for {q}: twice what passes, so that it lasts."
     yield Need(

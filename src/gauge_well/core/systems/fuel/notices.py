@@ -10,7 +10,7 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.facts_guard import STOPS
-from gauge_well.core.systems.fuel.need import LINE_SPEED, SUCTION_SPEED
+from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED
 from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import largest, likely
 from gauge_well.core.validity import Notice

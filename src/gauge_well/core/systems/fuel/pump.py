@@ -17,7 +17,9 @@ from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 RULE_SHUT_OFF, SPRING_SHUT_OFF = 2.6, 1.5  # times the rating pressure, at which a one-point pump stops; a diaphragm's
 # spring holds it nearer (from memory)
-COPPER_RESISTIVITY = 1.9e-8  # ohm m, warm wire with its joints (common practice)
+# ohm m at 20 degC, and its rise for each kelvin (iec60028); what joints and plugs add; K of a loom that carries a pump's
+# current over the fuel beside it (common practice).
+COPPER, COPPER_RISE, JOINTS, LOOM_OVER = 1.724e-8, 3.93e-3, 1.03, 20.0
 PUMP_EFFICIENCY = 0.22  # electrical to hydraulic, whole pump (common practice)
 NO_LOAD = 0.5  # of its rated current a pump draws against no pressure (common practice)
 RELIEF_SPAN = 0.10  # of its setting, over which a relief opens wide (common practice)
@@ -84,9 +86,11 @@ class Motor:
 
 
 def wire_resistance(facts: FuelFacts) -> Array:
-    """Resistance of the pump's wire, there and back [ohm]."""
+    """Resistance of the pump's wire, there and back [ohm], as warm as it runs: ``rho 2 L / A``, copper (iec60028)."""
     length = as_array(need(facts.wire_length, "fuel.wire_length"))
-    return 2.0 * COPPER_RESISTIVITY * length / need(facts.wire_area, "fuel.wire_area")
+    warm = as_array(need(facts.fuel_temperature, "fuel.fuel_temperature")) + LOOM_OVER - 293.15
+    resistivity = COPPER * (1.0 + COPPER_RISE * warm) * JOINTS
+    return np.asarray(2.0 * resistivity * length / need(facts.wire_area, "fuel.wire_area"))
 
 
 @dataclass(frozen=True)

@@ -60,7 +60,9 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
     if facts.pump_flow is not None or facts.pump_table is not None:
         count = likely(facts.pump_count) if facts.pump_count is not None else 1.0
         label = "Second pump, in parallel" if count == 1.0 else "One more pump, in parallel"
-        yield Candidate("pump_count", "pump", Sentence(label), {"fuel.pump_count": count + 1.0})
+        # An engine has one place to drive a pump from.
+        if facts.pump_drive == "electric":
+            yield Candidate("pump_count", "pump", Sentence(label), {"fuel.pump_count": count + 1.0})
         if count > 1.0 and facts.pump_staging == "always" and facts.pump_drive == "electric":
             words = Sentence("The other pumps on demand: less fuel, less heat going round")
             yield Candidate("staged", "tank", words, {"fuel.pump_staging": "demand"})
@@ -76,8 +78,30 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
             if facts.pump_current is not None:
                 # A larger pump of a kind draws in proportion to what it moves.
                 changes["fuel.pump_current"] = likely(facts.pump_current) * size / now
-            words = Sentence("Pump {a} → {b} at that pressure", {"a": (now, "flow_fuel"), "b": (size, "flow_fuel")})
+            kind = "Engine-driven pump" if facts.pump_drive == "engine" else "Pump"
+            words = Sentence(kind + " {a} → {b} at that pressure", {"a": (now, "flow_fuel"), "b": (size, "flow_fuel")})
             yield Candidate(f"pump_{i + 1}", "pump", words, changes)
+    if facts.pump_drive == "engine" and facts.injection in ("mechanical", "carburettor"):
+        # An electric pump in its stead: one that gives what is wanted at the engine's inlet.
+        pressure = max(likely(facts.rail_pressure) if facts.rail_pressure is not None else LOW, LOW)
+        words = Sentence(
+            "An electric pump of {q} at {p} in its stead",
+            {"q": (LOW_PUMP, "flow_fuel"), "p": (pressure, "pressure_gauge")},
+        )
+        yield Candidate(
+            "electric_pump",
+            "pump",
+            words,
+            {
+                "fuel.pump_drive": "electric",
+                "fuel.pump_flow": LOW_PUMP,
+                "fuel.pump_pressure": pressure,
+                "fuel.pump_flow_2": None,
+                "fuel.pump_pressure_2": None,
+                "fuel.pump_table": None,
+                **{f"fuel.{name}": None for name in (*OWN, "pump_speed") if getattr(facts, name)},
+            },
+        )
     if facts.pump_drive == "electric":
         yield from _step("wire", "pump", "Pump's wire", "fuel.wire_area", facts.wire_area, WIRES, "wire_area")
     if facts.pump_drive == "none":

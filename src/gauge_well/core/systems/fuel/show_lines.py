@@ -11,8 +11,8 @@ from gauge_well.core.media import air, fuels
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel.change import line_volume, mixing_volume
-from gauge_well.core.systems.fuel.circuit import VAPOUR_MARGIN, Circuit, demand
-from gauge_well.core.systems.fuel.need import LINE_SPEED, SUCTION_SPEED
+from gauge_well.core.systems.fuel.circuit import Circuit, demand
+from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED
 from gauge_well.core.systems.fuel.network import at_peak
 from gauge_well.core.systems.fuel.show_circuit import at_duty, parts_of
 from gauge_well.core.typing import likely
@@ -46,7 +46,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         vapour = fuels.vapour_pressure(circuit.fuel, TEMPERATURES, None if reid is None else likely(reid))
         out["temperatures"] = [float(t) for t in TEMPERATURES]
         for height in ALTITUDES:
-            margin = float(air.pressure_isa(height)) - lost - vapour - VAPOUR_MARGIN
+            margin = float(air.pressure_isa(height)) - lost - vapour - circuit.vapour_margin
             out["margins"].append({"altitude": height, "margin": [float(m) for m in margin]})
         out["holds_to"] = at_duty(tank.hottest_allowed(circuit, pull), index, count)
     if point is not None:

@@ -98,7 +98,7 @@ def _sizes(context: Context, circuit: Circuit, index: int) -> list[dict[str, flo
 def _fuels(context: Context, circuit: Circuit, index: int) -> list[dict[str, Any]]:
     """Volume of each fuel for the same power at equal efficiency, over what is burned now."""
     now = circuit.fuel
-    if not now.spark or now.id == "lpg":
+    if not now.spark or now.gas:
         return []
     flow = at_duty(context.peak.fuel_mass_flow / now.density, index, len(context.duties.cases))
     lift = circuit.facts.injector_flow

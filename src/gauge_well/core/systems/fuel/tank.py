@@ -15,7 +15,7 @@ from gauge_well.core.geometry.free_surface import Body, prism, volume_below
 from gauge_well.core.media import air, fuels
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.fuel.circuit import VAPOUR_MARGIN, Circuit, burned
+from gauge_well.core.systems.fuel.circuit import Circuit, burned
 from gauge_well.core.systems.fuel.facts_tank import AIR_SPACE
 from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import Array, Value, as_array, clip
@@ -166,7 +166,7 @@ def hottest_allowed(circuit: Circuit, pull: Array) -> Array:
     """Temperature [K] at which what the pump's inlet is left with is what the fuel boils at, or the diesel's own."""
     if circuit.fuel.rvp <= 0.0:
         return np.full_like(circuit.pressure, DIESEL_HOT)
-    left = np.maximum(circuit.pressure - pull - VAPOUR_MARGIN, 1.0)
+    left = np.maximum(circuit.pressure - pull - circuit.vapour_margin, 1.0)
     return fuels.boiling_temperature(circuit.fuel, left, circuit.facts.reid_pressure)
 
 

@@ -273,10 +273,10 @@ def _suction(w: Working, circuit: Circuit, point: Point | None, context: Context
     w.add(
         "p_least",
         "Least it can stand",
-        "p_v + 10000",
+        "p_v + p_more",
         circuit.least_inlet(),
         "pressure_absolute",
-        {"p_v": vapour},
+        {"p_v": vapour, "p_more": circuit.vapour_margin},
         "common practice",
     )
 
