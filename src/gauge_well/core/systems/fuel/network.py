@@ -23,7 +23,7 @@ from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.systems.fuel.pump import LIFT, MAIN, Pump, one_of, pump_of
 from gauge_well.core.typing import Array, Value, as_array, clip
 
-HEAD_MOST, HEAD_ROWS = 40.0, 129  # of the design flow, up to which a column of fuel is worked; rows
+HEAD_MOST, HEAD_ROWS = 20.0, 193  # of the design flow, up to which a column of fuel is worked; rows
 SLOWEST, FASTEST = 0.02, 1.0  # of its rated speed, between which an engine-driven pump's flow follows its speed
 
 
