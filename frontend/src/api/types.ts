@@ -1788,6 +1788,11 @@ export interface components {
              */
             boost_held_to?: components["schemas"]["FactDocument"] | string | number | null;
             /**
+             * Wastegate
+             * @description At full load its wastegate
+             */
+            wastegate?: ("open" | "shut") | null;
+            /**
              * Charge Cooler
              * @description Charge cooler effectiveness. Nought where there is none.
              */
@@ -2858,7 +2863,7 @@ export interface components {
         };
         /**
          * NeedOut
-         * @description What the wanted power asks of a part.
+         * @description What the wanted power asks of a part; ``options`` where it is a choice.
          */
         NeedOut: {
             /** Part */
@@ -2871,6 +2876,11 @@ export interface components {
             unit: string;
             /** Sentence */
             sentence: string;
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["OptionOut"][];
             /** Low */
             low?: number | null;
             /** High */
@@ -2891,6 +2901,11 @@ export interface components {
             unit: string;
             /** Sentence */
             sentence: string;
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["OptionOut"][];
             /** Low */
             low?: number | null;
             /** High */
@@ -3111,6 +3126,28 @@ export interface components {
              * @description Cooler's conductance
              */
             cooler_conductance?: components["schemas"]["FactDocument"] | string | number | null;
+        };
+        /**
+         * OptionOut
+         * @description One of several sizes that would serve; ``marked`` is the one advised.
+         */
+        OptionOut: {
+            /** Marked */
+            marked: boolean;
+            /** Values */
+            values: components["schemas"]["OptionValue"][];
+        };
+        /**
+         * OptionValue
+         * @description One figure of a size that would serve.
+         */
+        OptionValue: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * Problem

@@ -442,7 +442,17 @@ def block_of(
 def _need_dict(item: Need) -> dict[str, Any]:
     number = likely(item.value)
     value = number if np.isfinite(number) else None
-    return {"part": item.part, "quantity": item.quantity, "value": value, "unit": item.kind, "sentence": item.sentence}
+    return {
+        "part": item.part,
+        "quantity": item.quantity,
+        "value": value,
+        "unit": item.kind,
+        "sentence": item.sentence,
+        "options": [
+            {"marked": o.marked, "values": [{"label": label, "value": v, "unit": unit} for label, v, unit in o.values]}
+            for o in item.options
+        ],
+    }
 
 
 def _refused_block(system: System, error: CoreError) -> dict[str, Any]:

@@ -91,14 +91,30 @@ class Band(Model):
     holds_probability: float | None = None
 
 
+class OptionValue(Model):
+    """One figure of a size that would serve."""
+
+    label: str
+    value: float
+    unit: str
+
+
+class OptionOut(Model):
+    """One of several sizes that would serve; ``marked`` is the one advised."""
+
+    marked: bool
+    values: list[OptionValue]
+
+
 class NeedOut(Model):
-    """What the wanted power asks of a part."""
+    """What the wanted power asks of a part; ``options`` where it is a choice."""
 
     part: str
     quantity: str
     value: float | None
     unit: str
     sentence: str
+    options: list[OptionOut] = []
     low: float | None = None
     high: float | None = None
 

@@ -34,6 +34,7 @@ HEAT_SCHOOLS: Mapping[str, str] = {
     "power_share": "share of brake power",
     "maker": "maker's figure",
 }
+WASTEGATES: Mapping[str, str] = {"open": "still has some to let by", "shut": "is shut: all gas goes through"}
 # How a diesel burns: (label, constant of its friction [kPa]; heywood1988, ch. 13).
 CHAMBERS: Mapping[str, tuple[str, float]] = {
     "direct": ("direct, bowl in the piston", 75.0),
@@ -135,6 +136,9 @@ class EngineFacts:
         help="Altitude from which the turbo has no more to give; power falls with the air above it.",
         spread="exact",
         when=("aspiration", ("turbo",)),
+    )
+    wastegate: str | None = choice(
+        "At full load its wastegate", WASTEGATES, group="Output", when=("aspiration", ("turbo",))
     )
     charge_cooler: Value | None = quantity(
         "Charge cooler effectiveness",
@@ -311,6 +315,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("boost", 70e3 if fuel.spark else 100e3, "mild boost; read the gauge")
     if aspiration == "turbo":
         rule("boost_held_to", HELD_TO, "usual for a turbo; its map shows it")
+        rule("wastegate", "open", "usual: boost is held to its setting")
     litres = get("displacement") * 1e3
     rule(
         "dry_mass",

@@ -160,7 +160,8 @@ def lose_pressure(
     )
 
 
-def tip_pressure(mass_flow: Array, temperature: Array, bore: Value, ambient: Array) -> Array:
-    """Pressure inside the tip [Pa]: the air outside, or what a choked tip holds, ``G sqrt(R T / gamma)``."""
+def sonic_pressure(mass_flow: Array, temperature: Array, bore: Value) -> Array:
+    """Pressure [Pa] at which a flow runs at the speed of sound, ``G sqrt(R T / gamma)``: under it no end of a pipe
+    stands, and with less outside it chokes."""
     g = mass_flow / bore_area(bore)
-    return np.maximum(ambient, g * np.sqrt(air.R_AIR * temperature / GAMMA))
+    return np.asarray(g * np.sqrt(air.R_AIR * temperature / GAMMA))

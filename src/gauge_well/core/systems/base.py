@@ -90,14 +90,26 @@ def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tupl
 
 
 @dataclass(frozen=True)
+class Option:
+    """One of several sizes that would serve: what it comes to, (label, value, kind); ``marked`` is the one advised."""
+
+    values: Sequence[tuple[str, float, str]]
+    marked: bool
+
+
+@dataclass(frozen=True)
 class Need:
-    """What the wanted power asks of a part, fitted or not; ``value`` may be samples, the likely first."""
+    """What the wanted power asks of a part, fitted or not; ``value`` may be samples, the likely first.
+
+    ``options`` where it is a choice and not one size under a line.
+    """
 
     part: str
     quantity: str
     value: Value
     kind: str
     sentence: Sentence
+    options: Sequence[Option] = ()
 
 
 @dataclass(frozen=True)

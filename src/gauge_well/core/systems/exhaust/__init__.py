@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import cache
 
 import numpy as np
 
@@ -14,9 +15,8 @@ from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.exhaust import checks, facts, model, need, ranges, remedies, working
 from gauge_well.core.systems.exhaust.instrument import instrument
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array
 
-STEEL = 7850.0  # kg/m3
 PARTS = {"pipe": "Exhaust pipe", "room": "Room round the exhaust"}
 CAUTIONS = (
     Caution(
@@ -61,20 +61,30 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
             working=lambda index: [],
         )
     base = model.march(context, given, segments, context.peak)
-    _, harmful = model.tolerated(context, given)
+
+    @cache
+    def gain() -> Array:
+        """What the next size of tube gives back [W]."""
+        next_size = model.march(context, given, model.wider(segments), context.peak)
+        costs = [
+            model.power_cost(context.engine, m.back_pressure, context.peak.power)[..., :1] for m in (base, next_size)
+        ]
+        return np.asarray(costs[0] - costs[1])
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
-        if peak is context.peak:
-            return [*gates, checks.pressure_check(context, given, base, peak)]
-        # What only costs has no reach: other powers need not be marched.
-        if not harmful:
-            return gates
-        return [*gates, checks.pressure_check(context, given, model.march(context, given, segments, peak), peak)]
+        if peak is not context.peak:
+            # What only costs has no reach.
+            return [*gates, *checks.pressure_checks(context, given, model.march(context, given, segments, peak), peak)]
+        return [
+            *gates,
+            *checks.pressure_checks(context, given, base, peak),
+            checks.cost_check(context, given, base, peak, gain),
+        ]
 
     return Result(
         checks=judge,
         unknown=[],
-        figures=lambda: _figures(context, base),
+        figures=lambda: _figures(context, segments, base, gain()),
         needs=needs,
         notices=lambda: list(checks.notices(context, given, base)),
         working=lambda index: working.steps(context, given, base, index),
@@ -84,23 +94,27 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
 
 
 def _beside(context: Context, segments: Sequence[model.Segment], base: model.Marched) -> Sequence[Beside]:
-    """Weight of plain tube, two pipes counted twice; power lost to back pressure in the worst duty."""
-    weight = sum(likely(np.pi * (as_array(s.bore) + s.wall) * s.wall * s.length * STEEL / s.share) for s in segments)
-    cost = float(model.power_cost(context, base.back_pressure, context.peak.power)[..., 0].max())
+    """Weight of plain tube; power lost to back pressure in the worst duty."""
+    cost = float(model.power_cost(context.engine, base.back_pressure, context.peak.power)[..., 0].max())
     return (
         Beside("power_cost", "back pressure costs", cost, "power"),
-        Beside("pipe_mass", "tube's weight", weight, "mass"),
+        Beside("pipe_mass", "tube's weight", model.weight(segments), "mass"),
     )
 
 
-def _figures(context: Context, base: model.Marched) -> dict[str, Array]:
+def _figures(context: Context, segments: Sequence[model.Segment], base: model.Marched, gain: Array) -> dict[str, Array]:
+    lost = model.power_cost(context.engine, base.back_pressure, context.peak.power)
     figures: dict[str, Array] = {
         "exhaust_back_pressure_pa": base.back_pressure,
         "exhaust_velocity_max_m_s": base.speed,
         "exhaust_mach_max": base.mach,
         "exhaust_tip_k": base.tip,
         "pipe_surface_max_k": base.surface,
-        "exhaust_power_loss_w": model.power_cost(context, base.back_pressure, context.peak.power),
+        "back_pressure_cost_w": lost,
+        "back_pressure_cost_share": lost / np.maximum(context.peak.power, 1.0),
+        "next_size_gain_w": gain,
+        "exhaust_mass_kg": np.asarray(model.weight(segments)),
+        "choking_share": base.choking,
         "primary_length_m": model.primary_length(context.engine.rated_speed),
     }
     if context.installation.exhaust_ground is not None:
@@ -108,7 +122,9 @@ def _figures(context: Context, base: model.Marched) -> dict[str, Array]:
     return figures
 
 
-DECLARES = declared(machine="kind", installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel")
+DECLARES = declared(
+    engine="wastegate", machine="kind", installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel"
+)
 SYSTEM: System = System(
     id="exhaust",
     title="Exhaust",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 import numpy as np
 
@@ -11,9 +11,9 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust import model
-from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import MOST_COST, ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import duty_values
+from gauge_well.core.typing import Array, duty_values
 from gauge_well.core.validity import Notice
 
 # Gaps kept [m]: bare, shielded (common practice).
@@ -22,36 +22,96 @@ TO_FUEL = 0.100
 MACH_SAID = 0.3
 
 
-def pressure_check(context: Context, facts: ExhaustFacts, found: Marched, op: Operation) -> Check:
-    """Back pressure at the flange against what the engine tolerates; what it costs is said."""
-    limit, harmful = model.tolerated(context, facts)
+def pressure_checks(context: Context, facts: ExhaustFacts, found: Marched, op: Operation) -> list[Check]:
+    """Back pressure against the maker's figure, or against where no exhaust serves; gas against the speed of sound."""
+    limit, makers = model.limit_of(context.engine, facts)
+    count = len(context.duties.cases)
 
     def said() -> Sequence[Sentence]:
-        count = len(context.duties.cases)
-        cost = model.power_cost(context, found.back_pressure, op.power)
-        word = "is allowed" if harmful else "is usual at most"
+        words = "{back} at the flange; the maker allows {limit}."
+        if not makers:
+            words = "{back} at the flange: no limit, only a cost, up to {limit}."
+        over = words if makers else "{back} at the flange; past {limit} no exhaust serves, whatever the maker allows."
         return tuple(
             Sentence(
-                "{back} at the flange; {limit} " + word + ". It costs about {cost}.",
+                over if back > limit else words,
+                {"back": (back, "pressure_difference"), "limit": (limit, "pressure_difference")},
+            )
+            for back in duty_values(found.back_pressure, count)
+        )
+
+    def chokes() -> Sequence[Sentence]:
+        powers = duty_values(op.power, count)
+        return tuple(
+            Sentence(
+                "The gas chokes in the pipe from about {at}: no more flows, whatever the pressure."
+                if share > 1.0
+                else "Gas runs at {share} of the flow at which it chokes.",
+                {"share": (share, "share"), "at": (power / max(share, 1e-3), "power")},
+            )
+            for share, power in zip(duty_values(found.choking, count), powers, strict=True)
+        )
+
+    return [
+        Check(
+            "back_pressure",
+            "Back pressure",
+            "pipe",
+            CheckClass.LIMIT,
+            None,
+            "pressure_difference",
+            found.back_pressure,
+            limit,
+            ratio_fill(np.maximum(found.back_pressure, 0.0), limit),
+            sentences=said,
+        ),
+        Check(
+            "choking",
+            "Gas speed",
+            "pipe",
+            CheckClass.LIMIT,
+            None,
+            "share",
+            found.choking,
+            1.0,
+            ratio_fill(found.choking, 1.0),
+            sentences=chokes,
+        ),
+    ]
+
+
+def cost_check(
+    context: Context, facts: ExhaustFacts, found: Marched, op: Operation, gain: Callable[[], Array]
+) -> Check:
+    """Power lost to back pressure, against a tenth of it; ``gain`` is what the next size of tube would give back [W]."""
+    lost = model.power_cost(context.engine, found.back_pressure, op.power)
+    count = len(context.duties.cases)
+
+    def said() -> Sequence[Sentence]:
+        rows = zip(*(duty_values(v, count) for v in (lost, op.power, found.back_pressure, gain())), strict=True)
+        return tuple(
+            Sentence(
+                "{back} costs about {cost}, {share} of the power; the next size of tube gives back {gain}.",
                 {
                     "back": (back, "pressure_difference"),
-                    "limit": (limit, "pressure_difference"),
-                    "cost": (lost, "power"),
+                    "cost": (cost, "power"),
+                    "share": (cost / max(power, 1.0), "share"),
+                    "gain": (more, "power"),
                 },
             )
-            for back, lost in zip(duty_values(found.back_pressure, count), duty_values(cost, count), strict=True)
+            for cost, power, back, more in rows
         )
 
     return Check(
-        "back_pressure",
-        "Back pressure",
+        "exhaust_cost",
+        "Power lost to back pressure",
         "pipe",
-        CheckClass.LIMIT if harmful else CheckClass.COST,
+        CheckClass.COST,
         None,
-        "pressure_difference",
-        found.back_pressure,
-        limit,
-        ratio_fill(np.maximum(found.back_pressure, 0.0), limit),
+        "power",
+        lost,
+        MOST_COST * op.power,
+        ratio_fill(lost, MOST_COST * op.power),
         sentences=said,
     )
 
@@ -67,22 +127,13 @@ def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
 
 
 def notices(context: Context, facts: ExhaustFacts, found: Marched) -> Sequence[Notice]:
-    """Choking, fast gas, and what back pressure costs."""
+    """Fast gas, short of choking."""
     said: list[Notice] = []
     cases = context.duties.cases
     count = len(cases)
     mach = duty_values(found.mach, count)
     i = int(np.argmax(mach))
-    if bool(np.any(found.choked)) or mach[i] >= 0.999:
-        said.append(
-            Notice(
-                "choked",
-                Sentence("The gas chokes in the pipe: no more flows at that power."),
-                "exhaust.pipe_diameter",
-                cases[i].id,
-            )
-        )
-    elif mach[i] > MACH_SAID:
+    if mach[i] > MACH_SAID and not bool(np.any(found.choked)):
         said.append(
             Notice(
                 "mach",

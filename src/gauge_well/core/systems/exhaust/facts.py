@@ -21,7 +21,7 @@ LAYOUTS: Mapping[str, str] = {
 LOSSES: Mapping[str, float] = {
     "pipe": 0.0,
     "flex": 0.3,
-    "straight": 1.0,
+    "straight": 0.2,  # its length is counted as pipe: two small steps are left
     "catalyst": 3.5,
     "chambered": 4.0,
     "reversed": 7.0,
@@ -32,13 +32,21 @@ SILENCERS: Mapping[str, tuple[str, float]] = {
     "chambered": ("louvred or chambered", LOSSES["chambered"]),
     "reversed": ("reversed flow", LOSSES["reversed"]),
 }
-# Back pressure an engine tolerates [Pa]: (spark, boosted) (common practice; the maker's figure rules).
-TOLERATED: Mapping[tuple[bool, bool], float] = {
-    (True, False): 20e3,
-    (True, True): 10e3,
-    (False, False): 10e3,
-    (False, True): 7.5e3,
+# Share of its power that an engine loses to each pascal of back pressure: pumping, and the gas that stays behind; a
+# turbo holds its boost as long as its gate has some to let by (common practice).
+COSTS: Mapping[tuple[bool, str], float] = {
+    (True, "natural"): 1.5e-6,
+    (True, "turbo"): 1.0e-6,
+    (True, "supercharged"): 1.5e-6,
+    (False, "natural"): 1.5e-6,
+    (False, "turbo"): 1.6e-6,
+    (False, "supercharged"): 1.5e-6,
 }
+GATE_SHUT = 5.0e-6
+# Past either no exhaust serves, whoever made the engine: [Pa], share of power (common practice).
+MOST, MOST_COST = 60e3, 0.10
+WORTH = 0.01  # of the power: a next size that buys less is not worth its weight and room
+WIDEST = 0.1016  # m: over it two pipes are laid rather than one (common practice)
 BEND_LEAST = 0.6  # of the outside diameter: tighter, the inside of the bend folds
 # Outside diameters sold [m] (common practice).
 TUBES = np.array([35, 38.1, 42.4, 44.5, 50.8, 55, 57, 63.5, 70, 76.2, 88.9, 101.6, 114.3, 127, 152.4]) * 1e-3

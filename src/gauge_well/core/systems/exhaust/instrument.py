@@ -34,7 +34,7 @@ def instrument(context: Context, facts: ExhaustFacts, options: Mapping[str, floa
     except MissingFact as error:
         return {"unknown": [error.field]}
     found = model.march(context, facts, segments, context.peak)
-    limit, harmful = model.tolerated(context, facts)
+    limit, makers = model.limit_of(context.engine, facts)
 
     def pick(value: Any) -> float:
         array = np.broadcast_to(value, np.broadcast_shapes(np.shape(value), (1, len(cases), 1)))
@@ -67,8 +67,8 @@ def instrument(context: Context, facts: ExhaustFacts, options: Mapping[str, floa
         "back_pressure": pick(found.back_pressure),
         "tip": pick(found.tip),
         "limit": limit,
-        "harmful": harmful,
+        "makers": makers,
         "mach": pick(found.mach),
-        "cost": pick(model.power_cost(context, found.back_pressure, context.peak.power)),
+        "cost": pick(model.power_cost(context.engine, found.back_pressure, context.peak.power)),
         "bore_scale": scale,
     }

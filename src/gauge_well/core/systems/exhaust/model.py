@@ -3,22 +3,33 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.engine.model import Operation
+from gauge_well.core.engine.model import Engine, Operation
 from gauge_well.core.facts import need, need_number
 from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
+from gauge_well.core.sizes import above
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust.facts import BORE_LEFT, LOSSES, SILENCERS, TOLERATED, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import (
+    BORE_LEFT,
+    COSTS,
+    GATE_SHUT,
+    LOSSES,
+    MOST,
+    MOST_COST,
+    SILENCERS,
+    TUBES,
+    ExhaustFacts,
+)
 from gauge_well.core.typing import Array, Value, as_array, likely
 
+STEEL = 7850.0  # kg/m3
 LAGGING = 0.012 / 0.09  # m2K/W: 12 mm of wrap at 0.09 W/mK (common practice)
-POWER_COST = {True: 0.10, False: 0.15}  # of power for each 100 kPa: boosted, not (common practice)
 SOUND_EXHAUST = float(np.sqrt(1.34 * 287.0 * 900.0))  # m/s in primaries at 900 K
 OVERLAP = 120.0  # degrees of crank from pulse to overlap
 
@@ -89,12 +100,17 @@ class Piece:
 
 @dataclass(frozen=True)
 class Marched:
-    """The whole exhaust."""
+    """The whole exhaust; ``choking``: flow over that at which gas chokes, in the piece where that is most."""
 
     pieces: Sequence[Piece]
     back_pressure: Array
     tip: Array
-    choked: NDArray[np.bool_]
+    choking: Array
+
+    @property
+    def choked(self) -> NDArray[np.bool_]:
+        """Where no more gas flows."""
+        return np.asarray(self.choking > 1.0)
 
     @property
     def speed(self) -> Array:
@@ -125,36 +141,62 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
         lost = gas_pipe.lose_heat(flow, cp, temperature, segment.bore, segment.wall, segment.length, ambient, lagging)
         walked.append((segment, flow, temperature, lost))
         temperature = lost.end
-    last = walked[-1]
-    downstream = gas_pipe.tip_pressure(last[1], temperature, last[0].bore, pressure)
-    choked = downstream > pressure * 1.000001
+    downstream = pressure
+    choking = np.asarray(0.0)
     pieces = []
     for segment, flow, warm, lost in reversed(walked):
+        # Each piece's end holds at least what its gas makes at the speed of sound.
+        sonic = gas_pipe.sonic_pressure(flow, lost.end, segment.bore)
+        choking = np.maximum(choking, sonic / downstream)
+        downstream = np.maximum(downstream, sonic)
         found = gas_pipe.lose_pressure(
             flow, warm, lost.end, downstream, segment.bore, segment.length, segment.loss, rough
         )
         pieces.append(Piece(segment, flow, warm, lost.end, lost.surface, lost.reynolds, found, downstream))
         downstream = found.upstream
-    return Marched(pieces[::-1], np.asarray(downstream - pressure), temperature, choked)
+    return Marched(pieces[::-1], np.asarray(downstream - pressure), temperature, np.asarray(choking))
 
 
-def tolerated(context: Context, facts: ExhaustFacts) -> tuple[float, bool]:
-    """Back pressure allowed [Pa], and whether passing it does damage.
+def cost_rate(engine: Engine) -> float:
+    """Share of its power an engine loses to each pascal: 1.5 % each 10 kPa unboosted, 1.0 a petrol turbo with its gate
+    open, 5 with it shut, 1.6 a turbo diesel (common practice)."""
+    breathing = engine.facts.aspiration or "natural"
+    if engine.fuel.spark and breathing == "turbo" and engine.facts.wastegate == "shut":
+        return GATE_SHUT
+    return COSTS[engine.fuel.spark, breathing]
 
-    A maker's figure and a diesel's usual one are limits; a petrol engine without a maker's figure only
-    pays for more in power.
+
+def limit_of(engine: Engine, facts: ExhaustFacts) -> tuple[float, bool]:
+    """Back pressure [Pa] past which the exhaust does not serve, and whether the maker gave it.
+
+    Without a maker's figure back pressure only costs, up to 60 kPa or a tenth of the power; with the gate shut it
+    never is more than a cost up to 60 kPa.
     """
-    boosted = context.engine.facts.aspiration == "turbo"
-    spark = context.engine.fuel.spark
     if facts.tolerated is not None:
         return likely(facts.tolerated), True
-    return TOLERATED[spark, boosted], not spark
+    rate = cost_rate(engine)
+    return (MOST if rate == GATE_SHUT else min(MOST, MOST_COST / rate)), False
 
 
-def power_cost(context: Context, back_pressure: Array, power: Array) -> Array:
-    """Power lost to back pressure [W]: about 1.5 % for each 10 kPa unboosted, 1 boosted (common practice)."""
-    share = POWER_COST[context.engine.facts.aspiration == "turbo"]
-    return np.asarray(power * share * np.maximum(back_pressure, 0.0) / 100e3)
+def power_cost(engine: Engine, back_pressure: Array, power: Array) -> Array:
+    """Power lost to back pressure [W]."""
+    return np.asarray(power * cost_rate(engine) * np.maximum(back_pressure, 0.0))
+
+
+def wider(segments: Sequence[Segment]) -> list[Segment]:
+    """The same pipe with every piece of the next size sold; the widest stays."""
+    found = []
+    for segment in segments:
+        outside = likely(segment.bore) + 2.0 * likely(segment.wall)
+        larger = above(TUBES, outside, 1)
+        bore = larger[0] - 2.0 * likely(segment.wall) if larger else segment.bore
+        found.append(replace(segment, bore=bore))
+    return found
+
+
+def weight(segments: Sequence[Segment]) -> float:
+    """Of plain tube [kg], two pipes counted twice."""
+    return sum(likely(np.pi * (as_array(s.bore) + s.wall) * s.wall * s.length * STEEL / s.share) for s in segments)
 
 
 def primary_length(speed: Value) -> Array:

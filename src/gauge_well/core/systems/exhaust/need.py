@@ -7,14 +7,15 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need
+from gauge_well.core.systems.base import Context, Need, Option
 from gauge_well.core.systems.exhaust import model
-from gauge_well.core.systems.exhaust.facts import TUBES, WALL, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import TUBES, WALL, WIDEST, WORTH, ExhaustFacts
 from gauge_well.core.typing import likely
 
 HP = 745.69987158
 CFM_PER_HP, CFM_PER_AREA = 2.2, 115.0 / 0.0254**2  # flow-per-power rule: cfm for a hp, cfm through a square metre
 USUAL_LENGTH = 4.0
+CHOKED = 1e8  # Pa that stand for a tube through which the gas does not go
 STEPPED = 0.97  # of the limit: what stepping down aims at where banks merge, so that its one march seldom fails
 
 
@@ -74,64 +75,89 @@ def _pieces(tubes: list[float]) -> Need:
     )
 
 
-def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
-    """Smallest standard tube that meets the limit, by marching every size at once; the rule beside it."""
-    limit, _ = model.tolerated(context, facts)
+def _sizes(context: Context, facts: ExhaustFacts) -> tuple[model.Marched, list[model.Segment], np.ndarray, np.ndarray]:
+    """Every size marched at once: the march, the pieces, back pressure and cost (size, sample) of the worst duty."""
     known = facts.pipes is not None or facts.pipe_length is not None
     trial = facts if known else replace(facts, pipe_length=USUAL_LENGTH)
     if facts.pipes is None:
-        trial = replace(trial, pipe_diameter=TUBES[:, None, None])
-        segments = model.segments_of(trial)
+        segments = model.segments_of(replace(trial, pipe_diameter=TUBES[:, None, None]))
     else:
-        bore = TUBES[:, None, None] - 2.0 * WALL
-        segments = [replace(s, bore=bore) for s in model.segments_of(facts)]
-    found_at = model.march(context, trial, segments, context.peak)
-    pressure = found_at.back_pressure
-    back = np.broadcast_to(pressure, (TUBES.size, len(context.duties.cases), pressure.shape[-1]))
-    fits = back.max(axis=1) <= limit
-    # Past the widest tube there is none: infinite, so that it keeps its place among samples.
-    tubes = np.append(TUBES, np.inf)[np.where(fits.any(axis=0), fits.argmax(axis=0), TUBES.size)]
-    worst = back[..., 0].max(axis=1)
-    enough = np.flatnonzero(fits[:, 0])
-    pipes = "two tubes" if facts.layout == "twin" else "tube"
+        segments = [replace(s, bore=TUBES[:, None, None] - 2.0 * s.wall) for s in model.segments_of(facts)]
+    found = model.march(context, trial, segments, context.peak)
+    shape = (TUBES.size, len(context.duties.cases), found.back_pressure.shape[-1])
+    back = np.broadcast_to(np.where(found.choked, CHOKED, found.back_pressure), shape)
+    cost = model.power_cost(context.engine, back, context.peak.power)
+    return found, segments, back.max(axis=1), cost.max(axis=1)
+
+
+def _advised(back: np.ndarray, cost: np.ndarray, limit: float, power: float) -> np.ndarray:
+    """Place of the size (sample) whose next buys less than 1 % of the power, within the limit."""
+    gain = np.append(cost[:-1] - cost[1:], np.zeros((1, cost.shape[1])), axis=0)
+    serves = (back <= limit) & (gain < WORTH * power)
+    return np.where(serves.any(axis=0), serves.argmax(axis=0), TUBES.size - 1)
+
+
+def _options(
+    context: Context, segments: list[model.Segment], back: np.ndarray, cost: np.ndarray, at: int
+) -> list[Option]:
+    """The advised size with two narrower and one wider."""
     found = []
-    if enough.size:
-        tube = float(TUBES[int(enough[0])])
-        found.append(
-            Need(
-                "pipe",
-                "exhaust_tube",
-                tubes,
-                "size",
-                Sentence(
-                    "{n} of {tube} outside for that length and those parts: {back} of {limit}.",
-                    {
-                        "n": pipes.capitalize(),
-                        "tube": (tube, "size"),
-                        "back": (float(worst[int(enough[0])]), "pressure_difference"),
-                        "limit": (limit, "pressure_difference"),
-                    },
-                ),
-            )
+    for i in range(max(at - 2, 0), min(at + 2, TUBES.size)):
+        if back[i, 0] >= CHOKED:
+            continue
+        own = [replace(s, bore=float(TUBES[i]) - 2.0 * likely(s.wall)) for s in segments]
+        values = (
+            ("tube", float(TUBES[i]), "size"),
+            ("back pressure", float(back[i, 0]), "pressure_difference"),
+            ("costs", float(cost[i, 0]), "power"),
+            ("weighs", model.weight(own), "mass"),
         )
-        if facts.pipes is not None:
-            duty = int(np.argmax(back[int(enough[0]), :, 0]))
-            stepped = _stepped(context, facts, found_at, int(enough[0]), limit, duty)
-            if len(set(stepped)) > 1:
-                found.append(_pieces(stepped))
+        found.append(Option(values, i == at))
+    return found
+
+
+def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
+    """A choice of standard tubes, by marching every size at once: what each costs and weighs, and the one whose next
+    buys less than 1 % of the power; the rule beside it."""
+    limit, makers = model.limit_of(context.engine, facts)
+    found_at, segments, back, cost = _sizes(context, facts)
+    advised = _advised(back, cost, limit, context.wanted)
+    at = int(advised[0])
+    if facts.layout == "single" and TUBES[at] > WIDEST:
+        # One pipe of that width is not laid: two.
+        facts = replace(facts, layout="twin")
+        found_at, segments, back, cost = _sizes(context, facts)
+        advised = _advised(back, cost, limit, context.wanted)
+        at = int(advised[0])
+    twin = facts.layout == "twin"
+    values: dict[str, tuple[float, str] | str] = {
+        "tube": (float(TUBES[at]), "size"),
+        "back": (float(back[at, 0]), "pressure_difference"),
+        "cost": (float(cost[at, 0]), "power"),
+        "limit": (limit, "pressure_difference"),
+    }
+    if back[at, 0] <= limit:
+        words = "{tube} outside for that length and those parts: {back}, which costs {cost}; the next size buys little."
+        sentence = Sentence(("Two tubes of " if twin else "Tube of ") + words, values)
     else:
-        found.append(
-            Need(
-                "pipe",
-                "exhaust_tube",
-                tubes,
-                "size",
-                Sentence(
-                    "No tube up to {most} meets {limit}: shorter, fewer bends, a freer silencer.",
-                    {"most": (float(TUBES[-1]), "size"), "limit": (limit, "pressure_difference")},
-                ),
+        by = " that the maker allows" if makers else ""
+        sentence = Sentence(
+            f"No tube up to {{tube}} stays under {{limit}}{by}: shorter, fewer bends, a freer silencer.", values
+        )
+    options = _options(context, segments, back, cost, at)
+    found = [Need("pipe", "exhaust_tube", TUBES[advised], "size", sentence, options)]
+    if facts.pipes is not None and back[at, 0] <= limit:
+        duty = int(
+            np.argmax(
+                np.broadcast_to(found_at.back_pressure, (TUBES.size, len(context.duties.cases), back.shape[1]))[
+                    at, :, 0
+                ]
             )
         )
+        room = float(back[at, 0]) + WORTH / model.cost_rate(context.engine)
+        stepped = _stepped(context, facts, found_at, at, min(limit, room), duty)
+        if len(set(stepped)) > 1:
+            found.append(_pieces(stepped))
     ways = 2.0 if facts.layout == "twin" else 1.0
     area = CFM_PER_HP * context.wanted / HP / CFM_PER_AREA / ways
     rule = float(np.sqrt(4.0 * area / np.pi)) + 2.0 * WALL

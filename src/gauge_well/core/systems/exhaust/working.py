@@ -76,10 +76,19 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         {"p_flange": found.pieces[0].pressure.upstream, "p_air": context.duties.column("pressure")},
         "arithmetic",
     )
-    limit, _ = model.tolerated(context, facts)
+    w.add(
+        "P_lost",
+        "Power it costs",
+        "rate * maximum(p_back, 0) * P",
+        model.power_cost(context.engine, found.back_pressure, op.power),
+        "power",
+        {"rate": model.cost_rate(context.engine), "p_back": found.back_pressure, "P": op.power},
+        "common practice",
+    )
+    limit, makers = model.limit_of(context.engine, facts)
     w.add(
         "fill",
-        "Against what is tolerated",
+        "Against the maker's figure" if makers else "Against where no exhaust serves",
         "minimum(maximum(p_back, 0) / p_max, 9.99)",
         ratio_fill(found.back_pressure, limit),
         "share",
