@@ -77,6 +77,12 @@ LAID_OUT = changed(
 )
 BEHIND = changed(LAID_OUT, fuel__tank_pickup_x="-200 mm", installation__opening_height="340 mm")
 HIGH = changed(ROAD, engine__aspiration="turbo", duties=[{"id": "pull", "kind": "pull", "altitude": "3500 m"}])
+CRAWL = changed(
+    ROAD,
+    machine__kind="off_road",
+    machine__gearbox="manual",
+    duties=[{"id": "c", "kind": "road", "speed": "3 km/h", "grade": "28 %"}],
+)
 STILL = {"id": "pull", "kind": "pull", "pulling": "0 g", "cornering": "0 g", "heel": "0 deg"}
 
 
@@ -207,7 +213,7 @@ class Declarations(unittest.TestCase):
 
     def test_what_is_declared_is_read(self) -> None:
         """Each fact that a system says it reads moves it in one of the builds, when moved: none is declared in vain."""
-        cases = [case_of(raw) for raw in (*map(demo_document, NAMES), LAID_OUT, BEHIND, HIGH)]
+        cases = [case_of(raw) for raw in (*map(demo_document, NAMES), LAID_OUT, BEHIND, HIGH, CRAWL)]
         left = {(id, key) for id, declared in declarations().items() for key in declared.reads}
         for case in cases:
             before = results_of(case, declarations())

@@ -311,6 +311,15 @@ class Headline(NumbersCase):
         self.assertIn("What is known holds", found["headline"]["sentence"])
         self.assertTrue(found["systems"]["cooling"]["need"] and found["systems"]["fuel"]["need"])
 
+    def test_no_full_power_duty_is_no_all_clear(self) -> None:
+        easy = changed(demo_document("dripping-well"))
+        easy["duties"] = [{"id": "m", "name": "Motorway", "kind": "road", "speed": "60 km/h", "ambient": "15 C"}]
+        found = report(easy)
+        self.assertIn("no full-power duty is asked", found["headline"]["sentence"])
+        self.assertNotIn("four times", found["headline"]["next"])
+        none = report(easy | {"duties": []})
+        self.assertEqual(none["headline"]["sentence"], "No duty is asked of it.")
+
     def test_an_engine_not_known_is_said(self) -> None:
         found = report(changed(ROAD, engine={"fuel": "petrol"}))
         self.assertEqual((found["state"], found["rows"]), ("unknown", []))

@@ -11,6 +11,8 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.typing import likely
 
 Row = Mapping[str, Any]
+NO_FULL_POWER = Sentence("Holds in the duties asked, as far as is known; no full-power duty is asked.")
+ADD_PULL = Sentence("Add a full-throttle pull or rated work to see what gives out first.")
 
 
 def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) -> dict[str, Any]:
@@ -50,6 +52,7 @@ def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) ->
         for c in weak
     ]
     short = bool(entries)
+    asked = any(c.power_driven for c in context.duties.cases)
     for row in power:
         over = row["reach_w"] is None or row["reach_w"] < context.wanted * 0.9999
         short = short or over
@@ -57,7 +60,7 @@ def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) ->
     state = State.SHORT if short else State.UNKNOWN if unknown else State.HOLDS
     reach = power[0] if power else None
     above = any(r["kind"] == "power" and r["reach_code"] == "above" for r in rows)
-    first, following = _sentences(entries, unknown, short, context, above)
+    first, following = _sentences(entries, unknown, short, context, above, asked)
     return {
         "state": state.value,
         "headline": {"sentence": first, "next": following},
@@ -66,6 +69,21 @@ def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) ->
         "reach_w": reach["reach_w"] if reach else None,
         "reach_code": reach["reach_code"] if reach else ("above" if above else "unknown"),
         "unknown": sorted({field for r in unknown for field in r["missing"]}),
+    }
+
+
+def left_out(field: str) -> dict[str, Sentence]:
+    """What the headline says where nothing can be sized."""
+    if field == "duties":
+        return {"sentence": Sentence("No duty is asked of it."), "next": Sentence("Add what it must do.")}
+    if field.startswith("duties."):
+        return {
+            "sentence": Sentence("No duty is known well enough to size anything."),
+            "next": Sentence("{field} is missing.", {"field": field}),
+        }
+    return {
+        "sentence": Sentence("Not enough is known of the engine to size anything."),
+        "next": Sentence("{field} is missing.", {"field": field}),
     }
 
 
@@ -123,11 +141,14 @@ def _sentences(
     short: bool,
     context: Context,
     above: bool,
+    asked: bool,
 ) -> tuple[Sentence, Sentence]:
     missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in unknown))
     buy = Sentence("Not given yet: {parts}. The need sheet says what to look for.", {"parts": missing})
     if not entries:
         wanted: dict[str, tuple[float, str] | str] = {"wanted": (context.wanted, "power")}
+        if not asked:
+            return NO_FULL_POWER, buy if unknown else ADD_PULL
         if unknown:
             known = Sentence("What is known holds at {wanted}.", wanted)
             return known if above else Sentence("Nothing is fitted yet that can be judged."), buy

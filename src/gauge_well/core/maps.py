@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from gauge_well.core import sizing
 from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import ratio_fill
+from gauge_well.core.duty.facts import GEARBOXES
 from gauge_well.core.duty.model import Case, Duties
 from gauge_well.core.duty.road import LEAST_SPEED, Choice, balance_speed, choose_gear
 from gauge_well.core.engine.model import operate
@@ -20,7 +21,7 @@ from gauge_well.core.media import air
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array
 
 SIDE = 50  # points along each axis
 SPEEDS = (2.0, 55.0)  # m/s
@@ -129,7 +130,7 @@ def _point(
 ) -> tuple[Case, NDArray[np.bool_]]:
     """The duty with its conditions spread over the points, which stand where samples do."""
     # A gearbox warms in proportion to what goes through it.
-    box = likely(own.gearbox_heat) / max(likely(own.power), 1.0)
+    box = GEARBOXES[case.machine.gearbox or "manual"][1]
     if kind == "speed_power":
         return replace(own, power=across, air_speed=up, gearbox_heat=box * across), np.zeros(1, dtype=bool)
     vehicle = context.duties.vehicle
@@ -154,9 +155,10 @@ def _point(
         held = np.maximum(balance_speed(pick, speed, speed.size), LEAST_SPEED)
         speed = np.where(weak, held, speed)
         at = pick(speed)
-    power = np.where(weak, np.maximum(np.minimum(at.available, at.required), 1.0), at.required)
+    power = np.where(weak, np.maximum(np.minimum(at.available, at.required), 1.0), at.required) / at.through
     spread: dict[str, Any] = {"power": power, "engine_speed": at.engine_speed, "ambient": up, "air_speed": speed}
-    return replace(own, gearbox_heat=box * power, **spread), weak
+    slipping = power * (1.0 - at.through) if vehicle.converter else 0.0
+    return replace(own, gearbox_heat=box * power + slipping, **spread), weak
 
 
 def _fill(case: BuildCase, context: Context, point: Case) -> Array:

@@ -51,7 +51,7 @@ ENGINE_DECLARES = Declared(
         engine="fuel ethanol_share aspiration cycle displacement stroke chamber rated_power rated_speed peak_torque "
         "peak_torque_speed torque_curve idle_speed limit_speed governed boost boost_held_to charge_cooler bsfc excess_air heat_school "
         "coolant_share coolant_heat oil_share radiation_share extra_share era",
-        machine="mass drag_area rolling_resistance drive gear_ratios final_drive tyre_diameter trailer_mass "
+        machine="kind mass drag_area rolling_resistance drive gearbox gear_ratios final_drive tyre_diameter trailer_mass "
         "trailer_drag_area electrical_load",
         duties="kind speed grade power_share engine_power engine_speed speed_share boat_exponent ambient altitude "
         "air_conditioning tow",

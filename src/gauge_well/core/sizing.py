@@ -141,7 +141,11 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
         except CoreError as error:
             blocks[id] = _refused_block(SYSTEMS[id], error)
     not_judged += [{"system": SYSTEMS[id].title, "why": r.not_judged} for id, r in solved.items() if r.not_judged]
-    not_judged += [{"system": f"Duty {id}", "why": f"{field} is missing"} for id, field in missing.items()]
+    named = {id: facts.name or id for id, facts in case.duties}
+    not_judged += [
+        {"system": f"Duty: {named[id]}", "why": f"{field.rsplit('.', 1)[-1].replace('_', ' ')} is not given"}
+        for id, field in missing.items()
+    ]
     duties = [
         {
             "id": c.id,
@@ -294,10 +298,7 @@ def _nothing_known(error: MissingFact) -> dict[str, Any]:
         "reach_code": "unknown",
         "state": State.UNKNOWN.value,
         "unknown": [error.field],
-        "headline": {
-            "sentence": Sentence("Not enough is known of the engine to size anything."),
-            "next": Sentence("{field} is missing.", {"field": error.field}),
-        },
+        "headline": headline.left_out(error.field),
         "notices": [],
     }
 

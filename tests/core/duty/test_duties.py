@@ -56,7 +56,7 @@ class Kinds(NumbersCase):
         raw = changed(ROAD, duties=[{"id": "a", "kind": "road"}, {"id": "b", "kind": "pull"}])
         found = report(raw)
         self.assertEqual([d["id"] for d in found["duties"]], ["b"])
-        self.assertIn({"system": "Duty a", "why": "duties.a.speed is missing"}, found["not_judged"])
+        self.assertIn({"system": "Duty: Road", "why": "speed is not given"}, found["not_judged"])
 
 
 class Defaults(NumbersCase):

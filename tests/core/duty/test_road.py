@@ -5,7 +5,7 @@ from scipy.optimize import brentq
 
 from gauge_well.core.duty import road
 from gauge_well.core.engine.model import engine_of
-from tests.support import ROAD, NumbersCase, case_of, changed
+from tests.support import ROAD, NumbersCase, case_of, changed, context_of
 
 RHO = 1.2
 
@@ -70,6 +70,34 @@ class Gears(NumbersCase):
         engine, vehicle = parts()
         held = road.hold(engine, vehicle, 125e3, 27.78, 0.0, RHO, 0.0, 900.0, None)
         self.close(held.engine_speed, 0.40 * 6000.0, rel=0.01)
+
+
+class Crawling(NumbersCase):
+    def test_the_clutch_slips(self) -> None:
+        """2.5 mph up 30 % in a first gear that idles at 7 km/h: the engine stands at 0.35 of rated speed and makes the
+        torque the wheels take; what it makes over what they take is as the two speeds, by hand."""
+        engine, vehicle = parts(**Gears.BOX)
+        v = 2.5 * 0.44704
+        held = road.hold(engine, vehicle, 125e3, v, 0.30, RHO, 0.0, 0.0, None)
+        self.assertFalse(held.too_weak)
+        self.close(held.engine_speed, 0.35 * 6000.0, rel=1e-9)
+        self.close(held.through, vehicle.gears[0] * v / 2100.0, rel=1e-9)
+        self.close(held.power, float(vehicle.power(v, 0.30, RHO, 0.0)) / held.through, rel=1e-9)
+        self.between(held.power, 8e3, 30e3)
+
+    def test_a_converter_gives_torque_for_slip(self) -> None:
+        _, clutch = parts(**Gears.BOX)
+        engine, converter = parts(**Gears.BOX, machine__gearbox="automatic")
+        slow = [road.hold(engine, m, 125e3, 1.1, 0.30, RHO, 0.0, 0.0, None).power for m in (clutch, converter)]
+        self.assertLess(slow[1], 0.7 * slow[0])
+
+    def test_its_heat_is_counted(self) -> None:
+        """Crawling makes more heat for the coolant than the wheels' power alone would."""
+        duty = {"id": "c", "kind": "road", "speed": "2.5 mph", "grade": "30 %", "ambient": "30 C"}
+        case = context_of(changed(ROAD, duties=[duty])).duties.cases[0]
+        assert case.held is not None
+        self.assertLess(case.held.through, 0.9)
+        self.assertGreater(case.power, 1.1 * case.held.required)
 
 
 class Enough(NumbersCase):

@@ -197,7 +197,7 @@ def solve_duty(
         start=facts.start or "warm",
         after=followed(facts.after, names),
         condenser_heat=CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
-        gearbox_heat=box * power,
+        gearbox_heat=box * power + _slip_heat(machine, held),
         asked_speed=speed,
         held=held,
         altitude=altitude,
@@ -210,6 +210,13 @@ def solve_duty(
         **_motion(facts),
     )
     return case, vehicle
+
+
+def _slip_heat(machine: MachineFacts, held: Held | None) -> Value:
+    """What a slipping converter makes of the engine's power [W]; a clutch warms its bell housing, not the coolant."""
+    if held is None or not (machine.gearbox or "manual").startswith("automatic"):
+        return 0.0
+    return held.power * (1.0 - held.through)
 
 
 def _motion(facts: DutyFacts) -> dict[str, Any]:

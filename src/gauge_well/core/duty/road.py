@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
 import numpy as np
@@ -18,6 +18,13 @@ TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
 SPEED_TOP, LEAST_SPEED = 120.0, 0.05  # m/s
 CLIMBING = 0.02  # grade from which a gear is taken for climbing
 DOWNSHIFTS = 1.15 ** np.arange(12)
+# m/s in the lowest gear at rated speed, where the gears are not known (common practice); others.
+FIRST_GEAR: Mapping[str, float] = {"off_road": 5.0, "truck": 7.0, "van": 9.0, "hillclimb": 16.0}
+FIRST_GEAR_ELSE = 12.0
+FIRST_GRADE = 0.33  # climbed in the lowest gear at full power (common practice)
+SLIPS = 1.1  # idles, under which the clutch or converter must slip in a gear
+LAUNCH = {True: 0.35, False: 0.50}  # of rated speed at which the engine is then held (common practice)
+LEAST_THROUGH = 0.02
 
 
 def road_power(
@@ -52,6 +59,8 @@ class Vehicle:
     trailer_mass: Value
     trailer_drag_area: Value
     gears: tuple[Value, ...]  # rev/min per m/s, lowest gear first; empty when unknown
+    first: float = FIRST_GEAR_ELSE  # m/s in the lowest gear at rated speed, where gears are unknown
+    converter: bool = False  # slips by a converter, which turns slip into torque
 
     def power(self, speed: Value, grade: Value, density: Value, tow: Value) -> Array:
         """Power [W] to hold ``speed`` [m/s]; ``tow`` is 1 with the trailer."""
@@ -85,31 +94,36 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
         facts.trailer_mass if facts.trailer_mass is not None else 0.0,
         facts.trailer_drag_area if facts.trailer_drag_area is not None else 0.0,
         gears,
+        FIRST_GEAR.get(facts.kind or "", FIRST_GEAR_ELSE),
+        (facts.gearbox or "manual").startswith("automatic"),
     )
 
 
 def gear_speeds(engine: Engine, vehicle: Vehicle, speed: Array, climbing: NDArray[np.bool_]) -> Array:
-    """Engine speed [rev/min] in every gear, on a new first axis.
+    """Speed [rev/min] at the gearbox's input in every gear, on a new first axis.
 
     Unknown gearing: 0.40 of rated speed at 100 km/h cruising, 0.55 climbing, by road speed
-    between, and gears a step lower each from there to rated speed (common practice).
+    between, and gears a step lower each from there to rated speed or the usual lowest gear (common practice).
     """
-    idle = need(engine.facts.idle_speed, "engine.idle_speed")
     v = as_array(speed)
     if vehicle.gears:
-        return np.stack([np.maximum(v * gear, idle) for gear in vehicle.gears])
+        return np.stack([v * gear for gear in vehicle.gears])
     share = np.where(climbing, 0.55, 0.40)
     at_speed = share * engine.rated_speed * clip(v / 27.78, 0.6, 1.6)
-    # Whatever the gears are, one a step lower can be had, as far as rated speed.
-    return clip(at_speed * DOWNSHIFTS.reshape((-1,) + (1,) * at_speed.ndim), idle, np.maximum(engine.rated_speed, idle))
+    # Whatever the gears are, one a step lower can be had, as far as rated speed and the lowest there is: a weak
+    # engine's is geared for its hill.
+    hill = vehicle.efficiency * as_array(engine.rated_power) / (as_array(vehicle.mass) * GRAVITY * FIRST_GRADE)
+    lowest = engine.rated_speed * np.minimum(v / np.minimum(vehicle.first, hill), 1.0)
+    return np.minimum(at_speed * DOWNSHIFTS.reshape((-1,) + (1,) * at_speed.ndim), lowest)
 
 
 @dataclass(frozen=True)
 class Held:
     """How a road duty is met: the speed really held, its engine speed and power.
 
-    ``required`` and ``available`` [W] stand at the speed asked for. ``too_weak`` speaks of the likely
-    values; the other numbers may be samples.
+    ``required`` and ``available`` [W] stand at the speed asked for, at the gearbox's input. ``too_weak`` speaks of the
+    likely values; the other numbers may be samples. ``through``: share of the engine's power that the clutch or
+    converter passes on.
     """
 
     speed: Value
@@ -118,16 +132,18 @@ class Held:
     too_weak: bool
     required: Value
     available: Value
+    through: Value = 1.0
 
 
 @dataclass(frozen=True)
 class Choice:
-    """Power asked and the gear chosen at a row of speeds."""
+    """Power asked and the gear chosen at a row of speeds; ``through``: share of the engine's power passed on."""
 
     required: Array
     engine_speed: Array
     available: Array
     most: Array
+    through: Array
 
 
 def choose_gear(
@@ -144,19 +160,27 @@ def choose_gear(
     """Pick the gear at each of ``speeds`` [m/s].
 
     The lowest rpm with at least 0.25 of rated speed (diesel 0.45) and 15 % torque in hand;
-    failing that, the gear with most power there (common practice).
+    failing that, the gear with most power there (common practice). Slower than a gear goes at idle the clutch slips:
+    the engine is held at 0.35 of rated speed (diesel 0.50) and its torque is passed on at the gear's own speed; a
+    converter adds torque, ``2 - slip ratio`` times (common practice).
     """
     limit = need(engine.facts.limit_speed, "engine.limit_speed")
     floor = (0.25 if engine.fuel.spark else 0.45) * engine.rated_speed
     required = vehicle.power(speeds, grade, density, tow) + accessories
-    rpm = (
-        np.full((1, *required.shape), pinned)
-        if pinned is not None
-        else gear_speeds(engine, vehicle, speeds, as_array(grade) > CLIMBING)
-    )
-    available = engine.full_load_power(np.minimum(rpm, limit), wanted)
+    idle = as_array(need(engine.facts.idle_speed, "engine.idle_speed"))
+    if pinned is not None:
+        rpm = np.full((1, *required.shape), pinned)
+        slips, through = np.zeros(rpm.shape, dtype=bool), np.ones_like(rpm)
+    else:
+        turns = gear_speeds(engine, vehicle, speeds, as_array(grade) > CLIMBING)
+        slips = turns < SLIPS * idle
+        launch = np.minimum(np.maximum(LAUNCH[engine.fuel.spark] * engine.rated_speed, SLIPS * idle), limit)
+        ratio = turns / launch
+        passed = clip(ratio * (2.0 - ratio) if vehicle.converter else ratio, LEAST_THROUGH, 1.0)
+        rpm, through = np.where(slips, launch, np.maximum(turns, idle)), np.where(slips, passed, 1.0)
+    available = engine.full_load_power(np.minimum(rpm, limit), wanted) * through
     usable = rpm <= as_array(limit) * 1.0001
-    comfortable = usable & (rpm >= floor) & (available >= 1.15 * required)
+    comfortable = usable & ~slips & (rpm >= floor) & (available >= 1.15 * required)
     score = np.where(comfortable, 1e12 - rpm, np.where(usable, available, -rpm))
     best = np.argmax(score, axis=0)[None]
 
@@ -164,7 +188,8 @@ def choose_gear(
         return np.asarray(np.take_along_axis(np.broadcast_to(array, score.shape), best, 0)[0])
 
     reached = np.where(usable, available, 0.0)
-    return Choice(required, np.minimum(take(rpm), limit), take(reached), np.asarray(reached.max(axis=0)))
+    most = np.asarray(reached.max(axis=0))
+    return Choice(required, np.minimum(take(rpm), limit), take(reached), most, take(through))
 
 
 SPEED_POINTS, SPEED_POINTS_SAMPLED = 240, 24
@@ -210,19 +235,21 @@ def hold(
     weak = at.available < at.required
     samples = weak.size
     required, available = at.required, at.available
-    held, rpm, power = np.broadcast_to(speed, weak.shape), at.engine_speed, required
+    held, rpm, through = np.broadcast_to(speed, weak.shape), at.engine_speed, at.through
+    power = np.minimum(required, np.where(weak, available, required)) / through
     if speed > 0.0 and bool(weak.any()):
         v = balance_speed(pick, speed, samples)
         there = pick(np.maximum(v, LEAST_SPEED))
         held = np.where(weak, v, speed)
         rpm = np.where(weak, there.engine_speed, rpm)
-        power = np.where(weak, np.minimum(there.required, there.available), power)
+        through = np.where(weak, there.through, through)
+        power = np.where(weak, np.minimum(there.required, there.available) / there.through, power)
 
     def out(value: Array) -> Value:
         return float(value[0]) if samples == 1 else np.broadcast_to(value, (samples,))
 
     too_weak = speed > 0.0 and bool(weak.flat[0])
-    return Held(out(held), out(rpm), out(power), too_weak, out(required), out(available))
+    return Held(out(held), out(rpm), out(power), too_weak, out(required), out(available), out(through))
 
 
 def top_speed(engine: Engine, vehicle: Vehicle, wanted: float, density: float, accessories: float) -> float:

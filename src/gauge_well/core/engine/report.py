@@ -64,6 +64,9 @@ def _enough_sentence(case: Case) -> Sentence:
     }
     if case.held.too_weak:
         return Sentence("Holds {held} of {asked}; {asked} would take {needs}.", values)
+    if likely(case.held.through) < 0.999:
+        values["made"] = (likely(case.held.power), "power")
+        return Sentence("Holds {asked} with the clutch slipping: {made} made at {rpm} for {needs} passed on.", values)
     return Sentence("Holds {asked}: takes {needs} at {rpm}.", values)
 
 
@@ -267,7 +270,7 @@ def _power_steps(w: Working, op: Operation, case: Case, vehicle: Vehicle | None,
     w.add(
         "P",
         "Engine power, accessories in it",
-        "maximum(v * (m * g * (C_rr + grade) / sqrt(1 + grade ** 2) + 0.5 * rho * CdA * v ** 2) / eta, 0) + P_acc",
+        "(maximum(v * (m * g * (C_rr + grade) / sqrt(1 + grade ** 2) + 0.5 * rho * CdA * v ** 2) / eta, 0) + P_acc) / s",
         op.power,
         "power",
         {
@@ -280,6 +283,7 @@ def _power_steps(w: Working, op: Operation, case: Case, vehicle: Vehicle | None,
             "CdA": vehicle.drag_area + as_array(case.tow) * vehicle.trailer_drag_area,
             "eta": vehicle.efficiency,
             "P_acc": more.total,
+            "s": case.held.through,
         },
         "gillespie1992",
     )
