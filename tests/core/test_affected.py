@@ -45,6 +45,7 @@ LAID_OUT = changed(
     with_fuel(ROAD, **ROAD["fuel"], **TANK),
     installation={
         "depth_available": "130 mm",
+        "depth_ahead": "90 mm",
         "opening_width": "580 mm",
         "opening_height": "390 mm",
         "engine_pitch": "4 deg",
@@ -81,7 +82,7 @@ CRAWL = changed(
     ROAD,
     machine__kind="off_road",
     machine__gearbox="manual",
-    duties=[{"id": "c", "kind": "road", "speed": "3 km/h", "grade": "28 %"}],
+    duties=[{"id": "c", "kind": "road", "speed": "2 km/h", "grade": "28 %"}],
 )
 STILL = {"id": "pull", "kind": "pull", "pulling": "0 g", "cornering": "0 g", "heel": "0 deg"}
 

@@ -312,8 +312,9 @@ class Headline(NumbersCase):
         self.assertTrue(found["systems"]["cooling"]["need"] and found["systems"]["fuel"]["need"])
 
     def test_no_full_power_duty_is_no_all_clear(self) -> None:
-        easy = changed(demo_document("dripping-well"))
-        easy["duties"] = [{"id": "m", "name": "Motorway", "kind": "road", "speed": "60 km/h", "ambient": "15 C"}]
+        easy = changed(
+            ROAD, duties=[{"id": "m", "name": "Lane", "kind": "road", "speed": "60 km/h", "ambient": "15 C"}]
+        )
         found = report(easy)
         self.assertIn("no full-power duty is asked", found["headline"]["sentence"])
         self.assertNotIn("four times", found["headline"]["next"])

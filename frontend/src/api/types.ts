@@ -2636,9 +2636,14 @@ export interface components {
         InstallationSection: {
             /**
              * Depth Available
-             * @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing.
+             * @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing; from the core's own face where the room ahead of it is given apart.
              */
             depth_available?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Depth Ahead
+             * @description Room ahead of the core. For condenser, coolers and a pushing fan; where it is counted apart.
+             */
+            depth_ahead?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Opening Width
              * @description Opening width

@@ -20,7 +20,16 @@ class InstallationFacts:
         0.0,
         3.0,
         group="Room",
-        help="From where the foremost cooler or core stands to the first moving thing.",
+        help="From where the foremost cooler or core stands to the first moving thing; from the core's own face where the "
+        "room ahead of it is given apart.",
+    )
+    depth_ahead: Value | None = quantity(
+        "Room ahead of the core",
+        "length",
+        0.0,
+        3.0,
+        group="Room",
+        help="For condenser, coolers and a pushing fan; where it is counted apart.",
     )
     opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room")
     opening_height: Value | None = quantity("Opening height", "length", 0.05, 3.0, group="Room")
@@ -52,6 +61,7 @@ WAYS: Mapping[str, Way] = {
     "depth_available": Way(
         "above", "Front of the foremost cooler's seat to the nearest pulley or belt, square across."
     ),
+    "depth_ahead": Way("above", "Front panel or grille to the core's front face, square across."),
     "opening_width": Way("above", "Inside the frame, at its narrowest."),
     "opening_height": Way("above", "Inside the frame, at its lowest."),
     "engine_pitch": Way("stand", "An inclinometer on the carburettor or intake flange, as installed."),

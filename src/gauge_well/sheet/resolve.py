@@ -29,7 +29,7 @@ def _fill(
     section: Section, facts: Mapping[str, Fact], context: Mapping[str, Any]
 ) -> tuple[dict[str, Any], dict[str, Rule]]:
     given = {name: fact.value for name, fact in facts.items()}
-    rules = section.fill(given, context)
+    rules = section.fill(given, {**context, "evidence": {name: fact.evidence for name, fact in facts.items()}})
     return {name: rule.value for name, rule in rules.items()} | given, rules
 
 

@@ -27,6 +27,24 @@ class Properties(NumbersCase):
                         rel = 0.04 if name == "viscosity" else 0.02
                         self.close(getattr(found, name), library(name, celsius, share), rel=rel)
 
+    def test_cold(self) -> None:
+        """Down to -20 degC where the mix is not frozen: viscosity to 5 %, the rest to 2 %."""
+        for share, coldest in ((0.2, -5.0), (0.3, -12.0), (0.4, -19.0), (0.527, -19.0), (0.6, -19.0)):
+            for celsius in (coldest, 0.5 * coldest, 5.0, 15.0):
+                found = coolant.properties(celsius + 273.15, share)
+                for name in LIBRARY:
+                    with self.subTest(name=name, share=share, celsius=celsius):
+                        rel = 0.05 if name == "viscosity" else 0.02
+                        self.close(getattr(found, name), library(name, celsius, share), rel=rel)
+
+    def test_freezing_points(self) -> None:
+        """Half by volume about -37 degC, a third -18, water 0 (handbooks; 4 K), and the library's own."""
+        for volume, celsius in ((0.0, 0.0), (0.2, -8.5), (0.33, -18.0), (0.4, -25.0), (0.5, -37.0)):
+            self.close(coolant.freezing_point(coolant.mass_share(volume)) - 273.15, celsius, abs=4.0)
+        for share in (0.15, 0.35, 0.55):
+            said = PropsSI("T_freeze", "T", 300.0, "P", 1e5, f"INCOMP::MEG[{share}]")
+            self.close(coolant.freezing_point(share), said, abs=1.0)
+
     def test_carried_on_above_where_tables_stop(self) -> None:
         """Water has properties above 100 degC: the carried-on slopes stay near them at 125 degC."""
         found = coolant.properties(398.15, 0.0)

@@ -185,12 +185,110 @@ class Parts(NumbersCase):
             core_height=np.sqrt(face / 1.5),
             fan_count=1.0,
             fan_diameter=0.8 * np.sqrt(face),
-            fan_flow=needs["fan_free_air"],
+            fan_flow=need.FAN_SPEED * face,
             fan_pressure=need.FAN_PRESSURE,
             fan_rating="rig",
         )
         c = prepare(context, plant_of(context, facts))
         self.close(heat_made(c, context, context.mean) / c.capacity, 1.0, abs=0.04)
+
+    def test_the_needed_fan_just_serves(self) -> None:
+        """On the core that is fitted, in town: the fan asked for and no larger one gives a fill of one, to 3 %; a duty
+        at speed asks for none."""
+        town = {"id": "t", "kind": "road", "speed": "12 km/h", "ambient": "42 C", "air_conditioning": "yes"}
+        raw = changed(ROAD, duties=[town], cooling__core_width="560 mm", cooling__condenser="yes")
+        fan = next(n for n in report(raw)["systems"]["cooling"]["need"] if n["quantity"] == "fan_free_air")
+        with_it = changed(
+            raw,
+            cooling__fan_flow=f"{fan['value']:.6f} m3/s",
+            cooling__fan_pressure=f"{need.FAN_PRESSURE} Pa",
+            cooling__fan_rating="rig",
+            cooling__fan_diameter="423 mm",
+        )
+        self.close(check_of(report(with_it), "cooling", "heat", "t")["fill"], 1.0, abs=0.03)
+        fast = changed(raw, duties=[{"id": "m", "kind": "road", "speed": "120 km/h", "ambient": "30 C"}])
+        fan = next(n for n in report(fast)["systems"]["cooling"]["need"] if n["quantity"] == "fan_free_air")
+        self.assertIsNone(fan["value"])
+
+    def test_a_short_pull_is_asked_for_again_and_again(self) -> None:
+        """A claim of 150 kW in a sprint car with one pull: the metal swallows 20 s of it, and a core for nothing is not
+        asked for; with 0.02 m2 it would boil at the third pull."""
+        raw = changed(
+            ROAD,
+            machine__kind="hillclimb",
+            engine__rated_power="150 kW",
+            engine__dry_mass="220 kg",
+            duties=[{"id": "pull", "kind": "pull", "ambient": "34 C"}],
+        )
+        raw["cooling"] = {}
+        face = next(n for n in report(raw)["systems"]["cooling"]["need"] if n["quantity"] == "core_face")
+        self.between(face["value"], 0.06, 0.25)
+        self.assertIn("the metal swallows", face["sentence"])
+
+    def test_freezing(self) -> None:
+        """Water at -25 degC bursts the block; half and half is good for it, a third is not (handbook freezing points)."""
+        cold = [{"id": "m", "kind": "road", "speed": "80 km/h", "ambient": "-25 C"}]
+        fills = {
+            share: check_of(report(changed(ROAD, duties=cold, cooling__glycol=share)), "cooling", "freezing")["fill"]
+            for share in ("0 %", "33 %", "50 %")
+        }
+        self.assertGreater(fills["0 %"], 2.0)
+        self.assertGreater(fills["33 %"], 1.0)
+        self.assertEqual(fills["50 %"], 0.0)
+        self.assertNotIn("freezing", {c["id"] for c in report(ROAD)["systems"]["cooling"]["checks"]})
+
+    def test_never_hotter_than_boiling_without_saying_so(self) -> None:
+        raw = changed(ROAD, cooling__core_width="250 mm", duties=[{"id": "w", "kind": "work", "ambient": "35 C"}])
+        found = report(raw)
+        figures = found["systems"]["cooling"]["figures"]["w"]
+        self.close(figures["coolant_out_k"], figures["boiling_point_k"], abs=1e-9)
+        self.assertRegex(check_of(found, "cooling", "heat", "w")["sentence"], r"Boils after \d+")
+
+    def test_no_pressure_under_nothing(self) -> None:
+        raw = changed(ROAD, cooling__hose_bore="14 mm", cooling__coolant_flow="150 L/min")
+        found = report(raw)
+        for figures in found["systems"]["cooling"]["figures"].values():
+            self.assertGreaterEqual(figures["pump_inlet_pa"], 0.0)
+        self.assertNotIn("-", check_of(found, "cooling", "pump_inlet")["sentence"].split(" on ")[0])
+
+    def test_a_pushing_fans_room_is_ahead_of_the_core(self) -> None:
+        """Stated apart: 65 mm of fan in 60 ahead is too much; behind, the core alone stands to the pulley."""
+        raw = changed(
+            ROAD,
+            cooling__fan_kind="pusher",
+            cooling__fan_depth="65 mm",
+            cooling__fan_gap="0 mm",
+            installation__depth_ahead="60 mm",
+            installation__depth_available="80 mm",
+        )
+        found = report(raw)
+        self.close(check_of(found, "cooling", "stack_ahead")["fill"], 65 / 60, abs=1e-9)
+        self.close(check_of(found, "cooling", "stack")["capacity"], 0.080 - 0.026, abs=1e-9)
+
+    def test_a_flow_typed_as_shown_changes_nothing(self) -> None:
+        """By rule it is a rig's; typed back, measured, or from a catalogue."""
+        duty = ROAD["duties"][0]["id"]
+
+        def fill(flow: object) -> float:
+            return float(check_of(report(changed(ROAD, cooling__fan_flow=flow)), "cooling", "heat", duty)["fill"])
+
+        usual = report(ROAD)["facts"]["cooling.fan_flow"]["shown"] if "facts" in report(ROAD) else "0.95 m3/s"
+        by_rule = fill(None)
+        self.close(fill({"text": usual, "evidence": "guess"}), by_rule, rel=5e-3)
+        self.close(fill({"text": "0.9 m3/s", "evidence": "taped"}) / by_rule, 1.0, abs=0.06)
+        self.assertGreater(fill({"text": "0.9 m3/s", "evidence": "sheet"}), 1.1 * by_rule)
+
+    def test_the_thermostat_moves(self) -> None:
+        """A short duty from warm sheds less than through a core that stands open all the while; without a thermostat
+        all of it."""
+        pull = [{"id": "p", "kind": "pull", "ambient": "35 C"}]
+        carried = {
+            kind: report(changed(ROAD, duties=pull, cooling__thermostat_kind=kind))["systems"]["cooling"]["figures"][
+                "p"
+            ]
+            for kind in (None, "none")
+        }
+        self.between(carried[None]["heat_carried_w"] / carried["none"]["heat_carried_w"], 0.85, 0.999)
 
     def test_need_takes_the_thickest_core_the_room_allows(self) -> None:
         self.close(need.reference_depth(facts_of(changed(ROAD, cooling={}), "cooling"), 0.160), 0.056)

@@ -174,8 +174,8 @@ def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
 
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
     """Solve cooling for the context's duties; a missing part leaves its check unknown."""
-    room = (checks.stack_check(context, given), checks.opening_check(context, given))
-    gates = [check for check in room if check is not None]
+    opening = checks.opening_check(context, given)
+    gates = [*checks.stack_checks(context, given), *([] if opening is None else [opening])]
     missing = _missing(given)
 
     def needs() -> list[Need]:
@@ -195,7 +195,7 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         )
 
     round_trip = circuit.circuit_of(solved)
-    gates.append(circuit.inlet_check(round_trip, context))
+    gates += [circuit.inlet_check(round_trip, context), *circuit.freezing_check(solved, context)]
     grown = circuit.expansion_check(solved)
     if grown is not None:
         gates.append(grown)
@@ -214,9 +214,14 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
         """Air under which each duty runs below its thermostat."""
         return circuit.overcooled_ambient(whole()[0], context, context.mean)
 
+    def weather() -> tuple[Array, Array]:
+        """Limiting ambient of each duty [K], and after how long it boils [s]."""
+        both, seen, limiting = whole()
+        return limiting.ambient, time.boils_after(both, context, seen)
+
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
         base = mean is context.mean
-        return [checks.heat_check(solved, context, mean, (lambda: whole()[2].ambient) if base else None), *gates]
+        return [checks.heat_check(solved, context, mean, weather if base else None), *gates]
 
     def steps(index: int) -> list[Step]:
         both, _, limiting = whole()
@@ -253,8 +258,9 @@ def _figures(
     turning = 1.0 if driven else seen.fan_share
     around, made = trip.pressures, heat_made(solved, context, context.mean)
     return {
-        "coolant_out_k": seen.steady,
-        "end_of_duty_k": seen.end,
+        # A gauge shows no more than boiling; that it gets there is said.
+        "coolant_out_k": np.minimum(seen.steady, plant.boiling),
+        "end_of_duty_k": np.minimum(seen.end, plant.boiling),
         "coolant_limit_k": plant.limit,
         "boiling_point_k": plant.boiling,
         "limiting_ambient_k": limiting.ambient,
@@ -272,7 +278,7 @@ def _figures(
         "fan_share": seen.fan_share,
         "fan_power_w": per_fan * turning if plant.fan.shroud != "open" else 0.0 * seen.steady,
         "thermostat_open": seen.thermostat_open,
-        "pump_inlet_pa": around.pump_inlet,
+        "pump_inlet_pa": np.maximum(around.pump_inlet, 0.0),
         "pump_rise_pa": around.pump_outlet - around.pump_inlet,
         "block_pressure_pa": around.block,
         "block_boiling_margin_k": trip.margin,
@@ -292,7 +298,7 @@ DECLARES = declared(
     gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
     engine="dry_mass material thermostat coolant_limit",
     machine="kind gearbox",
-    installation="depth_available opening_width opening_height",
+    installation="depth_available depth_ahead opening_width opening_height",
     duties="air_speed duration start after",
 )
 SYSTEM: System = System(

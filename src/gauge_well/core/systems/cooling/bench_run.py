@@ -16,7 +16,8 @@ from gauge_well.core.typing import Array, Value, as_array, likely
 
 NO_LOAD = 0.02  # of full load: what an engine turning free gives its own pumps and alternator
 HOT_METAL, HOT_SHARE, HOT_RISE = 0.15, 0.6, 75.0  # of the mass round the chambers, of the heat there, K
-DRY_SECONDS, FILLED_SECONDS = 30.0, 180.0  # common practice: 20 to 30 s dry at idle
+DRY_SECONDS, FILLED_SECONDS = 30.0, 180.0  # idling; common practice: 20 to 30 s dry
+CLOGS = 0.002  # m: a smaller hole is stopped by the first flake of rust
 IN_ENGINE = 0.5  # of the coolant stands in the engine
 TAP, TAP_PRESSURE = 288.15, 200e3  # water main: K, Pa over the air outside (common practice)
 COLD, OPEN_BOILING = 293.15, 371.15  # K; 2 K under water's own boiling
@@ -37,7 +38,7 @@ def turning(context: Context, speed: Value) -> Operation:
     return operate(context.engine, context.wanted, power, speed, COLD, 101325.0)
 
 
-def nothing_fitted(context: Context, heat: Value, volume: Value, limit: float) -> list[Reason]:
+def nothing_fitted(context: Context, heat: Value, idling: Value, volume: Value, limit: float) -> list[Reason]:
     """How long an engine may run on its stand with no radiator, dry and filled; the least of the reasons counts.
 
     Parameters
@@ -45,6 +46,8 @@ def nothing_fitted(context: Context, heat: Value, volume: Value, limit: float) -
     context : Context
     heat : float or array
         To the coolant's walls [W].
+    idling : float or array
+        The same turning at idle [W], for what practice says of idling.
     volume : float or array
         Water that stands in the engine where it is filled [m3].
     limit : float
@@ -63,22 +66,31 @@ def nothing_fitted(context: Context, heat: Value, volume: Value, limit: float) -
         ("dry", "dry: bores and rings run without coolant behind them", DRY_SECONDS),
         ("chambers", "water boils round the chambers", HOT_METAL * capacity * HOT_RISE / (HOT_SHARE * q)),
         ("lump", "metal and water reach the limit", filled * (limit - COLD) / q),
-        ("filled", "filled, but nothing moves the water", FILLED_SECONDS),
+        ("filled", "filled, but nothing moves the water", FILLED_SECONDS * np.minimum(as_array(idling) / q, 1.0)),
     ]
     return [Reason(id, name, likely(t)) for id, name, t in times]
 
 
 @dataclass(frozen=True)
 class HoseFed:
-    """Total-loss water: flow [m3/s], hole in the outlet [m], temperature of what leaves [K]."""
+    """Total-loss water: flow [m3/s], the hole that lets it through [m], temperature of what leaves [K].
+
+    The hole belongs in the inlet, with the outlet free: in the outlet the whole jacket stands at the main's pressure,
+    twice what a cap holds. ``clogs``: too small to stay open.
+    """
 
     flow: float
     hole: float
     outlet: float
 
+    @property
+    def clogs(self) -> bool:
+        """Whether the first flake of rust stops it."""
+        return self.hole < CLOGS
+
 
 def hose_fed(heat: Value, inlet: float, outlet: float, pressure: float) -> HoseFed:
-    """Water that keeps the outlet at a temperature, and the drilled hole that lets it through.
+    """Water that keeps the outlet at a temperature, and the drilled hole that lets it through from the supply.
 
     ``m = Q / (cp dT)``; ``A = V / (Cd sqrt(2 dp / rho))`` with Cd 0.62 (crane410).
 

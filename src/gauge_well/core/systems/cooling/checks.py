@@ -14,25 +14,29 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import front, tested
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
-from gauge_well.core.systems.cooling.stack import layers, room_left
-from gauge_well.core.typing import Array, as_array, duty_values, likely
+from gauge_well.core.systems.cooling.stack import Layer, layers, room_left
+from gauge_well.core.typing import Array, Value, as_array, duty_values, likely
 from gauge_well.core.validity import Notice
 
 
 def heat_check(
-    cooling: Cooling, context: Context, mean: Operation, limiting: Callable[[], Array] | None = None
+    cooling: Cooling, context: Context, mean: Operation, weather: Callable[[], tuple[Array, Array]] | None = None
 ) -> Check:
-    """Heat made against heat shed with the coolant at its limit, for as long as the duty lasts."""
+    """Heat made against heat shed with the coolant at its limit, for as long as the duty lasts.
+
+    ``weather``: limiting ambient of each duty [K], and after how long it boils [s], for the sentences.
+    """
     heat = heat_made(cooling, context, mean)
     carried = cooling.capacity
     if mean is not context.mean:
         carried = cooling.capacity_at(front.heat_in_front(context, cooling.plant.facts, mean))
 
     def said() -> Sequence[Sentence]:
-        if limiting is None:
+        if weather is None:
             return ()
         count = len(context.duties.cases)
-        columns = (limiting(), cooling.ambient, heat, cooling.capacity)
+        limiting, boils = weather()
+        columns = (limiting, cooling.ambient, heat, cooling.capacity, boils)
         return tuple(_sentence(*row) for row in zip(*(duty_values(c, count) for c in columns), strict=True))
 
     return Check(
@@ -50,7 +54,14 @@ def heat_check(
     )
 
 
-def _sentence(limiting: float, asked: float, made: float, carried: float) -> Sentence:
+def _sentence(limiting: float, asked: float, made: float, carried: float, boils: float) -> Sentence:
+    found = _weather(limiting, asked, made, carried)
+    if not np.isfinite(boils):
+        return found
+    return Sentence(found.template + " Boils after {boils}.", {**found.values, "boils": (boils, "time")})
+
+
+def _weather(limiting: float, asked: float, made: float, carried: float) -> Sentence:
     values: dict[str, tuple[float, str] | str] = {
         "to": (limiting, "temperature"),
         "asked": (asked, "temperature"),
@@ -66,12 +77,42 @@ def _sentence(limiting: float, asked: float, made: float, carried: float) -> Sen
     return Sentence("Holds to {to}; you asked for {asked}. Makes {made}, carries {carried}.", values)
 
 
-def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
-    """Room between the stack and the first moving thing; None when the room was not measured."""
+def stack_checks(context: Context, facts: CoolingFacts) -> list[Check]:
+    """Room between the stack and the first moving thing, and ahead of the core where that was measured apart."""
+    found, ahead = layers(facts), context.installation.depth_ahead
+    core = next((i for i, layer in enumerate(found) if layer.kind == "core"), 0)
+    if ahead is None:
+        return _behind(context, found)
+    return [*_ahead(ahead, found[:core]), *_behind(context, found[core:])]
+
+
+def _ahead(room: Value, found: Sequence[Layer]) -> list[Check]:
+    """What stands before the core against the room there."""
+    if not found:
+        return []
+    deep = sum((as_array(layer.depth) for layer in found), start=np.asarray(0.0))
+    values = {"deep": (likely(deep), "length"), "room": (likely(room), "length")}
+    words = "What stands ahead of the core is {deep} deep; {room} is there."
+    return [
+        Check(
+            "stack_ahead",
+            "Depth ahead of the core",
+            "stack",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "length",
+            deep,
+            room,
+            ratio_fill(deep, room),
+            sentences=lambda: (Sentence(words, values),),
+        )
+    ]
+
+
+def _behind(context: Context, found: Sequence[Layer]) -> list[Check]:
     room = context.installation.depth_available
-    found = layers(facts)
     if room is None or not found:
-        return None
+        return []
     left = room_left(room, found)
 
     def said() -> Sequence[Sentence]:
@@ -85,18 +126,20 @@ def stack_check(context: Context, facts: CoolingFacts) -> Check | None:
         return (Sentence(template, {k: (v, "length") for k, v in sizes.items()}),)
 
     # A gap is drawn the other way round: what is needed is the capacity to be kept.
-    return Check(
-        "stack",
-        "Depth to the pulley",
-        "stack",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "length",
-        MOVING_PARTS,
-        left,
-        gap_fill(left, MOVING_PARTS),
-        sentences=said,
-    )
+    return [
+        Check(
+            "stack",
+            "Depth to the pulley",
+            "stack",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "length",
+            MOVING_PARTS,
+            left,
+            gap_fill(left, MOVING_PARTS),
+            sentences=said,
+        )
+    ]
 
 
 def opening_check(context: Context, facts: CoolingFacts) -> Check | None:

@@ -8,10 +8,11 @@ from functools import cached_property
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.media import coolant
+from gauge_well.core.media.air import P_SEA_LEVEL
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, over_duties
 from gauge_well.core.systems.cooling.gauge import AMBIENT_LOW, core_shed_at
@@ -22,7 +23,11 @@ from gauge_well.core.typing import Array, Value, as_array, clip, duty_values, li
 from gauge_well.core.validity import Notice
 
 INLET_MARGIN = 15e3  # Pa the pump's inlet is kept over the coolant's vapour (common practice)
-COLLAPSE = 15e3  # Pa under the air outside at which an unsprung hose is sucked flat (common practice)
+COLLAPSE, NEAR_COLLAPSE = 30e3, 0.7  # Pa under the air outside at which an unsprung hose is sucked flat; near it
+FREEZE_CLEAR, COLD_SAID = (
+    3.0,
+    278.15,
+)  # K kept under the coldest day; air from which freezing is judged (common practice)
 FILLED_AT = 293.15  # K
 BLOCK_PRESSURES = (5e3, 2e6)  # Pa
 UNDER_THERMOSTAT = 5.0  # K by which an engine that runs cold lies under its thermostat
@@ -80,10 +85,12 @@ def inlet_check(circuit: Circuit, context: Context) -> Check:
 
     def said() -> Sequence[Sentence]:
         template = "The pump's inlet stands at {p} on {duty}; coolant there boils at {boils}."
-        if capacity[0, duty, 0] <= 0.0:
+        if pressure <= 0.0:
+            template = "No pressure is left at the pump's inlet on {duty}: it draws vapour. A wider way to it."
+        elif capacity[0, duty, 0] <= 0.0:
             template += " The cap holds too little for it."
         values: dict[str, tuple[float, str] | str] = {
-            "p": (pressure, "pressure_absolute"),
+            "p": (max(pressure, 0.0), "pressure_absolute"),
             "boils": (boils, "pressure_absolute"),
             "duty": context.duties.cases[duty].name.lower(),
         }
@@ -102,6 +109,37 @@ def inlet_check(circuit: Circuit, context: Context) -> Check:
         code="" if capacity[0, duty, 0] > 0.0 else "cannot_suck",
         sentences=said,
     )
+
+
+def freezing_check(cooling: Cooling, context: Context) -> list[Check]:
+    """Where the mix begins to freeze against the coldest air asked; nothing where no duty is cold."""
+    coldest = min(context.duties.cases, key=lambda c: c.ambient)
+    if coldest.ambient > COLD_SAID:
+        return []
+    freezes = coolant.freezing_point(cooling.plant.glycol)
+    clear = coldest.ambient - freezes
+    values: dict[str, tuple[float, str] | str] = {
+        "f": (likely(freezes), "temperature"),
+        "t": (coldest.ambient, "temperature"),
+        "duty": coldest.name.lower(),
+    }
+    words = "Begins to freeze at {f}; {duty} is at {t}."
+    if likely(clear) < 0.0:
+        words = "Freezes at {f} and bursts core and block: {duty} is at {t}. More glycol."
+    return [
+        Check(
+            "freezing",
+            "Freezing",
+            "loop",
+            CheckClass.LIMIT,
+            Scales.GATE,
+            "temperature_difference",
+            FREEZE_CLEAR,
+            clear,
+            gap_fill(clear, FREEZE_CLEAR),
+            sentences=lambda: (Sentence(words, values),),
+        )
+    ]
 
 
 def growth(volume: Value, limit: Array, glycol: Value) -> Array:
@@ -169,14 +207,13 @@ def notices(cooling: Cooling, circuit: Circuit, context: Context, overcooled: Ar
     faster = context.engine.rated_speed / context.duties.column("engine_speed") if belted else 1.0
     open_cap = pressures(replace(plant.loop, speed=as_array(plant.loop.speed) * faster), plant.facts, 0.0)
     suction = -likely(np.asarray(open_cap.pump_inlet))
-    if suction > COLLAPSE:
+    if suction > NEAR_COLLAPSE * COLLAPSE:
         template = (
-            "With the cap just opened the lower hose stands {p} under the air outside at rated speed: it wants a "
-            "spring in it, or a stiff pipe."
+            "With the cap just opened the lower hose stands {p} under the air outside at rated speed, and an unsprung one "
+            "is sucked flat at about {flat}: a spring in it, or a stiff pipe."
         )
-        found.append(
-            Notice("hose_collapse", Sentence(template, {"p": (suction, "pressure_difference")}), "cooling.header")
-        )
+        under = {"p": (min(suction, P_SEA_LEVEL), "pressure_difference"), "flat": (COLLAPSE, "pressure_difference")}
+        found.append(Notice("hose_collapse", Sentence(template, under), "cooling.header"))
     margins = duty_values(circuit.margin, len(cases))
     worst = int(np.argmin(margins))
     if margins[worst] < 10.0:
@@ -226,14 +263,23 @@ def _cold_notices(cooling: Cooling, context: Context, overcooled: Array) -> list
     worst = max(lasting, key=lambda i: cold[i])
     if cold[worst] <= COLD_MORNING:
         return []
+    # What is lost goes with the coolant over the air: so much more than is made on the coldest day asked.
+    at = min(min(case.ambient for case in cases), COLD_MORNING)
+    over = likely(cooling.plant.thermostat) - UNDER_THERMOSTAT
+    ratio = (over - at) / max(over - min(cold[worst], 330.0), 1.0)
     template = (
-        "Below {t} outside the coolant stays under its thermostat on {duty}: the engine wears and the heater is cold. "
-        "A blind before the core, or the heater turned down, mends it."
+        "At {at} it sheds {x} times what {duty} makes and runs cold, as it does below {t}: blank off {share} of the core, "
+        "or turn the heater down. A hotter thermostat cannot help: this one is shut by then."
     )
     if cooling.plant.facts.thermostat_kind == "none":
-        template = "Without a thermostat the coolant stays cold on {duty} below {t} outside: put one back."
+        template = (
+            "At {at} it sheds {x} times what {duty} makes and runs cold, as it does below {t}: put a thermostat back."
+        )
     values: dict[str, tuple[float, str] | str] = {
         "t": (min(cold[worst], 330.0), "temperature"),
+        "at": (at, "temperature"),
+        "x": f"{ratio:.1f}",
+        "share": (1.0 - 1.0 / max(ratio, 1.01), "fill"),
         "duty": cases[worst].name.lower(),
     }
     return [Notice("overcooled", Sentence(template, values), "cooling.thermostat_kind", cases[worst].id)]

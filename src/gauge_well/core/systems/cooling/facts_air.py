@@ -50,6 +50,7 @@ FAN_DIAMETERS = np.array([0.25, 0.30, 0.35, 0.40, 0.45])
 FAN_FREE_AIR = np.array([0.36, 0.55, 0.75, 0.95, 1.15])
 FAN_SHUT_OFF = np.array([140.0, 180.0, 220.0, 260.0, 290.0])
 ADVERTISED = 0.75
+MEASURED = ("taped", "tested", "weighed")
 
 
 @dataclass(frozen=True)
@@ -270,6 +271,21 @@ WAYS: Mapping[str, Way] = {
     "exit_area": Way("under", "Every gap by which air leaves the bay: height x width, added up."),
     "exit_loss": Way("above", "Look for what stands in the way: 1 free, 1.5 usual, 3 crowded."),
 }
+AS_SHOWN = 0.01  # of the usual flow: a figure typed as it was shown is that figure
+
+
+def _rating_by_rule(given: Mapping[str, Any], usual: float | None, evidence: str | None) -> tuple[str, str]:
+    """What a fan's free air is: a catalogue's, or a rig's where it was measured or is the usual one by rule."""
+    flow = given.get("fan_flow")
+    if flow is None:
+        return "rig", "as the rule is"
+    if usual is not None and abs(float(flow) - usual) <= AS_SHOWN * usual:
+        return "rig", "the usual fan's figure"
+    if evidence in MEASURED:
+        return "rig", "measured"
+    return "advertised", "catalogue figures are"
+
+
 # A usual fan on an engine's nose: free air of a disc at a speed goes with its cube (common practice).
 BELT_FREE_AIR, BELT_SHUT_OFF = 1.9, 330.0  # m3/s and Pa of 450 mm at 2,400 rev/min
 BELT_DIAMETER, BELT_SPEED = 0.45, 2400.0
@@ -299,27 +315,26 @@ def fill_air(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]],
     rule("louvre_pitch", 0.0012, "a common core")
     rule("louvre_angle", np.deg2rad(27.0), "a common core")
     rule("fan_count", 1.0, "one")
+    usual: dict[str, float] = {}
     belt = given.get("fan_kind") == "belt"
     diameter = given.get("fan_diameter")
     if diameter is not None:
         d = float(diameter)
         if belt:
-            rule("fan_flow", BELT_FREE_AIR * (d / BELT_DIAMETER) ** 3, "a usual engine-driven fan of that size")
+            usual["fan_flow"] = BELT_FREE_AIR * (d / BELT_DIAMETER) ** 3
+            rule("fan_flow", usual["fan_flow"], "a usual engine-driven fan of that size")
             rule("fan_pressure", BELT_SHUT_OFF * (d / BELT_DIAMETER) ** 2, "a usual engine-driven fan of that size")
         free = float(np.interp(d, FAN_DIAMETERS, FAN_FREE_AIR))
         if d > FAN_DIAMETERS[-1] or d < FAN_DIAMETERS[0]:
             # Outside the table by the fan laws at equal tip speed: flow with the square.
             end = FAN_DIAMETERS[-1] if d > FAN_DIAMETERS[-1] else FAN_DIAMETERS[0]
             free = float(np.interp(end, FAN_DIAMETERS, FAN_FREE_AIR)) * (d / float(end)) ** 2
+        usual.setdefault("fan_flow", free)
         rule("fan_flow", free, "a usual fan of that size, on a rig")
         rule("fan_pressure", float(np.interp(d, FAN_DIAMETERS, FAN_SHUT_OFF)), "a usual fan of that size")
         rule("fan_gap", CORE_TO_FAN, "the least that is kept")
         rule("fan_depth", 0.06 + 0.05 * max(0.0, d - 0.3), "a usual fan of that size")
-    rule(
-        "fan_rating",
-        "advertised" if given.get("fan_flow") is not None else "rig",
-        "catalogue figures are" if given.get("fan_flow") is not None else "as the rule is",
-    )
+    rule("fan_rating", *_rating_by_rule(given, usual.get("fan_flow"), context.get("evidence", {}).get("fan_flow")))
     if belt:
         rule("fan_speed", BELT_SPEED, "usual for such a fan's figures")
         rule("fan_ratio", 1.1, "usual")

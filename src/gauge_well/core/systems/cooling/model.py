@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
+from gauge_well.core.duty.model import Duties
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import bore_area
@@ -400,12 +401,13 @@ def prepare(
     ageing = radiator.AGEING * as_array(context.doubt(AGEING_DOUBT)) * plant.scale
     at_limit = radiator.shed(plant.core, side, plant.fluid, limit, air_in, ageing)
     radiator_ua = np.maximum(at_limit.heat / np.maximum(limit - air_in, 1e-3), 1e-3)
+    begin = starts or start_temperatures(context, limit, t_amb)
+    radiator_ua = radiator_ua * _while_opening(plant, side, air_in, ageing, at_limit, begin.coolant, duties)
     heater = heater_conductance(plant.facts)
     conductance = radiator_ua + heater
     # A heater counted on sheds to the air outside, the radiator to the air that reaches it: one mean sink.
     sink = (radiator_ua * air_in + heater * t_amb) / conductance
     sink_per_watt = radiator_ua / conductance / side.capacity_rate
-    begin = starts or start_temperatures(context, limit, t_amb)
     start, start_metal = begin.coolant, begin.metal
     between = context.own_coolant_heat / METAL_STANDS
     response = respond(duties.column("duration"), plant.metal, plant.liquid, between, conductance)
@@ -429,6 +431,40 @@ def prepare(
         between,
     )
     return replace(found, capacity=_from_shut(found)) if np.any(found.starts_shut) else found
+
+
+def _while_opening(
+    plant: Plant,
+    side: radiator.AirSide,
+    air_in: Array,
+    ageing: Array,
+    full: radiator.Shed,
+    start: Array,
+    duties: Duties,
+) -> Array:
+    """Share of the open core's conductance that a duty with an end sees while its coolant rises to the limit [-].
+
+    From where it starts to 12 K over its first lift the thermostat lets less through; shed there over shed open, by
+    Simpson's rule over that way, whole from there on. A duty that never ends, or without a thermostat, sees all.
+    """
+    ends = np.isfinite(duties.column("duration"))
+    if plant.facts.thermostat_kind == "none" or not bool(ends.any()):
+        return np.ones_like(plant.limit)
+    opened = plant.thermostat + THERMOSTAT_RANGE
+    first = np.minimum(np.maximum(start, plant.thermostat + OPENS_OVER), opened)
+
+    def share(temperature: Array) -> Array:
+        flow = plant.loop.solve(plant.lift(temperature))[1]
+        fluid = radiator.coolant_side(plant.core, flow, plant.limit - FILM, plant.glycol)
+        shed = radiator.shed(plant.core, side, fluid, plant.limit, air_in, ageing).heat
+        return clip(shed / np.maximum(full.heat, 1e-3), 0.0, 1.0)
+
+    opening = (share(first) + 4.0 * share(0.5 * (first + opened)) + 1.0) / 6.0
+    way = clip((opened - first) / np.maximum(plant.limit - first, 1e-3), 0.0, 1.0)
+    # What lasts longer than the coolant takes to warm sees the core whole.
+    settles = (plant.metal + plant.liquid) * np.maximum(plant.limit - air_in, 1.0) / np.maximum(full.heat, 1.0)
+    early = np.exp(-np.where(ends, duties.column("duration"), 0.0) / settles)
+    return np.asarray(np.where(ends, 1.0 - way * (1.0 - opening) * early, 1.0))
 
 
 def _from_shut(cooling: Cooling) -> Array:

@@ -14,8 +14,8 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need, over_duties
 from gauge_well.core.systems.cooling.circuit import growth
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import DROP_RATED, HOSE_SPEED, heat_made, plant_of, prepare
-from gauge_well.core.typing import likely
+from gauge_well.core.systems.cooling.model import HOSE_SPEED, RECIRCULATION_SPEED, Cooling, heat_made, plant_of, prepare
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
 ASPECT = 1.5
@@ -23,6 +23,114 @@ FACES = np.geomspace(0.02, 4.0, 15)
 FAN_SPEED = 2.8  # m/s on the face, what a full set of fans moves free
 FAN_PRESSURE = 200.0
 USUAL_FAN_DEPTH = 0.065
+
+
+REPEATS = 6.0  # a short duty comes back after so many times its own length (common practice)
+SWALLOWED = 300.0  # s: a shorter duty may be swallowed by the metal
+FAN_SHARES = np.geomspace(0.04, 4.0, 15)  # of the flow that matches the face
+DROP_NEED = 10.0  # K over the core at rated power that a pump is asked for; the default of one that is there is 7
+# Hose bores sold [m] (common practice).
+HOSES = (0.016, 0.019, 0.022, 0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
+
+
+def _with_face(facts: CoolingFacts, faces: Value, depth: float) -> CoolingFacts:
+    """The same with a core of that face [m2]."""
+    return replace(
+        facts,
+        core_width=np.sqrt(as_array(faces) * ASPECT),
+        core_height=np.sqrt(as_array(faces) / ASPECT),
+        core_depth=depth,
+        core_rows=facts.core_rows if facts.core_depth is not None else (2.0 if depth > 0.045 else 1.0),
+    )
+
+
+def _with_fan(facts: CoolingFacts, faces: Value, flow: Value) -> CoolingFacts:
+    """The same with fans that move ``flow`` [m3/s] free in a full shroud."""
+    return replace(
+        facts,
+        fan_kind="puller",
+        fan_count=1.0,
+        fan_diameter=0.8 * np.sqrt(as_array(faces)),
+        fan_flow=flow,
+        fan_pressure=FAN_PRESSURE,
+        fan_rating="rig",
+        fan_table=None,
+        fan_stages="together",
+        shroud="full",
+    )
+
+
+def _fills(context: Context, solved: Cooling) -> tuple[Array, Array]:
+    """Fill of every duty (trial, duty, sample): as it is asked, and coming back again and again."""
+    heat = heat_made(solved, context, context.mean)
+    own = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
+    lasting = np.maximum(solved.conductance * (solved.plant.limit - solved.sink), 1e-9)
+    short = context.duties.column("duration") <= SWALLOWED
+    repeated = np.where(short, heat / REPEATS / lasting, 0.0)
+    shape = np.broadcast_shapes(own.shape, repeated.shape)
+    wide = (np.shape(own)[0], len(context.duties.cases), shape[-1])
+    return np.broadcast_to(own, wide), np.broadcast_to(repeated, wide)
+
+
+def _crossing(sizes: Array, most: Array) -> Array:
+    """Size (sample) at which the fullest fill falls to 1; infinite where none does."""
+    found = np.exp(where_falling(np.log(sizes), np.log(np.maximum(most, 1e-9)), 0.0))
+    return np.where(most[-1] > 1.0, np.inf, found)
+
+
+def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array]) -> Need:
+    """The face with the duty that decides, and how often a short one is asked for."""
+    cases = context.duties.cases
+    at = int(np.argmin(np.abs(np.log(FACES) - np.log(face[0]))))
+    both = np.maximum(*fills)[at, :, 0]
+    worst = int(np.argmax(both))
+    duty, width = cases[worst], float(np.sqrt(face[0] * ASPECT))
+    values: dict[str, tuple[float, str] | str] = {
+        "depth": (depth, "length"),
+        "face": (likely(face), "area"),
+        "width": (width, "size"),
+        "height": (likely(face) / width, "size"),
+        "duty": duty.name.lower(),
+        "long": (duty.duration, "time"),
+        "every": (REPEATS * duty.duration, "time"),
+    }
+    words = "A {depth} core of {face}, for instance {width} × {height}; {duty} decides"
+    if fills[1][at, worst, 0] >= fills[0][at, worst, 0]:
+        words += ": one of {long} the metal swallows, one every {every} is asked for"
+    if at == 0:
+        words = "Any core serves: the least that was tried, {face}, does"
+    return Need("core_fan", "core_face", face, "area", Sentence(words + ".", values))
+
+
+def _fan(context: Context, facts: CoolingFacts, face: Array, depth: float) -> Need:
+    """Fan flow by the duty that uses the fan, on the core that is fitted or on the face asked for."""
+    fitted = None not in (facts.core_width, facts.core_height, facts.core_depth)
+    size = likely(facts.core_width) * likely(facts.core_height) if fitted else likely(face)  # type: ignore[arg-type]
+    core = facts if fitted else _with_face(facts, size, depth)
+    flows = FAN_SPEED * size * FAN_SHARES
+    trial = _with_fan(core, size, flows[:, None, None])
+    solved = prepare(context, plant_of(context, trial), only_on=True)
+    fill = np.maximum(*_fills(context, solved))
+    # What stands or creeps lives by its fan; at speed the wind does it.
+    uses = np.array([likely(case.air_speed) < RECIRCULATION_SPEED for case in context.duties.cases])
+    most = np.where(uses[None, :, None], fill, 0.0).max(axis=1)
+    wanted = _crossing(flows, most)
+    part, name = "core_fan", "fan_free_air"
+    if not bool(uses.any()) or likely(most[0]) <= 1.0:
+        words = "No duty asked wants a fan: any that keeps it cool standing will do."
+        return Need(part, name, np.asarray([np.inf]), "air_flow", Sentence(words))
+    # What doubt says of the face it says of the fan that serves it.
+    by_face = wanted if wanted.size == face.size else np.where(np.isfinite(wanted), wanted, np.inf)
+    worst = context.duties.cases[int(np.argmax(np.where(uses, fill[:, :, 0].min(axis=0), 0.0)))]
+    values: dict[str, tuple[float, str] | str] = {
+        "flow": (likely(wanted), "air_flow"),
+        "pressure": (FAN_PRESSURE, "pressure_small"),
+        "duty": worst.name.lower(),
+    }
+    words = "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud; {duty} decides."
+    if np.isinf(likely(wanted)):
+        words = "No fan that fits such a core carries {duty}: more core, or more of the car's own wind."
+    return Need(part, name, by_face, "air_flow", Sentence(words, values))
 
 
 def reference_depth(facts: CoolingFacts, room: float | None) -> float:
@@ -39,92 +147,34 @@ def reference_depth(facts: CoolingFacts, room: float | None) -> float:
 def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     """Core face at the depth there is, fan flow, coolant flow, cap.
 
-    The face is found by running the whole model over a row of faces, each with fans to match in a
-    full shroud, and interpolating where the fullest duty just fits.
+    The face is found by running the whole model over a row of faces, with the fan that is fitted or with one to match in
+    a full shroud, and interpolating where the fullest duty just fits. A short duty that the metal swallows is asked for
+    once every six times its length. The fan is found likewise on the core that is fitted, or on that face.
     """
     room = context.installation.depth_available
     depth = reference_depth(facts, None if room is None else likely(room))
     faces = FACES[:, None, None]
-    trial = replace(
-        facts,
-        core_width=np.sqrt(faces * ASPECT),
-        core_height=np.sqrt(faces / ASPECT),
-        core_depth=depth,
-        core_rows=facts.core_rows if facts.core_depth is not None else (2.0 if depth > 0.045 else 1.0),
-    )
-    if facts.fan_kind != "none":
-        trial = replace(
-            trial,
-            fan_kind="puller",
-            fan_count=1.0,
-            fan_diameter=0.8 * np.sqrt(faces),
-            fan_flow=FAN_SPEED * faces,
-            fan_pressure=FAN_PRESSURE,
-            fan_rating="rig",
-            fan_table=None,
-            fan_stages="together",
-            shroud="full",
-        )
+    fitted_fan = facts.fan_kind is not None and (facts.fan_kind == "none" or facts.fan_diameter is not None)
+    trial = _with_face(facts, faces, depth)
+    if not fitted_fan:
+        trial = _with_fan(trial, faces, FAN_SPEED * faces)
     plant = plant_of(context, trial)
-    solved = prepare(context, plant, only_on=True)
-    heat = heat_made(solved, context, context.mean)
-    fill = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
-    fill = np.broadcast_to(fill, (FACES.size, len(context.duties.cases), fill.shape[-1]))
-    most = fill.max(axis=1)
-    face = np.exp(where_falling(np.log(FACES), np.log(np.maximum(most, 1e-9)), 0.0))
-    face = np.where(most[-1] > 1.0, np.inf, face)
-    enough = int(np.argmax(most[:, 0] <= 1.0)) if np.isfinite(face[0]) else FACES.size // 2
-    duty = context.duties.cases[int(np.argmax(fill[enough, :, 0]))]
+    fill, repeated = _fills(context, prepare(context, plant, only_on=True))
+    most = np.maximum(fill, repeated).max(axis=1)
     found: list[Need] = []
+    face = _crossing(FACES, most)
     if np.isinf(face[0]):
-        found.append(
-            Need(
-                "core_fan",
-                "core_face",
-                face,
-                "area",
-                Sentence(
-                    "No core of {depth} carries {duty} with that air: its limit is the air, not the core.",
-                    {"depth": (depth, "length"), "duty": duty.name.lower()},
-                ),
-            )
-        )
+        duty = context.duties.cases[int(np.argmax(fill[-1, :, 0]))]
+        words = "No core of {depth} carries {duty} with that air: its limit is the air, not the core."
+        values: dict[str, tuple[float, str] | str] = {"depth": (depth, "length"), "duty": duty.name.lower()}
+        found.append(Need("core_fan", "core_face", face, "area", Sentence(words, values)))
     else:
-        width = float(np.sqrt(face[0] * ASPECT))
-        found.append(
-            Need(
-                "core_fan",
-                "core_face",
-                face,
-                "area",
-                Sentence(
-                    "A {depth} core of {face}, for instance {width} × {height}; {duty} decides.",
-                    {
-                        "depth": (depth, "length"),
-                        "face": (likely(face), "area"),
-                        "width": (width, "size"),
-                        "height": (likely(face) / width, "size"),
-                        "duty": duty.name.lower(),
-                    },
-                ),
-            )
-        )
+        found.append(_face(context, face, depth, (fill, repeated)))
         if facts.fan_kind != "none":
-            found.append(
-                Need(
-                    "core_fan",
-                    "fan_free_air",
-                    FAN_SPEED * face,
-                    "air_flow",
-                    Sentence(
-                        "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud.",
-                        {"flow": (FAN_SPEED * likely(face), "air_flow"), "pressure": (FAN_PRESSURE, "pressure_small")},
-                    ),
-                )
-            )
+            found.append(_fan(context, facts, face, depth))
     boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol
-    warm = coolant.properties(over_duties(limit) - DROP_RATED, glycol)
-    rated = over_duties(context.mean.rated_coolant / (DROP_RATED * warm.density * warm.heat_capacity))
+    warm = coolant.properties(over_duties(limit) - DROP_NEED, glycol)
+    rated = over_duties(context.mean.rated_coolant / (DROP_NEED * warm.density * warm.heat_capacity))
     found.append(
         Need(
             "pump",
@@ -132,21 +182,20 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             rated,
             "flow",
             Sentence(
-                "A coolant pump moving {flow} at {rpm}.",
-                {"flow": (likely(rated), "flow"), "rpm": (likely(context.engine.rated_speed), "speed_rpm")},
+                "A coolant pump moving {flow} at {rpm}: {drop} over the core at rated power.",
+                {
+                    "flow": (likely(rated), "flow"),
+                    "rpm": (likely(context.engine.rated_speed), "speed_rpm"),
+                    "drop": (DROP_NEED, "temperature_difference"),
+                },
             ),
         )
     )
-    bore = np.sqrt(4.0 * rated / (HOSE_SPEED * np.pi))
-    found.append(
-        Need(
-            "hose",
-            "hose_bore",
-            bore,
-            "size",
-            Sentence("Hoses of {bore} bore or more for that flow.", {"bore": (likely(bore), "size")}),
-        )
-    )
+    least = likely(np.sqrt(4.0 * rated / (HOSE_SPEED * np.pi)))
+    bore = next((b for b in HOSES if b >= least), HOSES[-1])
+    words = "Hoses of {bore} bore for that flow, the next sold over {v}."
+    values = {"bore": (bore, "size"), "v": (HOSE_SPEED, "speed_m_s")}
+    found.append(Need("hose", "hose_bore", bore, "size", Sentence(words, values)))
     room = growth(need(facts.coolant_volume, "cooling.coolant_volume"), limit, glycol)
     found.append(
         Need(

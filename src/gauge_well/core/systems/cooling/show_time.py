@@ -80,7 +80,8 @@ def stand(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -
     _, _, limit = boiling_and_limit(context, facts, np.asarray(101325.0))
     volume = bench_run.IN_ENGINE * likely(need(facts.coolant_volume, "cooling.coolant_volume"))
     # Nothing fitted is open to the air: water boils at 100 degC there.
-    reasons = bench_run.nothing_fitted(context, heat, volume, min(likely(limit), bench_run.OPEN_BOILING))
+    idling = bench_run.turning(context, idle).heat_to_coolant
+    reasons = bench_run.nothing_fitted(context, heat, idling, volume, min(likely(limit), bench_run.OPEN_BOILING))
     outlet, inlet = float(options.get("outlet", LUKEWARM)), float(options.get("supply_temperature", bench_run.TAP))
     fed = bench_run.hose_fed(heat, inlet, outlet, float(options.get("supply", bench_run.TAP_PRESSURE)))
     filled = [r for r in reasons if r.id != "dry"]
@@ -91,5 +92,5 @@ def stand(context: Context, facts: CoolingFacts, options: Mapping[str, float]) -
         "dry": next(r.seconds for r in reasons if r.id == "dry"),
         "filled": min(r.seconds for r in filled),
         "filled_by": min(filled, key=lambda r: r.seconds).id,
-        "hose": {"flow": fed.flow, "hole": fed.hole, "outlet": fed.outlet, "supply": inlet},
+        "hose": {"flow": fed.flow, "hole": fed.hole, "clogs": fed.clogs, "outlet": fed.outlet, "supply": inlet},
     }

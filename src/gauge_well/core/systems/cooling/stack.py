@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from gauge_well.core.geometry.stack import CORE_TO_FAN
@@ -67,7 +68,7 @@ def layers(facts: CoolingFacts) -> tuple[Layer, ...]:
     return tuple(found)
 
 
-def room_left(available: Value, found: tuple[Layer, ...]) -> Array:
+def room_left(available: Value, found: Sequence[Layer]) -> Array:
     """Room between the stack and the first moving thing [m]; negative in interference."""
     left = as_array(available)
     for layer in found:

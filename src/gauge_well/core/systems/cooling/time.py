@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.heat.transient import Body, March, ShedTable, march
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.bench_run import IN_ENGINE
-from gauge_well.core.systems.cooling.gauge import core_shed_at, shed_at, thresholds
+from gauge_well.core.systems.cooling.gauge import Shown, core_shed_at, shed_at, thresholds
 from gauge_well.core.systems.cooling.loop import SHUT
 from gauge_well.core.systems.cooling.model import (
     METAL_STANDS,
@@ -63,6 +63,18 @@ def traces(cooling: Cooling, context: Context, duration: float, starts: Starts, 
         STEP,
         thresholds(cooling.plant.facts, len(cooling.plant.fan.stages)),
     )
+
+
+def boils_after(cooling: Cooling, context: Context, seen: Shown) -> Array:
+    """After how long each duty boils [s], marched from its start; infinite where it does not within half an hour or its
+    own time."""
+    boiling = np.broadcast_to(cooling.plant.boiling, np.shape(seen.steady))[..., :1]
+    over = (seen.steady[..., :1] > boiling) & (seen.end[..., :1] > boiling)
+    if not bool(over.any()):
+        return np.full(boiling.shape, np.inf)
+    starts = Starts(*(np.broadcast_to(v, boiling.shape)[..., :1] for v in (cooling.start, cooling.start_metal)))
+    trace = traces(cooling, context, LONGEST, starts)
+    return np.where(over, trace.first_over(np.ravel(boiling)).reshape(boiling.shape), np.inf)
 
 
 def chained(cooling: Cooling, context: Context) -> Starts:

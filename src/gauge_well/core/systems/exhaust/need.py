@@ -123,7 +123,8 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
     found_at, segments, back, cost = _sizes(context, facts)
     advised = _advised(back, cost, limit, context.wanted)
     at = int(advised[0])
-    if facts.layout == "single" and TUBES[at] > WIDEST:
+    stated = (facts.pipes, facts.pipe_length, facts.pipe_diameter) != (None, None, None)
+    if facts.layout == "single" and not stated and TUBES[at] > WIDEST:
         # One pipe of that width is not laid: two.
         facts = replace(facts, layout="twin")
         found_at, segments, back, cost = _sizes(context, facts)

@@ -50,11 +50,13 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
             "got": (got * GRAVITY, "acceleration"),
             "way": SAID[list(DIRECTIONS)[way]],
             "duty": context.duties.cases[duty].name.lower(),
-            "rest": (float(np.min(coverage.rest)), "size"),
-            "over": (float(np.max(coverage.over)), "size"),
+            "rest": (coverage.standing(duty, way) if got <= 0.0 else float(np.min(coverage.rest)), "size"),
+            "over": (float(coverage.over[duty].flat[0]), "size"),
         }
         if got <= 0.0:
-            return (Sentence("Standing on {duty} {rest} of oil is over the pickup, and it wants {over}.", values),)
+            return (
+                Sentence("On {duty}, leaning as it does, {rest} of oil is over the pickup; it wants {over}.", values),
+            )
         if got >= G_MOST:
             return (Sentence("Stays covered whatever the duties ask; {rest} over it at rest.", values),)
         return (Sentence("Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest.", values),)

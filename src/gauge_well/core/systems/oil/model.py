@@ -185,6 +185,14 @@ class Coverage:
         """Standing on the duty's grade."""
         return self.heads[:, 4]
 
+    def standing(self, duty: int, way: int) -> float:
+        """Oil over the likely pickup [m] on the duty's grade and that direction's lean, with nothing pulling at it."""
+        _, _, grade, lean = (float(np.broadcast_to(_first(v, 2), (len(self.asked), 4))[duty, way]) for v in self.tilt)
+        rotation = self.rotation[0] if self.rotation.ndim == 3 else self.rotation
+        return float(
+            head(self.pan.likely, to_engine(apparent_up(0.0, 0.0, 0.0, grade, lean), rotation), likely(self.volume))
+        )
+
     @property
     def normal(self) -> Array:
         """Of the surface at what each direction asks."""
