@@ -8,6 +8,7 @@ import jsonschema
 
 from gauge_well.core.facts import specs
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.services.sizing import size_document
 from gauge_well.sheet import FORMAT, Problem, SheetError, load, resolve
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.schema import json_schema
@@ -53,6 +54,46 @@ class Kept(NumbersCase):
             entry = {"text": "63 mm"} | ({"evidence": typed} if typed else {})
             sheet = load(changed(ROAD, cooling__core_depth=entry))
             self.assertEqual(sheet.sections["cooling"]["core_depth"].evidence, kept)
+
+    def test_a_range_typed_sets_the_tolerance(self) -> None:
+        sheet = load(changed(ROAD, cooling__core_depth={"text": "24-28 mm", "evidence": "similar"}))
+        fact = sheet.sections["cooling"]["core_depth"]
+        assert fact.half is not None
+        self.close([fact.value, fact.half.of(fact.value)], [0.026, 0.002], rel=1e-6)
+        again = load(copy.deepcopy(sheet.document)).document
+        self.assertEqual(again, sheet.document)
+
+    def test_an_injector_rated_by_weight(self) -> None:
+        """42 lb/hr of petrol at 745 kg/m3 are 426 cc/min (by hand); without a fuel it is asked for."""
+        sheet = load(changed(ROAD, engine__fuel="petrol", fuel__injector_flow="42 lb/hr"))
+        self.close(sheet.sections["fuel"]["injector_flow"].value * 6e7, 42 * 453.59237 / 60 / 0.745, rel=1e-6)
+        self.assertEqual(load(copy.deepcopy(sheet.document)).document, sheet.document)
+        with self.assertRaises(SheetError) as caught:
+            load(changed(ROAD, engine__fuel=None, fuel__injector_flow="42 lb/hr"))
+        self.assertIn("what fuel", caught.exception.problems[0].message)
+
+    def test_a_small_bare_number_in_a_percentage_is_asked_back(self) -> None:
+        for field, text in (("cooling__glycol", "0.45"), ("engine__coolant_share", 0.2), ("fuel__tank_reserve", "1")):
+            with self.subTest(field), self.assertRaises(SheetError) as caught:
+                load(changed(ROAD, **{field: text}))
+            self.assertIn("?", caught.exception.problems[0].message)
+        self.close(load(changed(ROAD, cooling__glycol="0.45 %")).sections["cooling"]["glycol"].value, 0.0045, rel=1e-9)
+        self.close(load(changed(ROAD, cooling__glycol="45")).sections["cooling"]["glycol"].value, 0.45, rel=1e-9)
+
+    def test_wheel_power_is_taken_back_to_the_crank(self) -> None:
+        """210 at the wheels of a rear-driven car are 210 / 0.87 at the crank (common practice), and it is said."""
+        raw = changed(ROAD, machine__drive="rear", engine__rated_power="160 whp")
+        sheet = load(raw)
+        self.close(sheet.sections["engine"]["rated_power"].value, 160 / 0.87 * 745.69987, rel=1e-6)
+        self.assertEqual(load(copy.deepcopy(sheet.document)).document, sheet.document)
+        said = [n["sentence"] for n in size_document(raw)["notices"]]
+        self.assertTrue(any("at the wheels is taken as" in s for s in said), said)
+
+    def test_counts_of_pumps_fans_and_tanks(self) -> None:
+        raw = changed(ROAD, fuel__pump_flow="2x 150 L/h", fuel__tank_volume="2x 40 L", cooling__fan_flow="2x 1000 cfm")
+        sections = load(raw).sections
+        self.close([sections["fuel"]["pump_count"].value, sections["cooling"]["fan_count"].value], [2, 2])
+        self.close([sections["fuel"]["pump_flow"].value * 3.6e6, sections["fuel"]["tank_volume"].value], [150, 0.08])
 
     def test_count_typed_with_the_size(self) -> None:
         sheet = load(changed(ROAD, cooling__fan_diameter="2x 11 in"))

@@ -135,6 +135,21 @@ class Typed(NumbersCase):
                 # Kept with its unit and read again, it is what it was.
                 self.close(read(found.text, kind, found.unit).si, si, rel=2e-4 if "awg" in text.lower() else 1e-6)
 
+    def test_a_range_is_its_middle_with_half_of_it(self) -> None:
+        """75-80 mm: 77.5 give or take 2.5; a fraction, a count and a dash size are no range."""
+        for text, kind, middle, half in (
+            ("75-80 mm", "length", 0.0775, 0.0025),
+            ("75 – 80 mm", "length", 0.0775, 0.0025),
+            ("2.5 to 3 bar", "pressure_gauge", 2.75e5, 0.25e5),
+            ("85-95 C", "temperature", 363.15, 5.0),
+        ):
+            found = read(text, kind)
+            self.close([found.si, found.half or 0.0], [middle, half], rel=1e-9)
+        for text in ("2-1/4 in", "-6 an", "600 mm"):
+            self.assertIsNone(read(text, "length").half)
+        with self.assertRaises(ReadingError):
+            read("80-75 mm", "length")
+
     def test_a_ton_of_ones_own_country(self) -> None:
         self.close(read("1.2 ton", "mass", "lb").si, 2400 * 0.45359237, rel=1e-9)
         self.close(read("2 tonnes", "mass", "lb").si, 2000.0)

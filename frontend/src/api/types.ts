@@ -886,6 +886,8 @@ export interface components {
             holds: boolean;
             /** Mends */
             mends: boolean;
+            /** Mended */
+            mended: boolean;
             /** Matters */
             matters: boolean;
             /** School */
@@ -1678,7 +1680,7 @@ export interface components {
         };
         /**
          * EndOut
-         * @description One end of what holds.
+         * @description One end of what holds; ``also`` is stated with its text, which is empty where none holds.
          */
         EndOut: {
             /** Si */
@@ -1687,6 +1689,8 @@ export interface components {
             shown: string;
             /** Text */
             text: string;
+            /** Also */
+            also: components["schemas"]["EditOut"][];
             /** Gives */
             gives: string;
         };
@@ -1957,6 +1961,9 @@ export interface components {
             singles?: components["schemas"]["ChangeOut"][] | null;
             /** Pairs */
             pairs?: components["schemas"]["ChangeOut"][] | null;
+            three?: components["schemas"]["ChangeOut"] | null;
+            /** Verdict */
+            verdict?: string | null;
             /** Sure */
             sure?: number | null;
             /** Next */
@@ -2445,7 +2452,7 @@ export interface components {
             bare_time?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Tank Volume
-             * @description Tank holds
+             * @description Tank holds. Two of 40 L as 2x 40 L.
              */
             tank_volume?: components["schemas"]["FactDocument"] | string | number | null;
             /**
@@ -2837,6 +2844,8 @@ export interface components {
             evidence: string;
             /** Chance */
             chance: number;
+            /** Alone */
+            alone: number;
             /** System */
             system: string;
             /** Sentence */

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Check, SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
 import { chance } from './bands'
+import CostLine from './CostLine.vue'
 import { percent } from './format'
 import { folded } from './notices'
 import Well from './Well.vue'
@@ -13,7 +14,10 @@ const emit = defineEmits<{ pick: [duty: string] }>()
 const build = useBuild()
 const names = computed(() => Object.fromEntries((build.report?.duties ?? []).map((d) => [d.id, d.name])))
 const notices = computed(() => folded(props.block.notices, names.value))
-const checks = computed(() => [...props.block.checks].sort((a, b) => b.fill - a.fill))
+const sorted = computed(() => [...props.block.checks].sort((a, b) => b.fill - a.fill))
+const checks = computed(() => sorted.value.filter((c) => c.class !== 'cost'))
+const costs = computed(() => sorted.value.filter((c) => c.class === 'cost'))
+const title = (check: Check) => (check.duty ? `${check.name}, ${(names.value[check.duty] ?? check.duty).toLowerCase()}` : check.name)
 const unsure = (check: Check) => check.class === 'limit' && check.holds_probability !== null && check.holds_probability !== undefined && check.holds_probability > 0 && check.holds_probability < 1
 const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_', ' ')
 </script>
@@ -30,12 +34,20 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
     </div>
     <component :is="check.duty ? 'button' : 'div'" v-for="check in checks" :key="check.id + check.duty" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
       <div class="line">
-        <span class="name">{{ check.name }}<template v-if="check.duty">, {{ (names[check.duty] ?? check.duty).toLowerCase() }}</template></span>
+        <span class="name">{{ title(check) }}</span>
         <span class="figure" :class="{ over: check.fill > 1 }">{{ percent(check.fill) }}</span>
       </div>
       <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" :low="check.fill_low" :high="check.fill_high" />
       <p class="mute">{{ check.sentence }}<template v-if="unsure(check)"> Holds in {{ chance(check.holds_probability ?? 1) }} of cases within the tolerances.</template></p>
     </component>
+    <template v-if="costs.length">
+      <h2 class="label head costs">What it costs</h2>
+      <component :is="check.duty ? 'button' : 'div'" v-for="check in costs" :key="check.id + check.duty" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
+        <div class="line"><span class="name">{{ title(check) }}</span></div>
+        <CostLine :check="check" />
+        <p class="mute">{{ check.sentence }}</p>
+      </component>
+    </template>
     <p v-for="notice in notices" :key="notice.key" class="check notice">{{ notice.sentence }}<template v-if="notice.also.length"> The same on {{ notice.also.join(', ') }}.</template></p>
   </section>
 </template>
@@ -43,6 +55,10 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
 <style scoped>
 .head {
   padding: 11px 14px;
+}
+.costs {
+  border-top: 1px solid var(--line);
+  background: var(--glass);
 }
 .check {
   display: block;

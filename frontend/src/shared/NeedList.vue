@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '../api/client'
+import OptionTable from './OptionTable.vue'
 
 /** What the wanted power asks of each part. */
 defineProps<{ needs: Schemas['NeedOut'][]; title?: string }>()
@@ -8,7 +9,7 @@ defineProps<{ needs: Schemas['NeedOut'][]; title?: string }>()
 <template>
   <section v-if="needs.length" class="card">
     <h2 class="label head">{{ title ?? 'What to look for' }}</h2>
-    <p v-for="need in needs" :key="need.quantity" class="need">{{ need.sentence }}</p>
+    <div v-for="need in needs" :key="need.quantity" class="need">{{ need.sentence }}<OptionTable :options="need.options" /></div>
   </section>
 </template>
 

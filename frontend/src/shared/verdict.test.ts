@@ -26,12 +26,12 @@ describe('verdict', () => {
     expect(said(block([check(0.74)]))).toBe('Cooling holds, 74 % full at most: long grade.')
   })
   it('says what only costs', () => {
-    expect(said(block([{ ...check(1.4), class: 'cost' }]))).toBe('Cooling costs power: long grade.')
+    expect(said(block([{ ...check(1.4), class: 'cost' }]))).toBe('Cooling holds, at a cost: long grade.')
   })
   it('says what costs beside what holds', () => {
     const dear = { ...check(3.7), id: 'back', name: 'Back pressure', class: 'cost' as const, sentence: '37 kPa at the flange.' }
     expect(said(block([check(0.7), dear]))).toBe('Cooling holds, 70 % full at most: long grade.')
-    expect(verdict(block([check(0.7), dear]), duties).detail).toContain('Back pressure costs power: 37 kPa at the flange.')
+    expect(verdict(block([check(0.7), dear]), duties).detail).toContain('What it costs: 37 kPa at the flange.')
   })
   it('says what is not known', () => {
     const unknown = [{ check: 'heat', name: 'Heat', part: 'core_fan', missing: ['cooling.core_width'] }]

@@ -9,6 +9,8 @@ export interface Verdict {
 }
 
 type Duty = Schemas['DutyOut']
+/** Of its own scale, from which a cost is said beside the verdict. */
+const DEAR = 0.2
 
 /** A station's verdict line, from its governing check. */
 export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
@@ -22,10 +24,10 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   const where = worst.duty ? `: ${name(worst.duty)}` : ''
   const points = Math.round(Math.abs(worst.fill - 1) * 100)
   const plain = worst.duty ? worst.sentence : `${worst.name}: ${worst.sentence}`
-  const dear = block.checks.filter((c) => c.class === 'cost' && c.fill > 1 && worst.class !== 'cost').sort((a, b) => b.fill - a.fill)[0]
-  const also = (dear ? ` ${dear.name} costs power: ${dear.sentence}` : '') + (missing ? ` Not known yet: ${missing}.` : '')
-  if (worst.fill > 1 && worst.class === 'cost') {
-    return { lead: block.title, strong: 'costs power', tail: `${where}.`, detail: plain + also, short: false }
+  const dear = block.checks.filter((c) => c.class === 'cost' && c.fill > DEAR && worst.class !== 'cost').sort((a, b) => b.fill - a.fill)[0]
+  const also = (dear ? ` What it costs: ${dear.sentence}` : '') + (missing ? ` Not known yet: ${missing}.` : '')
+  if (worst.class === 'cost') {
+    return { lead: block.title, strong: 'holds', tail: `, at a cost${where}.`, detail: plain + also, short: false }
   }
   if (worst.fill > 1) {
     const strong = worst.fill >= 9.99 ? 'fails' : `runs ${points || '<1'} % over`

@@ -12,6 +12,9 @@ export const useOutlook = defineStore('outlook', () => {
   const build = useBuild()
   const singles = shallowRef<Change[] | null>(null)
   const pairs = shallowRef<Change[] | null>(null)
+  /** Three that mend it together, where neither one nor two do; and whether anything tried does. */
+  const three = shallowRef<Change | null>(null)
+  const verdict = ref('')
   const next = shallowRef<Measure[] | null>(null)
   const model = shallowRef<Schemas['ModelSpreadOut'] | null>(null)
   const progress = ref<{ what: string; done: number; of: number } | null>(null)
@@ -49,7 +52,8 @@ export const useOutlook = defineStore('outlook', () => {
   }
 
   function clear(): void {
-    singles.value = pairs.value = next.value = model.value = null
+    singles.value = pairs.value = three.value = next.value = model.value = null
+    verdict.value = ''
   }
 
   async function work(parts: Part[]): Promise<void> {
@@ -69,6 +73,8 @@ export const useOutlook = defineStore('outlook', () => {
           singles.value = event.singles ?? []
           if (event.pairs) {
             pairs.value = event.pairs
+            three.value = event.three ?? null
+            verdict.value = event.verdict ?? ''
             sureNow.value = event.sure ?? null
             have.add('changes')
           }
@@ -90,5 +96,5 @@ export const useOutlook = defineStore('outlook', () => {
   }
 
   watch(key, begin)
-  return { sureNow, singles, pairs, next, model, progress, stale, failed, ask }
+  return { sureNow, singles, pairs, three, verdict, next, model, progress, stale, failed, ask }
 })

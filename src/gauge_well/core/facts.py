@@ -15,6 +15,9 @@ from gauge_well.core.typing import Value, likely
 When = tuple[str, tuple[str, ...]]
 
 
+ADDED = "+"  # in place of a count's field: 2x 40 L are 80 L
+
+
 @dataclass(frozen=True)
 class Spec:
     """What may stand in one field.
@@ -36,7 +39,7 @@ class Spec:
     help : str
         How it is found out in a workshop, or what the rule takes.
     count_field : str
-        Field that receives the count of ``2x 11 in``.
+        Field that receives the count of ``2x 11 in``; :data:`ADDED` where so many are simply added up.
     spread : str
         Row of the tolerance table it goes by, where that is not its kind's; ``exact`` for what is asked,
         chosen or counted rather than measured.

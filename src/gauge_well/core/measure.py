@@ -12,7 +12,11 @@ what it is while the likely value is taken for the truth, averaged over all that
 counts interactions (a fact that matters only where another is off), which varying one fact at a time
 about the likely build cannot see; it is nought for a fact without tolerance; and it is never negative.
 It is the total effect of the fact on a yes-or-no output, with the likely value in place of a redrawn one
-(saltelli2010).
+(saltelli2010). It ranks.
+
+What a builder will see is another thing: he measures this one fact and the rest stays what the sheet says.
+So each fact that is listed is also drawn alone about the likely build, and ``alone`` is the share of its own
+draws in which the verdict turns.
 """
 
 from __future__ import annotations
@@ -37,8 +41,10 @@ from gauge_well.core.tolerance import HALF, Known
 from gauge_well.core.typing import Array
 
 Flags = NDArray[np.bool_]
-LEAST = 0.005  # chance below which a fact settles nothing
+LEAST = 0.01  # chance below which a fact settles nothing
+APART = 0.10  # of cases by which the two ends of a fact must differ to be said
 WINDOW = 8  # samples are looked at in eighths to find where a verdict turns
+SIGNIFICANT = 4.0  # standard errors under which a slope is none: of some two hundred facts one in fifty times passes
 FINITE = 0.5  # share of samples with a finite reach below which its spread is not said
 
 
@@ -96,8 +102,9 @@ def either_way(values: Array, over: Flags) -> Either:
 class Settles:
     """One fact, ranked.
 
-    ``chance`` that measuring it changes a verdict, ``system`` whose verdict that is most often;
-    ``reach_spread`` [W] half-range at 95 % that this fact alone gives the build's reach.
+    ``chance`` that measuring it changes a verdict with all else in doubt, ``system`` whose verdict that is most
+    often; ``reach_spread`` [W] half-range at 95 % that this fact alone gives the build's reach, None where it is not
+    told from noise; ``alone`` the chance that it changes the verdict with all else as likely, where that was worked.
     """
 
     path: str
@@ -106,6 +113,7 @@ class Settles:
     either: Either | None
     reach_spread: float | None
     way: Way | None
+    alone: float | None = None
 
 
 def _flags(found: Run, systems: Sequence[str]) -> Flags:
@@ -122,7 +130,8 @@ def whole_reach(rows: Sequence[RowBand]) -> Array | None:
 def reach_spread(reach: Array | None, z: Array) -> float | None:
     """Half-range at 95 % [W] of the reach that goes with one fact's own draws.
 
-    Slope of ln reach on the fact's standard draw, whose draws are independent of all others'.
+    Slope of ln reach on the fact's standard draw, whose draws are independent of all others'; None where it is less
+    than four standard errors of itself.
     """
     if reach is None:
         return None
@@ -131,7 +140,12 @@ def reach_spread(reach: Array | None, z: Array) -> float | None:
     if np.mean(ok[1:]) < FINITE:
         return None
     x, y = z[ok], np.log(reach[ok])
-    slope = float(np.mean((x - x.mean()) * (y - y.mean())) / np.mean((x - x.mean()) ** 2))
+    about = x - x.mean()
+    slope = float(np.mean(about * (y - y.mean())) / np.mean(about**2))
+    left = y - y.mean() - slope * about
+    error = float(np.sqrt(np.mean(left**2) / np.sum(about**2)))
+    if abs(slope) <= SIGNIFICANT * error:
+        return None
     middle = float(np.median(reach[ok]))
     return middle * float(np.expm1(HALF * abs(slope)))
 
@@ -190,6 +204,19 @@ def hold(drawn: Drawn, case: BuildCase, paths: Sequence[str]) -> Drawn:
     for path in paths:
         held = with_value(held, path, fact_at(case, path))
     return replace(drawn, case=held, z={p: z for p, z in drawn.z.items() if p not in paths})
+
+
+def alone(case: BuildCase, all_: Sequence[Settles], count: int = SAMPLES_LIVE) -> list[Settles]:
+    """The same facts, each drawn alone about the likely build: what a builder sees who measures only that one."""
+    likely = run(draw(case, count, facts=False, model=False))
+    systems = list(likely.over)
+    truth = _flags(likely, systems)
+    paths = list(draw(case, 1).z)
+    found = []
+    for item in all_:
+        drawn = draw(case, count, frozen=[p for p in paths if p != item.path], model=False)
+        found.append(replace(item, alone=changes(truth, _flags(run(drawn, [item.path], likely), systems))))
+    return found
 
 
 def _by_section(paths: Iterable[str]) -> list[list[str]]:
@@ -255,6 +282,9 @@ def say(item: Settles, spec: Spec, title: str) -> Sentence:
         "p_low": (found.holds_low, "fill"),
         "p_high": (found.holds_high, "fill"),
     }
+    if found.turns_at is None and abs(found.holds_low - found.holds_high) < APART:
+        # Two ends that are the same say nothing.
+        return Sentence("")
     if found.turns_at is not None:
         values["at"] = (found.turns_at, spec.kind)
         side = "less" if found.holds_low > found.holds_high else "more"

@@ -18,7 +18,7 @@ NEAR = float(np.log(0.9))  # of its brim, from which a row is worth moving
 NOTICED = 0.01  # of a fill or a reach: less is no change
 SCAN_END = np.log(4.0)  # a reach beyond the scan counts as its end
 BARE = np.log(40.0)  # over the brim at the scan's start
-PAIRS = 10
+PAIRS, TRIPLES = 10, 10
 PARTNERS = 7
 RowKey = tuple[str, str, str, str]
 
@@ -81,7 +81,7 @@ class Weighed:
     ``buys``: how much of what is over the brim it takes off, over all rows, as a logarithm. ``headroom``:
     what the whole build's reach gains [W], None where it has no end. ``own``: the row it was meant for.
     ``broken``: limits that held and no longer do, with their sentences. ``worse``: names of limits that were
-    over and are more so. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
+    over and are more so. ``mended``: no limit of the whole build is over its brim. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
     """
 
     buys: float
@@ -91,6 +91,7 @@ class Weighed:
     beside: Sequence[tuple[Beside, float]]
     broken: Sequence[tuple[tuple[str, str, str], Sentence]]
     worse: Sequence[str]
+    mended: bool
     school: bool = False
     sure: float | None = None
 
@@ -101,11 +102,11 @@ class Weighed:
 
     @property
     def rank(self) -> tuple[float, ...]:
-        """Sorts best first: whole before broken, then what it buys, then parts before schools, then how sure it
-        makes the build, then headroom, then its own row."""
+        """Sorts best first: whole before broken, then parts before schools (which change nothing on the machine), then
+        what it buys, then how sure it makes the build, then headroom, then its own row."""
         own = self.own.gain if self.own is not None else 0.0
         sure, headroom = round(self.sure or 0.0, 2), round(self.headroom or 0.0, 1)
-        return (float(self.rejected), -round(self.buys, 3), float(self.school), -sure, -headroom, -own)
+        return (float(self.rejected), float(self.school), -round(self.buys, 3), -sure, -headroom, -own)
 
     @property
     def matters(self) -> bool:
@@ -174,7 +175,8 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
         if (m.row["system"], m.row["part"]) not in meant and abs(m.gain) > 2.0 * NOTICED and m.before is not None
     ]
     others.sort(key=lambda m: m.gain)
-    return Weighed(buys, headroom, best, others, beside, broken, worse, school)
+    mended = not any(c["class"] == "limit" and c["fill"] > 1.0 for c in after.checks.values())
+    return Weighed(buys, headroom, best, others, beside, broken, worse, mended, school)
 
 
 def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int]]:
@@ -200,6 +202,21 @@ def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[i
     yield from apart[:PAIRS]
 
 
+def triples(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int, int]]:
+    """Sets of three worth trying where no single change and no pair mends a build: each of another part and of no
+    fact twice, those that buy most together first."""
+    best: dict[str, tuple[int, Candidate, Weighed]] = {}
+    for n, change, w in singles:
+        if not w.rejected and w.buys > NOTICED and change.part not in best:
+            best[change.part] = (n, change, w)
+    sets = sorted(
+        itertools.combinations(list(best.values())[:PARTNERS], 3), key=lambda s: -sum(w.buys for _, _, w in s)
+    )
+    apart = [s for s in sets if len({p for _, c, _ in s for p in c.changes}) == sum(len(c.changes) for _, c, _ in s)]
+    for a, b, c in apart[:TRIPLES]:
+        yield a[0], b[0], c[0]
+
+
 def say(weighed: Weighed) -> dict[str, Any]:
     """What a change does, in sentences and figures.
 
@@ -223,6 +240,7 @@ def say(weighed: Weighed) -> dict[str, Any]:
         and (own.before or 0.0) > 0.0
         and own.after is not None
         and own.after <= 0.0,
+        "mended": weighed.mended,
         "buys": weighed.buys,
         "headroom_w": weighed.headroom,
         "others": [_fills(m) for m in weighed.others],

@@ -8,7 +8,6 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.remedy import load_of
 from gauge_well.core.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Compare
@@ -115,10 +114,7 @@ def _column(
 ) -> dict[str, Any]:
     """One part: its governing duty's figures, its fullest limit, and what else on the build it breaks."""
     rows = [r for r in after.rows if r["system"] == system and r["kind"] != "cost"]
-    wanted = after.context.wanted
-    worst = max(
-        (r for r in rows if load_of(r, wanted) is not None), key=lambda r: load_of(r, wanted) or 0.0, default=None
-    )
+    worst = max((r for r in rows if r["fill"] is not None), key=lambda r: r["fill"], default=None)
     driven = [r for r in rows if r["duty"] and r["fill"] is not None]
     governing = max(driven, key=lambda r: r["fill"], default=None)
     names = [c.id for c in after.context.duties.cases]

@@ -26,6 +26,7 @@ from gauge_well.units.printing import convert, exact
 
 PARTS = ("bands", "changes", "measure")
 SINGLES_KEPT, MEASURED_KEPT = 60, 24
+MEASURED = 512  # draws by which facts are ranked: a chance of a tenth then stands to 1.3 in a hundred
 DRAWN = 16  # best changes whose chance to hold is worked
 Event = dict[str, Any]
 
@@ -70,6 +71,7 @@ def whole_report(raw: Mapping[str, Any], explain: str = sizing.GOVERNING, sample
         if event["event"] == "report":
             report = event["report"]
         elif event["event"] == "changes":
+            report["verdict"], report["three"] = event.get("verdict", ""), event.get("three")
             for id, block in report["systems"].items():
                 block["remedies"] = [c for c in event["singles"] if c["system"] == id]
             report["pairs"] = event["pairs"] or []
@@ -140,7 +142,7 @@ def _try(sheet: Sheet, before: Outline, system: str, candidates: tuple[Candidate
         # A step that the sheet itself refuses (wider than the field allows) is no change to offer.
         return None
     meant = [(_system_of(c), c.part) for c in candidates]
-    return Tried(system, candidates, edits, remedy.weigh(before, after, meant, all(c.school for c in candidates)))
+    return Tried(system, candidates, edits, remedy.weigh(before, after, meant, any(c.school for c in candidates)))
 
 
 def _system_of(candidate: Candidate) -> str:
@@ -160,6 +162,7 @@ def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
             yield {"event": "progress", "what": "changes", "done": done, "of": len(found)}
     tried.sort(key=lambda t: t.weighed.rank)
     yield {"event": "changes", "singles": [_out(t, sheet) for t in tried[:SINGLES_KEPT]], "pairs": None}
+    short = any(c["class"] == "limit" and c["fill"] > 1.0 for c in before.checks.values())
     picked = list(remedy.pairs([(n, t.candidates[0], t.weighed) for n, t in enumerate(tried)]))
     pairs: list[Tried] = []
     for done, (a, b) in enumerate(picked, 1):
@@ -167,6 +170,7 @@ def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
         if both is not None and not both.weighed.rejected and _better(both, tried[a], tried[b]):
             pairs.append(both)
         yield {"event": "progress", "what": "pairs", "done": done, "of": len(picked)}
+    three = _three(sheet, before, tried, pairs) if short else None
     best = [t for t in tried if t.weighed.matters and not t.weighed.rejected][:DRAWN]
     drawn: dict[int, Tried] = {}
     for done, one in enumerate([*best, *pairs], 1):
@@ -181,8 +185,32 @@ def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
         "event": "changes",
         "singles": [_out(t, sheet) for t in tried[:SINGLES_KEPT]],
         "pairs": [_out(t, sheet) for t in pairs],
+        "three": None if three is None else _out(three, sheet),
+        "verdict": _verdict(tried, pairs, three) if short else "",
         "sure": bands.chance(resolved.case, SAMPLES_LIVE),
     }
+
+
+def _three(sheet: Sheet, before: Outline, tried: Sequence[Tried], pairs: Sequence[Tried]) -> Tried | None:
+    """A set of three that mends a build which no single change and no pair mends; None where one does, or none does."""
+    if any(t.weighed.mended for t in (*tried, *pairs)):
+        return None
+    for picked in remedy.triples([(n, t.candidates[0], t.weighed) for n, t in enumerate(tried)]):
+        found = _try(sheet, before, tried[picked[0]].system, tuple(tried[n].candidates[0] for n in picked))
+        if found is not None and found.weighed.mended:
+            return found
+    return None
+
+
+def _verdict(tried: Sequence[Tried], pairs: Sequence[Tried], three: Tried | None) -> str:
+    """Whether anything tried mends a build that is short."""
+    if any(t.weighed.mended for t in tried):
+        return ""
+    if any(t.weighed.mended for t in pairs):
+        return "No single change mends it; two together do."
+    if three is not None:
+        return "No single change and no pair mends it; these three together do."
+    return "No single change, no pair and no set of three that was tried mends it."
 
 
 def _better(both: Tried, a: Tried, b: Tried) -> bool:
@@ -215,13 +243,13 @@ def _out(tried: Tried, sheet: Sheet) -> dict[str, Any]:
 def _measure(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
     case = resolved.case
     found: list[measure.Settles] = []
-    for done, of, item in measure.settles(case, count=SAMPLES_LIVE):
+    for done, of, item in measure.settles(case, count=MEASURED):
         found.append(item)
         if done % 12 == 0 or done == of:
             yield {"event": "progress", "what": "measure", "done": done, "of": of}
     facts = facts_of(sheet, resolved)
     spread = measure.model_spread(case, SAMPLES_LIVE)
-    ranked = measure.ranked(found, case.known)[:MEASURED_KEPT]
+    ranked = measure.alone(case, measure.ranked(found, case.known)[:MEASURED_KEPT])
     yield {
         "event": "measure",
         "next": [_settles_out(item, sheet, facts) for item in ranked],
@@ -259,6 +287,7 @@ def _settles_out(item: measure.Settles, sheet: Sheet, facts: Mapping[str, Mappin
         "shown": fact["shown"],
         "evidence": fact["evidence"],
         "chance": item.chance,
+        "alone": item.alone or 0.0,
         "system": item.system,
         "sentence": render.sentence(measure.say(item, spec, title), sheet.prefer),
         "spread_w": item.reach_spread,
@@ -363,10 +392,12 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
     def end(value: float | None, up: bool, gives: bands.Key | None = None) -> dict[str, Any] | None:
         if value is None:
             return None
+        text, also = _text_inside(value, up, spec, sheet, resolved, path, found.touches)
         return {
             "si": value,
             "shown": show(value, spec.kind, sheet.prefer),
-            "text": _text_inside(value, up, spec, sheet, path, found.touches),
+            "text": text,
+            "also": [{"path": e.path, "text": e.text, "evidence": e.evidence} for e in also],
             "gives": said(gives),
         }
 
@@ -386,24 +417,45 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
 ROUNDINGS = 4
 
 
-def _text_inside(value: float, up: bool, spec: Spec, sheet: Sheet, path: str, keys: Sequence[bands.Key]) -> str:
+def _text_inside(
+    value: float, up: bool, spec: Spec, sheet: Sheet, resolved: Resolved, path: str, keys: Sequence[bands.Key]
+) -> tuple[str, tuple[Edit, ...]]:
     """Text to set a fact to one end of what holds: three digits in the build's units, rounded inwards.
 
     Rules that follow the fact may move the end a little: the sheet is sized afresh with the text, and the
-    text moved a hundredth further in until it holds.
+    text moved a hundredth further in until it holds. Where a rule's choice turns with it (a fan's flow, once typed,
+    is a catalogue's), what the rule chose before is stated too. Empty where no text holds.
     """
     unit = unit_for(spec.kind, sheet.prefer)
     shown = convert(value, spec.kind, unit)
     step = 10.0 ** (math.floor(math.log10(abs(shown))) - 2) if shown else 1.0
-    text = ""
-    for turn in range(ROUNDINGS):
-        moved = shown * (1.0 + (0.01 if up else -0.01) * turn)
+    pinned: tuple[Edit, ...] = ()
+    for turn in range(2 * ROUNDINGS):
+        moved = shown * (1.0 + (0.01 if up else -0.01) * (turn % ROUNDINGS))
         rounded = (math.ceil(moved / step - 1e-6) if up else math.floor(moved / step + 1e-6)) * step
         text = f"{rounded:.10g} {unit.symbol}".strip()
+        edits = (Edit(path, text), *pinned)
         try:
-            after = changed(sheet, (Edit(path, text),))
+            after = changed(sheet, edits)
         except (SheetError, CoreError):
             continue
         if all(after.checks[k]["fill"] <= 1.0 for k in keys if k in after.checks):
-            break
-    return text
+            return text, pinned
+        if turn == ROUNDINGS - 1:
+            pinned = _turned(sheet, resolved, edits)
+            if not pinned:
+                break
+    return "", ()
+
+
+def _turned(sheet: Sheet, resolved: Resolved, edits: tuple[Edit, ...]) -> tuple[Edit, ...]:
+    """Choices that rules make otherwise once an edit is made, stated as they were."""
+    document = sheet.document
+    for edit in edits:
+        document = apply_edit(document, edit)
+    after = resolve(load(document)).rules
+    return tuple(
+        Edit(path, str(rule.value))
+        for path, rule in resolved.rules.items()
+        if isinstance(rule.value, str) and path in after and after[path].value != rule.value
+    )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from gauge_well.core.facts import ADDED
 from gauge_well.sheet.edit import Edit
 from gauge_well.sheet.sections import spec_of
 
@@ -35,7 +36,11 @@ def standing(document: Mapping[str, Any], path: str) -> Any:
 def _touches(edit: Edit) -> list[str]:
     """Paths an edit sets: its own, and the count that is typed with a quantity (2x 11 in)."""
     spec = spec_of(edit.path)
-    counts = [edit.path.rsplit(".", 1)[0] + "." + spec.count_field] if spec is not None and spec.count_field else []
+    counts = (
+        [edit.path.rsplit(".", 1)[0] + "." + spec.count_field]
+        if spec is not None and spec.count_field not in ("", ADDED)
+        else []
+    )
     return [edit.path, *counts]
 
 

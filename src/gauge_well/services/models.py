@@ -387,6 +387,7 @@ class ChangeOut(Model):
     own: str
     holds: bool
     mends: bool
+    mended: bool
     matters: bool
     school: bool
     rejected: bool
@@ -411,6 +412,7 @@ class MeasureOut(Model):
     shown: str
     evidence: str
     chance: float
+    alone: float
     system: str
     sentence: str
     spread_w: float | None
@@ -439,6 +441,8 @@ class ExploreEvent(Model):
     of: int | None = None
     singles: list[ChangeOut] | None = None
     pairs: list[ChangeOut] | None = None
+    three: ChangeOut | None = None
+    verdict: str | None = None
     sure: float | None = None
     next: list[MeasureOut] | None = None
     model: ModelSpreadOut | None = None
@@ -474,11 +478,12 @@ class Round(Model):
 
 
 class EndOut(Model):
-    """One end of what holds."""
+    """One end of what holds; ``also`` is stated with its text, which is empty where none holds."""
 
     si: float
     shown: str
     text: str
+    also: list[EditOut]
     gives: str
 
 

@@ -14,9 +14,10 @@ from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
 from gauge_well.services.errors import NotFound
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
-from gauge_well.sheet.reading import DIFFERENCES, Fact
+from gauge_well.sheet.reading import DIFFERENCES, WHEEL, Fact
 from gauge_well.sheet.sections import spec_of
 from gauge_well.units import show
+from gauge_well.units.table import UNITS
 
 
 def refused(error: CoreError, sheet: Sheet) -> SheetError:
@@ -46,11 +47,26 @@ GOVERNING = sizing.GOVERNING
 def report_of(sheet: Sheet, resolved: Resolved, explain: str = GOVERNING) -> dict[str, Any]:
     """Plain report of a checked sheet."""
     report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain, checked=True), sheet.prefer)
+    report["notices"] += _at_the_wheels(sheet)
     return report | {
         "guesses": resolved.guesses,
         "stated": resolved.stated,
         "units": {"system": sheet.prefer.system, "power": sheet.prefer.power},
     }
+
+
+def _at_the_wheels(sheet: Sheet) -> list[dict[str, Any]]:
+    """What a power typed as wheel power was taken for."""
+    found = []
+    powers = {f"engine.{name}": fact for name, fact in sheet.sections["engine"].items()} | {"wanted": sheet.wanted}
+    for path, fact in powers.items():
+        if fact is None or fact.unit != WHEEL or fact.typed_value is None:
+            continue
+        crank = show(float(fact.value), "power", sheet.prefer)
+        share = fact.typed_value * UNITS[WHEEL].factor / float(fact.value)
+        said = f"{fact.text} at the wheels is taken as {crank} at the crank: {show(share, 'share')} reaches them."
+        found.append({"code": "wheel_power", "sentence": said, "field": path, "duty": "", "part": ""})
+    return found
 
 
 def size_document(raw: Mapping[str, Any], explain: str = GOVERNING) -> dict[str, Any]:

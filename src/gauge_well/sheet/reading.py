@@ -5,12 +5,14 @@ from __future__ import annotations
 import json
 import re
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from pydantic import ValidationError
 
-from gauge_well.core.facts import Spec
+from gauge_well.core.duty.facts import DRIVES
+from gauge_well.core.facts import ADDED, Spec
+from gauge_well.core.media.fuels import FUELS, burning
 from gauge_well.core.tolerance import Half
 from gauge_well.sheet.document import CANDIDATES_MAX, BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
@@ -18,8 +20,9 @@ from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
 from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
 from gauge_well.units import Reading, ReadingError, read, show, unit_for
-from gauge_well.units.printing import Preference
+from gauge_well.units.printing import Preference, exact
 from gauge_well.units.reading import parse_decimal
+from gauge_well.units.table import UNITS
 
 
 @dataclass(frozen=True)
@@ -75,8 +78,9 @@ class Sheet:
 class _Reader:
     """Reads facts and collects problems, so that all are named at once."""
 
-    def __init__(self, prefer: Preference) -> None:
+    def __init__(self, prefer: Preference, density: float = 0.0) -> None:
         self.prefer = prefer
+        self.density = density  # of the fuel [kg/m3], nought where it is not known
         self.problems: list[Problem] = []
 
     def fact(self, path: str, spec: Spec, raw: Any) -> tuple[Fact, Any] | None:
@@ -106,7 +110,7 @@ class _Reader:
             known = _evidence(claim)
             claims.append(Claim(found.si, found.text, known, claim.get("source"), claim.get("date")))
             kept.append(_normal(claim, found, known))
-        tolerance = entry.get("tolerance")
+        tolerance = entry.get("tolerance") or _span(reading, spec, self.prefer)
         if tolerance and spec.kind == "count":
             raise ReadingError("tolerance", "What is counted has no tolerance.", tolerance, "no tolerance")
         half = _half(tolerance, spec, reading.si, claims) if tolerance else None
@@ -129,14 +133,30 @@ class _Reader:
         text = entry["text"].strip()
         default = entry.get("unit") if entry.get("value") is not None else None
         if default is None:
+            _ask_share(text, spec)
             default = unit_for(spec.kind, self.prefer).id
-        reading = read(text, spec.kind, default)
+        if spec.kind == "injector_flow" and (mass := _MASS_FLOW.match(text)):
+            reading = self._by_mass(text, mass[1], mass[2])
+        else:
+            reading = read(text, spec.kind, default)
+        if reading.count != 1 and spec.count_field == ADDED:
+            reading = replace(reading, value=reading.value * reading.count, si=reading.si * reading.count, count=1)
         if reading.count != 1 and not spec.count_field:
             raise ReadingError("count", "A count makes no sense here.", text, "one quantity")
         if spec.kind == "count" and not float(reading.si).is_integer():
             raise ReadingError("whole", f"{spec.label.strip()} is counted in whole numbers.", text, "a whole number")
         check_range(spec, reading.si, text, self.prefer)
         return reading
+
+    def _by_mass(self, text: str, number: str, unit: str) -> Reading:
+        """An injector rated by weight: ``42 lb/hr``, with the fuel's density."""
+        if not self.density:
+            raise ReadingError(
+                "density", "Say first what fuel it burns: a flow by weight wants its density.", text, "cc/min"
+            )
+        si = read(f"{number} {unit}", "mass_flow").si / self.density
+        cc = UNITS["cc/min"]
+        return Reading(text, si / cc.factor, cc.id, si)
 
     def _table(self, spec: Spec, raw: Any) -> tuple[Fact, Any]:
         if isinstance(raw, list):
@@ -146,6 +166,29 @@ class _Reader:
         evidence = _evidence(entry)
         text = "\n".join(lines)
         return Fact(rows, text, evidence), {"text": text, "evidence": evidence}
+
+
+_MASS_FLOW = re.compile(r"^\s*([\d.,]+)\s*(lbs?\s*/\s*hr?|pph|kg\s*/\s*h)\s*$", re.IGNORECASE)
+_BARE = re.compile(r"^[\d.,]+$")
+ASKED = ("share", "fill", "grade")  # kinds whose bare numbers are percent
+ASKED_UNDER = 2.0
+
+
+def _ask_share(text: str, spec: Spec) -> None:
+    """Raise ReadingError for a bare number that may be a share or a percentage: 0.45."""
+    if spec.kind not in ASKED or not _BARE.match(text):
+        return
+    value = parse_decimal(text)
+    if 0.0 < value < ASKED_UNDER:
+        low, high = f"{value:g} %", f"{100.0 * value:g} %"
+        raise ReadingError("ask", f"{text}: {high} or {low}? Type it with its sign.", text, f"{high} or {low}")
+
+
+def _span(reading: Reading, spec: Spec, prefer: Preference) -> str | None:
+    """Tolerance of a range that was typed, ``75-80 mm``: half of it; None where none was."""
+    if reading.half is None:
+        return None
+    return exact(reading.half, DIFFERENCES.get(spec.kind, spec.kind), prefer)
 
 
 def _evidence(entry: Mapping[str, Any]) -> str:
@@ -254,14 +297,14 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         raise SheetError([Problem("", "Sheet", type(raw).__name__, "an object", "A build sheet is a JSON object.")])
     shaped = _shape(upgrade(dict(raw)))
     prefer = Preference(**shaped["units"])
-    reader = _Reader(prefer)
+    reader = _Reader(prefer, _density(shaped))
     document: dict[str, Any] = {k: shaped[k] for k in ("format", "name", "notes", "units")}
     if shaped["prices"]:
         document["prices"] = _prices(reader, shaped["prices"])
     wanted = reader.fact("wanted", WANTED, shaped.get("wanted"))
     if wanted:
         document["wanted"] = wanted[1]
-    sections = {}
+    sections: dict[str, Mapping[str, Fact]] = {}
     for id, section in SECTIONS.items():
         sections[id], document[id] = _section(reader, id, section.specs, shaped[id])
     duties: list[tuple[str, Mapping[str, Fact]]] = []
@@ -284,7 +327,33 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     if reader.problems:
         raise SheetError(reader.problems)
     given = wanted[0] if wanted else None
+    sections, given = _at_the_crank(sections, given)
     return Sheet(shaped["name"], prefer, given, sections, tuple(duties), document, candidates)
+
+
+def _density(shaped: Mapping[str, Any]) -> float:
+    """Of the fuel that is stated [kg/m3]; nought where none is."""
+    fuel = shaped.get("engine", {}).get("fuel")
+    return burning(fuel, None).density if fuel in FUELS else 0.0
+
+
+WHEEL = "whp"
+
+
+def _at_the_crank(
+    sections: Mapping[str, Mapping[str, Fact]], wanted: Fact | None
+) -> tuple[dict[str, Mapping[str, Fact]], Fact | None]:
+    """Powers typed as wheel power, at the crank: over the share that the driven wheels get."""
+    given = {name: fact.value for name, fact in sections["machine"].items()}
+    ruled = SECTIONS["machine"].fill(given, {})
+    drive = given.get("drive") or (ruled["drive"].value if "drive" in ruled else "rear")
+    passed = DRIVES[drive][1]
+
+    def crank(fact: Fact) -> Fact:
+        return replace(fact, value=fact.value / passed) if fact.unit == WHEEL else fact
+
+    engine = {name: crank(fact) for name, fact in sections["engine"].items()}
+    return {**sections, "engine": engine}, None if wanted is None else crank(wanted)
 
 
 def _candidates(
@@ -386,6 +455,8 @@ def _take_count(
     fact: Fact,
 ) -> None:
     """``2x 11 in`` also says how many; the count goes to its own field."""
+    if spec.count_field == ADDED or _MASS_FLOW.match(fact.text):
+        return
     reading = read(fact.text, spec.kind, fact.unit)
     if reading.count == 1:
         return

@@ -9,6 +9,8 @@ from gauge_well.units.kinds import KINDS, Kind
 from gauge_well.units.table import UNITS, Unit
 
 SYSTEMS = {"metric": "metric", "imperial": "inches and pounds"}
+# What is measured small; decimals at most; in the unit shown, under which it is nothing.
+FINE, FINE_MOST, FINE_LEAST = ("length", "volume"), 6, 1e-4
 POWERS = {"kW": "kW", "hp": "hp", "PS": "PS"}
 
 
@@ -35,14 +37,16 @@ def convert(si: float, kind_id: str, unit: Unit) -> float:
 
 
 def number(value: float, kind: Kind) -> str:
-    """Digits of a value: the kind's significant digits, its decimals at most, thousands by a thin gap
-    left out, trailing noughts after the point dropped."""
+    """Digits of a value: the kind's significant digits, its decimals at most (but for small sizes), thousands by a thin
+    gap left out, trailing noughts after the point dropped."""
     if not math.isfinite(value):
         return "—"
     if value == 0.0:
         return "0"
     places = kind.digits - 1 - math.floor(math.log10(abs(value)))
-    places = max(0, min(places, kind.decimals))
+    # A small size keeps its figures, whatever the unit: 0.00925 L, 0.0394 in.
+    fine = kind.dimension in FINE and FINE_LEAST <= abs(value) < 100.0 * 10.0**-kind.decimals
+    places = max(0, min(places, FINE_MOST if fine else kind.decimals))
     shown = f"{value:,.{places}f}" if abs(value) >= 10000 else f"{value:.{places}f}"
     if "." in shown:
         shown = shown.rstrip("0").rstrip(".")

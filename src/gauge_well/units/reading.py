@@ -37,6 +37,9 @@ _MIXED = re.compile(r"^([+-]?)(\d{1,6})[\s-]+(\d{1,3})\s*/\s*(\d{1,3})")
 _FRACTION = re.compile(r"^([+-]?)(\d{1,4})\s*/\s*(\d{1,4})(?![\d/])")
 _NUMBER = re.compile(r"^[+-]?(?:\d[\d.,]*|[.,]\d+)(?:e[+-]?\d{1,3}(?![\d.,]))?")
 _SUM = re.compile(r"(?<=[^\s(e+])\s*\+\s*(?=[\d.,½¼¾⅛⅜⅝⅞⅓⅔])", re.IGNORECASE)
+# Two plain numbers with a dash or "to" between: a range. A fraction or a count after the dash is none.
+_SPAN = re.compile(r"^\s*(\d+(?:[.,]\d+)?)\s*(?:-|\bto\b)\s*(\d+(?:[.,]\d+)?(?![\d.,]*\s*[/:])[^\d+]*)$", re.IGNORECASE)
+NO_SPAN = frozenset({"count", "wire_area"})
 _ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°º:ø∅⌀%()^½¼¾⅛⅜⅝⅞⅓⅔µ]*$")
 
 
@@ -59,13 +62,14 @@ class ReadingError(ValueError):
 
 @dataclass(frozen=True)
 class Reading:
-    """What was understood: value in the typed unit, SI value, unit and count."""
+    """What was understood: value in the typed unit, SI value, unit, count, and half of a range that was typed (SI)."""
 
     text: str
     value: float
     unit: str
     si: float
     count: int = 1
+    half: float | None = None
 
 
 @lru_cache(maxsize=64)
@@ -175,7 +179,21 @@ def read(text: str, kind_id: str, default_unit: str | None = None) -> Reading:
     terms = _SUM.split(text.strip()) if len(text) <= MAX_LENGTH else [text]
     if len(terms) > 1:
         return _sum(text, terms, kind_id, default_unit)
+    span = _SPAN.match(text.replace("–", "-")) if len(text) <= MAX_LENGTH else None
+    if span is not None and kind_id not in NO_SPAN:
+        return _middle(text, span[1], span[2], kind_id, default_unit)
     return _read_one(text, kind_id, default_unit)
+
+
+def _middle(text: str, first: str, second: str, kind_id: str, default_unit: str | None) -> Reading:
+    """``75-80 mm``: the middle, with half of the range; the first end is in the second's unit."""
+    high = _read_one(second, kind_id, default_unit)
+    low = _read_one(first, kind_id, high.unit)
+    if low.si >= high.si or high.count != 1:
+        raise ReadingError("range", f"“{text.strip()}” is no range: the smaller first.", text.strip(), "75-80 mm")
+    return Reading(
+        text.strip(), 0.5 * (low.value + high.value), high.unit, 0.5 * (low.si + high.si), 1, 0.5 * (high.si - low.si)
+    )
 
 
 # What lengths, volumes and weights are added up from: block + pan.

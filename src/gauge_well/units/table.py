@@ -89,7 +89,8 @@ _ALL = (
     _unit("W", "W", "power", 1.0, "w", "watt", "watts"),
     _unit("kW", "kW", "power", 1e3, "kw", "kilowatt", "kilowatts"),
     _unit("MW", "MW", "power", 1e6, "megawatt", "megawatts"),
-    _unit("hp", "hp", "power", HP_MECHANICAL, "bhp", "horsepower", "whp"),
+    _unit("hp", "hp", "power", HP_MECHANICAL, "bhp", "horsepower"),
+    _unit("whp", "whp", "power", HP_MECHANICAL, "wheel hp", "hp at the wheels"),
     _unit(
         "PS",
         "PS",

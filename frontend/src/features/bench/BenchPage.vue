@@ -5,6 +5,7 @@ import NeedList from '../../shared/NeedList.vue'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'
+import CostCard from './CostCard.vue'
 import DutyTable from './DutyTable.vue'
 import FixedRows from './FixedRows.vue'
 import MeasureNext from './MeasureNext.vue'
@@ -65,6 +66,7 @@ const governedLine = computed(() => report.value?.governed === true && report.va
         <h2 class="label">How full each system runs, by duty</h2>
         <DutyTable :report="report" />
       </section>
+      <CostCard />
     </div>
     <div class="right">
       <WouldMove />

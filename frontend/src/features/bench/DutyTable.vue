@@ -12,7 +12,7 @@ const build = useBuild()
 const router = useRouter()
 const systems = computed(() => Object.entries(props.report.systems).filter(([, block]) => block.checks.length || block.unknown.length))
 const fullest = (id: string, duty: string) => {
-  const own = props.report.systems[id]?.checks.filter((c) => c.duty === duty) ?? []
+  const own = props.report.systems[id]?.checks.filter((c) => c.duty === duty && c.class === 'limit') ?? []
   return own.reduce<Check | null>((most, c) => (most === null || c.fill > most.fill ? c : most), null)
 }
 const fill = (id: string, duty: string) => fullest(id, duty)?.fill ?? null

@@ -16,7 +16,8 @@ const all = ref(false)
 const telling = computed(() => outlook.next ?? [])
 const shown = computed(() => (all.value ? telling.value : telling.value.slice(0, FEW)))
 const to = (path: string, section: string) => ({ name: stationOf(section, words.field(path)?.group ?? ''), params: { id: build.build?.id }, hash: `#${path}` })
-const said = (item: (typeof telling.value)[number]) => (item.chance >= 0.005 ? chance(item.chance) : item.spread_w ? `± ${words.show(item.spread_w, 'power')}` : '')
+const said = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? chance(item.alone) : item.spread_w ? `± ${words.show(item.spread_w, 'power')}` : 'with others')
+const what = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? 'Chance that measuring this one changes the verdict' : item.spread_w ? 'What it alone gives the reach' : 'Decides only where others are off too')
 </script>
 
 <template>
@@ -26,11 +27,11 @@ const said = (item: (typeof telling.value)[number]) => (item.chance >= 0.005 ? c
       <router-link :to="{ name: 'round', params: { id: build.build?.id } }">measuring round</router-link>
     </div>
     <router-link v-for="item in shown" :key="item.path" class="item" :to="to(item.path, item.section)">
-      <span class="top"><span class="name">{{ item.label }}</span><span class="figure say" :title="item.chance >= 0.005 ? 'Chance that measuring it changes a verdict' : 'What it alone gives the reach'">{{ said(item) }}</span></span>
+      <span class="top"><span class="name">{{ item.label }}</span><span class="figure say" :title="what(item)">{{ said(item) }}</span></span>
       <span class="mute">{{ item.shown }}, {{ item.evidence }}. {{ item.sentence }}</span>
       <span class="mute how">{{ item.how }}</span>
     </router-link>
-    <p v-if="telling.length" class="mute model">Percent: the chance that measuring it changes a verdict. {{ outlook.model?.sentence }}</p>
+    <p v-if="telling.length" class="mute model">Percent: the chance that measuring this one alone changes the verdict; ranked by what it does with all the rest in doubt. {{ outlook.model?.sentence }}</p>
     <button v-if="telling.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${telling.length}` }}</button>
     <ProgressLine v-if="outlook.progress?.what === 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Facts worked" />
   </section>

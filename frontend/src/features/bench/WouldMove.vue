@@ -28,6 +28,8 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
     </div>
     <ChangeCard v-for="change in shown" :key="change.id" :change="change" prices />
     <p v-if="outlook.singles && !worth.length" class="mute none">Nothing tried here moves the build as a whole.</p>
+    <p v-if="outlook.verdict" class="verdict">{{ outlook.verdict }}</p>
+    <ChangeCard v-if="outlook.three" :change="outlook.three" />
     <template v-if="pairs.length">
       <h3 class="label pair">Two together</h3>
       <ChangeCard v-for="change in pairs" :key="change.id" :change="change" />
@@ -49,6 +51,12 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
   padding: 9px 14px 7px;
   border-top: 1px solid var(--line);
   background: var(--glass);
+}
+.verdict {
+  padding: 9px 14px;
+  border-top: 1px solid var(--line);
+  font-weight: 600;
+  font-size: 14px;
 }
 .none {
   padding: 9px 14px;

@@ -1,4 +1,7 @@
-import type { Change, Row } from '../../api/client'
+import type { Change, Check, Row, SystemBlock } from '../../api/client'
+
+/** Of its own scale, under which a cost is not told on the bench. */
+const TELLING = 0.05
 
 /** A round step that puts at most `most` ticks on an axis from nought to `top`. */
 export function ticks(top: number, most = 8): number[] {
@@ -22,6 +25,18 @@ export function split(rows: Row[]): { power: Row[]; fixed: Row[] } {
   const power = rows.filter((r) => r.kind === 'power').sort((a, b) => order(a) - order(b))
   const fixed = rows.filter((r) => r.kind !== 'power').sort((a, b) => (b.fill ?? 0) - (a.fill ?? 0))
   return { power, fixed }
+}
+
+/** The dearest duty of each thing that only costs, dearest first; what costs next to nothing is left to its station. */
+export function costs(systems: Record<string, SystemBlock>): { system: string; check: Check }[] {
+  const found = new Map<string, { system: string; check: Check }>()
+  for (const [system, block] of Object.entries(systems)) {
+    for (const check of block.checks) {
+      const kept = found.get(system + check.id)
+      if (check.class === 'cost' && check.fill > TELLING && check.fill > (kept?.check.fill ?? 0)) found.set(system + check.id, { system, check })
+    }
+  }
+  return [...found.values()].sort((a, b) => b.check.fill - a.check.fill)
 }
 
 /** Wanted power after a key: a step of 1 % (10 with shift), kept within reason. */

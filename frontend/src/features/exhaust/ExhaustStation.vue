@@ -44,7 +44,7 @@ const judged = computed(() => build.report?.systems.exhaust !== undefined)
             <span class="figure">{{ scale }} %</span>
             <button v-if="scale !== 100" class="textlink" type="button" @click="scale = 100">as fitted</button>
           </div>
-          <p class="mute">Costs about {{ words.show(data.cost, 'power') }}; fastest gas Mach {{ data.mach.toFixed(2) }}; outside of the pipe {{ words.show(Math.max(...data.pieces.map((p) => p.surface)), 'temperature') }} at its hottest.</p>
+          <p class="mute">Costs about {{ words.show(data.cost, 'power') }} there; fastest gas Mach {{ data.mach.toFixed(2) }}; outside of the pipe {{ words.show(Math.max(...data.pieces.map((p) => p.surface)), 'temperature') }} at its hottest.</p>
         </template>
         <p v-else class="mute empty">Give the tube's outside diameter and the whole length, or the pipe piece by piece, to see where the pressure goes.</p>
       </section>

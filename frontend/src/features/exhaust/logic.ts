@@ -22,7 +22,7 @@ export interface ExhaustInstrument {
   back_pressure: number
   tip: number
   limit: number
-  harmful: boolean
+  makers: boolean
   mach: number
   cost: number
   bore_scale: number
@@ -30,7 +30,7 @@ export interface ExhaustInstrument {
 
 /** What a piece is, by its loss factor, as the sheet's words have it. */
 export function partName(loss: number): string {
-  const named: Record<string, string> = { 0: 'pipe', 0.3: 'flex', 1: 'straight', 3.5: 'catalyst', 4: 'chambered', 7: 'reversed' }
+  const named: Record<string, string> = { 0: 'pipe', 0.3: 'flex', 0.2: 'straight', 3.5: 'catalyst', 4: 'chambered', 7: 'reversed' }
   return named[loss] ?? `K ${loss}`
 }
 

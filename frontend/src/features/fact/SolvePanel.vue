@@ -20,8 +20,9 @@ async function solve(): Promise<void> {
   await ask()
   working.value = false
 }
-async function set(text: string): Promise<void> {
-  const problem = await build.enqueue([line(props.path, text, { evidence: 'guess' })])
+type End = NonNullable<Solved['low']>
+async function set(end: End): Promise<void> {
+  const problem = await build.enqueue([line(props.path, end.text, { evidence: 'guess' }), ...end.also.map((e) => line(e.path, e.text, {}))])
   trouble.value = problem?.message ?? ''
 }
 </script>
@@ -32,15 +33,17 @@ async function set(text: string): Promise<void> {
     <button class="button" type="button" :disabled="working" @click="solve">{{ working ? 'Working' : 'At which values does the wanted power hold?' }}</button>
     <div v-if="found" class="found" role="status">
       <template v-if="found.low && found.high">
-        <p v-if="found.low.gives" class="line"><span>Smallest that holds: <strong class="figure">{{ found.low.text }}</strong> <span class="mute">(below it, {{ found.low.gives }})</span></span><button class="textlink" type="button" @click="set(found.low.text)">set</button></p>
-        <p v-if="found.high.gives" class="line"><span>Largest that holds: <strong class="figure">{{ found.high.text }}</strong> <span class="mute">(above it, {{ found.high.gives }})</span></span><button class="textlink" type="button" @click="set(found.high.text)">set</button></p>
+        <p v-if="found.low.gives" class="line"><span>Smallest that holds: <strong class="figure">{{ found.low.text || found.low.shown }}</strong> <span class="mute">(below it, {{ found.low.gives }})</span></span><button v-if="found.low.text" class="textlink" type="button" @click="set(found.low)">set</button></p>
+        <p v-if="found.high.gives" class="line"><span>Largest that holds: <strong class="figure">{{ found.high.text || found.high.shown }}</strong> <span class="mute">(above it, {{ found.high.gives }})</span></span><button v-if="found.high.text" class="textlink" type="button" @click="set(found.high)">set</button></p>
         <p v-if="!found.low.gives && !found.high.gives">Holds anywhere from {{ found.low.shown }} to {{ found.high.shown }}.</p>
-        <p v-if="found.low.gives && found.sure_low" class="line"><span>Surely from <strong class="figure">{{ found.sure_low.text }}</strong> up, with every tolerance.</span><button class="textlink" type="button" @click="set(found.sure_low.text)">set</button></p>
-        <p v-if="found.high.gives && found.sure_high" class="line"><span>Surely up to <strong class="figure">{{ found.sure_high.text }}</strong>, with every tolerance.</span><button class="textlink" type="button" @click="set(found.sure_high.text)">set</button></p>
+        <p v-if="found.low.gives && found.sure_low" class="line"><span>Surely from <strong class="figure">{{ found.sure_low.text || found.sure_low.shown }}</strong> up, with every tolerance.</span><button v-if="found.sure_low.text" class="textlink" type="button" @click="set(found.sure_low)">set</button></p>
+        <p v-if="found.high.gives && found.sure_high" class="line"><span>Surely up to <strong class="figure">{{ found.sure_high.text || found.sure_high.shown }}</strong>, with every tolerance.</span><button v-if="found.sure_high.text" class="textlink" type="button" @click="set(found.sure_high)">set</button></p>
         <p v-if="!found.sure_low && !found.sure_high" class="mute">No value makes it sure: other facts are in too much doubt.</p>
       </template>
       <p v-else-if="found.touches.length" class="over">No value of it holds for all it touches: {{ found.touches.join('; ') }}.</p>
       <p v-else>It decides nothing that any value of it could mend.</p>
+      <p v-if="found.low && !found.low.text" class="mute">No text typed for it holds as that value does: what follows from it moves the end.</p>
+      <p v-if="found.low?.also.length" class="mute">Set with it: {{ found.low.also.map((e) => `${e.path.split('.')[1]?.replaceAll('_', ' ')} ${e.text}`).join(', ') }}.</p>
       <p v-if="found.stuck.length" class="mute">Whatever its value, still over: {{ found.stuck.join('; ') }}.</p>
     </div>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>

@@ -2,6 +2,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { api, type NeedRow } from '../../api/client'
 import { percent } from '../../shared/format'
+import OptionTable from '../../shared/OptionTable.vue'
 import { saveText } from '../../shared/save'
 import { useLatest } from '../../shared/useLatest'
 import { useBuild } from '../../stores/build'
@@ -50,11 +51,11 @@ const fitted = (system: string, part: string) => {
     <section v-for="[id, block] in systems" :key="id" class="card">
       <h2 class="label head">{{ block.title }}</h2>
       <table>
-        <thead><tr><th>Look for</th><th class="num">At least</th><th class="num">90 of 100 cases</th><th class="num">What is fitted</th></tr></thead>
+        <thead><tr><th>Look for</th><th class="num">About</th><th class="num">90 of 100 cases</th><th class="num">What is fitted</th></tr></thead>
         <tbody>
           <tr v-for="need in block.need" :key="need.quantity">
-            <td>{{ need.sentence }}</td>
-            <td class="num figure">{{ words.show(need.value, need.unit) }}</td>
+            <td>{{ need.sentence }}<OptionTable :options="need.options" /></td>
+            <td class="num figure">{{ need.value === null ? '—' : words.show(need.value, need.unit) }}</td>
             <td class="num mute" data-band>{{ band(id, need.quantity, need.unit) }}</td>
             <td class="num" :class="fitted(id, need.part).startsWith('short') ? 'over' : 'mute'">{{ fitted(id, need.part) }}</td>
           </tr>

@@ -15,7 +15,7 @@ interface Stand {
   dry: number
   filled: number
   filled_by: string
-  hose: { flow: number; hole: number; outlet: number; supply: number }
+  hose: { flow: number; hole: number; clogs: boolean; outlet: number; supply: number }
 }
 const build = useBuild()
 const words = useVocabulary()
@@ -49,7 +49,8 @@ const CAUTION = 'Outdoors or with the exhaust led out: carbon monoxide kills. Bo
         <span class="figure">{{ speed }} rpm</span>
       </div>
       <h3 class="label">Fed from a hose, the water let away</h3>
-      <p>{{ words.show(stand.hose.flow, 'flow') }} keeps the outlet at {{ words.show(stand.hose.outlet, 'temperature') }}: drill the outlet {{ words.show(stand.hose.hole, 'size') }} for a tap of 200 kPa at {{ words.show(stand.hose.supply, 'temperature') }}. It takes away {{ words.show(stand.heat, 'heat') }}.</p>
+      <p>{{ words.show(stand.hose.flow, 'flow') }} keeps the outlet at {{ words.show(stand.hose.outlet, 'temperature') }}: hold it back at the inlet, {{ words.show(stand.hose.hole, 'size') }} for a tap of 200 kPa at {{ words.show(stand.hose.supply, 'temperature') }}, and leave the outlet free. It takes away {{ words.show(stand.heat, 'heat') }}.</p>
+      <p class="mute">Some drill the outlet that size instead: the jacket, hoses and core plugs then stand at the main's 200 kPa, twice what a cap holds.<template v-if="stand.hose.clogs"> A hole so small is stopped by the first flake of rust: set the flow by a tap at the inlet, or run hotter water through more.</template></p>
       <div class="drag">
         <span class="label">Outlet at</span>
         <input v-model.number="outlet" type="range" min="30" max="85" step="1" aria-label="Outlet temperature" :aria-valuetext="words.show(outlet + 273.15, 'temperature')" />

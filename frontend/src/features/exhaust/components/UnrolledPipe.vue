@@ -13,7 +13,9 @@ const WIDTH = 560
 const at = computed(() => places(props.data.pieces, WIDTH, 74))
 const widest = computed(() => Math.max(...props.data.pieces.map((p) => p.outside)))
 const half = (outside: number) => (26 * outside) / widest.value
-const most = computed(() => Math.max(props.data.back_pressure, props.data.limit, band.value?.[1] ?? 0, 1) * 1.12)
+/** A maker's figure is always drawn; the end of all exhausts only where it is near, since up to it back pressure only costs. */
+const limited = computed(() => props.data.makers || props.data.back_pressure > 0.7 * props.data.limit)
+const most = computed(() => Math.max(props.data.back_pressure, limited.value ? props.data.limit : 0, band.value?.[1] ?? 0, 1) * 1.12)
 const y = (pascal: number) => 236 - (110 * pascal) / most.value
 const profile = computed(() => props.data.pieces.map((p, i) => `L${at.value[i]?.[0]} ${y(p.up)}L${at.value[i]?.[1]} ${y(p.down)}`).join('').replace('L', 'M'))
 const worst = computed(() => costliest(props.data.pieces))
@@ -37,8 +39,10 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
     <text :x="WIDTH + 4" y="102">{{ words.show(data.tip, 'temperature') }}</text>
     <rect :x="at[worst]?.[0]" y="116" :width="(at[worst]?.[1] ?? 0) - (at[worst]?.[0] ?? 0)" height="120" class="band" />
     <line x1="0" :x2="WIDTH" y1="236" y2="236" class="floor" />
-    <line x1="0" :x2="WIDTH" :y1="y(data.limit)" :y2="y(data.limit)" class="limit" />
-    <text :x="WIDTH" :y="y(data.limit) - 5" text-anchor="end" class="strong">{{ data.harmful ? 'the engine tolerates' : 'usual at most' }} {{ words.show(data.limit, 'pressure_difference') }}</text>
+    <template v-if="limited">
+      <line x1="0" :x2="WIDTH" :y1="y(data.limit)" :y2="y(data.limit)" class="limit" />
+      <text :x="WIDTH" :y="y(data.limit) - 5" text-anchor="end" class="strong">{{ data.makers ? 'the maker allows' : 'past this none serves' }} {{ words.show(data.limit, 'pressure_difference') }}</text>
+    </template>
     <path :d="profile" class="pressure" />
     <path v-if="band" :d="`M-5 ${y(band[0])}h10m-5 0V${y(band[1])}m-5 0h10`" class="whisker" />
     <circle cx="0" :cy="y(data.back_pressure)" r="5" class="ring" :class="{ over }" />
@@ -59,8 +63,7 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
   stroke-dasharray: 4 3;
 }
 .band {
-  fill: var(--over-soft);
-  opacity: 0.6;
+  fill: var(--glass);
 }
 .floor {
   stroke: var(--line);

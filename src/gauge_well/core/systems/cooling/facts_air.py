@@ -160,6 +160,7 @@ class AirFacts:
         8.0,
         group="Fan",
         help="With nothing in front of it.",
+        count_field="fan_count",
         when=("fan_kind", ("puller", "pusher", "belt")),
     )
     fan_rating: str | None = choice(

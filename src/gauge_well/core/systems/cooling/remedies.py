@@ -31,6 +31,8 @@ WARM = 363.15  # K, for the coolant a changed loop is worked with
 INLET_NEAR = 0.6  # fill of the pump's inlet from which a header's place is worth changing
 BORES = (0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
 FITS = 1.03  # of the face that fans side by side may take: frames overlap a little
+NO_STONES = ("road_car", "hillclimb")  # where a core may stand with no grille before it
+BELT_FAN = 0.45  # m, an engine-driven fan of a usual size
 FREER_GRILLES = {"dense": "usual", "usual": "none"}
 BETTER_SHROUDS = {"none": ("full", "flaps"), "full": ("flaps",)}
 
@@ -41,7 +43,7 @@ def candidates(context: Context, facts: CoolingFacts) -> list[Candidate]:
         *_core(context, facts),
         *_fan(facts),
         *_front(facts),
-        *_air(facts),
+        *_air(context, facts),
         *_coolant(context, facts),
         *_loop(context, facts),
     ]
@@ -87,6 +89,30 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
                 "fan", "core_fan", Sentence("An electric fan of {d}, pulling", {"d": (size, "size")}), changes
             )
         return
+    by_rule = dict.fromkeys(
+        ("cooling.fan_flow", "cooling.fan_pressure", "cooling.fan_depth", "cooling.fan_rating", "cooling.fan_table")
+    )
+    if facts.fan_kind in ("puller", "pusher") and min(width, height) >= BELT_FAN:
+        belted: dict[str, float | str | None] = {
+            "cooling.fan_kind": "belt",
+            "cooling.fan_diameter": BELT_FAN,
+            "cooling.fan_count": 1.0,
+            **by_rule,
+        }
+        words = Sentence("An engine-driven fan of {d} with a clutch in its stead", {"d": (BELT_FAN, "size")})
+        yield Candidate("belt_fan", "core_fan", words, belted)
+    if facts.fan_kind == "belt":
+        size = max((float(d) for d in FAN_DIAMETERS if d <= FITS * min(width, height)), default=0.0)
+        count = max(float(int(FITS * max(width, height) / size)), 1.0) if size else 0.0
+        if count:
+            electric: dict[str, float | str | None] = {
+                "cooling.fan_kind": "puller",
+                "cooling.fan_diameter": size,
+                "cooling.fan_count": count,
+                **by_rule,
+            }
+            words = Sentence("Electric fans in its stead: {n} of {d}", {"n": f"{count:.0f}", "d": (size, "size")})
+            yield Candidate("electric_fan", "core_fan", words, electric)
     if facts.fan_kind == "pusher":
         yield Candidate("puller", "core_fan", Sentence("Fan behind the core, pulling"), {"cooling.fan_kind": "puller"})
     if facts.fan_kind == "belt":
@@ -104,9 +130,6 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
     if (count + 1) * size <= FITS * max(width, height) and size <= FITS * min(width, height):
         said = "Second fan beside the first" if count == 1 else "One more fan"
         yield Candidate("fan_count", "core_fan", Sentence(said), {"cooling.fan_count": count + 1.0})
-    by_rule = dict.fromkeys(
-        ("cooling.fan_flow", "cooling.fan_pressure", "cooling.fan_depth", "cooling.fan_rating", "cooling.fan_table")
-    )
     for wider in above(FAN_DIAMETERS, size, 2):
         if count * wider <= FITS * max(width, height) and wider <= FITS * min(width, height):
             yield Candidate(
@@ -123,14 +146,14 @@ def _shroud(facts: CoolingFacts) -> Iterator[Candidate]:
         yield Candidate(f"shroud_{kind}", "core_fan", Sentence(SHROUDS[kind].capitalize()), {"cooling.shroud": kind})
 
 
-def _air(facts: CoolingFacts) -> Iterator[Candidate]:
+def _air(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
     if facts.opening == "open_nose":
         yield Candidate("ducted", "core_fan", Sentence("Air ducted to the core"), {"cooling.opening": "ducted"})
     if facts.sealing in ("usual", "open"):
         label = Sentence("Gaps round the core sealed: no hot air goes round again")
         yield Candidate("sealing", "core_fan", label, {"cooling.sealing": "sealed"})
     grille = FREER_GRILLES.get(facts.grille or "usual")
-    if grille is not None:
+    if grille is not None and (grille != "none" or context.machine.kind in NO_STONES):
         yield Candidate(
             f"grille_{grille}", "core_fan", Sentence(f"Freer front: {GRILLES[grille][0]}"), {"cooling.grille": grille}
         )

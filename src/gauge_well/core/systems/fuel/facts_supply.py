@@ -216,7 +216,9 @@ class SupplyFacts:
         help="Dead time left out; under it idle hunts.",
         when=PORT,
     )
-    pump_flow: Value | None = quantity("Pump flow, each", "flow_fuel", 1e-7, 5e-3, part="pump", group="Pump")
+    pump_flow: Value | None = quantity(
+        "Pump flow, each", "flow_fuel", 1e-7, 5e-3, part="pump", group="Pump", count_field="pump_count"
+    )
     pump_pressure: Value | None = quantity(
         "at", "pressure_gauge", 0.0, 1.5e6, part="pump", group="Pump", help="A rating without its pressure says little."
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from gauge_well.core.facts import Way, choice, quantity
+from gauge_well.core.facts import ADDED, Way, choice, quantity
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.systems.fuel.ruling import Ruling
 from gauge_well.core.typing import Value, likely
@@ -20,7 +20,9 @@ PICKUPS: Mapping[str, str] = {"open": "in the open tank", "pot": "in a pot or bo
 class TankFacts:
     """Tank; SI. Its box is measured inside, along (x, forward), across (y, left) and up."""
 
-    tank_volume: Value | None = quantity("Tank holds", "volume", 2e-4, 20.0, group="Tank")
+    tank_volume: Value | None = quantity(
+        "Tank holds", "volume", 2e-4, 20.0, group="Tank", help="Two of 40 L as 2x 40 L.", count_field=ADDED
+    )
     tank_length: Value | None = quantity("Tank's length", "length", 0.05, 6.0, group="Tank", help="Along the machine.")
     tank_width: Value | None = quantity("Tank's width", "length", 0.05, 4.0, group="Tank", help="Across the machine.")
     tank_height: Value | None = quantity("Tank's height", "length", 0.03, 3.0, group="Tank")

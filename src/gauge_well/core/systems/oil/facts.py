@@ -164,9 +164,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     """Defaults for what has one; a pan and its pickup have none."""
     rules: dict[str, Rule] = {}
 
-    def rule(name: str, value: Any, note: str, source: str = "common practice") -> None:
+    def rule(name: str, value: Any, note: str, source: str = "common practice", exact: bool = False) -> None:
         if given.get(name) is None:
-            rules[name] = Rule(value, note, source)
+            rules[name] = Rule(value, note, source, exact)
 
     def get(name: str) -> float:
         return float(given[name] if given.get(name) is not None else rules[name].value)
@@ -195,7 +195,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("viscosity_100", 14.4e-6, "as a 10W-40")
     rule("oil_limit", 403.15, "130 °C for good mineral oil")
     relief = max(RELIEF_FOR_SPEED * rated, RELIEF_LEAST)
-    rule("relief_pressure", relief, "usual for its rated speed: a little over 10 psi for each 1000 rpm")
+    # Makers set it over what their bearings want: lower it is not, and higher changes nothing but the cold.
+    said = "usual for its rated speed: a little over 10 psi for each 1000 rpm"
+    rule("relief_pressure", relief, said, exact=True)
     if engine.get("aspiration") == "turbo":
         rule("turbo_oil_flow", 2.5e-3 / 60.0, "2 to 3 L/min hot")
     rule("pressure_school", "per_speed", "10 psi for each 1000 rpm")
