@@ -76,7 +76,42 @@ class Estimator(NumbersCase):
         self.assertIsNone(measure.reach_spread(np.full(65, np.inf), np.zeros(65)))
 
 
+class Noise(NumbersCase):
+    def test_a_slope_within_its_noise_is_none(self) -> None:
+        """Two hundred columns that have nothing to do with the reach: none is listed; one that has is."""
+        rng = np.random.default_rng(7)
+        z = np.concatenate([np.zeros((201, 1)), rng.standard_normal((201, 256))], axis=1)
+        reach = 200e3 * np.exp(0.05 * z[200] + np.concatenate([[0.0], 0.1 * rng.standard_normal(256)]))
+        self.assertEqual([i for i in range(200) if measure.reach_spread(reach, z[i]) is not None], [])
+        self.close(measure.reach_spread(reach, z[200]), 200e3 * np.expm1(0.05 * 1.96), rel=0.4)
+
+    def test_two_equal_ends_say_nothing(self) -> None:
+        found = measure.Either(1.0, 2.0, 0.5, 0.52, None)
+        item = measure.Settles("fuel.line_bore", 0.1, "fuel", found, None, None)
+        spec = SECTIONS["fuel"].specs["line_bore"]
+        self.assertEqual(measure.say(item, spec, "Fuel").template, "")
+
+
 class OnBuilds(NumbersCase):
+    def test_alone_is_what_measuring_one_does(self) -> None:
+        """Each of a product's two facts decides only with the other: alone neither turns the verdict, and one that
+        by itself straddles the brim does, as often as its own draws lie over it."""
+        raw = changed(
+            ROAD,
+            fuel__pump_flow={"text": "118 L/h", "tolerance": "12 %"},
+            fuel__pump_flow_2=None,
+            fuel__pump_pressure_2=None,
+        )
+        case = case_of(raw)
+        item = measure.Settles("fuel.pump_flow", 0.3, "fuel", None, None, measure.way_of("fuel.pump_flow"))
+        still = measure.Settles("machine.rolling_resistance", 0.0, "", None, None, None)
+        found = measure.alone(case, [item, still], 256)
+        drawn = draw(case, 256, frozen=[p for p in draw(case, 1).z if p != "fuel.pump_flow"], model=False)
+        over = bands.run(drawn).over
+        turned = np.any([flags[1:] != flags[0] for flags in over.values()], axis=0)
+        self.close(found[0].alone or 0.0, float(np.mean(turned)), abs=1e-12)
+        self.assertEqual(found[1].alone, 0.0)
+
     def settles(self, raw: dict) -> dict[str, measure.Settles]:
         return {s.path: s for _, _, s in measure.settles(case_of(raw), count=256)}
 

@@ -8,7 +8,7 @@ from gauge_well.core.solve import solve_for
 from gauge_well.services import explore
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.sections import spec_of
-from tests.support import ROAD, NumbersCase, case_of, changed, report
+from tests.support import ROAD, NumbersCase, case_of, changed, check_of, report
 
 
 def solved(raw: dict, path: str, *, sure: bool = False):
@@ -84,6 +84,19 @@ class AsText(NumbersCase):
                         if c["class"] == "limit" and c["fill"] > 1
                     }
                     self.assertEqual(over, set())
+
+    def test_a_fans_flow_is_set_with_what_it_is(self) -> None:
+        """By rule the flow is a rig's; typed as a guess it would be a catalogue's, a quarter less: the text given holds
+        with what is stated beside it."""
+        raw = changed(
+            ROAD, duties=[{"id": "t", "kind": "road", "speed": "10 km/h", "ambient": "46 C", "air_conditioning": "yes"}]
+        )
+        end = explore.solve_for(raw, "cooling.fan_flow", sure=False)["low"]
+        self.assertTrue(end["text"])
+        again = changed(raw, cooling__fan_flow={"text": end["text"], "evidence": "guess"})
+        for edit in end["also"]:
+            again = changed(again, **{edit["path"].replace(".", "__"): edit["text"]})
+        self.assertLessEqual(check_of(report(again), "cooling", "heat", "t")["fill"], 1.0)
 
     def test_what_cannot_be_solved_for_is_refused(self) -> None:
         for path in ("cooling.shroud", "fuel.pump_table", "nonsense", "wanted"):

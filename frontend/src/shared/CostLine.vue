@@ -7,11 +7,12 @@ import { useVocabulary } from '../stores/vocabulary'
 const props = defineProps<{ check: Check }>()
 const words = useVocabulary()
 const at = computed(() => `${Math.round(100 * Math.min(props.check.fill, 1))}%`)
-const worth = computed(() => (props.check.demand === null ? '' : words.show(props.check.demand, props.check.unit)))
+/** What is lost is said in its own unit; what only wants care has no figure of its own. */
+const worth = computed(() => (props.check.demand === null || props.check.unit !== 'power' ? '' : words.show(props.check.demand, props.check.unit)))
 </script>
 
 <template>
-  <span class="cost" role="img" :aria-label="`${check.name}: ${worth}`">
+  <span class="cost" role="img" :aria-label="`${check.name}: ${worth || check.sentence}`">
     <span class="line"><span class="weight" :style="{ left: at }" /></span>
     <span class="figure">{{ worth }}</span>
   </span>

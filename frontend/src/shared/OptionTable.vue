@@ -21,21 +21,23 @@ const words = useVocabulary()
 </template>
 
 <style scoped>
-.options {
+table.options {
+  width: auto;
   border-collapse: collapse;
   margin-top: 6px;
 }
-th,
-td {
+.options th,
+.options td {
   text-align: right;
   padding: 2px 10px 2px 0;
+  border: 0;
   font-size: 13.5px;
 }
-th {
+.options th {
   font: 500 13px var(--labels);
   color: var(--mute);
 }
-.marked td {
+.options .marked td {
   font-weight: 650;
   border-bottom: 2px solid var(--brass-line);
 }

@@ -1,6 +1,6 @@
 import type { Change, Check, Row, SystemBlock } from '../../api/client'
 
-/** Of its own scale, under which a cost is not told on the bench. */
+/** Of its own scale, under which lost power is not told on the bench; what only wants care is told past its whole scale. */
 const TELLING = 0.05
 
 /** A round step that puts at most `most` ticks on an axis from nought to `top`. */
@@ -33,7 +33,7 @@ export function costs(systems: Record<string, SystemBlock>): { system: string; c
   for (const [system, block] of Object.entries(systems)) {
     for (const check of block.checks) {
       const kept = found.get(system + check.id)
-      if (check.class === 'cost' && check.fill > TELLING && check.fill > (kept?.check.fill ?? 0)) found.set(system + check.id, { system, check })
+      if (check.class === 'cost' && check.fill > (check.unit === 'power' ? TELLING : 1) && check.fill > (kept?.check.fill ?? 0)) found.set(system + check.id, { system, check })
     }
   }
   return [...found.values()].sort((a, b) => b.check.fill - a.check.fill)

@@ -28,6 +28,7 @@ USUAL_FAN_DEPTH = 0.065
 REPEATS = 6.0  # a short duty comes back after so many times its own length (common practice)
 SWALLOWED = 300.0  # s: a shorter duty may be swallowed by the metal
 FAN_SHARES = np.geomspace(0.04, 4.0, 15)  # of the flow that matches the face
+WORSE = 1.05  # of the face, from which the fan that is fitted is said to ask for more
 DROP_NEED = 10.0  # K over the core at rated power that a pump is asked for; the default of one that is there is 7
 # Hose bores sold [m] (common practice).
 HOSES = (0.016, 0.019, 0.022, 0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
@@ -72,14 +73,20 @@ def _fills(context: Context, solved: Cooling) -> tuple[Array, Array]:
     return np.broadcast_to(own, wide), np.broadcast_to(repeated, wide)
 
 
+def _with_own_fan(context: Context, trial: CoolingFacts) -> Array:
+    """Face with the fan that is fitted [m2]; infinite where that fan strangles any."""
+    fills = _fills(context, prepare(context, plant_of(context, trial), only_on=True))
+    return _crossing(FACES, np.maximum(*fills).max(axis=1))
+
+
 def _crossing(sizes: Array, most: Array) -> Array:
     """Size (sample) at which the fullest fill falls to 1; infinite where none does."""
     found = np.exp(where_falling(np.log(sizes), np.log(np.maximum(most, 1e-9)), 0.0))
     return np.where(most[-1] > 1.0, np.inf, found)
 
 
-def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array]) -> Need:
-    """The face with the duty that decides, and how often a short one is asked for."""
+def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array], beside: float | None) -> Need:
+    """The face with the duty that decides, how often a short one is asked for, and the face with the fan there is."""
     cases = context.duties.cases
     at = int(np.argmin(np.abs(np.log(FACES) - np.log(face[0]))))
     both = np.maximum(*fills)[at, :, 0]
@@ -97,6 +104,9 @@ def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array
     words = "A {depth} core of {face}, for instance {width} × {height}; {duty} decides"
     if fills[1][at, worst, 0] >= fills[0][at, worst, 0]:
         words += ": one of {long} the metal swallows, one every {every} is asked for"
+    if beside is not None and beside > WORSE * likely(face):
+        values["own"] = (beside, "area")
+        words += "; with the fan that is fitted " + ("{own}" if np.isfinite(beside) else "no face serves")
     if at == 0:
         words = "Any core serves: the least that was tried, {face}, does"
     return Need("core_fan", "core_face", face, "area", Sentence(words + ".", values))
@@ -104,9 +114,12 @@ def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array
 
 def _fan(context: Context, facts: CoolingFacts, face: Array, depth: float) -> Need:
     """Fan flow by the duty that uses the fan, on the core that is fitted or on the face asked for."""
-    fitted = None not in (facts.core_width, facts.core_height, facts.core_depth)
-    size = likely(facts.core_width) * likely(facts.core_height) if fitted else likely(face)  # type: ignore[arg-type]
-    core = facts if fitted else _with_face(facts, size, depth)
+    width, height = facts.core_width, facts.core_height
+    if width is not None and height is not None and facts.core_depth is not None:
+        size, core = likely(width) * likely(height), facts
+    else:
+        size = likely(face)
+        core = _with_face(facts, size, depth)
     flows = FAN_SPEED * size * FAN_SHARES
     trial = _with_fan(core, size, flows[:, None, None])
     solved = prepare(context, plant_of(context, trial), only_on=True)
@@ -147,29 +160,32 @@ def reference_depth(facts: CoolingFacts, room: float | None) -> float:
 def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     """Core face at the depth there is, fan flow, coolant flow, cap.
 
-    The face is found by running the whole model over a row of faces, with the fan that is fitted or with one to match in
-    a full shroud, and interpolating where the fullest duty just fits. A short duty that the metal swallows is asked for
-    once every six times its length. The fan is found likewise on the core that is fitted, or on that face.
+    The face is found by running the whole model over a row of faces, each with fans to match in a full shroud, and
+    interpolating where the fullest duty just fits; likewise with the fan that is fitted, which is said beside it. A short
+    duty that the metal swallows is asked for once every six times its length. The fan is found on the core that is
+    fitted, or on that face.
     """
     room = context.installation.depth_available
     depth = reference_depth(facts, None if room is None else likely(room))
     faces = FACES[:, None, None]
-    fitted_fan = facts.fan_kind is not None and (facts.fan_kind == "none" or facts.fan_diameter is not None)
     trial = _with_face(facts, faces, depth)
-    if not fitted_fan:
+    fitted = facts.fan_kind not in (None, "none") and facts.fan_diameter is not None
+    with_own = trial if fitted else None
+    if facts.fan_kind != "none":
         trial = _with_fan(trial, faces, FAN_SPEED * faces)
     plant = plant_of(context, trial)
     fill, repeated = _fills(context, prepare(context, plant, only_on=True))
     most = np.maximum(fill, repeated).max(axis=1)
     found: list[Need] = []
     face = _crossing(FACES, most)
+    beside = None if with_own is None else likely(_with_own_fan(context, with_own))
     if np.isinf(face[0]):
         duty = context.duties.cases[int(np.argmax(fill[-1, :, 0]))]
         words = "No core of {depth} carries {duty} with that air: its limit is the air, not the core."
         values: dict[str, tuple[float, str] | str] = {"depth": (depth, "length"), "duty": duty.name.lower()}
         found.append(Need("core_fan", "core_face", face, "area", Sentence(words, values)))
     else:
-        found.append(_face(context, face, depth, (fill, repeated)))
+        found.append(_face(context, face, depth, (fill, repeated), beside))
         if facts.fan_kind != "none":
             found.append(_fan(context, facts, face, depth))
     boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol

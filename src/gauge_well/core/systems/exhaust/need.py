@@ -123,7 +123,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
     found_at, segments, back, cost = _sizes(context, facts)
     advised = _advised(back, cost, limit, context.wanted)
     at = int(advised[0])
-    stated = (facts.pipes, facts.pipe_length, facts.pipe_diameter) != (None, None, None)
+    stated = any(v is not None for v in (facts.pipes, facts.pipe_length, facts.pipe_diameter))
     if facts.layout == "single" and not stated and TUBES[at] > WIDEST:
         # One pipe of that width is not laid: two.
         facts = replace(facts, layout="twin")
