@@ -62,18 +62,19 @@ class FromNothing(FuelCase):
         expect(page.get_by_text(re.compile("so that it falls to"))).to_be_visible()
 
     def test_a_governed_diesel_of_52_kw_with_spill_return(self) -> None:
-        """At 260 g/kWh 16.2 L/h burned; at 45 % of an in-line pump's, 36 taken, 43.2 with a fifth more."""
+        """At 260 g/kWh 16.2 L/h burned, 1.1 % less in air of 40 degC (iso1585); at 45 % of an in-line pump's, 35.6 taken,
+        42.8 with a fifth more."""
         self.start("locomotive", "diesel", "52 kW", "2200", "3.9 L", "7 t")
         page = self.page
         self.circuit("Mechanical diesel, lift pump")
         self.whole()
         self.pick("fuel.injection_pump", "in line, own cam")
-        expect(page.get_by_text(re.compile(r"A pump giving 43.2\sL/h at"))).to_be_visible()
+        expect(page.get_by_text(re.compile(r"A pump giving 42.8\sL/h at"))).to_be_visible()
         self.give("fuel.pump_flow", "80 L/h")
         self.give("fuel.pump_pressure", "25 kPa")
         self.give("fuel.pump_flow_2", "50 L/h")
         self.give("fuel.pump_pressure_2", "50 kPa")
-        expect(self.part("return")).to_contain_text("19.8")
+        expect(self.part("return")).to_contain_text("19.6")
         expect(self.part("end")).to_contain_text("injection pump")
         expect(self.headline()).to_contain_text("Fuel holds")
         self.tab("Guards and change")

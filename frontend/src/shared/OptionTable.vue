@@ -37,6 +37,14 @@ table.options {
   font: 500 13px var(--labels);
   color: var(--mute);
 }
+@media (max-width: 720px) {
+  .options th,
+  .options td {
+    padding-right: 6px;
+    font-size: 12px;
+    white-space: normal;
+  }
+}
 .options .marked td {
   font-weight: 650;
   border-bottom: 2px solid var(--brass-line);
