@@ -44,14 +44,14 @@ class Size(unittest.TestCase):
 
     def test_with_samples(self) -> None:
         """Bands, changes by system, pairs, measure next, the model's own spread; for people too."""
-        found = json.loads(run("size", "--demo", "reed-otter", "--samples", "256").stdout)
+        found = json.loads(run("size", "--demo", "dripping-well", "--samples", "256").stdout)
         self.assertEqual(found["samples"], 256)
-        self.assertTrue(found["systems"]["oil"]["remedies"])
+        self.assertTrue(found["systems"]["fuel"]["remedies"])
         self.assertTrue(found["pairs"] and found["measure_next"] and found["model_spread"]["sentence"])
-        said = run("size", "--demo", "reed-otter", "--samples", "256", "--text").stdout
+        said = run("size", "--demo", "dripping-well", "--samples", "256", "--text").stdout
         for word in ("What would move it", "Measure next", "of cases within the tolerances"):
             self.assertIn(word, said)
-        self.assertEqual(run("size", "--demo", "reed-otter", "--samples", "7").exit_code, 2)
+        self.assertEqual(run("size", "--demo", "dripping-well", "--samples", "7").exit_code, 2)
 
     def test_working_of_one_duty(self) -> None:
         found = json.loads(run("size", "--demo", NAMES[0], "--explain", "pull").stdout)

@@ -19,6 +19,17 @@ class Kinds(NumbersCase):
         self.close(found.engine_speed, 850.0)
         self.assertFalse(found.power_driven)
 
+    def test_a_small_engine_has_a_small_air_conditioning(self) -> None:
+        idle = one(kind="idle", air_conditioning="yes")
+        found = [
+            context_of(changed(idle, engine__rated_power=f"{power} kW", engine__displacement=size)).duties.cases[0]
+            for power, size in ((7.5, "0.4 L"), (15, "0.7 L"), (150, "3 L"))
+        ]
+        # A car's condenser gives off 6 to 8 kW; no engine drives more cold than a fifth of its own power (common practice).
+        self.assertTrue(all(6e3 < case.condenser_heat < 8e3 for case in found[1:]))
+        self.close(found[0].condenser_heat, found[1].condenser_heat / 2, rel=1e-9)
+        self.assertLess(found[0].power, 0.45 * 7.5e3)
+
     def test_pull_and_run(self) -> None:
         pull, run = self.case(kind="pull"), self.case(kind="run")
         self.close([pull.power, pull.peak_power, pull.duration], [0.8 * 125e3, 125e3, 20.0])

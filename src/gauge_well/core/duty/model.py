@@ -21,6 +21,7 @@ ALTERNATOR_EFFICIENCY = 0.55
 STEERING = 300.0  # W
 AIR_CONDITIONING_IDLE, AIR_CONDITIONING_DRIVING = 3000.0, 2000.0
 CONDENSER_HEAT = 7000.0
+COOLS_FROM = 15e3  # W of engine that a whole air-conditioning wants; a smaller engine's is smaller (common practice)
 PAST = 3.0  # times the rated speed: no engine is turned faster, and no relation here knows it there
 
 
@@ -114,8 +115,8 @@ def _in_g(value: Value | None) -> Value:
     return 0.0 if value is None else value / GRAVITY
 
 
-def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool) -> Accessories:
-    cold = AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING
+def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool, cooling: float) -> Accessories:
+    cold = cooling * (AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING)
     electrical = machine.electrical_load if machine.electrical_load is not None else 0.0
     return Accessories(electrical, STEERING, cold if facts.air_conditioning == "yes" else 0.0)
 
@@ -140,7 +141,8 @@ def solve_duty(
     air_speed: Value = facts.air_speed if facts.air_speed is not None else 0.0
     speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
     idling = kind == "idle" or speed < 6.0
-    accessories = _accessories(facts, machine, idling)
+    cooling = min(likely(engine.rated_power) / COOLS_FROM, 1.0)
+    accessories = _accessories(facts, machine, idling, cooling)
     pinned = need_number(facts.engine_speed, "") if facts.engine_speed is not None else None
     held: Held | None = None
     vehicle: Vehicle | None = None
@@ -196,7 +198,7 @@ def solve_duty(
         duration=need_number(facts.duration, "") if facts.duration is not None else np.inf,
         start=facts.start or "warm",
         after=followed(facts.after, names),
-        condenser_heat=CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
+        condenser_heat=cooling * CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
         gearbox_heat=box * power + _slip_heat(machine, held),
         asked_speed=speed,
         held=held,

@@ -35,3 +35,22 @@ class Condenser(NumbersCase):
             check_of(ruled, "cooling", "heat", "town")["fill"],
             1.1 * check_of(without, "cooling", "heat", "town")["fill"],
         )
+
+
+class WayOut(NumbersCase):
+    """The air leaves by what such a machine has (common practice)."""
+
+    def exit_of(self, kind: str, power: str) -> float:
+        facts = {"machine__kind": kind, "engine__rated_power": power}
+        return float(resolve(load(changed(ROAD, **facts))).case.systems["cooling"].exit_area)
+
+    def test_by_kind_of_machine(self) -> None:
+        car, pickup = self.exit_of("road_car", "75 kW"), self.exit_of("truck", "75 kW")
+        self.assertGreater(pickup, 1.3 * car, "a truck's bay is the more open")
+
+    def test_a_half_open_engine_s_grows_with_its_power(self) -> None:
+        single, shunter = self.exit_of("locomotive", "6 kW"), self.exit_of("locomotive", "200 kW")
+        self.close([single, shunter], [0.10, 2.4], rel=1e-9)
+        self.assertEqual(
+            self.exit_of("road_car", "6 kW"), self.exit_of("road_car", "200 kW"), "a car's bay is its body's"
+        )

@@ -164,9 +164,11 @@ def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
         per_watt = np.where(solved.starts_shut, (more - end) / ((NEAR - 1.0) * made), per_watt)
         free = np.where(solved.starts_shut, end - per_watt * made, free)
         least = np.where(solved.starts_shut, solved.start, least)
+    jacket = context.mean.heat_to_coolant
+    per_engine_watt = np.divide(per_watt * made, jacket, out=np.zeros_like(per_watt * made), where=jacket > 0)
     return {
         COOLANT_FREE: np.asarray(free),
-        COOLANT_PER_WATT: np.asarray(per_watt * made / context.mean.heat_to_coolant),
+        COOLANT_PER_WATT: per_engine_watt,
         COOLANT_LEAST: np.asarray(least),
         COOLANT_MOST: limit,
     }

@@ -287,6 +287,18 @@ def _rating_by_rule(given: Mapping[str, Any], usual: float | None, evidence: str
     return "advertised", "catalogue figures are"
 
 
+# m2 by which air leaves a usual bay; of machines whose engine stands half open, m2 for each watt of rated power, and the
+# least (common practice).
+EXITS: Mapping[str, float] = {"off_road": 0.35, "van": 0.35, "truck": 0.45}
+EXIT, HALF_OPEN, EXIT_FOR_POWER, EXIT_LEAST = 0.25, ("tractor", "locomotive", "generator"), 12e-6, 0.10
+
+
+def _exit_by_rule(kind: str | None, power: float) -> tuple[float, str]:
+    if kind in HALF_OPEN:
+        return max(EXIT_FOR_POWER * power, EXIT_LEAST), "a bay half open, usual for its power"
+    return EXITS.get(kind or "", EXIT), "a usual bay of such a machine"
+
+
 # A usual fan on an engine's nose: free air of a disc at a speed goes with its cube (common practice).
 BELT_FREE_AIR, BELT_SHUT_OFF = 1.9, 330.0  # m3/s and Pa of 450 mm at 2,400 rev/min
 BELT_DIAMETER, BELT_SPEED = 0.45, 2400.0
@@ -352,5 +364,5 @@ def fill_air(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]],
     rule("opening", "remote" if standing else "open_nose", "by kind of machine")
     rule("sealing", "usual", "as most are")
     rule("grille", "none" if standing else "usual", "by kind of machine")
-    rule("exit_area", 0.25, "a usual bay")
+    rule("exit_area", *_exit_by_rule(machine.get("kind"), float(engine.get("rated_power") or 0.0)))
     rule("exit_loss", 1.5, "a usual bay")
