@@ -24,10 +24,8 @@ from gauge_well.core.validity import Notice
 
 INLET_MARGIN = 15e3  # Pa the pump's inlet is kept over the coolant's vapour (common practice)
 COLLAPSE, NEAR_COLLAPSE = 30e3, 0.7  # Pa under the air outside at which an unsprung hose is sucked flat; near it
-FREEZE_CLEAR, COLD_SAID = (
-    3.0,
-    278.15,
-)  # K kept under the coldest day; air from which freezing is judged (common practice)
+# K kept under the coldest day; air from which freezing is judged (common practice).
+FREEZE_CLEAR, COLD_SAID = 3.0, 278.15
 FILLED_AT = 293.15  # K
 BLOCK_PRESSURES = (5e3, 2e6)  # Pa
 UNDER_THERMOSTAT = 5.0  # K by which an engine that runs cold lies under its thermostat
