@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from benchmarks.timing import Line, median
-from gauge_well.core import bands, maps, measure, remedy
+from gauge_well.core import bands, maps, measure, remedy, runs
 from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
 from gauge_well.core.sizing import outline
 from gauge_well.services import explore
@@ -34,18 +34,18 @@ def certainty() -> list[Line]:
         document = demo(name)
         case = resolve(load(document)).case
         whole, live = draw(case, SAMPLES), draw(case, SAMPLES_LIVE)
-        found = bands.run(whole)
+        found = runs.run(whole)
         lines += [
             median(
                 f"{SAMPLES} draws {name}, fills and states",
-                lambda w=whole: bands.summary(bands.run(w), reach=False),
+                lambda w=whole: bands.summary(runs.run(w), reach=False),
                 repeats=15,
                 target=0.150,
             ),
             median(
                 f"{SAMPLES} draws {name}, reach bands", lambda f=found: bands.row_reaches(f), repeats=15, target=0.600
             ),
-            median(f"{SAMPLES_LIVE} draws {name}, fills", lambda v=live: bands.run(v), repeats=15),
+            median(f"{SAMPLES_LIVE} draws {name}, fills", lambda v=live: runs.run(v), repeats=15),
         ]
     document = demo("quarry-mule")
     case = resolve(load(document)).case

@@ -7,7 +7,7 @@ from CoolProp.CoolProp import PropsSI
 from ht import effectiveness_from_NTU
 
 from benchmarks.timing import Line, against, median
-from gauge_well.core import sizing
+from gauge_well.core import contexts, sizing
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
 from gauge_well.core.heat.louvred_core import LouvredCore
@@ -40,7 +40,7 @@ def geometry() -> list[Line]:
     """The oil's rose and a long twin exhaust."""
     document = demo("chalk-hare")
     case = resolve(load(document)).case
-    context, _ = sizing.make_context(case)
+    context, _ = contexts.make_context(case)
     pan, rotation = pan_of(case.systems["oil"]), oil.rotation_of(context)
     angle = np.linspace(0.0, 2.0 * np.pi, 72, endpoint=False)
     quantities = np.array([3e-3, 4e-3, 5e-3])[:, None]

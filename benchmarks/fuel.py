@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from benchmarks.timing import Line, median
-from gauge_well.core import sizing
+from gauge_well.core import contexts, sizing
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.services.compare import compared
@@ -22,7 +22,7 @@ BUILDS = ("quarry-mule", "chalk-hare", "dripping-well")
 def _own(name: str) -> Line:
     """Fuel solved, judged at every power of its reach, with figures, needs and working."""
     case = resolve(load(demo(name))).case
-    context, _ = sizing.make_context(case)
+    context, _ = contexts.make_context(case)
     system, facts = SYSTEMS["fuel"], case.systems["fuel"]
 
     def report() -> None:
@@ -44,7 +44,7 @@ def fuel() -> list[Line]:
         median("three pumps and injectors side by side", lambda: compared(document, "fuel"), repeats=15, target=0.150)
     )
     case = resolve(load(demo("chalk-hare"))).case
-    context, _ = sizing.make_context(case)
+    context, _ = contexts.make_context(case)
     facts = case.systems["fuel"]
     for view, name in enumerate(VIEWS):
         options = {"view": float(view), "duty": 2.0}

@@ -16,7 +16,7 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import sizing
+from gauge_well.core import contexts
 from gauge_well.core.case import BuildCase
 from gauge_well.core.systems.base import Context
 from gauge_well.services.sizing import size_document
@@ -97,7 +97,7 @@ def case_of(raw: Mapping[str, Any]) -> BuildCase:
 
 def context_of(raw: Mapping[str, Any]) -> Context:
     """Engine and duties of a raw sheet, solved."""
-    return sizing.make_context(case_of(raw))[0]
+    return contexts.make_context(case_of(raw))[0]
 
 
 def facts_of(raw: Mapping[str, Any], system: str) -> Any:

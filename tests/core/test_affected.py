@@ -10,7 +10,7 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import bands, sizing
+from gauge_well.core import contexts, runs
 from gauge_well.core.affected import affected, declarations, moves_operation, readers, takers
 from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.duty.facts import DutyFacts
@@ -144,7 +144,7 @@ def told_by(id: str, context: Context, case: BuildCase) -> Any:
 
 def results_of(case: BuildCase, steps: Collection[str]) -> dict[str, Any]:
     """Everything some steps say of a build at its wanted power."""
-    context, missing = sizing.make_context(case, sizing.validate(case))
+    context, missing = contexts.make_context(case, contexts.validate(case))
     told = {id: told_by(id, context, case) for id in SYSTEMS.keys() & steps}
     if ENGINE in steps:
         told[ENGINE] = flat([engine_report.figures(context.mean), engine_report.figures(context.peak), missing])
@@ -153,7 +153,7 @@ def results_of(case: BuildCase, steps: Collection[str]) -> dict[str, Any]:
 
 def given_of(case: BuildCase) -> dict[str, Any]:
     """What the systems hand to each other."""
-    return {figure: flat(value) for figure, value in sizing.make_context(case)[0].given.items()}
+    return {figure: flat(value) for figure, value in contexts.make_context(case)[0].given.items()}
 
 
 class Declarations(unittest.TestCase):
@@ -171,7 +171,7 @@ class Declarations(unittest.TestCase):
     def test_what_is_given_is_what_is_declared(self) -> None:
         for name in NAMES:
             case = case_of(demo_document(name))
-            context, _ = sizing.make_context(case)
+            context, _ = contexts.make_context(case)
             for id, system in SYSTEMS.items():
                 if system.applies(case.machine) is None:
                     self.assertEqual(set(system.gives(context, case.systems[id])), system.declares.gives, id)
@@ -205,7 +205,7 @@ class Declarations(unittest.TestCase):
     def test_a_figure_moves_only_those_who_take_it(self) -> None:
         """Each figure given, a tenth up; and it moves at least one of them."""
         case = case_of(demo_document("quarry-mule"))
-        context, _ = sizing.make_context(case)
+        context, _ = contexts.make_context(case)
         before = {id: told_by(id, context, case) for id in SYSTEMS}
         for figure, value in context.given.items():
             after = replace(context, given={**context.given, figure: 1.1 * value})
@@ -241,11 +241,11 @@ class Declarations(unittest.TestCase):
 
 
 @cache
-def drawn_road() -> tuple[BuildCase, bands.Run]:
+def drawn_road() -> tuple[BuildCase, runs.Run]:
     """A build with pan and tank, drawn; every fact a guess."""
     raw = with_fuel(ROAD, **ROAD["fuel"], **TANK)
     case = case_of(changed(raw, oil__baffle_g="0.6 g"))
-    return case, bands.run(draw(case, 256))
+    return case, runs.run(draw(case, 256))
 
 
 class TakenOver(NumbersCase):
@@ -258,7 +258,7 @@ class TakenOver(NumbersCase):
         for paths in by_key.values():
             path = paths[0]
             held = hold(base.drawn, case, [path])
-            part, whole = bands.run(held, [path], base), bands.run(held)
+            part, whole = runs.run(held, [path], base), runs.run(held)
             with self.subTest(path):
                 self.assertEqual({x.key for x in part.limits}, {x.key for x in whole.limits})
                 fills = {x.key: x.fill for x in whole.limits}
@@ -273,7 +273,7 @@ class TankMoves(NumbersCase):
         spread = {x.check: float(np.ptp(x.fill[1:])) for x in base.limits}
         self.assertGreater(spread["tank_cover"], 0.05)
         self.assertGreater(spread["pickup"], 0.05)
-        still = bands.run(draw(case_of(with_fuel(ROAD, **ROAD["fuel"], **TANK)), 256, facts=False))
+        still = runs.run(draw(case_of(with_fuel(ROAD, **ROAD["fuel"], **TANK)), 256, facts=False))
         alone = {x.check: float(np.ptp(x.fill[1:])) for x in still.limits}
         self.close(alone["tank_cover"], 0.0, abs=1e-12)
 
@@ -295,7 +295,7 @@ class TankMoves(NumbersCase):
         case = case_of(changed(with_fuel(ROAD, **ROAD["fuel"], **TANK), duties=[STILL | {"braking": "0.1 g"}]))
         g = np.array([0.10, 0.12, 0.16])
         drawn = with_value(case, "duties.pull.braking", g * GRAVITY)
-        context, _ = sizing.make_context(drawn)
+        context, _ = contexts.make_context(drawn)
         result = SYSTEMS["fuel"].solve(context, drawn.systems["fuel"])
         check = next(c for c in result.checks(context.mean, context.peak) if c.id == "tank_cover")
         self.close(np.ravel(check.demand), 0.7 * 0.4 * (0.050 + 0.2 * g), rel=1e-9)

@@ -3,7 +3,7 @@
 import numpy as np
 from scipy.stats import norm
 
-from gauge_well.core import bands, sizing
+from gauge_well.core import bands, runs, sizing
 from gauge_well.core.checks import State
 from gauge_well.core.sampling import draw
 from gauge_well.services.explore import sure_report
@@ -15,7 +15,7 @@ from tests.support import ROAD, NumbersCase, case_of, changed, check_of, demo_do
 class Percentiles(NumbersCase):
     def test_order_statistics(self) -> None:
         values = np.arange(1.0, 101.0)
-        self.assertEqual([bands.percentile(values, p) for p in (0.05, 0.5, 0.95)], [5.0, 50.0, 95.0])
+        self.assertEqual([runs.percentile(values, p) for p in (0.05, 0.5, 0.95)], [5.0, 50.0, 95.0])
 
     def test_above_and_below_keep_their_place(self) -> None:
         values = np.array([0.0] * 10 + [50.0] * 60 + [np.inf] * 30)
@@ -45,7 +45,7 @@ class Percentiles(NumbersCase):
             cooling__core_depth={"text": "26 mm", **off},
             cooling__fan_depth={"text": "66 mm", **off},
         )
-        found = bands.run(draw(case_of(raw), 1024))
+        found = runs.run(draw(case_of(raw), 1024))
         limit = next(x for x in found.limits if x.check == "stack")
         sigma, mean = 6.0 * np.sqrt(3.0) / 1.959964, 30.0
         self.close(np.mean(limit.fill[1:] <= 1.0), norm.sf(25.0, mean, sigma), abs=0.02)
@@ -60,7 +60,7 @@ class AgainstTheLikelyRun(NumbersCase):
         for name in NAMES:
             case = case_of(demo_document(name))
             report = sizing.size(case, explain="none")
-            found = bands.run(draw(case, 16))
+            found = runs.run(draw(case, 16))
             fills = {(s, c["id"], c["duty"]): c["fill"] for s, b in report["systems"].items() for c in b["checks"]}
             for limit in found.limits:
                 with self.subTest(name, key=limit.key):
@@ -80,7 +80,7 @@ class AgainstTheLikelyRun(NumbersCase):
         errors of so few draws, within 0.5 % (few enough others for a percentile), all within 5 %, where a fill has
         a corner."""
         for name in NAMES:
-            found = bands.run(draw(case_of(demo_document(name)), 64))
+            found = runs.run(draw(case_of(demo_document(name)), 64))
             for key, factors in bands.reach_factors(found).items():
                 finite = np.isfinite(factors) & (factors > 0.0)
                 if not finite.any():
@@ -94,9 +94,9 @@ class AgainstTheLikelyRun(NumbersCase):
 
 class Doubt(NumbersCase):
     def width(self, raw: dict, part: str = "injectors") -> float:
-        found = bands.run(draw(case_of(raw), 1024))
+        found = runs.run(draw(case_of(raw), 1024))
         watts = next(r.watts for r in bands.row_reaches(found) if (r.part, r.kind) == (part, "power"))
-        ends = [bands.percentile(np.log(watts[1:]), share) for share in (0.05, 0.95)]
+        ends = [runs.percentile(np.log(watts[1:]), share) for share in (0.05, 0.95)]
         return float(ends[1] - ends[0])
 
     def test_narrowing_one_tolerance_never_widens_a_band(self) -> None:
@@ -114,7 +114,7 @@ class Doubt(NumbersCase):
                 self.assertLessEqual(narrow, 1.03 * whole)
 
     def test_nothing_in_doubt_has_no_band(self) -> None:
-        found = bands.run(draw(case_of(ROAD), 16, facts=False, model=False))
+        found = runs.run(draw(case_of(ROAD), 16, facts=False, model=False))
         for limit in found.limits:
             self.close(np.ptp(limit.fill), 0.0, abs=0.0, note=limit.check)
 
@@ -135,11 +135,11 @@ class Doubt(NumbersCase):
             engine__idle_speed={"text": "850 rpm", **exact},
             engine__boost={"text": "0 kPa", **exact},
         )
-        found = bands.run(draw(case_of(raw), 1024))
+        found = runs.run(draw(case_of(raw), 1024))
         limit = next(x for x in found.limits if (x.check, x.duty) == ("injector_duty", "pull"))
         logs = np.log(limit.fill[1:] / limit.fill[0])
         half = np.log(1.05) * 1.644854 / 1.959964
-        self.close([bands.percentile(logs, p) for p in (0.05, 0.95)], [-half, half], abs=0.02 * half)
+        self.close([runs.percentile(logs, p) for p in (0.05, 0.95)], [-half, half], abs=0.02 * half)
 
 
 class Alone(NumbersCase):
@@ -153,12 +153,12 @@ class Alone(NumbersCase):
         )
         for raw in (demo_document("quarry-mule"), demo_document("reed-otter"), weak):
             case = case_of(raw)
-            base = bands.run(draw(case, 2, facts=False, model=False))
+            base = runs.run(draw(case, 2, facts=False, model=False))
             still = {x.key: float(x.fill[0]) for x in base.limits}
             paths = list(draw(case, 1).z)
             for path in paths:
                 drawn = draw(case, 2, frozen=[p for p in paths if p != path], model=False)
-                found = bands.run(drawn, [path], base)
+                found = runs.run(drawn, [path], base)
                 with self.subTest(raw["name"], path=path):
                     for limit in found.limits:
                         self.assertEqual(limit.fill.shape, (3,))

@@ -4,7 +4,7 @@ import numpy as np
 from scipy.integrate import quad
 from scipy.stats import multivariate_normal, norm, qmc
 
-from gauge_well.core import bands, measure
+from gauge_well.core import measure, runs
 from gauge_well.core.sampling import draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.sections import DUTY, SECTIONS
@@ -107,7 +107,7 @@ class OnBuilds(NumbersCase):
         still = measure.Settles("machine.rolling_resistance", 0.0, "", None, None, None)
         found = measure.alone(case, [item, still], 256)
         drawn = draw(case, 256, frozen=[p for p in draw(case, 1).z if p != "fuel.pump_flow"], model=False)
-        over = bands.run(drawn).over
+        over = runs.run(drawn).over
         turned = np.any([flags[1:] != flags[0] for flags in over.values()], axis=0)
         self.close(found[0].alone or 0.0, float(np.mean(turned)), abs=1e-12)
         self.assertEqual(found[1].alone, 0.0)
@@ -144,7 +144,7 @@ class OnBuilds(NumbersCase):
         case = case_of(raw)
         only = {p: k for p, k in case.known.items() if p in ("fuel.burned_share", "fuel.pump_flow")}
         case = type(case)(**{**vars(case), "known": only})
-        both = bands.run(draw(case, 1024, model=False))
+        both = runs.run(draw(case, 1024, model=False))
         limit = next(x for x in both.limits if (x.check, x.duty) == ("pump_flow", "pull"))
         # Scale the likely fill to where neither alone passes the brim.
         worst = {p: self._alone(case, p) for p in only}
@@ -154,26 +154,26 @@ class OnBuilds(NumbersCase):
         truth = limit.fill[1:] > brim
         self.assertTrue(truth.any())
         for path in only:
-            frozen = bands.run(draw(case, 1024, frozen=(path,), model=False), [path], both)
+            frozen = runs.run(draw(case, 1024, frozen=(path,), model=False), [path], both)
             held = next(x for x in frozen.limits if (x.check, x.duty) == ("pump_flow", "pull")).fill[1:] > brim
             self.assertFalse(held.any())
             self.assertGreater(measure.changes(truth, held), 0.0)
 
     def _alone(self, case: object, path: str) -> float:
         others = [p for p in case.known if p != path]  # type: ignore[attr-defined]
-        found = bands.run(draw(case, 1024, frozen=others, model=False))  # type: ignore[arg-type]
+        found = runs.run(draw(case, 1024, frozen=others, model=False))  # type: ignore[arg-type]
         limit = next(x for x in found.limits if (x.check, x.duty) == ("pump_flow", "pull"))
         return float(limit.fill.max())
 
     def test_holding_together_first_loses_nothing(self) -> None:
         """Facts worked one by one without the screening give the same chances, to one draw of 64."""
         case = case_of(demo_document("reed-otter"))
-        found = bands.run(draw(case, 64))
+        found = runs.run(draw(case, 64))
         systems = list(found.over)
         truth = measure._flags(found, systems)
         screened = {s.path: s.chance for _, _, s in measure.settles(case, found)}
         for path in ("fuel.rail_pressure", "fuel.burned_share", "oil.pickup_x", "duties.full.cornering", "engine.bsfc"):
-            frozen = bands.run(draw(case, 64, frozen=(path,)))
+            frozen = runs.run(draw(case, 64, frozen=(path,)))
             with self.subTest(path):
                 self.close(screened[path], measure.changes(truth, measure._flags(frozen, systems)), abs=1.01 / 64)
 

@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import bands, sizing
+from gauge_well.core import bands, runs, sizing
 from gauge_well.core.sampling import draw
 from gauge_well.services.sizing import check, size_document
 from gauge_well.sheet import SheetError
@@ -57,7 +57,7 @@ class Drawn(NumbersCase):
         ]
         raw = changed(ROAD, duties=duties, engine__rated_speed={"text": "6000 rpm", "evidence": "guess"})
         drawn = draw(check(raw)[1].case, 256)
-        found = bands.run(drawn)
+        found = runs.run(drawn)
         rated = np.asarray(found.context.engine.rated_speed)
         self.assertGreater(17000.0 / rated.min(), 3.0, "the draws reach past it")
         self.assertLessEqual(float(np.max(np.asarray(found.context.duties.cases[0].engine_speed) / rated)), 3.0 + 1e-9)

@@ -1,6 +1,6 @@
 """Solving for one fact: fresh sizings at, inside and outside the ends."""
 
-from gauge_well.core import bands
+from gauge_well.core import bands, runs
 from gauge_well.core.case import with_value
 from gauge_well.core.checks import State
 from gauge_well.core.sampling import draw
@@ -19,7 +19,7 @@ def solved(raw: dict, path: str, *, sure: bool = False):
 
 class Ends(NumbersCase):
     def fill(self, raw: dict, path: str, value: float, key: tuple[str, str, str]) -> float:
-        found = bands.run(draw(with_value(case_of(raw), path, value), 1, facts=False, model=False))
+        found = runs.run(draw(with_value(case_of(raw), path, value), 1, facts=False, model=False))
         return float(next(x.fill[0] for x in found.limits if x.key == key))
 
     def test_the_smallest_injector_is_at_the_brim(self) -> None:
@@ -59,10 +59,10 @@ class Ends(NumbersCase):
         found = solved(ROAD, "fuel.injector_flow", sure=True)
         assert found.low is not None and found.sure_low is not None
         self.assertGreater(found.sure_low, found.low.value)
-        run = bands.run(draw(with_value(case_of(ROAD), "fuel.injector_flow", found.sure_low), 256))
+        run = runs.run(draw(with_value(case_of(ROAD), "fuel.injector_flow", found.sure_low), 256))
         limits = [x for x in run.limits if x.check == "injector_duty"]
         self.assertEqual({bands.state_of(x.fill) for x in limits}, {State.HOLDS})
-        run = bands.run(draw(with_value(case_of(ROAD), "fuel.injector_flow", 0.97 * found.sure_low), 256))
+        run = runs.run(draw(with_value(case_of(ROAD), "fuel.injector_flow", 0.97 * found.sure_low), 256))
         self.assertIn(State.TIGHT, {bands.state_of(x.fill) for x in run.limits if x.check == "injector_duty"})
 
 

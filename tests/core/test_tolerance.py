@@ -6,7 +6,7 @@ from dataclasses import fields as dataclass_fields
 import numpy as np
 from scipy.stats import truncnorm
 
-from gauge_well.core import bands, sampling
+from gauge_well.core import runs, sampling
 from gauge_well.core.facts import Spec, quantity
 from gauge_well.core.sampling import draw
 from gauge_well.core.systems.oil.facts import OilFacts
@@ -72,7 +72,7 @@ class Draws(NumbersCase):
         half = 0.30 * 0.6
         exact = truncnorm(-CUT * HALF, CUT * HALF, loc=0.6, scale=half / HALF)
         for share in (0.05, 0.5, 0.95):
-            self.close(bands.percentile(found, share), exact.ppf(share), abs=0.01 * half)
+            self.close(runs.percentile(found, share), exact.ppf(share), abs=0.01 * half)
 
     def test_lognormal_percentiles(self) -> None:
         """Median the likely value, ln-half-range ln 1.5 for a guessed flow; 1 % of the value."""
@@ -80,7 +80,7 @@ class Draws(NumbersCase):
         found = np.log(drawn.case.systems["fuel"].pump_flow[1:] / (120 / 3.6e6))
         exact = truncnorm(-CUT * HALF, CUT * HALF, scale=np.log(1.5) / HALF)
         for share in (0.05, 0.5, 0.95):
-            self.close(bands.percentile(found, share), exact.ppf(share), abs=0.01)
+            self.close(runs.percentile(found, share), exact.ppf(share), abs=0.01)
 
     def test_nothing_is_drawn_beyond_one_and_a_half_half_ranges(self) -> None:
         z = np.array([-CUT * HALF, CUT * HALF])

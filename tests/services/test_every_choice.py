@@ -2,7 +2,7 @@
 
 import unittest
 
-from gauge_well.core import bands, remedy
+from gauge_well.core import remedy, runs
 from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import specs
@@ -46,7 +46,7 @@ class EveryChoice(unittest.TestCase):
         for name in NAMES:
             kept = sizing.check(demo(name))[0].document
             case = sizing.check(kept)[1].case
-            before, facts, run = outline(case), facts_of(case), bands.run(draw(case, DRAWS))
+            before, facts, run = outline(case), facts_of(case), runs.run(draw(case, DRAWS))
             for path, choice in choices_of(kept):
                 document = apply_edit(kept, Edit(path, choice))
                 if document == kept:
@@ -58,7 +58,7 @@ class EveryChoice(unittest.TestCase):
                         continue
                     moved = [path for path, fact in facts_of(case).items() if facts[path] != fact]
                     try:
-                        bands.run(draw(case, DRAWS), moved, run)
+                        runs.run(draw(case, DRAWS), moved, run)
                     except MissingFact:  # not enough is known of the engine any more
                         continue
                     after = outline(case, before)

@@ -29,11 +29,12 @@ from numpy.typing import NDArray
 
 from gauge_well.core import installation
 from gauge_well.core.affected import affected
-from gauge_well.core.bands import RowBand, Run, band_of, row_reaches, run
+from gauge_well.core.bands import RowBand, band_of, row_reaches
 from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.duty import facts as duty_facts
 from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.facts import Spec, Way
+from gauge_well.core.runs import Run, run
 from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import SYSTEMS

@@ -17,6 +17,7 @@ from gauge_well.core.typing import Array, Value, as_array, likely
 HALF = 1.959963985  # standard deviations in a half-range at 95 %
 CUT = 1.5  # half-ranges, beyond which nothing is drawn
 EXACT = "exact"
+ASKED = "asked"  # exact, for the builder asks it; where nobody did, a supposition as doubtful as its kind
 
 
 @dataclass(frozen=True)
@@ -63,6 +64,7 @@ G = 9.80665
 # The product's tolerances. Rows from "gauge" on are ours: what the others leave open.
 ROWS: Mapping[str, Row] = {
     EXACT: _ratio(0, 0, 0, 0, 0),
+    ASKED: _ratio(0, 0, 0, 0, 0),
     "length": Row(False, Half(0.01, 2 * MM), Half(0.005, 1 * MM), Half(0.05, 5 * MM), Half(0.15), Half(0.30)),
     "area": _ratio(3, 2, 10, 20, 35),
     "volume": _ratio(5, 3, 10, 20, 40),
@@ -89,6 +91,7 @@ ROWS: Mapping[str, Row] = {
     "conductance": _ratio(10, 10, 15, 30, 50),
     "speed": _ratio(5, 5, 10, 20, 40),
     "small_pressure": _ratio(5, 5, 15, 25, 50),
+    "grade": _ratio(3, 5, 10, 30, 40),
 }
 BY_KIND: Mapping[str, str] = {
     **dict.fromkeys(("length", "height", "size", "distance"), "length"),
@@ -108,7 +111,8 @@ BY_KIND: Mapping[str, str] = {
     "speed_rpm": "rpm",
     "ratio": "ratio",
     "share": "share",
-    "time_short": "time",
+    "grade": "grade",
+    **dict.fromkeys(("time", "time_short"), "time"),
     "voltage": "voltage",
     "conductance": "conductance",
     "speed": "speed",
@@ -148,6 +152,13 @@ MODEL_FACTORS: Sequence[ModelFactor] = (
 def row_of(spec: Spec) -> Row:
     """Which row of the table a field goes by."""
     return ROWS[spec.spread or BY_KIND.get(spec.kind, EXACT)]
+
+
+def supposed(spec: Spec) -> Half:
+    """Half-range of a value that a rule supplied, where what is asked counts as a supposition too."""
+    return ROWS[
+        BY_KIND.get(spec.kind, EXACT) if spec.spread == ASKED else spec.spread or BY_KIND.get(spec.kind, EXACT)
+    ].rule
 
 
 def half_of(spec: Spec, known: Known) -> Half:

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from gauge_well.core import bands, measure, remedy, sizing, solve
+from gauge_well.core import bands, measure, remedy, runs, sizing, solve
 from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import PLACES, Spec
@@ -381,7 +381,7 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
     names = {case_id: (facts.name or case_id) for case_id, facts in resolved.case.duties}
     checks = outline(resolved.case).checks
 
-    def said(key: bands.Key | None) -> str:
+    def said(key: runs.Key | None) -> str:
         if key is None:
             return ""
         title = SYSTEMS[key[0]].title if key[0] in SYSTEMS else "Engine"
@@ -389,7 +389,7 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
         duty = f", {names[key[2]].lower()}" if key[2] else ""
         return f"{title}: {name.lower()}{duty}" if title.lower() not in name.lower() else f"{name}{duty}"
 
-    def end(value: float | None, up: bool, gives: bands.Key | None = None) -> dict[str, Any] | None:
+    def end(value: float | None, up: bool, gives: runs.Key | None = None) -> dict[str, Any] | None:
         if value is None:
             return None
         text, also = _text_inside(value, up, spec, sheet, resolved, path, found.touches)
@@ -418,7 +418,7 @@ ROUNDINGS = 4
 
 
 def _text_inside(
-    value: float, up: bool, spec: Spec, sheet: Sheet, resolved: Resolved, path: str, keys: Sequence[bands.Key]
+    value: float, up: bool, spec: Spec, sheet: Sheet, resolved: Resolved, path: str, keys: Sequence[runs.Key]
 ) -> tuple[str, tuple[Edit, ...]]:
     """Text to set a fact to one end of what holds: three digits in the build's units, rounded inwards.
 

@@ -9,7 +9,7 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import bands
+from gauge_well.core import bands, runs
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.sampling import SAMPLES_LIVE, draw
 from gauge_well.core.systems import SYSTEMS
@@ -25,7 +25,7 @@ HEADINGS = ("System", "Part", "Quantity", "At least", "Low (5 %)", "High (95 %)"
 def _samples(resolved: Resolved) -> dict[tuple[str, str, str], Any]:
     """Samples of every need of a build drawn within its tolerances."""
     try:
-        found = bands.run(draw(resolved.case, SAMPLES_LIVE))
+        found = runs.run(draw(resolved.case, SAMPLES_LIVE))
     except MissingFact:
         return {}
     samples: dict[tuple[str, str, str], Any] = {}
@@ -49,7 +49,7 @@ def needs_with_bands(raw: Mapping[str, Any]) -> list[dict[str, Any]]:
             drawn = samples.get((id, item["part"], item["quantity"]))
             low = high = None
             if drawn is not None and drawn.size > 1:
-                low, high = (bands.percentile(drawn.ravel()[1:], share) for share in (bands.LOW, bands.HIGH))
+                low, high = (runs.percentile(drawn.ravel()[1:], share) for share in (bands.LOW, bands.HIGH))
                 low, high = (x if np.isfinite(x) else None for x in (low, high))
             title = SYSTEMS[id].title if id in SYSTEMS else block["title"]
             rows.append({"system": id, "title": title} | item | {"low": low, "high": high})

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-from gauge_well.core import sizing
+from gauge_well.core import contexts, sizing
 from gauge_well.core.engine.report import speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec
@@ -35,7 +35,7 @@ def check(raw: Mapping[str, Any] | Sheet) -> tuple[Sheet, Resolved]:
     sheet = raw if isinstance(raw, Sheet) else load(raw)
     resolved = resolve(sheet)
     try:
-        sizing.validate(resolved.case)
+        contexts.validate(resolved.case)
     except CoreError as error:
         raise refused(error, sheet) from error
     return sheet, resolved
@@ -164,7 +164,7 @@ def instrument(raw: Mapping[str, Any], system: str, options: Mapping[str, float]
         raise NotFound("station")
     sheet, resolved = check(raw)
     try:
-        context, _ = sizing.make_context(resolved.case)
+        context, _ = contexts.make_context(resolved.case)
         if system == "engine":
             case = context.duties.cases[-1]
             data: dict[str, Any] = speed_sweep(context.engine, context.wanted, case.ambient, case.pressure)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -75,6 +75,8 @@ class Case:
     cornering: Value = 0.0
     pulling: Value = 0.0
     heel: Value = 0.0  # rad
+    # Over the samples, what is asked of it where nobody said and a rule supposes it; the field has its likely value.
+    supposed: Mapping[str, Array] = field(default_factory=dict)
 
     @property
     def peaks(self) -> bool:
@@ -95,7 +97,7 @@ class Duties:
 
     def column(self, name: str) -> Array:
         """Return one attribute of all cases on the duty axis."""
-        values = [getattr(case, name) for case in self.cases]
+        values = [case.supposed.get(name, getattr(case, name)) for case in self.cases]
         if any(isinstance(value, np.ndarray) for value in values):
             return np.stack(np.broadcast_arrays(*values))[None]
         return np.array(values, dtype=float)[None, :, None]
@@ -134,10 +136,11 @@ def solve_duty(
     kind = facts.kind
     if kind is None:
         raise MissingFact(f"{where}.kind")
-    ambient = need_number(facts.ambient, f"{where}.ambient")
+    outside = need(facts.ambient, f"{where}.ambient")
+    ambient = likely(outside)
     altitude = need_number(facts.altitude, f"{where}.altitude")
     pressure = float(air.pressure_isa(altitude))
-    density = float(air.density(ambient, pressure))
+    density = air.density(outside, pressure)
     air_speed: Value = facts.air_speed if facts.air_speed is not None else 0.0
     speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
     idling = kind == "idle" or speed < 6.0
@@ -146,7 +149,8 @@ def solve_duty(
     pinned = need_number(facts.engine_speed, "") if facts.engine_speed is not None else None
     held: Held | None = None
     vehicle: Vehicle | None = None
-    grade = need_number(facts.grade, "") if facts.grade is not None else 0.0
+    grade: Value = facts.grade if facts.grade is not None else 0.0
+    asked: Value = speed
     tow = 1.0 if facts.tow == "yes" else 0.0
     peak_power: Value | None = None
     share: Value = 0.0
@@ -154,28 +158,29 @@ def solve_duty(
     rpm: Value
     rated = engine.rated_speed
     # What the engine makes at most in the air of this duty.
-    able = settled(wanted * engine.breathing(ambient, pressure))
+    breathing = settled(engine.breathing(outside, pressure))
+    able = settled(as_array(wanted * breathing))
     if kind == "road":
-        speed = need_number(facts.speed, f"{where}.speed")
+        asked = need(facts.speed, f"{where}.speed")
         vehicle = vehicle_of(machine)
-        held = hold(engine, vehicle, able, speed, grade, density, tow, accessories.total, pinned)
+        held = hold(engine, vehicle, able, asked, grade, density, tow, accessories.total, pinned)
         power, rpm = held.power, held.engine_speed
-        weak = as_array(held.speed) < speed
+        weak = as_array(held.speed) < asked
         air_speed = settled(np.where(weak, np.minimum(air_speed, held.speed), air_speed))
     elif kind == "idle":
         power = accessories.total
         rpm = pinned if pinned is not None else need(engine.facts.idle_speed, "engine.idle_speed")
     elif kind == "boat":
-        of_speed = need_number(facts.speed_share, f"{where}.speed_share")
+        of_speed = as_array(need(facts.speed_share, f"{where}.speed_share"))
         exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
         share = settled(np.minimum(of_speed**exponent, 1.0))
         power = able * share
-        rpm = pinned if pinned is not None else of_speed * rated
+        rpm = pinned if pinned is not None else settled(of_speed * rated)
     elif kind == "typed":
         power = need_number(facts.engine_power, f"{where}.engine_power")
         rpm = need_number(facts.engine_speed, f"{where}.engine_speed")
     else:
-        share = need_number(facts.power_share, f"{where}.power_share")
+        share = need(facts.power_share, f"{where}.power_share")
         power = share * able
         rpm = pinned if pinned is not None else rated
         if kind in ("pull", "run"):
@@ -204,10 +209,15 @@ def solve_duty(
         held=held,
         altitude=altitude,
         tow=tow,
-        grade=grade,
+        grade=likely(grade),
         accessories=accessories,
         share=share,
-        breathing=settled(engine.breathing(ambient, pressure)),
+        breathing=breathing,
+        supposed={
+            name: value
+            for name, value in (("ambient", outside), ("grade", grade), ("asked_speed", asked))
+            if isinstance(value, np.ndarray)
+        },
         wide_open=0.0 if peak_power is None else 1.0,
         **_motion(facts),
     )

@@ -12,7 +12,7 @@ from gauge_well.core.duty.facts import DRIVES, MachineFacts
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Array, Value, as_array, clip
+from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
 SPEED_TOP, LEAST_SPEED = 120.0, 0.05  # m/s
@@ -219,9 +219,9 @@ def hold(
     engine: Engine,
     vehicle: Vehicle,
     wanted: Value,
-    speed: float,
-    grade: float,
-    density: float,
+    speed: Value,
+    grade: Value,
+    density: Value,
     tow: float,
     accessories: Value,
     pinned: float | None,
@@ -231,13 +231,14 @@ def hold(
     def pick(speeds: Array) -> Choice:
         return choose_gear(engine, vehicle, wanted, speeds, grade, density, tow, accessories, pinned)
 
-    at = pick(np.array([speed]))
+    at = pick(np.atleast_1d(as_array(speed)))
     weak = at.available < at.required
     samples = weak.size
     required, available = at.required, at.available
     held, rpm, through = np.broadcast_to(speed, weak.shape), at.engine_speed, at.through
     power = np.minimum(required, np.where(weak, available, required)) / through
-    if speed > 0.0 and bool(weak.any()):
+    moves = likely(speed) > 0.0
+    if moves and bool(weak.any()):
         v = balance_speed(pick, speed, samples)
         there = pick(np.maximum(v, LEAST_SPEED))
         held = np.where(weak, v, speed)
@@ -248,7 +249,7 @@ def hold(
     def out(value: Array) -> Value:
         return float(value[0]) if samples == 1 else np.broadcast_to(value, (samples,))
 
-    too_weak = speed > 0.0 and bool(weak.flat[0])
+    too_weak = moves and bool(weak.flat[0])
     return Held(out(held), out(rpm), out(power), too_weak, out(required), out(available), out(through))
 
 

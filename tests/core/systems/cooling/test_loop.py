@@ -114,7 +114,7 @@ class Network(NumbersCase):
 
     def test_every_sample_converges(self) -> None:
         drawn = draw(case_of(GIVEN), 512)
-        from gauge_well.core.sizing import make_context
+        from gauge_well.core.contexts import make_context
 
         context, _ = make_context(drawn.case, doubts=drawn.doubts)
         loop = plant_of(context, drawn.case.systems["cooling"]).loop

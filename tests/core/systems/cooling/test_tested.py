@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from gauge_well.core import bands, measure
+from gauge_well.core import measure, runs
 from gauge_well.core.errors import CoreError
 from gauge_well.core.heat import radiator
 from gauge_well.core.media import coolant
@@ -68,9 +68,9 @@ class Point(NumbersCase):
 
 class Worth(NumbersCase):
     def width(self, raw: dict) -> float:
-        found = bands.run(draw(case_of(raw), 512))
+        found = runs.run(draw(case_of(raw), 512))
         fill = next(x.fill for x in found.limits if (x.check, x.duty) == ("heat", "grade"))
-        return float(np.log(bands.percentile(fill[1:], 0.95) / bands.percentile(fill[1:], 0.05)))
+        return float(np.log(runs.percentile(fill[1:], 0.95) / runs.percentile(fill[1:], 0.05)))
 
     def test_a_taped_test_is_surer_than_guessed_fins(self) -> None:
         taped = {k: {"text": v, "evidence": "taped"} for k, v in (POINT | {"test_heat": "45 kW"}).items()}
@@ -94,7 +94,7 @@ class Worth(NumbersCase):
                 ),
             ),
         ):
-            found = bands.run(draw(case_of(raw), 512))
+            found = runs.run(draw(case_of(raw), 512))
             fill = next(x.fill for x in found.limits if (x.check, x.duty) == ("heat", "grade"))
             z = found.drawn.z["cooling.fin_count"]
             spread[name] = abs(float(np.corrcoef(z[1:], np.log(fill[1:]))[0, 1]))

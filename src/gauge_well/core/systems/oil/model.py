@@ -215,12 +215,20 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     """Work every duty's braking, cornering and pulling, either heel, on its grade."""
     rotation, volume = rotation_of(context), in_sump(facts)
     cases = context.duties.cases
-    asked = _by_duty([[c.pulling, c.braking, c.cornering, c.cornering] for c in cases])
+    # Heel goes with the way the surface is thrown: a left turn throws oil to the right.
+    whole = _by_duty(
+        [
+            [
+                *(c.pulling, c.braking, c.cornering, c.cornering),
+                *(0.0 * c.heel, 0.0 * c.heel, -c.heel, c.heel),
+                c.supposed.get("grade", c.grade),
+            ]
+            for c in cases
+        ]
+    )
+    asked, lean, grade = whole[:, :4], whole[:, 4:8], whole[:, 8:]
     many = asked.shape[2:]
     f, s = (np.array([d[k] for d in DIRECTIONS.values()]).reshape((1, 4) + (1,) * len(many)) for k in (0, 1))
-    # Heel goes with the way the surface is thrown: a left turn throws oil to the right.
-    lean = _by_duty([[0.0 * c.heel, 0.0 * c.heel, -c.heel, c.heel] for c in cases])
-    grade = np.array([c.grade for c in cases]).reshape((-1, 1) + (1,) * len(many))
     over = cover(context, facts)
     limits = _limits(
         pan.likely,
