@@ -74,6 +74,7 @@ def march(
     step: float,
     switches: Sequence[tuple[Value, Value]] = (),
     fixed: Index | None = None,
+    until: Array | None = None,
 ) -> March:
     """March metal and coolant by fourth-order Runge-Kutta steps.
 
@@ -91,6 +92,8 @@ def march(
         Temperatures [K] at which each higher state is entered and left; looked at between steps.
     fixed : array of int, (point,)
         States held whatever the temperature; -1 where ``switches`` rule.
+    until : array, (point,), optional
+        Coolant [K] over which a point is done with; the march ends early when all are.
 
     Returns
     -------
@@ -108,6 +111,7 @@ def march(
     free = held < 0
     state = np.where(free, 0, held)
     rows = [(metal, coolant, state)]
+    seen = np.zeros(points, dtype=bool)
 
     def slope(tm: Array, tc: Array, s: Index) -> tuple[Array, Array]:
         through = body.between * (tm - tc)
@@ -125,8 +129,12 @@ def march(
             v + step / 6.0 * (a[k] + 2.0 * b[k] + 2.0 * c[k] + d[k]) for k, v in enumerate((metal, coolant))
         )
         rows.append((metal, coolant, state))
+        if until is not None:
+            seen |= coolant > until
+            if seen.all():
+                break
     return March(
-        np.arange(count + 1, dtype=np.float64) * step,
+        np.arange(len(rows), dtype=np.float64) * step,
         np.stack([r[0] for r in rows]),
         np.stack([r[1] for r in rows]),
         np.stack([r[2] for r in rows]),

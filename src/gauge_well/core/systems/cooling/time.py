@@ -52,7 +52,9 @@ def body_of(cooling: Cooling, context: Context, samples: int = 1) -> Body:
     return Body(*(_points(context, v, samples) for v in values))
 
 
-def traces(cooling: Cooling, context: Context, duration: float, starts: Starts, samples: int = 1) -> March:
+def traces(
+    cooling: Cooling, context: Context, duration: float, starts: Starts, samples: int = 1, until: Array | None = None
+) -> March:
     """Every duty marched from its start with the fans as their thresholds control them."""
     return march(
         shed_table(cooling, context, samples),
@@ -62,6 +64,7 @@ def traces(cooling: Cooling, context: Context, duration: float, starts: Starts, 
         duration,
         STEP,
         thresholds(cooling.plant.facts, len(cooling.plant.fan.stages)),
+        until=until,
     )
 
 
@@ -73,7 +76,7 @@ def boils_after(cooling: Cooling, context: Context, seen: Shown) -> Array:
     if not bool(over.any()):
         return np.full(boiling.shape, np.inf)
     starts = Starts(*(np.broadcast_to(v, boiling.shape)[..., :1] for v in (cooling.start, cooling.start_metal)))
-    trace = traces(cooling, context, LONGEST, starts)
+    trace = traces(cooling, context, LONGEST, starts, until=np.ravel(np.where(over, boiling, -np.inf)))
     return np.where(over, trace.first_over(np.ravel(boiling)).reshape(boiling.shape), np.inf)
 
 
