@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from gauge_well.core.checks import FILL_MAX, State, gap_fill, ratio_fill, states_of
+from gauge_well.core.checks import FILL_MAX, State, gap_fill, ratio_fill, worst_of
 from tests.support import NumbersCase
 
 
@@ -24,7 +24,9 @@ class Fill(NumbersCase):
         self.close(gap_fill(np.array([0.06, 0.05, 0.025, 0.0, -0.025]), 0.025), [0.0, 0.0, 1.0, 2.0, 3.0])
 
     def test_states(self) -> None:
-        self.assertEqual(states_of({"a": 0.9, "b": 1.01}, True), State.SHORT)
-        self.assertEqual(states_of({"a": 1.0}, True), State.UNKNOWN)
-        self.assertEqual(states_of({"a": 1.0}, False), State.HOLDS)
-        self.assertEqual(states_of({}, False), State.HOLDS)
+        holds, tight, assumed, short = State.HOLDS, State.TIGHT, State.ASSUMED, State.SHORT
+        self.assertEqual(worst_of({holds, short, assumed}, True), short)
+        self.assertEqual(worst_of({holds, assumed}, True), State.UNKNOWN)
+        self.assertEqual(worst_of({holds, assumed, tight}), assumed)
+        self.assertEqual(worst_of({holds, tight}), tight)
+        self.assertEqual([worst_of({holds}), worst_of(set())], [holds, holds])

@@ -7,6 +7,7 @@ from scipy.stats import multivariate_normal, norm, qmc
 from gauge_well.core import measure, runs
 from gauge_well.core.sampling import draw
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.ways import way_of
 from gauge_well.sheet.sections import DUTY, SECTIONS
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
@@ -103,7 +104,7 @@ class OnBuilds(NumbersCase):
             fuel__pump_pressure_2=None,
         )
         case = case_of(raw)
-        item = measure.Settles("fuel.pump_flow", 0.3, "fuel", None, None, measure.way_of("fuel.pump_flow"))
+        item = measure.Settles("fuel.pump_flow", 0.3, "fuel", None, None, way_of("fuel.pump_flow"))
         still = measure.Settles("machine.rolling_resistance", 0.0, "", None, None, None)
         found = measure.alone(case, [item, still], 256)
         drawn = draw(case, 256, frozen=[p for p in draw(case, 1).z if p != "fuel.pump_flow"], model=False)
@@ -198,7 +199,7 @@ class Ways(NumbersCase):
         for id, system in SYSTEMS.items():
             self.assertLessEqual(set(system.ways), set(SECTIONS[id].specs), id)
         for path in ("engine.thermostat", "machine.mass", "installation.depth_available", "duties.grade.braking"):
-            self.assertIsNotNone(measure.way_of(path), path)
+            self.assertIsNotNone(way_of(path), path)
 
     def test_every_fitted_size_can_be_measured(self) -> None:
         """A fact that a check may wait for says how it is found out."""
@@ -209,6 +210,6 @@ class Ways(NumbersCase):
 
     def test_heat_shares_are_left_to_a_logged_run(self) -> None:
         for name in ("bsfc", "coolant_share", "oil_share"):
-            self.assertIsNone(measure.way_of(f"engine.{name}"))
+            self.assertIsNone(way_of(f"engine.{name}"))
         self.assertIn("boat_exponent", DUTY.specs)
-        self.assertIsNone(measure.way_of("duties.cruise.boat_exponent"))
+        self.assertIsNone(way_of("duties.cruise.boat_exponent"))

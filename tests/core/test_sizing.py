@@ -302,13 +302,13 @@ class Headline(NumbersCase):
     def test_what_is_known_holds_but_something_is_missing(self) -> None:
         found = report(changed(ROAD, cooling={}))
         self.assertEqual(found["state"], "unknown")
-        self.assertIn("What is known holds", found["headline"]["sentence"])
-        self.assertIn("core and fan", found["headline"]["next"])
+        self.assertRegex(found["headline"]["sentence"], r"^125\skW still takes a 0\.1\d+\sm² core\.$")
+        self.assertIn("What is stated holds; first of it to give out would be the", found["headline"]["next"])
 
     def test_nothing_fitted(self) -> None:
         found = report(changed(ROAD, cooling={}, fuel={}))
         self.assertEqual(found["state"], "unknown")
-        self.assertIn("What is known holds", found["headline"]["sentence"])
+        self.assertRegex(found["headline"]["sentence"], "takes a .* core, .* of fuel at .* and four injectors")
         self.assertTrue(found["systems"]["cooling"]["need"] and found["systems"]["fuel"]["need"])
 
     def test_no_full_power_duty_is_no_all_clear(self) -> None:

@@ -4,7 +4,7 @@ import re
 import unittest
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.services import models, render, sizing
+from gauge_well.services import models, models_report, render, sizing
 from gauge_well.services.errors import NotFound, Refused
 from gauge_well.services.vocabulary import read_text, vocabulary
 from gauge_well.sheet import SheetError
@@ -68,7 +68,7 @@ class Facts(unittest.TestCase):
 class Models(unittest.TestCase):
     def test_a_report_is_what_its_model_says(self) -> None:
         for raw in (*map(demo, NAMES), ROAD, changed(ROAD, cooling={}), changed(ROAD, engine={})):
-            models.Report.model_validate(report(raw, "all"))
+            models_report.Report.model_validate(report(raw, "all"))
 
     def test_model_names_are_unique(self) -> None:
         """Two of one name would overwrite each other silently in the OpenAPI document."""

@@ -8,7 +8,7 @@ from unittest.mock import patch
 from flask.testing import FlaskClient
 from werkzeug.test import TestResponse
 
-from gauge_well.services import models, shelf
+from gauge_well.services import models, models_report, shelf
 from gauge_well.web.app import create_app
 from gauge_well.web.pages import read_pages
 from tests.database import DatabaseCase
@@ -387,7 +387,7 @@ class Explore(ApiCase):
         response = self.client.post("/api/size", json={"sheet": ROAD, "samples": 256})
         found = response.get_json()
         self.assertEqual(found["samples"], 256)
-        models.Report.model_validate(found)
+        models_report.Report.model_validate(found)
         self.assertIsNotNone(found["systems"]["cooling"]["checks"][0]["holds_probability"])
 
     def test_need_and_round(self) -> None:

@@ -845,7 +845,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "short" | "tight" | "holds" | "unknown";
+            state: "short" | "assumed" | "tight" | "holds" | "unknown";
             /** Wells */
             wells: {
                 [key: string]: number | null;
@@ -952,11 +952,12 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "short" | "tight" | "holds" | "unknown";
+            state: "short" | "assumed" | "tight" | "holds" | "unknown";
             /** Danger */
             danger: boolean;
             /** Sentence */
             sentence: string;
+            rests_on?: components["schemas"]["RestsOut"] | null;
             /** Fill Low */
             fill_low?: number | null;
             /** Fill High */
@@ -2899,6 +2900,8 @@ export interface components {
             low?: number | null;
             /** High */
             high?: number | null;
+            rests_on?: components["schemas"]["RestsOut"] | null;
+            shop?: components["schemas"]["ShopOut"] | null;
         };
         /**
          * NeedRow
@@ -2924,6 +2927,8 @@ export interface components {
             low?: number | null;
             /** High */
             high?: number | null;
+            rests_on?: components["schemas"]["RestsOut"] | null;
+            shop?: components["schemas"]["ShopOut"] | null;
             /** System */
             system: string;
             /** Title */
@@ -3164,6 +3169,22 @@ export interface components {
             unit: string;
         };
         /**
+         * PowerClaim
+         * @description Whether the power claimed can be believed, by its mean effective pressure.
+         */
+        PowerClaim: {
+            /** Believable */
+            believable: boolean;
+            /** Sentence */
+            sentence: string;
+            /** Bmep Pa */
+            bmep_pa: number;
+            /** Usual Pa */
+            usual_pa: number;
+            /** Most Pa */
+            most_pa: number;
+        };
+        /**
          * Problem
          * @description Any error.
          */
@@ -3245,11 +3266,12 @@ export interface components {
             rated_w: number | null;
             /** Governed */
             governed: boolean;
+            claim?: components["schemas"]["PowerClaim"] | null;
             /**
              * State
              * @enum {string}
              */
-            state: "short" | "tight" | "holds" | "unknown";
+            state: "short" | "assumed" | "tight" | "holds" | "unknown";
             headline: components["schemas"]["HeadlineOut"];
             first_to_give: components["schemas"]["GiveOut"] | null;
             next_to_give: components["schemas"]["GiveOut"] | null;
@@ -3259,6 +3281,12 @@ export interface components {
             reach_code: string;
             /** Unknown */
             unknown: string[];
+            rests_on?: components["schemas"]["RestsOut"] | null;
+            /**
+             * Nothing Fitted
+             * @default false
+             */
+            nothing_fitted: boolean;
             /** Not Judged */
             not_judged: components["schemas"]["NotJudged"][];
             /** Rows */
@@ -3278,6 +3306,24 @@ export interface components {
             samples?: number | null;
             /** Clipped Share */
             clipped_share?: number | null;
+        };
+        /**
+         * RestsOut
+         * @description A value nobody stated that a check or a need rests on.
+         *
+         *     ``fill``: of the check with it at the end that turns the verdict; ``low``, ``high``: what a need asks at its ends.
+         */
+        RestsOut: {
+            /** Path */
+            path: string;
+            /** Sentence */
+            sentence: string;
+            /** Fill */
+            fill?: number | null;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
         };
         /**
          * RevisionDocument
@@ -3410,6 +3456,13 @@ export interface components {
             missing: string[];
             /** Sentence */
             sentence: string;
+            /**
+             * State
+             * @default unknown
+             * @enum {string}
+             */
+            state: "short" | "assumed" | "tight" | "holds" | "unknown";
+            rests_on?: components["schemas"]["RestsOut"] | null;
             /** Fill Low */
             fill_low?: number | null;
             /** Fill High */
@@ -3438,6 +3491,24 @@ export interface components {
             more: string;
             /** Count */
             count: number;
+        };
+        /**
+         * ShopOut
+         * @description A need as it is bought: what, as the headline says it, under which conditions, the next size sold.
+         */
+        ShopOut: {
+            /** Name */
+            name: string;
+            /** Brief */
+            brief: string;
+            /** Detail */
+            detail: string;
+            /** Sold */
+            sold: string;
+            /** Size */
+            size: number | null;
+            /** Fact */
+            fact: string;
         };
         /**
          * SolvedOut
@@ -3528,7 +3599,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "short" | "tight" | "holds" | "unknown";
+            state: "short" | "assumed" | "tight" | "holds" | "unknown";
             /** Fill */
             fill: number | null;
             /** Reach W */

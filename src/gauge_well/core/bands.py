@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
 from gauge_well.core.case import BuildCase
-from gauge_well.core.checks import FILL_MAX, CheckClass, Scales, State
+from gauge_well.core.checks import FILL_MAX, CheckClass, Scales, State, worst_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.explore import SCAN, at_factors
 from gauge_well.core.runs import Key, Run, percentile, run, wide
@@ -200,7 +200,7 @@ def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
         states = {state_of(limit.fill) for limit in found.limits if limit.system == id}
         unknown = bool(id in found.results and found.results[id].unknown)
         systems[id] = {
-            "state": _worst(states, unknown).value,
+            "state": worst_of(states, unknown).value,
             "holds_probability": float(np.mean(~over[1:])),
             **_reach_entry([r.watts for r in rows if r.system == id and r.kind == "power"]),
         }
@@ -215,14 +215,6 @@ def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
         "clipped_share": float(np.mean(clipped[..., 1:])),
         **_reach_entry([r.watts for r in rows if r.kind == "power"]),
     }
-
-
-def _worst(states: Collection[State], unknown: bool) -> State:
-    if State.SHORT in states:
-        return State.SHORT
-    if unknown:
-        return State.UNKNOWN
-    return State.TIGHT if State.TIGHT in states else State.HOLDS
 
 
 def _reach_entry(watts: Sequence[Array]) -> dict[str, Any]:
@@ -251,7 +243,7 @@ def merged(report: Mapping[str, Any], found: Mapping[str, Any]) -> dict[str, Any
     bands = {(r["system"], r["part"], r["kind"]): r for r in found["rows"]}
     blocks = {}
     for id, block in report["systems"].items():
-        own = [c | _without(checks.get((id, c["id"], c["duty"]))) for c in block["checks"]]
+        own = [_sure_check(c, checks.get((id, c["id"], c["duty"]))) for c in block["checks"]]
         entry = found["systems"].get(id)
         state = entry["state"] if entry and block["state"] == State.HOLDS.value else block["state"]
         added = {k: entry[k] for k in ("holds_probability", *NO_BAND)} if entry else {}
@@ -265,6 +257,12 @@ def merged(report: Mapping[str, Any], found: Mapping[str, Any]) -> dict[str, Any
         "state": State.TIGHT.value if tight else report["state"],
         **{k: found[k] for k in ("samples", "holds_probability", "clipped_share", *NO_BAND)},
     }
+
+
+def _sure_check(check: Mapping[str, Any], found: Mapping[str, Any] | None) -> dict[str, Any]:
+    """A check with its band; what is short only by an assumption stays so."""
+    kept = {"state": check["state"]} if check["state"] == State.ASSUMED.value else {}
+    return {**check, **_without(found), **kept}
 
 
 def _without(entry: Mapping[str, Any] | None) -> dict[str, Any]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -31,9 +31,10 @@ class Scales(StrEnum):
 
 
 class State(StrEnum):
-    """The four states; ``tight`` needs a tolerance run."""
+    """The five states; ``assumed``: short only by a value nobody stated; ``tight`` needs a tolerance run."""
 
     SHORT = "short"
+    ASSUMED = "assumed"
     TIGHT = "tight"
     HOLDS = "holds"
     UNKNOWN = "unknown"
@@ -114,13 +115,13 @@ def gap_fill(actual: Value, needed: Value) -> Array:
     return clip(2.0 - as_array(actual) / as_array(needed), 0.0, FILL_MAX)
 
 
-def states_of(fills: Mapping[str, float], unknown: bool) -> State:
-    """State of a system from the worst fill of each of its limits and whether any is unknown."""
-    if any(fill > 1.0 for fill in fills.values()):
+def worst_of(states: Collection[State], unknown: bool = False) -> State:
+    """State of a system, or of a whole build, by those of its limits and whether any is unknown."""
+    if State.SHORT in states:
         return State.SHORT
-    if unknown:
+    if unknown or State.UNKNOWN in states:
         return State.UNKNOWN
-    return State.HOLDS
+    return next((s for s in (State.ASSUMED, State.TIGHT) if s in states), State.HOLDS)
 
 
 def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | None, danger: bool = False) -> list[Check]:

@@ -45,6 +45,8 @@ class Spec:
         chosen or counted rather than measured.
     when : (field, choices), optional
         The field has a meaning only where a choice of its section stands at one of these.
+    fine : bool
+        A detail no builder is asked for, whatever rests on it (fins).
     """
 
     label: str
@@ -60,6 +62,7 @@ class Spec:
     words: Mapping[str, float] | None = None
     spread: str = ""
     when: When | None = None
+    fine: bool = False
 
 
 # Where one stands with the tape, in the order of a round.
@@ -94,10 +97,21 @@ def quantity(
     count_field: str = "",
     spread: str = "",
     when: When | None = None,
+    fine: bool = False,
 ) -> Any:
     """Declare a quantity field of a facts class."""
     spec = Spec(
-        label, kind, low, high, part=part, group=group, help=help, count_field=count_field, spread=spread, when=when
+        label,
+        kind,
+        low,
+        high,
+        part=part,
+        group=group,
+        help=help,
+        count_field=count_field,
+        spread=spread,
+        when=when,
+        fine=fine,
     )
     return dataclasses.field(default=None, metadata={"spec": spec})
 

@@ -3,9 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.checks import State
+from gauge_well.core.duty.model import Case
+from gauge_well.core.engine.plausibility import Claim
+from gauge_well.core.reads import ENGINE
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.typing import likely
@@ -15,52 +19,56 @@ NO_FULL_POWER = Sentence("Holds in the duties asked, as far as is known; no full
 ADD_PULL = Sentence("Add a full-throttle pull or rated work to see what gives out first.")
 
 
-def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) -> dict[str, Any]:
+def compose(
+    context: Context, blocks: Mapping[str, Any], rows: Sequence[Row], claim: Claim, fitted: bool
+) -> dict[str, Any]:
     """Headline, first and next to give, whole reach and state.
 
-    Order: (1) a gate or danger that fails; (2) a load-driven duty that is short; (3) an engine too
-    weak for a duty; (4) the lowest reach.
+    Order: a claim that cannot be believed; (1) a gate or danger that fails; (2) a load-driven duty that is short; (3) an
+    engine too weak for a duty; (4) the lowest reach; where nothing is short and parts are not given, what they must be;
+    what is short by a value nobody stated stands out of all that.
+
+    Parameters
+    ----------
+    claim : Claim
+    fitted : bool
+        Whether any part that is fitted was stated.
     """
     names = {c.id: c.name for c in context.duties.cases}
-    gates = sorted((r for r in rows if r["kind"] == "gate" and r["fill"] > 1.0), key=lambda r: -r["fill"])
+    stated = [r for r in rows if r["state"] != State.ASSUMED.value]
+    gates = sorted((r for r in stated if r["kind"] == "gate" and r["fill"] > 1.0), key=lambda r: -r["fill"])
     loads = sorted(
-        (r for r in rows if r["kind"] == "load" and r["fill"] is not None and r["fill"] > 1.0),
+        (r for r in stated if r["kind"] == "load" and r["fill"] is not None and r["fill"] > 1.0),
         key=lambda r: -r["fill"],
     )
-    weak = [c for c in context.duties.cases if c.held is not None and c.held.too_weak]
+    enough = {c["duty"]: c for c in blocks[ENGINE]["checks"]}
+    tired = [c for c in context.duties.cases if c.held is not None and c.held.too_weak]
+    weak = [c for c in tired if enough[c.id]["state"] != State.ASSUMED.value]
     # An engine that cannot hold the speed is judged for cooling at the speed it does hold.
     power = sorted(
-        (r for r in rows if r["kind"] == "power" and r["reach_code"] in ("value", "below")),
+        (r for r in stated if r["kind"] == "power" and r["reach_code"] in ("value", "below")),
         key=lambda r: r["reach_w"] if r["reach_w"] is not None else 0.0,
     )
     unknown = [r for r in rows if r["reach_code"] == "unknown"]
     entries: list[tuple[Sentence, dict[str, str]]] = []
     entries += [(_gate(r), _where(r)) for r in gates]
     entries += [(_load(r, names), _where(r)) for r in loads]
-    entries += [
-        (
-            Sentence(
-                "Too weak for the {duty}: holds {held} of {asked}.",
-                {
-                    "duty": _phrase(c.name),
-                    "held": (likely(c.held.speed), "speed") if c.held else "",
-                    "asked": (c.asked_speed, "speed"),
-                },
-            ),
-            {"system": "engine", "check": "enough", "duty": c.id, "kind": "load"},
-        )
-        for c in weak
-    ]
+    entries += [(_weak(c), {"system": ENGINE, "check": "enough", "duty": c.id, "kind": "load"}) for c in weak]
     short = bool(entries)
     asked = any(c.power_driven for c in context.duties.cases)
     for row in power:
         over = row["reach_w"] is None or row["reach_w"] < context.wanted * 0.9999
         short = short or over
         entries.append((_power(row, context.wanted, names, over), _where(row)))
-    state = State.SHORT if short else State.UNKNOWN if unknown else State.HOLDS
+    guessed = [r for r in rows if r["state"] == State.ASSUMED.value]
+    guessed += [enough[c.id] for c in tired if c not in weak]
+    state = State.SHORT if short else State.UNKNOWN if unknown else State.ASSUMED if guessed else State.HOLDS
     reach = power[0] if power else None
-    above = any(r["kind"] == "power" and r["reach_code"] == "above" for r in rows)
-    first, following = _sentences(entries, unknown, short, context, above, asked)
+    above = any(r["kind"] == "power" and r["reach_code"] == "above" for r in stated)
+    told = _Told(context, entries, unknown, guessed, takes(blocks), fitted, short, asked)
+    first, following = _sentences(told)
+    if not claim.believable:
+        first, following = claim.sentence, first
     return {
         "state": state.value,
         "headline": {"sentence": first, "next": following},
@@ -69,7 +77,42 @@ def compose(context: Context, blocks: Mapping[str, Any], rows: Sequence[Row]) ->
         "reach_w": reach["reach_w"] if reach else None,
         "reach_code": reach["reach_code"] if reach else ("above" if above else "unknown"),
         "unknown": sorted({field for r in unknown for field in r["missing"]}),
+        "rests_on": guessed[0]["rests_on"] if guessed else None,
+        "nothing_fitted": bool(unknown) and not fitted,
     }
+
+
+# The order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
+ASKED_FIRST = ("cooling", "fuel", "oil", "exhaust")
+
+
+def takes(blocks: Mapping[str, Any]) -> list[Sentence]:
+    """What the parts that are not given must be, each as the headline says it."""
+    found = []
+    for id in (*ASKED_FIRST, *(id for id in blocks if id not in ASKED_FIRST)):
+        block = blocks.get(id)
+        if block is None or block["state"] != State.UNKNOWN.value:
+            continue
+        parts = {u["part"] for u in block["unknown"]}
+        for item in block["need"]:
+            shop = item["shop"]
+            if shop is not None and shop["brief"].template and (not parts or item["part"] in parts):
+                found.append(shop["brief"])
+    return found
+
+
+def joined(lead: str, items: Sequence[Sentence], values: Mapping[str, tuple[float, str] | str]) -> Sentence:
+    """One sentence of several: a, b and c."""
+    all_: dict[str, tuple[float, str] | str] = dict(values)
+    parts = []
+    for i, item in enumerate(items):
+        template = item.template
+        for name, value in item.values.items():
+            template = template.replace(f"{{{name}}}", f"{{{name}_{i}}}")
+            all_[f"{name}_{i}"] = value
+        parts.append(template)
+    listed = " and ".join([", ".join(parts[:-1]), parts[-1]] if len(parts) > 1 else parts)
+    return Sentence(f"{lead} {listed}.", all_)
 
 
 def left_out(field: str) -> dict[str, Sentence]:
@@ -106,6 +149,14 @@ def _gate(row: Row) -> Sentence:
     return Sentence(f"{row['label']}: " + _phrase(sentence.template), sentence.values)
 
 
+def _weak(case: Case) -> Sentence:
+    held = likely(case.held.speed) if case.held else 0.0
+    return Sentence(
+        "Too weak for the {duty}: holds {held} of {asked}.",
+        {"duty": _phrase(case.name), "held": (held, "speed"), "asked": (case.asked_speed, "speed")},
+    )
+
+
 def _load(row: Row, names: Mapping[str, str]) -> Sentence:
     part, s = _the(row["label"])
     duty = _phrase(names.get(row["duty"], row["duty"]))
@@ -135,44 +186,74 @@ def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sen
     return Sentence("Holds {wanted}. First to give out would be {part}, at {reach}.", values)
 
 
-def _sentences(
-    entries: Sequence[tuple[Sentence, Mapping[str, str]]],
-    unknown: Sequence[Row],
-    short: bool,
-    context: Context,
-    above: bool,
-    asked: bool,
-) -> tuple[Sentence, Sentence]:
-    missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in unknown))
-    buy = Sentence("Not given yet: {parts}. The need sheet says what to look for.", {"parts": missing})
-    if not entries:
-        wanted: dict[str, tuple[float, str] | str] = {"wanted": (context.wanted, "power")}
-        if not asked:
-            return NO_FULL_POWER, buy if unknown else ADD_PULL
-        if unknown:
-            known = Sentence("What is known holds at {wanted}.", wanted)
-            return known if above else Sentence("Nothing is fitted yet that can be judged."), buy
+@dataclass(frozen=True)
+class _Told:
+    """What the two sentences are made of."""
+
+    context: Context
+    entries: Sequence[tuple[Sentence, Mapping[str, str]]]
+    unknown: Sequence[Row]
+    guessed: Sequence[Mapping[str, Any]]
+    takes: Sequence[Sentence]
+    fitted: bool
+    short: bool
+    asked: bool
+
+
+def _sentences(told: _Told) -> tuple[Sentence, Sentence]:
+    wanted: dict[str, tuple[float, str] | str] = {"wanted": (told.context.wanted, "power")}
+    if not told.short and told.unknown:
+        return _size_of_everything(told, wanted)
+    if not told.short and told.guessed:
+        return Sentence("Nothing you stated gives out."), _check_it(told)
+    if not told.entries:
+        if not told.asked:
+            return NO_FULL_POWER, ADD_PULL
         return Sentence("Holds {wanted}.", wanted), Sentence("Nothing gives out below four times that power.")
-    first = entries[0][0]
-    if not short and unknown:
-        holds = Sentence("What is known holds at {wanted}.", {"wanted": (context.wanted, "power")})
-        return holds, buy
-    if len(entries) == 1:
-        return first, buy if unknown else Sentence("")
+    first = told.entries[0][0]
+    if len(told.entries) == 1:
+        return first, joined("The rest of it takes", told.takes, {}) if told.takes else Sentence("")
+    return first, _following(told.entries)
+
+
+def _size_of_everything(told: _Told, wanted: Mapping[str, tuple[float, str] | str]) -> tuple[Sentence, Sentence]:
+    """What the parts that are not given must be; then what is known of the others."""
+    if told.takes:
+        first = joined("{wanted} still takes" if told.fitted else "{wanted} takes", told.takes, wanted)
+    else:
+        missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in told.unknown))
+        first = Sentence("Not given yet: {parts}.", {"parts": missing})
+    if told.guessed:
+        return first, _check_it(told)
+    if not told.fitted:
+        return first, Sentence("Nothing is fitted yet, so this is the size of everything.")
+    if told.entries:
+        row = told.entries[0][0]
+        return first, Sentence("What is stated holds; first of it to give out would be {part}, at {reach}.", row.values)
+    return first, Sentence("What is stated holds." if told.asked else NO_FULL_POWER.template)
+
+
+def _check_it(told: _Told) -> Sentence:
+    """What to look at where a verdict rests on a value nobody stated."""
+    said: Sentence = told.guessed[0]["rests_on"]["sentence"]
+    return Sentence("Check one thing: " + said.template + ".", said.values)
+
+
+def _following(entries: Sequence[tuple[Sentence, Mapping[str, str]]]) -> Sentence:
     following, where = entries[1]
     if where["kind"] != "power":
-        return first, following
+        return following
     values = dict(following.values)
-    load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != "engine"
+    load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != ENGINE
     lead = "No bigger engine mends that. At full power " if load_first else "Next "
     if following.template.startswith("Holds"):
-        return first, Sentence(
+        return Sentence(
             lead + "{part} would give out first, at {reach}." if load_first else lead + "would be {part}, at {reach}.",
             values,
         )
     if "reach" not in values:
-        return first, Sentence(lead + "{part} {give} at any power.", values)
-    return first, Sentence(
+        return Sentence(lead + "{part} {give} at any power.", values)
+    return Sentence(
         lead + "{part} {give} first: good for {reach} of {wanted}."
         if load_first
         else lead + "is {part}, good for {reach}.",

@@ -27,19 +27,16 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core import installation
 from gauge_well.core.affected import affected
 from gauge_well.core.bands import RowBand, band_of, row_reaches
 from gauge_well.core.case import BuildCase, fact_at, with_value
-from gauge_well.core.duty import facts as duty_facts
-from gauge_well.core.engine import facts as engine_facts
 from gauge_well.core.facts import Spec, Way
 from gauge_well.core.runs import Run, run
 from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import HALF, Known
 from gauge_well.core.typing import Array
+from gauge_well.core.ways import way_of
 
 Flags = NDArray[np.bool_]
 LEAST = 0.01  # chance below which a fact settles nothing
@@ -53,19 +50,6 @@ def changes(truth: Flags, held: Flags) -> float:
     """Chance that two verdicts differ; flags (system, sample) or (sample,)."""
     differs = truth != held
     return float(np.mean(differs if differs.ndim == 1 else differs.any(axis=0)))
-
-
-def way_of(path: str) -> Way | None:
-    """How a fact is measured; None for what no tape or gauge tells."""
-    parts = path.split(".")
-    tables: Mapping[str, Mapping[str, Way]] = {
-        "engine": engine_facts.WAYS,
-        "machine": duty_facts.WAYS,
-        "duties": duty_facts.DUTY_WAYS,
-        "installation": installation.WAYS,
-        **{id: system.ways for id, system in SYSTEMS.items()},
-    }
-    return tables[parts[0]].get(parts[-1]) if parts[0] in tables else None
 
 
 @dataclass(frozen=True)

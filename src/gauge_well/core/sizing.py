@@ -10,13 +10,17 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core import headline
+from gauge_well.core.assumptions import Assumptions, Rest, assumed
 from gauge_well.core.case import BuildCase
-from gauge_well.core.checks import Check, CheckClass, Scales, State, states_of
+from gauge_well.core.checks import Check, CheckClass, Scales, State, worst_of
 from gauge_well.core.contexts import hand_on, make_context, validate
 from gauge_well.core.engine import plausibility
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import Reach, ReachKey, reaches
+from gauge_well.core.facts import specs
+from gauge_well.core.reads import ENGINE
+from gauge_well.core.sampling import SECTIONS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
 from gauge_well.core.systems.base import Beside, Context, Need, Result, System
@@ -25,6 +29,7 @@ from gauge_well.core.validity import Notice, looked
 
 REPORT_FORMAT = "gauge-well-report/1"
 GOVERNING = "governing"
+UNTRIED = Assumptions()
 
 
 def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) -> dict[str, Any]:
@@ -55,7 +60,13 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
         context, missing = make_context(case, engine)
     except MissingFact as error:
         return base | _nothing_known(error)
-    blocks: dict[str, Any] = {"engine": _engine_block(context, explain)}
+    rests = assumed(case)
+    claimed = plausibility.figures(context.engine, context.wanted)
+    boost, stroke = (
+        path in case.known and case.known[path].evidence != "rule" for path in ("engine.boost", "engine.stroke")
+    )
+    claim = plausibility.claim(context.engine, context.wanted, claimed, boost, stroke)
+    blocks: dict[str, Any] = {"engine": _engine_block(context, explain, rests, claimed)}
     not_judged = [{"system": name, "why": "not built yet"} for name in NOT_BUILT]
     solved: dict[str, Result] = {}
     for system in SYSTEMS.values():
@@ -72,7 +83,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
     rows: list[dict[str, Any]] = []
     for id, result in solved.items():
         try:
-            blocks[id], own = block_of(SYSTEMS[id], context, result, found, explain)
+            blocks[id], own = block_of(SYSTEMS[id], context, result, found, rests, explain)
             rows += own
         except CoreError as error:
             blocks[id] = _refused_block(SYSTEMS[id], error)
@@ -101,12 +112,19 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
             "wanted_w": context.wanted,
             "rated_w": likely(context.engine.rated_power),
             "governed": context.engine.facts.governed == "yes",
+            "claim": {
+                "believable": claim.believable,
+                "sentence": claim.sentence,
+                "bmep_pa": claim.bmep,
+                "usual_pa": claim.usual,
+                "most_pa": claim.most,
+            },
             "not_judged": not_judged,
             "rows": rows,
             "systems": blocks,
             "notices": [],
         }
-        | headline.compose(context, blocks, rows)
+        | headline.compose(context, blocks, rows, claim, _fitted(case))
     )
 
 
@@ -181,7 +199,7 @@ def outline(case: BuildCase, like: Outline | None = None) -> Outline:
         elif id in solved:
             result = solved[id]
             own = list(result.checks(context.mean, context.peak))
-            dicts = _check_dicts(own, context, said=False)
+            dicts = _check_dicts(own, context, id, said=False)
             rows += _rows(SYSTEMS[id], own, dicts, found, context, result) + _cost_rows(SYSTEMS[id], dicts)
             checks |= {(id, c["id"], c["duty"]): c for c in dicts}
             beside |= {f"{id}.{b.id}": b for b in result.beside()}
@@ -219,6 +237,9 @@ def _nothing_known(error: MissingFact) -> dict[str, Any]:
         "wanted_w": None,
         "rated_w": None,
         "governed": False,
+        "claim": None,
+        "rests_on": None,
+        "nothing_fitted": False,
         "not_judged": [{"system": name, "why": "not built yet"} for name in NOT_BUILT],
         "rows": [],
         "systems": {},
@@ -233,15 +254,19 @@ def _nothing_known(error: MissingFact) -> dict[str, Any]:
     }
 
 
-def _engine_block(context: Context, explain: str) -> dict[str, Any]:
+def _fitted(case: BuildCase) -> bool:
+    """Whether any part that is fitted was stated."""
+    stated = (p.split(".") for p, known in case.known.items() if known.evidence != "rule" and p.count(".") == 1)
+    return any(specs(SECTIONS[section])[name].part for section, name in stated if section in case.systems)
+
+
+def _engine_block(context: Context, explain: str, rests: Assumptions, claimed: Mapping[str, float]) -> dict[str, Any]:
     duties = context.duties
     check = engine_report.enough(duties)
-    checks = _check_dicts([check], context) if check is not None else []
-    fills = {c["id"] + c["duty"]: c["fill"] for c in checks}
+    checks = _check_dicts([check], context, ENGINE, rests) if check is not None else []
     worst = max(checks, key=lambda c: c["fill"], default=None)
     count = len(duties.cases)
     figures = {k: duty_values(v, count) for k, v in engine_report.figures(context.mean).items()}
-    claimed = plausibility.figures(context.engine, context.wanted)
     notes = plausibility.notices(context.engine, claimed)
     if bool(np.any(context.mean.clipped)):
         notes.append(
@@ -256,7 +281,7 @@ def _engine_block(context: Context, explain: str) -> dict[str, Any]:
     notes += looked(engine_report.looks(context.engine, context.mean), duties.named)
     return {
         "title": "Engine",
-        "state": states_of(fills, False).value,
+        "state": worst_of({State(c["state"]) for c in checks}).value,
         "fill": worst["fill"] if worst else None,
         "reach_w": None,
         "reach_code": "none",
@@ -295,8 +320,11 @@ def _scales(check: Check, power_driven: bool) -> Scales:
     return Scales.POWER if power_driven else Scales.LOAD
 
 
-def _check_dicts(checks: Sequence[Check], context: Context, said: bool = True) -> list[dict[str, Any]]:
+def _check_dicts(
+    checks: Sequence[Check], context: Context, system: str, rests: Assumptions = UNTRIED, said: bool = True
+) -> list[dict[str, Any]]:
     """One entry a check and duty; a gate has one entry without a duty. Sentences are made where they are ``said``."""
+    names = dict(context.duties.named)
     found = []
     count = len(context.duties.cases)
     for check in checks:
@@ -308,12 +336,14 @@ def _check_dicts(checks: Sequence[Check], context: Context, said: bool = True) -
             if check.judged is not None and not check.judged[i]:
                 continue
             case = context.duties.cases[i]
+            key = (system, check.id, "" if gate else case.id)
+            limit, over = check.check_class is CheckClass.LIMIT, fill[i] > 1.0
             found.append(
                 {
                     "id": check.id,
                     "name": check.name,
                     "part": check.part,
-                    "duty": "" if gate else case.id,
+                    "duty": key[2],
                     "class": check.check_class.value,
                     "scales": _scales(check, case.power_driven).value,
                     "demand": demand[i],
@@ -321,7 +351,8 @@ def _check_dicts(checks: Sequence[Check], context: Context, said: bool = True) -
                     "unit": check.kind,
                     "fill": fill[i],
                     "fill_code": check.code if capacity[i] <= 0.0 else "",
-                    "state": (State.SHORT if fill[i] > 1.0 else State.HOLDS).value,
+                    "state": (State.HOLDS if not over else State.ASSUMED if key in rests.saves else State.SHORT).value,
+                    "rests_on": _rests_dict(rests.of(key), names) if limit else None,
                     "danger": check.danger,
                     "sentence": sentences[i] if i < len(sentences) else Sentence(""),
                 }
@@ -329,24 +360,45 @@ def _check_dicts(checks: Sequence[Check], context: Context, said: bool = True) -
     return found
 
 
+def _rests_dict(rest: Rest | None, names: Mapping[str, str]) -> dict[str, Any] | None:
+    """A value nobody stated, as the report has it."""
+    if rest is None:
+        return None
+    return {
+        "path": rest.taken.path,
+        "sentence": rest.taken.said(names),
+        "fill": rest.fill,
+        "low": rest.low,
+        "high": rest.high,
+    }
+
+
 def block_of(
-    system: System, context: Context, result: Result, found: Mapping[ReachKey, Reach], explain: str = GOVERNING
+    system: System,
+    context: Context,
+    result: Result,
+    found: Mapping[ReachKey, Reach],
+    rests: Assumptions,
+    explain: str = GOVERNING,
 ) -> tuple[dict[str, Any], list[dict[str, Any]]]:
     """One system's part of the report, and its rows."""
     checks = list(result.checks(context.mean, context.peak))
-    dicts = _check_dicts(checks, context)
+    dicts = _check_dicts(checks, context, system.id, rests)
     rows = _rows(system, checks, dicts, found, context, result)
-    limits = {c["id"] + c["duty"]: c["fill"] for c in dicts if c["class"] == "limit"}
+    states = {State(c["state"]) for c in dicts if c["class"] == "limit"}
     # What only costs governs where there is no limit to.
     binding = [c for c in dicts if c["class"] == "limit"] or dicts
     worst = max(binding, key=lambda c: c["fill"], default=None)
-    power_rows = [r for r in rows if r["kind"] == "power" and r["reach_code"] != "unknown"]
+    names = dict(context.duties.named)
+    power_rows = [
+        r for r in rows if r["kind"] == "power" and r["reach_code"] != "unknown" and r["state"] != State.ASSUMED.value
+    ]
     reach = min((r["reach_w"] for r in power_rows if r["reach_w"] is not None), default=None)
     codes = {r["reach_code"] for r in power_rows}
     count = len(context.duties.cases)
     block = {
         "title": system.title,
-        "state": states_of(limits, bool(result.unknown) or bool(result.not_judged)).value,
+        "state": worst_of(states, bool(result.unknown) or bool(result.not_judged)).value,
         "fill": worst["fill"] if worst else None,
         "reach_w": reach,
         "reach_code": "value"
@@ -358,7 +410,7 @@ def block_of(
         "governing": {"check": worst["id"], "duty": worst["duty"]} if worst else None,
         "checks": dicts,
         "figures": _by_duty({k: duty_values(v, count) for k, v in result.figures().items()}, context),
-        "need": [_need_dict(n) for n in result.needs()],
+        "need": [_need_dict(n, rests.needs.get((system.id, n.part, n.quantity)), names) for n in result.needs()],
         "working": {
             context.duties.cases[i].id: result.working(i)
             for i in _explained(context, explain, worst["duty"] if worst else "")
@@ -370,8 +422,10 @@ def block_of(
     return block, rows
 
 
-def _need_dict(item: Need) -> dict[str, Any]:
+def _need_dict(item: Need, rest: Rest | None, names: Mapping[str, str]) -> dict[str, Any]:
     number = likely(item.value)
+    low, high = item.band or (None, None)
+    shop = item.shop
     value = number if np.isfinite(number) else None
     return {
         "part": item.part,
@@ -383,6 +437,19 @@ def _need_dict(item: Need) -> dict[str, Any]:
             {"marked": o.marked, "values": [{"label": label, "value": v, "unit": unit} for label, v, unit in o.values]}
             for o in item.options
         ],
+        "low": low,
+        "high": high,
+        "rests_on": _rests_dict(rest, names),
+        "shop": None
+        if shop is None
+        else {
+            "name": shop.name,
+            "brief": shop.brief,
+            "detail": shop.detail,
+            "sold": shop.sold,
+            "size": shop.size,
+            "fact": shop.fact,
+        },
     }
 
 
@@ -419,8 +486,8 @@ def _rows(
     rows: list[dict[str, Any]] = []
     for part, label in system.parts.items():
         own = [(i, c) for i, c in enumerate(checks) if c.part == part and c.check_class is CheckClass.LIMIT]
-        power: list[tuple[float, Check, int, Reach]] = []
-        load: list[tuple[float, Check, int, Reach]] = []
+        power: list[tuple[tuple[float, float], Check, int, Reach]] = []
+        load: list[tuple[tuple[float, float], Check, int, Reach]] = []
         for i, check in own:
             if check.scales is Scales.GATE:
                 entry = by_key[check.id, ""]
@@ -428,13 +495,17 @@ def _rows(
                 continue
             for d, case in enumerate(cases):
                 reach = found[system.id, i, d]
-                fill = by_key[check.id, case.id]["fill"]
+                entry = by_key[check.id, case.id]
+                fill = entry["fill"]
+                # What is short by an assumption gives way to what is short by what was stated.
+                aside = entry["state"] == State.ASSUMED.value
                 if case.power_driven:
                     order = reach.factor if reach.factor is not None else (0.0 if reach.code == "below" else 1e9)
                     # Lowest reach first; among those beyond the scan the fullest.
-                    power.append((order - 1e-6 * fill, check, d, reach))
+                    rank = 1.0 if aside else 0.0 if fill > 1.0 else 2.0
+                    power.append(((rank, order - 1e-6 * fill), check, d, reach))
                 else:
-                    load.append((-fill, check, d, reach))
+                    load.append(((1.0 if aside else 0.0 if fill > 1.0 else 2.0, -fill), check, d, reach))
         if power:
             _, check, d, reach = min(power, key=lambda x: x[0])
             entry = by_key[check.id, cases[d].id]
@@ -481,6 +552,8 @@ def _rows(
                 "duty": "",
                 "missing": list(item.missing),
                 "sentence": Sentence(""),
+                "state": State.UNKNOWN.value,
+                "rests_on": None,
             }
         )
     return rows
@@ -513,4 +586,6 @@ def _row(
         "duty": entry["duty"],
         "missing": [],
         "sentence": entry["sentence"],
+        "state": entry["state"],
+        "rests_on": entry["rests_on"],
     }

@@ -15,6 +15,7 @@ from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
 from gauge_well.core.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Candidate
+from gauge_well.core.ways import way_of
 from gauge_well.services import render
 from gauge_well.services.sizing import check, facts_of, report_of
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
@@ -325,7 +326,7 @@ def measuring_round(raw: Mapping[str, Any]) -> dict[str, Any]:
     doubtful = draw(resolved.case, 1).z
     places: dict[str, list[dict[str, Any]]] = {place: [] for place in PLACES}
     for path in dict.fromkeys([*missing, *doubtful]):
-        spec, way, fact = spec_of(path), measure.way_of(path), facts.get(path)
+        spec, way, fact = spec_of(path), way_of(path), facts.get(path)
         if spec is None or way is None or spec.kind == "table" or (fact is not None and fact["evidence"] == "taped"):
             continue
         places[way.place].append(

@@ -4,16 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, WithJsonSchema
+from pydantic import WithJsonSchema
 
-from gauge_well.sheet.document import UnitsDocument
-
-
-class Model(BaseModel):
-    """Base of everything given out."""
-
-    model_config = ConfigDict(extra="forbid", protected_namespaces=())
-
+from gauge_well.services.models_report import Model, NeedOut, Report, StateName
 
 # A build's document: shaped by the sheet's own schema, which the OpenAPI document puts in place of this mark.
 SheetIn = Annotated[dict[str, Any], WithJsonSchema({"type": "object", "title": "x-sheet-whole"})]
@@ -29,221 +22,6 @@ class ProblemEntry(Model):
     read: str
     allowed: str
     message: str
-
-
-class StepOut(Model):
-    """A line of working."""
-
-    symbol: str
-    name: str
-    formula: str
-    value: float | None
-    kind: str
-    shown: str
-    inputs: dict[str, float | None]
-    source: str
-    solved: bool
-
-
-class NoticeOut(Model):
-    """Something to know that is not a limit."""
-
-    code: str
-    sentence: str
-    field: str
-    duty: str
-    part: str
-
-
-class CheckOut(Model):
-    """Demand against capacity for one duty (none for a gate)."""
-
-    id: str
-    name: str
-    part: str
-    duty: str
-    check_class: Literal["limit", "cost", "guide"] = Field(alias="class")
-    scales: Literal["power", "load", "gate"]
-    demand: float | None
-    capacity: float | None
-    unit: str
-    fill: float
-    fill_code: str
-    state: Literal["short", "tight", "holds", "unknown"]
-    danger: bool
-    sentence: str
-    fill_low: float | None = None
-    fill_high: float | None = None
-    holds_probability: float | None = None
-    demand_low: float | None = None
-    demand_high: float | None = None
-    capacity_low: float | None = None
-    capacity_high: float | None = None
-
-
-class Band(Model):
-    """5th and 95th percentile of a reach, where tolerance was asked for."""
-
-    reach_low_w: float | None = None
-    reach_high_w: float | None = None
-    reach_low_code: str | None = None
-    reach_high_code: str | None = None
-    holds_probability: float | None = None
-
-
-class OptionValue(Model):
-    """One figure of a size that would serve."""
-
-    label: str
-    value: float
-    unit: str
-
-
-class OptionOut(Model):
-    """One of several sizes that would serve; ``marked`` is the one advised."""
-
-    marked: bool
-    values: list[OptionValue]
-
-
-class NeedOut(Model):
-    """What the wanted power asks of a part; ``options`` where it is a choice."""
-
-    part: str
-    quantity: str
-    value: float | None
-    unit: str
-    sentence: str
-    options: list[OptionOut] = []
-    low: float | None = None
-    high: float | None = None
-
-
-class CautionOut(Model):
-    """A plain warning; ``where`` is the group of facts it stands beside."""
-
-    id: str
-    where: str
-    text: str
-
-
-class UnknownOut(Model):
-    """A check that cannot be judged and what is missing."""
-
-    check: str
-    name: str
-    part: str
-    missing: list[str]
-
-
-class GoverningOut(Model):
-    """Which check and duty decide."""
-
-    check: str
-    duty: str
-
-
-class SystemOut(Band):
-    """A system's block."""
-
-    title: str
-    state: Literal["short", "tight", "holds", "unknown"]
-    fill: float | None
-    reach_w: float | None
-    reach_code: str
-    unknown: list[UnknownOut]
-    governing: GoverningOut | None
-    checks: list[CheckOut]
-    figures: dict[str, dict[str, float | None]]
-    machine: dict[str, float | None] | None = None
-    need: list[NeedOut]
-    working: dict[str, list[StepOut]]
-    remedies: list[Any]
-    cautions: list[CautionOut]
-    notices: list[NoticeOut]
-
-
-class RowOut(Band):
-    """A thing a builder can change, with its reach or what it carries."""
-
-    system: str
-    part: str
-    label: str
-    kind: Literal["power", "load", "gate"]
-    reach_w: float | None
-    reach_code: Literal["value", "above", "below", "gate", "unknown"]
-    carries_w: float | None
-    needs_w: float | None
-    fill: float | None
-    fill_code: str
-    check: str
-    duty: str
-    missing: list[str]
-    sentence: str
-    fill_low: float | None = None
-    fill_high: float | None = None
-
-
-class DutyOut(Model):
-    """A duty as it was solved."""
-
-    id: str
-    name: str
-    kind: str
-    power_driven: bool
-    ambient_k: float
-    air_speed_m_s: float
-    duration_s: float | None
-
-
-class NotJudged(Model):
-    """A system or duty that was not judged, and why."""
-
-    system: str
-    why: str
-
-
-class GiveOut(Model):
-    """What gives out."""
-
-    system: str
-    check: str
-    duty: str
-    kind: str
-
-
-class HeadlineOut(Model):
-    """The verdict in two sentences."""
-
-    sentence: str
-    next: str
-
-
-class Report(Band):
-    """The report, SI; sentences are in the build's units."""
-
-    format: str
-    build: dict[str, str]
-    duties: list[DutyOut]
-    wanted_w: float | None
-    rated_w: float | None
-    governed: bool
-    state: Literal["short", "tight", "holds", "unknown"]
-    headline: HeadlineOut
-    first_to_give: GiveOut | None
-    next_to_give: GiveOut | None
-    reach_w: float | None
-    reach_code: str
-    unknown: list[str]
-    not_judged: list[NotJudged]
-    rows: list[RowOut]
-    systems: dict[str, SystemOut]
-    notices: list[NoticeOut]
-    guesses: int
-    stated: int
-    units: UnitsDocument
-    samples: int | None = None
-    clipped_share: float | None = None
 
 
 class ClaimOut(Model):
@@ -299,7 +77,7 @@ class Card(Model):
     revision: int
     updated_at: str
     sentence: str
-    state: Literal["short", "tight", "holds", "unknown"]
+    state: StateName
     wells: dict[str, float | None]
 
 

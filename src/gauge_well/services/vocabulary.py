@@ -10,7 +10,7 @@ from gauge_well.core.facts import Spec
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.services.errors import Refused
-from gauge_well.services.models import Model
+from gauge_well.services.models_report import Model
 from gauge_well.sheet.sections import DUTY, EVIDENCE, SECTIONS, WANTED
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
 from gauge_well.units.printing import POWERS, Preference

@@ -22,6 +22,8 @@ STEERING = 300.0  # W
 AIR_CONDITIONING_IDLE, AIR_CONDITIONING_DRIVING = 3000.0, 2000.0
 CONDENSER_HEAT = 7000.0
 COOLS_FROM = 15e3  # W of engine that a whole air-conditioning wants; a smaller engine's is smaller (common practice)
+# A duty so short [s] may be swallowed by the metal; it comes back after so many times its own length (common practice).
+SWALLOWED, REPEATS = 300.0, 6.0
 PAST = 3.0  # times the rated speed: no engine is turned faster, and no relation here knows it there
 
 

@@ -197,6 +197,8 @@ class EngineFacts:
 
 # How each is measured in a workshop. What only a logged run shows (heat shares, fuel for power) is not here.
 WAYS: Mapping[str, Way] = {
+    "peak_torque": Way("papers", "The maker's sheet, or a chassis dyno's torque brought back to the crank."),
+    "peak_torque_speed": Way("papers", "The maker's sheet, or the dyno's plot."),
     "displacement": Way(
         "papers", "Bore and stroke from the plate or the casting number; or a burette through the plug hole."
     ),

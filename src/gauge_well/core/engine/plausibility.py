@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 
 from gauge_well.core.engine.facts import NATURAL_BMEP
 from gauge_well.core.engine.model import Engine, operate
@@ -24,6 +25,9 @@ PISTON_SPEED: Mapping[bool, tuple[float, float]] = {True: (22.0, 26.0), False: (
 VOLUMETRIC_TUNED, VOLUMETRIC_MOST = 1.05, 1.15
 BRAKE_SHARE: Mapping[bool, tuple[float, float]] = {True: (0.27, 0.38), False: (0.31, 0.44)}
 EXHAUST_HOT = 1273.15
+# Boost [Pa] that engines with a turbo usually run, by spark; a claim that takes much more says so (common practice).
+USUAL_BOOST: Mapping[bool, tuple[float, float]] = {True: (70e3, 120e3), False: (100e3, 180e3)}
+MUCH = 1.7
 INLET_T, INLET_P = 298.15, 101e3
 
 
@@ -58,6 +62,57 @@ def refuse(engine: Engine, wanted: float) -> None:
             f"That power from that displacement and speed needs {bmep / 1e5:.0f} bar mean effective "
             f"pressure; such engines reach {most / 1e5:.0f} at most.",
         )
+
+
+@dataclass(frozen=True)
+class Claim:
+    """Whether the power claimed can be believed, by its mean effective pressure [Pa] and boost [Pa]."""
+
+    believable: bool
+    sentence: Sentence
+    bmep: float
+    usual: float
+    most: float
+    boost: float
+
+
+def claim(engine: Engine, wanted: float, f: Mapping[str, float], boost_stated: bool, stroke_stated: bool) -> Claim:
+    """Read a claim; ``f`` from :func:`figures`. Boost nobody stated is what the claim takes, and is said; a stroke
+    nobody stated speaks of no piston."""
+    spark, boosted = engine.fuel.spark, engine.facts.aspiration != "natural"
+    usual, most = BMEP[(spark, boosted)]
+    if engine.facts.cycle == "two_stroke":
+        usual, most = 0.7 * usual, 0.7 * most
+    bmep, boost, piston = f["rated_bmep_pa"], likely(engine.facts.boost or 0.0), f["mean_piston_speed_m_s"]
+    high = bmep > usual or (spark and f["volumetric_efficiency"] > VOLUMETRIC_MOST)
+    low, high_end = USUAL_BOOST[spark]
+    much = boosted and not boost_stated and boost > MUCH * high_end
+    fast = stroke_stated and piston > PISTON_SPEED[spark][1]
+    values: dict[str, tuple[float, str] | str] = {
+        "power": (wanted, "power"),
+        "size": (likely(engine.displacement), "displacement"),
+        "speed": (likely(engine.rated_speed), "speed_rpm"),
+        "bmep": (bmep, "pressure_difference"),
+        "boost": (boost, "pressure_gauge"),
+        "low": (low, "pressure_gauge"),
+        "high": (high_end, "pressure_gauge"),
+        "piston": (piston, "speed_m_s"),
+    }
+    if fast:
+        words = (
+            "{power} at {speed} from {size} runs its pistons at {piston}, past what such engines bear: check the claim."
+        )
+    elif much:
+        words = "{power} from {size} takes {boost} of boost, where {low} to {high} is usual: check the claim, or state the boost."
+    elif high and not boosted:
+        words = "{power} at {speed} from {size} takes {bmep} mean pressure, more than such engines give without boost: check it."
+    elif high:
+        words = "{power} at {speed} from {size} takes {bmep} mean pressure, more than such engines give: check it."
+    elif boosted and not boost_stated:
+        words = "{power} from {size} can be believed; it takes {boost} of boost."
+    else:
+        words = "{power} from {size} can be believed."
+    return Claim(not (high or much or fast), Sentence(words, values), bmep, usual, most, boost)
 
 
 def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:

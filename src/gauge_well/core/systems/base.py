@@ -98,10 +98,42 @@ class Option:
 
 
 @dataclass(frozen=True)
+class Shopping:
+    """How a need stands in the first answer, which is a list to buy from.
+
+    Parameters
+    ----------
+    name : str
+        What is bought.
+    brief : Sentence
+        As the headline says it, after "160 kW takes"; empty where another need says it too.
+    detail : Sentence
+        Under which conditions: depth, pressure, shroud.
+    sold : Sentence
+        The next size sold, or what is done where none is so large.
+    size : float or None
+        That size in the need's own unit; None where none is so large.
+    fact : str
+        What is typed first of one that is there, as ``section.field``.
+    takes : tuple of (path, value, kind)
+        What the need itself takes for parts not stated.
+    """
+
+    name: str
+    brief: Sentence
+    detail: Sentence
+    sold: Sentence
+    size: float | None
+    fact: str
+    takes: tuple[tuple[str, float, str], ...] = ()
+
+
+@dataclass(frozen=True)
 class Need:
     """What the wanted power asks of a part, fitted or not; ``value`` may be samples, the likely first.
 
-    ``options`` where it is a choice and not one size under a line.
+    ``options`` where it is a choice and not one size under a line; ``shop`` where it is one of the first things bought;
+    ``band`` where the ends are known otherwise than by samples.
     """
 
     part: str
@@ -110,6 +142,8 @@ class Need:
     kind: str
     sentence: Sentence
     options: Sequence[Option] = ()
+    shop: Shopping | None = None
+    band: tuple[float, float] | None = None
 
 
 @dataclass(frozen=True)

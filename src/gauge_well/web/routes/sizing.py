@@ -8,7 +8,8 @@ from flask import Response, jsonify
 from pydantic import BaseModel, Field, FiniteFloat
 
 from gauge_well.services import sizing, vocabulary
-from gauge_well.services.models import Instrument, ReadOut, Report, SheetIn
+from gauge_well.services.models import Instrument, ReadOut, SheetIn
+from gauge_well.services.models_report import Report
 from gauge_well.sheet.document import UnitsDocument
 from gauge_well.units.printing import Preference
 from gauge_well.web import jobs

@@ -9,6 +9,7 @@ from gauge_well.core.media import coolant
 from gauge_well.core.sampling import draw
 from gauge_well.core.systems.cooling import SYSTEM, tested
 from gauge_well.core.systems.cooling.model import core_of
+from gauge_well.core.ways import way_of
 from gauge_well.services import explore
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, case_of, changed, check_of, facts_of, report
@@ -121,7 +122,7 @@ class Worth(NumbersCase):
 
     def test_it_can_be_asked_for(self) -> None:
         for name in tested.FIELDS:
-            self.assertIsNotNone(measure.way_of(f"cooling.{name}"))
+            self.assertIsNotNone(way_of(f"cooling.{name}"))
 
 
 class Refused(NumbersCase):

@@ -4,8 +4,8 @@ import itertools
 
 import numpy as np
 
+from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.exhaust import model, need
-from gauge_well.core.systems.exhaust.facts import TUBES
 from gauge_well.core.systems.exhaust.instrument import instrument
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of

@@ -11,6 +11,7 @@ import numpy as np
 from gauge_well.core.facts import Way, choice, quantity, table
 from gauge_well.core.geometry.stack import CORE_TO_FAN
 from gauge_well.core.heat.radiator import FIN_MATERIALS, FLOW_DIRECTIONS
+from gauge_well.core.sizes import FAN_DIAMETERS, FAN_FREE_AIR, FAN_SHUT_OFF
 from gauge_well.core.typing import Value
 
 CORE_KINDS: Mapping[str, str] = {
@@ -45,10 +46,6 @@ SEALINGS: Mapping[str, tuple[str, float]] = {
     "usual": ("usual gaps", 5.0),
     "open": ("open all round", 10.0),
 }
-# Generic pullers on a rig: diameter [m] -> free air [m3/s], shut-off [Pa]; common practice.
-FAN_DIAMETERS = np.array([0.25, 0.30, 0.35, 0.40, 0.45])
-FAN_FREE_AIR = np.array([0.36, 0.55, 0.75, 0.95, 1.15])
-FAN_SHUT_OFF = np.array([140.0, 180.0, 220.0, 260.0, 290.0])
 ADVERTISED = 0.75
 MEASURED = ("taped", "tested", "weighed")
 
@@ -78,15 +75,23 @@ class AirFacts:
         group="Core",
         spread="gauge",
         when=("core_kind", ("louvred",)),
+        fine=True,
     )
     tube_height: Value | None = quantity(
-        "Tube height", "length", 0.001, 0.006, group="Core", spread="gauge", when=("core_kind", ("louvred",))
+        "Tube height", "length", 0.001, 0.006, group="Core", spread="gauge", when=("core_kind", ("louvred",)), fine=True
     )
     louvre_pitch: Value | None = quantity(
-        "Louvre pitch", "length", 0.0005, 0.004, group="Core", spread="gauge", when=("core_kind", ("louvred",))
+        "Louvre pitch",
+        "length",
+        0.0005,
+        0.004,
+        group="Core",
+        spread="gauge",
+        when=("core_kind", ("louvred",)),
+        fine=True,
     )
     louvre_angle: Value | None = quantity(
-        "Louvre angle", "angle", 0.14, 0.70, group="Core", when=("core_kind", ("louvred",))
+        "Louvre angle", "angle", 0.14, 0.70, group="Core", when=("core_kind", ("louvred",)), fine=True
     )
     tube_diameter: Value | None = quantity(
         "Tube, outside",
@@ -97,6 +102,7 @@ class AirFacts:
         spread="gauge",
         help="Of round tubes.",
         when=("core_kind", ("plate",)),
+        fine=True,
     )
     tube_across: Value | None = quantity(
         "Tube to tube across",
@@ -107,6 +113,7 @@ class AirFacts:
         spread="gauge",
         help="Of round tubes.",
         when=("core_kind", ("plate",)),
+        fine=True,
     )
     tube_along: Value | None = quantity(
         "Row to row",
@@ -117,6 +124,7 @@ class AirFacts:
         spread="gauge",
         help="Of round tubes, along the air.",
         when=("core_kind", ("plate",)),
+        fine=True,
     )
     test_heat: Value | None = quantity(
         "Shed on test",

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import replace
 
 import numpy as np
 
+from gauge_well.core.duty.model import REPEATS, SWALLOWED
 from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
 from gauge_well.core.media import coolant
 from gauge_well.core.roots import where_falling
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, over_duties
+from gauge_well.core.sizes import HOSES, core_at_least, fans_at_least
+from gauge_well.core.systems.base import Context, Need, Shopping, over_duties
 from gauge_well.core.systems.cooling.circuit import growth
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, RECIRCULATION_SPEED, Cooling, heat_made, plant_of, prepare
@@ -25,13 +28,12 @@ FAN_PRESSURE = 200.0
 USUAL_FAN_DEPTH = 0.065
 
 
-REPEATS = 6.0  # a short duty comes back after so many times its own length (common practice)
-SWALLOWED = 300.0  # s: a shorter duty may be swallowed by the metal
 FAN_SHARES = np.geomspace(0.04, 4.0, 15)  # of the flow that matches the face
+# m2 of core that goes behind the usual nose of a machine; others stand where it can (common practice).
+NOSES: Mapping[str, float] = {"road_car": 0.45, "hillclimb": 0.45, "off_road": 0.50, "van": 0.60, "truck": 0.80}
+LARGEST = 1.3
 WORSE = 1.05  # of the face, from which the fan that is fitted is said to ask for more
 DROP_NEED = 10.0  # K over the core at rated power that a pump is asked for; the default of one that is there is 7
-# Hose bores sold [m] (common practice).
-HOSES = (0.016, 0.019, 0.022, 0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
 
 
 def _with_face(facts: CoolingFacts, faces: Value, depth: float) -> CoolingFacts:
@@ -85,7 +87,9 @@ def _crossing(sizes: Array, most: Array) -> Array:
     return np.where(most[-1] > 1.0, np.inf, found)
 
 
-def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array], beside: float | None) -> Need:
+def _face(
+    context: Context, face: Array, depth: float, fills: tuple[Array, Array], beside: float | None, cooled: bool
+) -> Need:
     """The face with the duty that decides, how often a short one is asked for, and the face with the fan there is."""
     cases = context.duties.cases
     at = int(np.argmin(np.abs(np.log(FACES) - np.log(face[0]))))
@@ -102,6 +106,7 @@ def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array
         "every": (REPEATS * duty.duration, "time"),
     }
     words = "A {depth} core of {face}, for instance {width} × {height}; {duty} decides"
+    short = bool(duty.duration <= SWALLOWED)
     if fills[1][at, worst, 0] >= fills[0][at, worst, 0]:
         words += ": one of {long} the metal swallows, one every {every} is asked for"
     if beside is not None and beside > WORSE * likely(face):
@@ -109,7 +114,33 @@ def _face(context: Context, face: Array, depth: float, fills: tuple[Array, Array
         words += "; with the fan that is fitted " + ("{own}" if np.isfinite(beside) else "no face serves")
     if at == 0:
         words = "Any core serves: the least that was tried, {face}, does"
-    return Need("core_fan", "core_face", face, "area", Sentence(words + ".", values))
+    return Need(
+        "core_fan", "core_face", face, "area", Sentence(words + ".", values), shop=_core(context, values, short, cooled)
+    )
+
+
+def _core(context: Context, values: Mapping[str, tuple[float, str] | str], short: bool, cooled: bool) -> Shopping:
+    """The core as it is bought; over what such a machine's nose takes none is. ``short``: a short duty decides;
+    ``cooled``: a fan is wanted."""
+    face = values["face"][0]
+    nose = NOSES.get(context.machine.kind or "", LARGEST)
+    found = core_at_least(float(face)) if float(face) <= nose else None
+    words = "{width} × {height}"
+    slots: dict[str, tuple[float, str] | str] = {}
+    if found is not None:
+        slots = {"width": (found[0], "size"), "height": (found[1], "size")}
+    elif short:
+        words = "no core does this: shorten the pull, or let it cool between"
+    else:
+        words = "no core does this: move the charge cooler and condenser, or two cores"
+    return Shopping(
+        "Core",
+        Sentence("a {face} core" + (" and its fan" if cooled else ""), {"face": values["face"]}),
+        Sentence("{depth} deep" + ("; for a short pull, every {every}" if short else ""), values),
+        Sentence(words, slots),
+        None if found is None else found[0] * found[1],
+        "cooling.core_width",
+    )
 
 
 def _fan(context: Context, facts: CoolingFacts, face: Array, depth: float) -> Need:
@@ -143,7 +174,21 @@ def _fan(context: Context, facts: CoolingFacts, face: Array, depth: float) -> Ne
     words = "Fans moving {flow} free on a rig, {pressure} shut off, in a full shroud; {duty} decides."
     if np.isinf(likely(wanted)):
         words = "No fan that fits such a core carries {duty}: more core, or more of the car's own wind."
-    return Need(part, name, by_face, "air_flow", Sentence(words, values))
+        return Need(part, name, by_face, "air_flow", Sentence(words, values))
+    return Need(part, name, by_face, "air_flow", Sentence(words, values), shop=_fans(likely(wanted)))
+
+
+def _fans(flow: float) -> Shopping:
+    found = fans_at_least(flow)
+    words = "a fan the engine drives"
+    slots: dict[str, tuple[float, str] | str] = {}
+    if found is not None:
+        count, diameter, each = found
+        words = "{d}, {each}" if count == 1 else "two of {d}, {each} each"
+        slots = {"d": (diameter, "size"), "each": (each, "air_flow")}
+    size = None if found is None else found[0] * found[2]
+    rig = Sentence("free on a rig, full shroud")
+    return Shopping("Fan", Sentence(""), rig, Sentence(words, slots), size, "cooling.fan_diameter")
 
 
 def reference_depth(facts: CoolingFacts, room: float | None) -> float:
@@ -185,9 +230,9 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
         values: dict[str, tuple[float, str] | str] = {"depth": (depth, "length"), "duty": duty.name.lower()}
         found.append(Need("core_fan", "core_face", face, "area", Sentence(words, values)))
     else:
-        found.append(_face(context, face, depth, (fill, repeated), beside))
-        if facts.fan_kind != "none":
-            found.append(_fan(context, facts, face, depth))
+        fan = [] if facts.fan_kind == "none" else [_fan(context, facts, face, depth)]
+        cooled = any(item.shop is not None for item in fan)
+        found += [_face(context, face, depth, (fill, repeated), beside, cooled), *fan]
     boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol
     warm = coolant.properties(over_duties(limit) - DROP_NEED, glycol)
     rated = over_duties(context.mean.rated_coolant / (DROP_NEED * warm.density * warm.heat_capacity))

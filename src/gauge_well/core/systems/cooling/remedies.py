@@ -11,11 +11,11 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely, need
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizes import above
+from gauge_well.core.sizes import FAN_DIAMETERS, HOSES, above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.cooling.circuit import circuit_of, inlet_check
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.facts_air import FAN_DIAMETERS, GRILLES, SHROUDS
+from gauge_well.core.systems.cooling.facts_air import GRILLES, SHROUDS
 from gauge_well.core.systems.cooling.loop import Loop, loop_of
 from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, core_of, plant_of, prepare
 from gauge_well.core.systems.cooling.need import DEPTHS
@@ -27,9 +27,7 @@ WIDER, MORE_FLOW, MORE_EXIT, MORE_SPEED = 1.15, 1.25, 1.5, 1.2
 LESS_GLYCOL = 0.3
 MORE_HEADER = 1.5
 WARM = 363.15  # K, for the coolant a changed loop is worked with
-# Hose bores sold [m] (common practice).
 INLET_NEAR = 0.6  # fill of the pump's inlet from which a header's place is worth changing
-BORES = (0.025, 0.028, 0.032, 0.035, 0.038, 0.042, 0.045, 0.051, 0.057, 0.063, 0.076)
 FITS = 1.03  # of the face that fans side by side may take: frames overlap a little
 NO_STONES = ("road_car", "hillclimb")  # where a core may stand with no grille before it
 BELT_FAN = 0.45  # m, an engine-driven fan of a usual size
@@ -227,7 +225,7 @@ def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
         yield Candidate("restrictor", "core_fan", label, _with_pump(context, facts, restrictor="none"))
     if facts.hose_bore is not None and facts.hose_feed is None and facts.hose_back is None:
         bore = likely(facts.hose_bore)
-        for size in above(BORES, bore, 1):
+        for size in above(HOSES, bore, 1):
             label = Sentence("Hoses {a} → {b} bore", {"a": (bore, "size"), "b": (size, "size")})
             yield Candidate("hose_bore", "core_fan", label, _with_pump(context, facts, hose_bore=size))
     cores = likely(need(facts.heater_cores, "cooling.heater_cores"))

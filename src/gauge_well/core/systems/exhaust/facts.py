@@ -48,8 +48,6 @@ MOST, MOST_COST = 60e3, 0.10
 WORTH = 0.01  # of the power: a next size that buys less is not worth its weight and room
 WIDEST = 0.0889  # m: over it two pipes are laid rather than one (common practice)
 BEND_LEAST = 0.6  # of the outside diameter: tighter, the inside of the bend folds
-# Outside diameters sold [m] (common practice).
-TUBES = np.array([35, 38.1, 44.5, 50.8, 57, 63.5, 70, 76.2, 88.9, 101.6, 114.3, 127, 152.4]) * 1e-3
 WALL = 0.0015
 BORE_LEFT = 0.1  # of a tube, least: less is a slip of the tape, not a tube
 

@@ -13,7 +13,7 @@ from gauge_well.core.facts import need, need_number
 from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
-from gauge_well.core.sizes import above
+from gauge_well.core.sizes import TUBES, above
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import (
     BORE_LEFT,
@@ -23,7 +23,6 @@ from gauge_well.core.systems.exhaust.facts import (
     MOST,
     MOST_COST,
     SILENCERS,
-    TUBES,
     ExhaustFacts,
 )
 from gauge_well.core.typing import Array, Value, as_array, likely

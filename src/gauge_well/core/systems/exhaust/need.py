@@ -7,9 +7,10 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, Option
+from gauge_well.core.sizes import TUBES
+from gauge_well.core.systems.base import Context, Need, Option, Shopping
 from gauge_well.core.systems.exhaust import model
-from gauge_well.core.systems.exhaust.facts import TUBES, WALL, WIDEST, WORTH, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import WALL, WIDEST, WORTH, ExhaustFacts
 from gauge_well.core.typing import likely
 
 HP = 745.69987158
@@ -116,6 +117,20 @@ def _options(
     return found
 
 
+def _shop(tube: float, twin: bool, facts: ExhaustFacts) -> Shopping:
+    known = facts.pipes is not None or facts.pipe_length is not None
+    slots: dict[str, tuple[float, str] | str] = {"tube": (tube, "size")}
+    return Shopping(
+        "Exhaust pipe",
+        Sentence("two pipes of {tube}" if twin else "a pipe of {tube}", slots),
+        Sentence("two, outside" if twin else "outside"),
+        Sentence("{tube}", slots),
+        tube,
+        "exhaust.pipe_diameter",
+        () if known else (("exhaust.pipe_length", USUAL_LENGTH, "length"),),
+    )
+
+
 def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
     """A choice of standard tubes, by marching every size at once: what each costs and weighs, and the one whose next
     buys less than 1 % of the power; the rule beside it."""
@@ -146,7 +161,8 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
             f"No tube up to {{tube}} stays under {{limit}}{by}: shorter, fewer bends, a freer silencer.", values
         )
     options = _options(context, segments, back, cost, at)
-    found = [Need("pipe", "exhaust_tube", TUBES[advised], "size", sentence, options)]
+    shop = _shop(float(TUBES[at]), twin, facts) if back[at, 0] <= limit else None
+    found = [Need("pipe", "exhaust_tube", TUBES[advised], "size", sentence, options, shop=shop)]
     if facts.pipes is not None and back[at, 0] <= limit:
         duty = int(
             np.argmax(

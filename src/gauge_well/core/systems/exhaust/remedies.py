@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizes import above
+from gauge_well.core.sizes import TUBES, above
 from gauge_well.core.systems.base import Candidate, Context
-from gauge_well.core.systems.exhaust.facts import SILENCERS, TUBES, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import SILENCERS, ExhaustFacts
 from gauge_well.core.typing import likely
 
 FREER = {"reversed": ("chambered", "straight"), "chambered": ("straight",)}

@@ -10,6 +10,7 @@ import numpy as np
 
 from gauge_well.core.facts import Way, choice, quantity, table
 from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
+from gauge_well.core.sizes import BORES
 from gauge_well.core.systems.fuel.ruling import Ruling
 from gauge_well.core.typing import Value
 
@@ -47,7 +48,6 @@ GRAVITY_FILTER, GRAVITY_SIEVE = 350.0, 100.0
 RAIL_DIESELS = ("road_car", "off_road", "van", "truck", "hillclimb", "locomotive")
 LARGE_CYLINDER = 0.9e-3  # m3, from which diesels have their injection pump in line (common practice)
 # Bores sold as tube or hose [m] (common practice).
-BORES = tuple(b * 1e-3 for b in (4, 5, 6, 8, 10, 12, 15, 19, 22, 25, 32, 38, 50))
 LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides (common practice)
 GOES_ROUND = 2.0  # times what is burned and spilled at rated power that goes through a line (common practice)
 REGULATED = ("returned", "dead_headed")

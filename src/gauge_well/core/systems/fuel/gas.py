@@ -8,7 +8,7 @@ import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, Result, over_duties
+from gauge_well.core.systems.base import Context, Need, Result, Shopping, over_duties
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.systems.fuel.facts_supply import GAS
 from gauge_well.core.typing import likely
@@ -46,7 +46,11 @@ def _need(context: Context) -> Need:
         "Gas parts passed for {power}: {flow} of {fuel} through tank valve, lock-off and vaporiser (or injectors made for "
         "it as a liquid). Fitted and tested by a licensed gas fitter."
     )
-    return Need(PART, "gas_flow", flow, "mass_flow", Sentence(words, values))
+    values["fuel"] = context.engine.fuel.label.split(",")[0]
+    brief = Sentence("gas parts passed for {flow} of {fuel}", values)
+    passed = Sentence("by a licensed gas fitter")
+    shop = Shopping("Gas parts", brief, Sentence("tank valve, lock-off, vaporiser"), passed, None, "fuel.injection")
+    return Need(PART, "gas_flow", flow, "mass_flow", Sentence(words, values), shop=shop)
 
 
 def _petrol_parts(context: Context, facts: FuelFacts) -> Sequence[Check]:

@@ -8,13 +8,15 @@ import numpy as np
 
 from gauge_well.core.facts import need_number
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, over_duties
+from gauge_well.core.sizes import BORES, INJECTORS, PUMPS, at_least
+from gauge_well.core.systems.base import Context, Need, Shopping, over_duties
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
-from gauge_well.core.systems.fuel.facts_supply import BORES, LINE_SPEED, SUCTION_SPEED, sold_bore
+from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED, sold_bore
 from gauge_well.core.typing import Array, likely
 
+NUMBERS = dict(enumerate(("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten")))
 LOW_LIFT = 20e3  # Pa a lift pump works against (common practice)
 
 
@@ -45,15 +47,14 @@ def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
     back = np.take_along_axis(back, flows[0].argmax(axis=0)[None], 0)[0]
     pressure = back + (circuit.filter_drop(flow) if facts.rail == "dead_headed" else circuit.line_drop(flow))
     volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
+    electric = facts.pump_drive == "electric"
     return Need(
         "pump",
         "pump_flow",
         flow,
         "flow_fuel",
         Sentence(
-            "A pump giving {flow} at {p}"
-            + (" and {v}" if facts.pump_drive == "electric" else "")
-            + ", {reserve} in reserve.",
+            "A pump giving {flow} at {p}" + (" and {v}" if electric else "") + ", {reserve} in reserve.",
             {
                 "flow": (likely(flow), "flow_fuel"),
                 "p": (likely(pressure), "pressure_gauge"),
@@ -61,6 +62,22 @@ def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
                 "reserve": (circuit.reserve, "share"),
             },
         ),
+        shop=_sold_pump(likely(flow), likely(pressure), volts if electric else None),
+    )
+
+
+def _sold_pump(flow: float, pressure: float, volts: float | None) -> Shopping:
+    size = at_least(PUMPS, flow)
+    asked: dict[str, tuple[float, str] | str] = {"flow": (flow, "flow_fuel"), "p": (pressure, "pressure_gauge")}
+    words = "two pumps side by side" if size is None else "{q}"
+    slots: dict[str, tuple[float, str] | str] = {} if size is None else {"q": (size, "flow_fuel")}
+    return Shopping(
+        "Fuel pump",
+        Sentence("{flow} of fuel at {p}", asked),
+        Sentence("at {p}" + ("" if volts is None else ", {v}"), asked | {"v": (volts or 0.0, "voltage")}),
+        Sentence(words, slots),
+        size,
+        "fuel.pump_flow",
     )
 
 
@@ -123,4 +140,20 @@ def _injector(context: Context, circuit: Circuit) -> Need:
                 "p": (likely(rated), "pressure_difference"),
             },
         ),
+        shop=_sold_injector(likely(size), likely(count), likely(rated)),
+    )
+
+
+def _sold_injector(size: float, count: float, rated: float) -> Shopping:
+    found = at_least(INJECTORS, size)
+    words = "two to each cylinder" if found is None else "{q}"
+    slots: dict[str, tuple[float, str] | str] = {} if found is None else {"q": (found, "injector_flow")}
+    number = NUMBERS.get(round(count), f"{count:.0f}")
+    return Shopping(
+        "Injectors",
+        Sentence("{n} injectors of {size}", {"n": number, "size": (size, "injector_flow")}),
+        Sentence("{n}, rated at {p}", {"n": number, "p": (rated, "pressure_difference")}),
+        Sentence(words, slots),
+        found,
+        "fuel.injector_flow",
     )

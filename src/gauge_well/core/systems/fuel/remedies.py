@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 import numpy as np
 
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizes import above, below
+from gauge_well.core.sizes import INJECTORS, PUMPS, above, below
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.fuel.circuit import circuit_of
 from gauge_well.core.systems.fuel.facts import FuelFacts
@@ -16,8 +16,6 @@ from gauge_well.core.systems.fuel.injectors import idle_pulse
 from gauge_well.core.typing import Value, likely
 
 # Sizes sold (common practice): [m3/s], [Pa], [m], [m2].
-PUMPS = tuple(q / 3.6e6 for q in (60, 90, 120, 155, 190, 255, 340, 450))
-INJECTORS = tuple(q / 6e7 for q in (150, 190, 220, 270, 315, 360, 440, 550, 650, 750, 875, 1000, 1200, 1500))
 RAILS = (250e3, 300e3, 350e3, 400e3, 450e3, 500e3, 550e3)
 LINES = (6e-3, 8e-3, 10e-3, 12e-3, 15e-3)
 SUCTION_LINES = (8e-3, 10e-3, 12e-3, 15e-3, 19e-3)

@@ -13,13 +13,13 @@ from gauge_well.core.engine.model import operate
 from gauge_well.core.facts import need
 from gauge_well.core.media import fuels
 from gauge_well.core.media.fuels import FUELS, Fuel, blend
+from gauge_well.core.sizes import INJECTORS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, demand
 from gauge_well.core.systems.fuel.judge import has_injectors
 from gauge_well.core.systems.fuel.network import missing_of, network_of
-from gauge_well.core.systems.fuel.remedies import INJECTORS
 from gauge_well.core.systems.fuel.show_circuit import at_duty
 from gauge_well.core.typing import likely
 

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.duty.model import REPEATS, SWALLOWED
 from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, over_duties
+from gauge_well.core.sizes import OIL_COOLERS, at_least, poured
+from gauge_well.core.systems.base import Context, Need, Shopping, over_duties
 from gauge_well.core.systems.oil import model
 from gauge_well.core.systems.oil.facts import QUANTITY_BAND, OilFacts, usual_quantity
 from gauge_well.core.typing import as_array, likely
@@ -36,7 +38,9 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
                 ),
             )
         )
-    heat = context.mean.heat_to_oil
+    # A short duty is swallowed by the oil and the metal: it counts as often as it comes back.
+    short = context.duties.column("duration") <= SWALLOWED
+    heat = context.mean.heat_to_oil / np.where(short, REPEATS, 1.0)
     limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
     rest = ways.block * (limit - ways.coolant) + ways.pan * (limit - ways.ambient)
     wanted = over_duties((heat - rest) / np.maximum(limit - ways.ambient, 1.0))
@@ -55,9 +59,31 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
                         "dt": (60.0, "temperature_difference"),
                     },
                 ),
+                shop=_cooler(likely(wanted)),
             )
         )
     return found
+
+
+def _poured(volume: float) -> Shopping:
+    size = poured(volume)
+    return Shopping(
+        "Oil",
+        Sentence("{v} of oil", {"v": (volume, "volume")}),
+        Sentence("in engines of its size; the pan decides"),
+        Sentence("{v} poured", {"v": (size, "volume")}),
+        size,
+        "oil.pan_length",
+    )
+
+
+def _cooler(wanted: float) -> Shopping:
+    size = at_least(OIL_COOLERS, wanted)
+    words = "two coolers one after another" if size is None else "{ua}"
+    slots: dict[str, tuple[float, str] | str] = {} if size is None else {"ua": (size, "conductance")}
+    asked: dict[str, tuple[float, str] | str] = {"ua": (wanted, "conductance")}
+    brief = Sentence("an oil cooler of {ua}", asked)
+    return Shopping("Oil cooler", brief, Sentence("into air"), Sentence(words, slots), size, "oil.cooler_conductance")
 
 
 def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None) -> Need:
@@ -71,7 +97,8 @@ def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None
             "high": (high, "volume"),
         }
         words = "About {v} of oil, {low} to {high} in engines of its size; the pan decides."
-        return Need("pan", "oil_quantity", volume, "volume", Sentence(words, values))
+        shop = _poured(volume)
+        return Need("pan", "oil_quantity", volume, "volume", Sentence(words, values), shop=shop, band=(low, high))
     pan, n = coverage.pan, coverage.sampled_normals
     over = coverage.over if coverage.over.ndim == 3 else coverage.over[..., None]
     under = volume_below(pan.body, n, pan.over_pickup(n) + over).max(axis=(0, 1))

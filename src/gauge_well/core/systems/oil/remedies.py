@@ -9,7 +9,7 @@ import numpy as np
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.oils import OILS
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizes import above
+from gauge_well.core.sizes import OIL_COOLERS, above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.model import oil_of
@@ -18,7 +18,6 @@ from gauge_well.core.typing import likely
 DEEPER, MORE_OIL, NEARER = 0.025, 0.5e-3, 0.04  # m, m3, m
 BAFFLE_OVER = 1.15  # of what the duties ask, rounded up to a tenth of g
 LEAST_CLEARANCE = 0.006
-COOLERS = (20.0, 40.0, 60.0, 90.0, 130.0, 180.0, 250.0, 350.0)  # W/K (common practice)
 DRAINS = (10e-3, 12e-3, 16e-3, 19e-3, 22e-3, 25e-3)
 PICKUPS = (10e-3, 12e-3, 16e-3, 20e-3, 25e-3, 32e-3, 40e-3)
 SLOPE = np.radians(20.0)
@@ -115,7 +114,7 @@ def _oil(facts: OilFacts) -> Iterator[Candidate]:
 
 def _cooler(facts: OilFacts) -> Iterator[Candidate]:
     if facts.cooler in (None, "none"):
-        for size in COOLERS[1:6:2]:
+        for size in OIL_COOLERS[1:6:2]:
             for kind, where in (("air", "in the air"), ("water", "in the coolant")):
                 yield Candidate(
                     f"cooler_{kind}_{size:.0f}",
@@ -125,7 +124,7 @@ def _cooler(facts: OilFacts) -> Iterator[Candidate]:
                 )
     elif facts.cooler_conductance is not None:
         now = likely(facts.cooler_conductance)
-        for size in above(COOLERS, now, 1):
+        for size in above(OIL_COOLERS, now, 1):
             words = Sentence("Oil cooler {a} → {b}", {"a": (now, "conductance"), "b": (size, "conductance")})
             yield Candidate("cooler", "cooler", words, {"oil.cooler_conductance": size})
 

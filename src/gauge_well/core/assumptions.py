@@ -1,0 +1,169 @@
+"""What nobody typed and still decides: each value a rule supplied, moved alone to both ends of its band.
+
+One pass: the build is worked once with a column on the sample axis for either end of every such value, all others at
+their likely ones. So each check and each need says which one value it rests on most.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+
+from gauge_well.core.case import BuildCase, fact_at, with_value
+from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.facts import Spec, specs
+from gauge_well.core.runs import Key, Run, run
+from gauge_well.core.sampling import SECTIONS, Drawn
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Need
+from gauge_well.core.tolerance import HALF, Known, spread, supposed
+from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.ways import way_of
+
+# Rows of the tolerance table that only a logged run or a bench tells.
+NOT_STATEABLE = ("bsfc", "coolant_share", "oil_share", "loss", "fin_count", "exact")
+FELT = 0.03  # share of a need by which a value must move it, end to end, for the need to rest on it
+NeedKey = tuple[str, str, str]  # system, part, quantity
+
+
+@dataclass(frozen=True)
+class Taken:
+    """One value that a rule supplied and a builder could state."""
+
+    path: str
+    spec: Spec
+    value: float
+
+    def said(self, duties: Mapping[str, str]) -> Sentence:
+        """ "pickup pipe bore taken as 22 mm"; ``duties``: name of each by its id."""
+        label = self.spec.label.strip()
+        words = label if label[:2].isupper() else label[:1].lower() + label[1:]
+        section, *between, _ = self.path.split(".")
+        if section == "duties":
+            words += f" ({duties.get(between[0], between[0]).lower()})"
+        return Sentence(words + " taken as {value}", {"value": (self.value, self.spec.kind)})
+
+
+@dataclass(frozen=True)
+class Rest:
+    """What a check or a need rests on most.
+
+    ``fill``: of the check with the value at the end that turns its verdict; for a need the least and the most that
+    either end asks.
+    """
+
+    taken: Taken
+    fill: float | None = None
+    low: float | None = None
+    high: float | None = None
+
+
+@dataclass(frozen=True)
+class Assumptions:
+    """By check, the value that alone would bring it under its brim, or that alone would break it; by need, the value
+    that moves it most."""
+
+    saves: Mapping[Key, Rest] = field(default_factory=dict)
+    breaks: Mapping[Key, Rest] = field(default_factory=dict)
+    needs: Mapping[NeedKey, Rest] = field(default_factory=dict)
+
+    def of(self, key: Key) -> Rest | None:
+        """What a check rests on, either way."""
+        return self.saves.get(key) or self.breaks.get(key)
+
+
+def stateable(case: BuildCase) -> list[Taken]:
+    """Values of a build that a rule supplied and that can be read, taped or answered."""
+    found = []
+    for path, known in case.known.items():
+        section, *_, name = path.split(".")
+        if known.evidence != "rule" or (known.half is not None and not known.half.of(1.0)):
+            continue
+        spec = specs(DutyFacts if section == "duties" else SECTIONS[section])[name]
+        value = fact_at(case, path)
+        if value is None or spec.kind in ("choice", "text", "table") or spec.fine or _follows(case, path):
+            continue
+        if spec.when is not None and fact_at(case, f"{path.rsplit('.', 1)[0]}.{spec.when[0]}") not in spec.when[1]:
+            continue
+        if (spec.spread or spec.kind) in NOT_STATEABLE or (section != "duties" and way_of(path) is None):
+            continue
+        if supposed(spec).of(value) > 0.0:
+            found.append(Taken(path, spec, likely(value)))
+    return found
+
+
+def _follows(case: BuildCase, path: str) -> bool:
+    """Air over a core that moves follows the speed, which is asked; nobody is asked for both."""
+    section, *between, name = path.split(".")
+    return section == "duties" and name == "air_speed" and dict(case.duties)[between[0]].kind in ("road", "idle")
+
+
+def ends(case: BuildCase, taken: Sequence[Taken]) -> Drawn:
+    """The case with a low and a high column for each value, after the likely one."""
+    count = 2 * len(taken)
+    for i, item in enumerate(taken):
+        z = np.zeros(1 + count)
+        z[1 + 2 * i], z[2 + 2 * i] = -HALF, HALF
+        moved = spread(item.spec, Known("rule", supposed(item.spec)), item.value, z)
+        case = with_value(case, item.path, moved)
+    wanted = case.wanted if case.wanted is not None else likely(fact_at(case, "engine.rated_power") or 0.0) or None
+    return Drawn(replace(case, wanted=wanted), count, {}, {})
+
+
+def assumed(case: BuildCase) -> Assumptions:
+    """What every check and need of a build rests on; nothing where nothing can be sized."""
+    taken = stateable(case)
+    if not taken:
+        return Assumptions()
+    try:
+        found = run(ends(case, taken))
+    except MissingFact:
+        return Assumptions()
+    saves: dict[Key, Rest] = {}
+    breaks: dict[Key, Rest] = {}
+    for limit in found.limits:
+        low, high = limit.fill[1::2], limit.fill[2::2]
+        short = limit.fill[0] > 1.0
+        at = np.minimum(low, high) if short else np.maximum(low, high)
+        i = int(np.argmin(at) if short else np.argmax(at))
+        if short == (at[i] > 1.0):
+            continue
+        (saves if short else breaks)[limit.key] = Rest(taken[i], float(at[i]))
+    return Assumptions(saves, breaks, _needs(found, taken))
+
+
+def _needs(found: Run, taken: Sequence[Taken]) -> dict[NeedKey, Rest]:
+    rests: dict[NeedKey, Rest] = {}
+    for id, result in found.results.items():
+        try:
+            needs = result.needs()
+        except CoreError:
+            continue
+        for need in needs:
+            rest = _itself(need) or _need(as_array(need.value).ravel(), taken)
+            if rest is not None:
+                rests[id, need.part, need.quantity] = rest
+    return rests
+
+
+def _itself(need: Need) -> Rest | None:
+    """What a need takes by itself for a part that is not stated comes before any rule."""
+    if need.shop is None or not need.shop.takes:
+        return None
+    path, value, _ = need.shop.takes[0]
+    section, name = path.split(".")
+    return Rest(Taken(path, specs(SECTIONS[section])[name], value))
+
+
+def _need(value: Array, taken: Sequence[Taken]) -> Rest | None:
+    if value.size < 1 + 2 * len(taken) or not np.isfinite(value[0]) or value[0] <= 0.0:
+        return None
+    low, high = value[1::2], value[2::2]
+    moved = np.where(np.isfinite(low) & np.isfinite(high), np.abs(high - low), 0.0) / value[0]
+    i = int(np.argmax(moved))
+    if moved[i] < FELT:
+        return None
+    return Rest(taken[i], low=float(min(low[i], high[i])), high=float(max(low[i], high[i])))
