@@ -176,6 +176,10 @@ class BrowserCase(DatabaseCase):
         self.settle(page)
         return page
 
+    def station(self, name: str) -> Locator:
+        """A station's place in the rail."""
+        return self.page.get_by_role("navigation", name="Stations").get_by_role("link", name=name)
+
     def follow(self, link: Locator, path: str) -> None:
         """Click what leads to an address of the page's own and wait until the page has worked out what it shows."""
         link.click()

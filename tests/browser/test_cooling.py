@@ -97,7 +97,7 @@ class Drawings(BrowserCase):
     def test_facts_that_do_not_apply_are_folded_away(self) -> None:
         id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/cooling")
-        page.get_by_role("button", name=re.compile("more: by rule or not stated")).click()
+        page.get_by_role("button", name=re.compile("more: not given")).click()
         expect(page.get_by_text("Fan turns over crank turns")).to_have_count(0)
         self.pick("cooling.fan_kind", "driven by the engine")
         expect(page.get_by_text("Fan turns over crank turns")).to_be_visible()

@@ -173,7 +173,7 @@ class WantedLine(BrowserCase):
         page = self.go(f"/builds/{self.build}")
         line = page.get_by_role("slider", name="Wanted power")
         line.focus()
-        for _ in range(5):
+        for _ in range(7):
             line.press("Shift+ArrowRight")
         expect(page.get_by_text("A what-if")).to_be_visible()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Good for")

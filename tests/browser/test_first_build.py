@@ -26,10 +26,10 @@ class FirstBuild(BrowserCase):
     def test_five_facts_a_fraction_a_verdict_and_it_is_still_there(self) -> None:
         self.start()
         page = self.page
-        expect(page.get_by_role("heading", level=1)).to_contain_text("What is known holds")
-        expect(page.get_by_text("Not given yet")).to_be_visible()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("takes a 0.")
+        expect(page.get_by_text("Nothing is fitted yet, so this is the size of everything.")).to_be_visible()
         expect(page.get_by_role("heading", name="What to look for")).to_be_visible()
-        self.follow(page.get_by_role("link", name="Cooling"), "**/cooling")
+        self.follow(self.station("Cooling"), "**/cooling")
         expect(page.get_by_role("heading", level=1)).to_contain_text("Cooling is not known yet")
         self.give("cooling.core_width", "11 5/8 in")
         expect(self.fact("cooling.core_width")).to_contain_text("295.3")
@@ -55,7 +55,7 @@ class FirstBuild(BrowserCase):
         self.page = phone.new_page()
         self.start("Phone van")
         self.page.get_by_role("button", name="Stations").click()
-        self.follow(self.page.get_by_role("link", name="Fuel"), "**/fuel")
+        self.follow(self.station("Fuel"), "**/fuel")
         self.give("fuel.pump_flow", "110 lph")
         self.give("fuel.pump_pressure", "3 bar")
         self.give("fuel.injector_flow", "360 cc/min")

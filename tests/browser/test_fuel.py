@@ -24,7 +24,7 @@ class FuelCase(BrowserCase):
 
     def whole(self) -> None:
         """Show also what only the rules know."""
-        self.page.get_by_role("button", name=re.compile("more: by rule or not stated")).click()
+        self.page.get_by_role("button", name=re.compile("more: not given")).click()
 
 
 class FromNothing(FuelCase):
@@ -35,7 +35,7 @@ class FromNothing(FuelCase):
         for name, text in (("power", power), ("speed", speed), ("displacement", size), ("mass", mass)):
             page.locator(f'input[name="{name}"]').fill(text)
         self.follow(page.get_by_role("button", name="To the bench"), "**/builds/*")
-        self.follow(page.get_by_role("link", name="Fuel"), "**/fuel")
+        self.follow(self.station("Fuel"), "**/fuel")
         expect(self.headline()).to_contain_text("Fuel")
 
     def circuit(self, label: str) -> None:
@@ -46,10 +46,10 @@ class FromNothing(FuelCase):
         """At 340 g/kWh 68 kg/h, 91.3 L/h, 110 with a fifth more; 550 cc/min injectors serve and a 120 L/h pump does."""
         self.start("road car", "petrol, no ethanol", "200 kW", "6000", "2.5 L", "1400 kg")
         page = self.page
-        self.follow(page.get_by_role("link", name="Engine"), "**/engine")
+        self.follow(self.station("Engine"), "**/engine")
         self.whole()
         self.give("engine.cylinders", "5")
-        self.follow(page.get_by_role("link", name="Fuel"), "**/fuel")
+        self.follow(self.station("Fuel"), "**/fuel")
         expect(page.get_by_text(re.compile(r"A pump giving 110\sL/h at"))).to_be_visible()
         expect(page.get_by_text(re.compile("5 injectors of"))).to_be_visible()
         self.give("fuel.injector_flow", "550 cc/min")

@@ -9,7 +9,7 @@ from gauge_well.services import builds
 from tests.browser.pages import PHONE, BrowserCase
 from tests.support import ROAD, changed
 
-SHORT = changed(ROAD, fuel__injector_flow="240 cc/min")
+SHORT = changed(ROAD, fuel__injector_flow="240 cc/min", fuel__rail_pressure="300 kPa")
 
 
 class WhatWouldMoveIt(BrowserCase):

@@ -4,6 +4,7 @@ import csv
 import io
 import re
 import unittest
+from collections.abc import Mapping
 from functools import cache
 from typing import Any
 
@@ -41,6 +42,12 @@ def made(raw: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
     return document
 
 
+def reach_of(report: Mapping[str, Any]) -> float:
+    """Least reach of all rows, also of those that are short by an assumption: a change claims no more than that."""
+    watts = [r["reach_w"] for r in report["rows"] if r["kind"] == "power" and r["reach_w"] is not None]
+    return min([*watts, 4.0 * report["wanted_w"]])
+
+
 class Claims(NumbersCase):
     def test_every_change_is_what_a_fresh_sizing_gives(self) -> None:
         """All single changes and pairs of all demos: each row's fill and reach to 1e-9, headroom to 1 W."""
@@ -53,8 +60,7 @@ class Claims(NumbersCase):
                 after = size_document(made(raw, change), "none")
                 with self.subTest(name, change=change["id"]):
                     if change["headroom_w"] is not None and before["reach_w"] is not None:
-                        reach = after["reach_w"] if after["reach_w"] is not None else 4.0 * before["wanted_w"]
-                        self.close(change["headroom_w"], reach - before["reach_w"], abs=1.0)
+                        self.close(change["headroom_w"], reach_of(after) - reach_of(before), abs=1.0)
                     fills = {c["fill"] for b in after["systems"].values() for c in b["checks"]}
                     shown = {round(100 * f) for f in fills}
                     for said in [change["own"], *change["others"]]:

@@ -519,7 +519,7 @@ export interface components {
         };
         /**
          * StarterRequest
-         * @description Five facts.
+         * @description A handful of facts; what is empty is not known.
          */
         StarterRequest: {
             /**
@@ -537,12 +537,37 @@ export interface components {
              * @enum {string}
              */
             aspiration: "" | "natural" | "turbo" | "supercharged";
+            /**
+             * Injection
+             * @default
+             */
+            injection: string;
             /** Power */
             power: string;
             /** Speed */
             speed: string;
+            /**
+             * Torque
+             * @default
+             */
+            torque: string;
+            /**
+             * Torque Speed
+             * @default
+             */
+            torque_speed: string;
             /** Displacement */
             displacement: string;
+            /**
+             * Cylinders
+             * @default
+             */
+            cylinders: string;
+            /**
+             * Boost
+             * @default
+             */
+            boost: string;
             /**
              * Mass
              * @default
@@ -553,6 +578,26 @@ export interface components {
              * @default
              */
             task: string;
+            /**
+             * Climb
+             * @default
+             */
+            climb: string;
+            /**
+             * Hottest
+             * @default
+             */
+            hottest: string;
+            /**
+             * Waterline
+             * @default
+             */
+            waterline: string;
+            /**
+             * Heel
+             * @default
+             */
+            heel: string;
             units?: components["schemas"]["UnitsDocument"];
         };
         /**
@@ -984,7 +1029,7 @@ export interface components {
              */
             text: string;
             /** Evidence */
-            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
             /**
              * Value
              * @description What was read, in `unit`; the text rules
@@ -1984,7 +2029,7 @@ export interface components {
              */
             text: string;
             /** Evidence */
-            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
             /**
              * Value
              * @description What was read, in `unit`; the text rules
@@ -2770,6 +2815,11 @@ export interface components {
              * @description Tyre diameter
              */
             tyre_diameter?: components["schemas"]["FactDocument"] | string | number | null;
+            /**
+             * Waterline Length
+             * @description Waterline length. Afloat, loaded as used: where the hull leaves the water, stem to stern.
+             */
+            waterline_length?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Trailer Mass
              * @description Trailer weight
@@ -3631,6 +3681,11 @@ export interface components {
             remedies: unknown[];
             /** Cautions */
             cautions: components["schemas"]["CautionOut"][];
+            /**
+             * Decides
+             * @default []
+             */
+            decides: string[];
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
         };
@@ -3642,7 +3697,7 @@ export interface components {
             /** Text */
             text: string;
             /** Evidence */
-            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess") | null;
+            evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
         };
         /**
          * TaskOut
@@ -3695,6 +3750,10 @@ export interface components {
             /** Tasks */
             tasks: {
                 [key: string]: components["schemas"]["TaskOut"];
+            };
+            /** Injections */
+            injections: {
+                [key: string]: string;
             };
             /** Fuels */
             fuels: {

@@ -16,7 +16,7 @@ const blocks = computed(() => build.report?.systems ?? {})
     <router-link class="stop bench" :to="to('bench')">Bench</router-link>
     <p class="label group">In order of work</p>
     <router-link v-for="station in STATIONS" :key="station.id" class="stop" :to="to(station.id)">
-      <Well v-if="station.id !== 'duties'" :fill="blocks[station.id]?.fill" :system="station.id" size="rail" :label="station.title" :state="blocks[station.id]?.state ?? 'not judged'" />
+      <Well v-if="station.id !== 'duties'" :fill="blocks[station.id]?.fill" :system="station.id" size="upright" :label="station.title" :state="blocks[station.id]?.state ?? 'not judged'" />
       <span v-else class="gap" />
       {{ station.title }}
     </router-link>

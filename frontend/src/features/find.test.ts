@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { search, stationOf, type Hit } from './find'
+import { stationOf } from '../shared/places'
+import { search, type Hit } from './find'
 
 const hit = (label: string, where = 'Cooling · Core'): Hit => ({ label, where, station: 'cooling', hash: '#x' })
 

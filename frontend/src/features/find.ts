@@ -1,17 +1,11 @@
 import type { Report, Vocabulary } from '../api/client'
+import { stationOf } from '../shared/places'
 
 export interface Hit {
   label: string
   where: string
   station: string
   hash: string
-}
-
-/** Station on which a fact is edited, by its section of the sheet and its group. */
-export function stationOf(section: string, group = ''): string {
-  if (section === 'machine') return 'duties'
-  if (section === 'installation') return { Room: 'cooling', 'Round the exhaust': 'exhaust' }[group] ?? 'oil'
-  return section
 }
 
 /** Everything that can be found by name: facts, checks and steps of working. */

@@ -6,6 +6,7 @@ import { chance } from './bands'
 import CostLine from './CostLine.vue'
 import { percent } from './format'
 import { folded } from './notices'
+import RestsOn from './RestsOn.vue'
 import Well from './Well.vue'
 
 /** Checks as wells, fullest first; those that cannot be judged say what is missing. */
@@ -32,14 +33,17 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
       <Well :fill="null" :system="system" size="long" :label="unknown.name" />
       <p class="mute">Missing: {{ unknown.missing.map(label).join(', ') }}.</p>
     </div>
-    <component :is="check.duty ? 'button' : 'div'" v-for="check in checks" :key="check.id + check.duty" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
+    <div v-for="check in checks" :key="check.id + check.duty" class="whole">
+    <component :is="check.duty ? 'button' : 'div'" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
       <div class="line">
         <span class="name">{{ title(check) }}</span>
-        <span class="figure" :class="{ over: check.fill > 1 }">{{ percent(check.fill) }}</span>
+        <span class="figure" :class="{ over: check.state === 'short' }">{{ percent(check.fill) }}{{ check.state === 'assumed' ? ' ?' : '' }}</span>
       </div>
       <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" :low="check.fill_low" :high="check.fill_high" />
       <p class="mute">{{ check.sentence }}<template v-if="unsure(check)"> Holds in {{ chance(check.holds_probability ?? 1) }} of cases within the tolerances.</template></p>
     </component>
+    <p v-if="check.rests_on" class="on"><span class="mute">{{ check.state === 'assumed' ? 'Short only by what nobody stated:' : 'Holds by what nobody stated:' }}</span> <RestsOn :rests="check.rests_on" /></p>
+    </div>
     <template v-if="costs.length">
       <h2 class="label head costs">What it costs</h2>
       <component :is="check.duty ? 'button' : 'div'" v-for="check in costs" :key="check.id + check.duty" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
@@ -74,6 +78,10 @@ button.check {
 }
 button.check:hover {
   background: var(--glass);
+}
+.on {
+  padding: 0 14px 10px;
+  font-size: 13.5px;
 }
 .line {
   display: flex;

@@ -38,6 +38,16 @@ const chosen = (name: string) => {
 /** Whether what a field depends on is chosen so that it has a meaning. */
 const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(chosen(name)))
 const FEW = 2
+/** What a rule supplied and still moves a check or a need of this build: those stand first and open. */
+const decides = computed(() => {
+  const paths = Object.values(build.report?.systems ?? {}).flatMap((s) => s.decides ?? [])
+  const leading = build.report?.systems[props.section]?.decides ?? []
+  return [...new Set([...leading, ...paths])].filter((p) => p.startsWith(`${props.section}.`))
+})
+const deciding = computed(() => {
+  const fields = words.words?.sections[props.section]?.fields ?? []
+  return decides.value.flatMap((p) => fields.filter((f) => path(f) === p && fact(f)?.evidence === 'rule' && (!props.only.length || props.only.includes(f.group))))
+})
 const kept = (own: Field[]) => {
   const begun = own.some((f) => stated(f) || f.part !== '') || own.filter((f) => fact(f) === undefined).length <= FEW
   return own.filter((f) => stated(f) || (begun && (f.part !== '' || fact(f) === undefined)))
@@ -47,7 +57,7 @@ const groups = computed(() => {
   const found: { name: string; fields: Field[]; more: number }[] = []
   for (const name of new Set(fields.map((f) => f.group))) {
     if (props.only.length && !props.only.includes(name)) continue
-    const own = fields.filter((f) => f.group === name && (applies(f) || stated(f)))
+    const own = fields.filter((f) => f.group === name && (applies(f) || stated(f)) && !deciding.value.includes(f))
     const shown = all.value ? own : kept(own)
     found.push({ name, fields: shown, more: own.length - shown.length })
   }
@@ -60,13 +70,17 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
   <section class="card">
     <div class="pad">
       <h2 class="label">{{ title }}</h2>
+      <div v-if="deciding.length" class="group decides">
+        <h3 class="mute">Nobody stated these, and they decide</h3>
+        <FactRow v-for="field in deciding" :key="field.name" :path="path(field)" :field="field" />
+      </div>
       <div v-for="group in groups" v-show="group.fields.length" :key="group.name" class="group">
         <h3 class="hidden">{{ group.name }}</h3>
         <FactRow v-for="field in group.fields" :key="field.name" :path="path(field)" :field="field" />
         <CautionNote v-for="caution in cautions.filter((c) => c.where === group.name)" :key="caution.id" :text="caution.text" />
       </div>
       <button v-if="folded || all" class="textlink more" type="button" :aria-expanded="all" @click="all = !all">
-        {{ all ? 'Show only what is stated' : `${folded} more: by rule or not stated` }}
+        {{ all ? 'Show only what is stated' : `${folded} more: not given, or they move nothing here` }}
       </button>
     </div>
   </section>
@@ -79,6 +93,13 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
 }
 .group:last-of-type {
   border-bottom: 0;
+}
+.decides {
+  border-left: 2px dashed var(--mute);
+  padding-left: 10px;
+}
+.decides h3 {
+  font: 500 13.5px/1.3 var(--words);
 }
 .more {
   margin-top: 8px;

@@ -208,7 +208,7 @@ function turnEvidence(): void {
   border: 0;
   padding: 0;
   min-width: 14px;
-  margin-right: -14px; /* stands in the card's edge, so that no value moves for it */
+  margin-right: -8px; /* stands in the card's margin, so that no value moves for it */
   color: var(--mute);
   font: 600 13px/1 var(--labels);
   cursor: pointer;

@@ -4,7 +4,7 @@ import { percent } from './format'
 
 /** A glass with a brim: the level is demand, the tick at the brim is capacity. */
 const props = withDefaults(
-  defineProps<{ fill: number | null | undefined; system: string; size?: 'rail' | 'row' | 'long'; label: string; state?: string; low?: number | null; high?: number | null }>(),
+  defineProps<{ fill: number | null | undefined; system: string; size?: 'upright' | 'row' | 'long'; label: string; state?: string; low?: number | null; high?: number | null }>(),
   { size: 'row', state: '', low: null, high: null },
 )
 const BRIM = 0.82 // of the glass's length, so that a level over the brim has somewhere to go
@@ -18,11 +18,13 @@ const band = computed(() => {
 })
 const said = computed(() => `${props.label}, ${props.fill === null || props.fill === undefined ? 'not known' : percent(props.fill)}${props.state ? `, ${props.state}` : ''}`)
 const full = computed(() => (props.fill ?? 0) > 1)
+/** Over the brim only by a value nobody stated: dashed, never the hatch of what is short. */
+const guessed = computed(() => props.state === 'assumed')
 </script>
 
 <template>
-  <span class="well" :class="[size, { full, unknown: fill === null || fill === undefined }]" role="img" :aria-label="said">
-    <span class="level" :style="{ '--share': level, background: full ? 'var(--over)' : `var(--${system})` }" />
+  <span class="well" :class="[size, { full, guessed, unknown: fill === null || fill === undefined }]" role="img" :aria-label="said">
+    <span class="level" :style="{ '--share': level, background: full && !guessed ? 'var(--over)' : `var(--${system})` }" />
     <span v-if="full" class="spill" :style="{ '--from': BRIM, '--share': over }" />
     <span v-if="band" class="band" :style="{ '--from': band.from, '--share': band.share }" />
     <span class="brim" :style="{ '--from': BRIM }" />
@@ -68,6 +70,10 @@ const full = computed(() => (props.fill ?? 0) > 1)
   background: repeating-linear-gradient(-45deg, var(--over) 0 3px, var(--over-soft) 3px 6px);
   outline: 1px solid var(--over);
 }
+.guessed .spill {
+  background: none;
+  outline: 1.5px dashed var(--ink);
+}
 .brim {
   left: calc(var(--from) * 100%);
   width: 2px;
@@ -100,20 +106,20 @@ const full = computed(() => (props.fill ?? 0) > 1)
 .unknown {
   border-style: dashed;
 }
-.rail {
+.upright {
   width: 9px;
   height: 19px;
   border: 1.5px solid var(--mute);
   border-radius: 4px;
 }
-.rail .level {
+.upright .level {
   top: auto;
   width: auto;
   right: 0;
   height: calc(var(--share) * 100%);
   border-radius: 0 0 2px 2px;
 }
-.rail .spill {
+.upright .spill {
   left: 0;
   right: 0;
   width: auto;
@@ -122,7 +128,7 @@ const full = computed(() => (props.fill ?? 0) > 1)
   height: calc(var(--share) * 100%);
   min-height: 3px;
 }
-.rail .brim {
+.upright .brim {
   left: -2px;
   right: -2px;
   width: auto;

@@ -64,11 +64,12 @@ class Rest:
 @dataclass(frozen=True)
 class Assumptions:
     """By check, the value that alone would bring it under its brim, or that alone would break it; by need, the value
-    that moves it most."""
+    that moves it most; by system, the values that move any check or need of it, the strongest first."""
 
     saves: Mapping[Key, Rest] = field(default_factory=dict)
     breaks: Mapping[Key, Rest] = field(default_factory=dict)
     needs: Mapping[NeedKey, Rest] = field(default_factory=dict)
+    decides: Mapping[str, Sequence[str]] = field(default_factory=dict)
 
     def of(self, key: Key) -> Rest | None:
         """What a check rests on, either way."""
@@ -122,20 +123,31 @@ def assumed(case: BuildCase) -> Assumptions:
         found = run(ends(case, taken))
     except MissingFact:
         return Assumptions()
+    moved: dict[str, Array] = {}
     saves: dict[Key, Rest] = {}
     breaks: dict[Key, Rest] = {}
     for limit in found.limits:
         low, high = limit.fill[1::2], limit.fill[2::2]
+        _most(moved, limit.system, np.abs(high - low))
         short = limit.fill[0] > 1.0
         at = np.minimum(low, high) if short else np.maximum(low, high)
         i = int(np.argmin(at) if short else np.argmax(at))
         if short == (at[i] > 1.0):
             continue
         (saves if short else breaks)[limit.key] = Rest(taken[i], float(at[i]))
-    return Assumptions(saves, breaks, _needs(found, taken))
+    needs = _needs(found, taken, moved)
+    return Assumptions(saves, breaks, needs, {id: _decides(share, taken) for id, share in moved.items()})
 
 
-def _needs(found: Run, taken: Sequence[Taken]) -> dict[NeedKey, Rest]:
+def _most(moved: dict[str, Array], system: str, share: Array) -> None:
+    moved[system] = np.maximum(moved[system], share) if system in moved else share
+
+
+def _decides(share: Array, taken: Sequence[Taken]) -> list[str]:
+    return [taken[i].path for i in np.argsort(-share, kind="stable") if share[i] >= FELT]
+
+
+def _needs(found: Run, taken: Sequence[Taken], moved: dict[str, Array]) -> dict[NeedKey, Rest]:
     rests: dict[NeedKey, Rest] = {}
     for id, result in found.results.items():
         try:
@@ -143,7 +155,10 @@ def _needs(found: Run, taken: Sequence[Taken]) -> dict[NeedKey, Rest]:
         except CoreError:
             continue
         for need in needs:
-            rest = _itself(need) or _need(as_array(need.value).ravel(), taken)
+            share = _shares(as_array(need.value).ravel(), taken)
+            if share is not None:
+                _most(moved, id, share)
+            rest = _itself(need) or _need(as_array(need.value).ravel(), taken, share)
             if rest is not None:
                 rests[id, need.part, need.quantity] = rest
     return rests
@@ -158,12 +173,19 @@ def _itself(need: Need) -> Rest | None:
     return Rest(Taken(path, specs(SECTIONS[section])[name], value))
 
 
-def _need(value: Array, taken: Sequence[Taken]) -> Rest | None:
+def _shares(value: Array, taken: Sequence[Taken]) -> Array | None:
+    """Share of a need by which each value moves it, end to end; None where it is one number."""
     if value.size < 1 + 2 * len(taken) or not np.isfinite(value[0]) or value[0] <= 0.0:
         return None
     low, high = value[1::2], value[2::2]
-    moved = np.where(np.isfinite(low) & np.isfinite(high), np.abs(high - low), 0.0) / value[0]
-    i = int(np.argmax(moved))
-    if moved[i] < FELT:
+    there = np.isfinite(low) & np.isfinite(high)
+    apart = np.where(there, high, 0.0) - np.where(there, low, 0.0)
+    return np.asarray(np.abs(apart) / value[0])
+
+
+def _need(value: Array, taken: Sequence[Taken], share: Array | None) -> Rest | None:
+    if share is None or share.max() < FELT:
         return None
+    i = int(np.argmax(share))
+    low, high = value[1::2], value[2::2]
     return Rest(taken[i], low=float(min(low[i], high[i])), high=float(max(low[i], high[i])))

@@ -235,8 +235,11 @@ def _size_of_everything(told: _Told, wanted: Mapping[str, tuple[float, str] | st
 
 def _check_it(told: _Told) -> Sentence:
     """What to look at where a verdict rests on a value nobody stated."""
-    said: Sentence = told.guessed[0]["rests_on"]["sentence"]
-    return Sentence("Check one thing: " + said.template + ".", said.values)
+    first = told.guessed[0]
+    said: Sentence = first["rests_on"]["sentence"]
+    part, s = _the(first["label"]) if "label" in first else ("how fast it goes", "s")
+    words = "Check one thing: " + said.template + "; {part} " + ("rests" if s else "rest") + " on it."
+    return Sentence(words, {**said.values, "part": part})
 
 
 def _following(entries: Sequence[tuple[Sentence, Mapping[str, str]]]) -> Sentence:

@@ -65,7 +65,10 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
     boost, stroke = (
         path in case.known and case.known[path].evidence != "rule" for path in ("engine.boost", "engine.stroke")
     )
-    claim = plausibility.claim(context.engine, context.wanted, claimed, boost, stroke)
+    # More may be wanted than is claimed: that is a wish, and no claim.
+    rated = likely(context.engine.rated_power)
+    of_claim = claimed if context.wanted == rated else plausibility.figures(context.engine, rated)
+    claim = plausibility.claim(context.engine, rated, of_claim, boost, stroke)
     blocks: dict[str, Any] = {"engine": _engine_block(context, explain, rests, claimed)}
     not_judged = [{"system": name, "why": "not built yet"} for name in NOT_BUILT]
     solved: dict[str, Result] = {}
@@ -289,10 +292,11 @@ def _engine_block(context: Context, explain: str, rests: Assumptions, claimed: M
         "governing": {"check": "enough", "duty": worst["duty"]} if worst else None,
         "checks": checks,
         "figures": _by_duty(figures, context),
-        "machine": engine_report.machine_figures(context.engine, duties, context.wanted, claimed),
+        "machine": engine_report.machine_figures(context.engine, duties, context.wanted, claimed, context.machine),
         "need": [],
         "remedies": [],
         "cautions": [],
+        "decides": list(rests.decides.get(ENGINE, ())),
         "working": {
             duties.cases[i].id: engine_report.steps(
                 context.engine, context.mean, i, duties.cases[i], duties.vehicle, context.wanted
@@ -388,7 +392,8 @@ def block_of(
     states = {State(c["state"]) for c in dicts if c["class"] == "limit"}
     # What only costs governs where there is no limit to.
     binding = [c for c in dicts if c["class"] == "limit"] or dicts
-    worst = max(binding, key=lambda c: c["fill"], default=None)
+    # What is short by what was stated governs before what is short by an assumption.
+    worst = max(binding, key=lambda c: (c["state"] == State.SHORT.value, c["fill"]), default=None)
     names = dict(context.duties.named)
     power_rows = [
         r for r in rows if r["kind"] == "power" and r["reach_code"] != "unknown" and r["state"] != State.ASSUMED.value
@@ -417,6 +422,7 @@ def block_of(
         },
         "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
+        "decides": list(rests.decides.get(system.id, ())),
         "notices": [*result.notices(), *looked(result.looks(), context.duties.named)],
     }
     return block, rows
@@ -468,6 +474,7 @@ def _refused_block(system: System, error: CoreError) -> dict[str, Any]:
         "working": {},
         "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
+        "decides": [],
         "notices": [Notice(error.code, Sentence(error.message), error.field)],
     }
 

@@ -174,6 +174,7 @@ class SystemOut(Band):
     working: dict[str, list[StepOut]]
     remedies: list[Any]
     cautions: list[CautionOut]
+    decides: list[str] = []
     notices: list[NoticeOut]
 
 

@@ -47,7 +47,7 @@ def needs_with_bands(raw: Mapping[str, Any]) -> list[dict[str, Any]]:
     for id, block in report["systems"].items():
         for item in block["need"]:
             drawn = samples.get((id, item["part"], item["quantity"]))
-            low = high = None
+            low, high = item["low"], item["high"]
             if drawn is not None and drawn.size > 1:
                 low, high = (runs.percentile(drawn.ravel()[1:], share) for share in (bands.LOW, bands.HIGH))
                 low, high = (x if np.isfinite(x) else None for x in (low, high))

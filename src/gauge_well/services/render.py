@@ -14,7 +14,7 @@ from gauge_well.units import show
 from gauge_well.units.printing import Preference
 
 # "79 hp of 88 hp" reads better as "79 of 88 hp".
-_TWICE = re.compile(r"(\d[\d.,]*)\u00a0(\S+?) (of|to|→) (−?-?\d[\d.,]*)\u00a0\2(?=[\s.,;:)]|$)")
+_TWICE = re.compile(r"(\d[\d.,]*)\u00a0(\S+?) (of|to|→|×) (−?-?\d[\d.,]*)\u00a0\2(?=[\s.,;:)]|$)")
 
 
 def sentence(item: Sentence, prefer: Preference) -> str:

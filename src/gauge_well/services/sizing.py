@@ -42,6 +42,7 @@ def check(raw: Mapping[str, Any] | Sheet) -> tuple[Sheet, Resolved]:
 
 
 GOVERNING = sizing.GOVERNING
+USUAL = "usual for such a machine; nobody said it"
 
 
 def report_of(sheet: Sheet, resolved: Resolved, explain: str = GOVERNING) -> dict[str, Any]:
@@ -124,6 +125,7 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
             "shown": shown,
             "si": si,
             "evidence": fact.evidence,
+            "note": USUAL if fact.evidence == "rule" else "",
             "unit": fact.unit,
             "tolerance": fact.tolerance,
             "source": fact.source or "",

@@ -12,6 +12,7 @@ from gauge_well.core.systems import SYSTEMS
 from gauge_well.services.errors import Refused
 from gauge_well.services.models_report import Model
 from gauge_well.sheet.sections import DUTY, EVIDENCE, SECTIONS, WANTED
+from gauge_well.sheet.starter import INJECTIONS
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
 from gauge_well.units.printing import POWERS, Preference
 
@@ -65,6 +66,7 @@ class Vocabulary(Model):
     evidence: dict[str, str]
     machines: dict[str, str]
     tasks: dict[str, TaskOut]
+    injections: dict[str, str]
     fuels: dict[str, str]
     duty_kinds: dict[str, str]
     systems: dict[str, str]
@@ -114,6 +116,7 @@ def vocabulary() -> Vocabulary:
         kinds=kinds,
         evidence=dict(EVIDENCE),
         machines={k: v[0] for k, v in MACHINES.items()},
+        injections={k: label for k, (label, _) in INJECTIONS.items()},
         tasks={k: TaskOut(**vars(TASKS[task_kind(k)])) for k in MACHINES},
         fuels={k: f.label for k, f in FUELS.items()},
         duty_kinds=dict(DUTY_KINDS),

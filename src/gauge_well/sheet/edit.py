@@ -81,9 +81,11 @@ def _set(holder: dict[str, Any], key: str, edit: Edit, spec: Spec) -> None:
     before = holder.get(key)
     old: dict[str, Any] = before if isinstance(before, dict) else {}
     measured = edit.action == "measure"
-    known = "taped" if measured else edit.evidence or old.get("evidence") or "guess"
-    entry: dict[str, Any] = {"text": edit.text, "evidence": known}
     same = old.get("text") == edit.text
+    # Another number is no longer what was taped or read off a sheet; one that is typed is no supposition any more.
+    before_known = old.get("evidence") if same and old.get("evidence") != "rule" else None
+    known = "taped" if measured else edit.evidence or before_known or "guess"
+    entry: dict[str, Any] = {"text": edit.text, "evidence": known}
     if same and "unit" in old and spec.kind != "table":
         # Unchanged text keeps the unit it was read in, whatever the build shows now.
         entry |= {"value": old["value"], "unit": old["unit"]}

@@ -82,6 +82,6 @@ def resolve(sheet: Sheet) -> Resolved:
         fact
         for facts in (*sheet.sections.values(), *(facts for _, facts in sheet.duties))
         for fact in facts.values()
-        if fact.unit is not None or isinstance(fact.value, tuple)
+        if (fact.unit is not None or isinstance(fact.value, tuple)) and fact.evidence != "rule"
     ]
     return Resolved(case, rules, sum(f.evidence == "guess" for f in stated), len(stated))

@@ -5,13 +5,17 @@ import NeedList from '../../shared/NeedList.vue'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'
+import RestsOn from '../../shared/RestsOn.vue'
+import ClaimCard from './ClaimCard.vue'
 import CostCard from './CostCard.vue'
 import DutyTable from './DutyTable.vue'
+import FirstAnswer from './FirstAnswer.vue'
 import FixedRows from './FixedRows.vue'
 import MeasureNext from './MeasureNext.vue'
-import { split } from './logic'
+import { shopping, split } from './logic'
 import ReachChart from './ReachChart.vue'
 import { useWhatIf } from './useWhatIf'
+import StateFirst from './StateFirst.vue'
 import WouldMove from './WouldMove.vue'
 
 const build = useBuild()
@@ -22,11 +26,12 @@ const rows = computed(() => split(report.value?.rows ?? []))
 const wanted = computed(() => whatIf.wanted.value ?? report.value?.wanted_w ?? 0)
 const headline = computed(() => {
   const said = report.value?.headline.sentence ?? ''
-  const cut = said.indexOf(': ')
+  const cut = report.value?.claim?.believable === false ? -1 : said.indexOf(': ')
   return cut > 0 ? [said.slice(0, cut + 1), said.slice(cut + 1)] : ['', said]
 })
-const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.checks.filter((c) => c.danger && c.fill > 1)))
+const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.checks.filter((c) => c.danger && c.fill > 1)).map((c) => (c.state === 'assumed' ? `not stated: ${c.sentence}` : c.sentence)))
 const needs = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.need))
+const toFind = computed(() => shopping(report.value?.systems ?? {}))
 const notJudged = computed(() => (report.value?.not_judged ?? []).map((n) => n.system).join(', '))
 const needTo = computed(() => ({ name: 'need', params: { id: build.build?.id } }))
 const outlook = useOutlook()
@@ -41,11 +46,12 @@ const governedLine = computed(() => report.value?.governed === true && report.va
 <template>
   <div v-if="report" class="bench">
     <header>
-      <h1>{{ headline[0] }}<span :class="{ over: report.state === 'short' }">{{ headline[1] }}</span></h1>
+      <h1>{{ headline[0] }}<span :class="{ over: report.state === 'short' || report.claim?.believable === false }">{{ headline[1] }}</span></h1>
       <p v-if="report.headline.next" class="next">{{ report.headline.next }}</p>
       <p class="line figure">
-        <span v-if="dangers.length" class="over">{{ dangers.length }} danger{{ dangers.length > 1 ? 's' : '' }}: {{ dangers[0]?.sentence }}</span>
-        <span v-if="sure">{{ sure }}</span>
+        <span v-if="dangers.length" class="over">{{ dangers.length }} danger{{ dangers.length > 1 ? 's' : '' }}: {{ dangers[0] }}</span>
+        <RestsOn v-if="report.rests_on" :rests="report.rests_on" />
+        <span v-if="sure && !report.nothing_fitted">{{ sure }}</span>
         <span v-if="(report.clipped_share ?? 0) > 0.01" class="mute">heat shares held back by the energy balance in {{ chance(report.clipped_share ?? 0) }}</span>
         <span>{{ report.guesses }} of {{ report.stated }} facts are guesses</span>
         <span v-if="notJudged" class="mute">not judged yet: {{ notJudged }}</span>
@@ -53,8 +59,9 @@ const governedLine = computed(() => report.value?.governed === true && report.va
       </p>
     </header>
     <div class="left">
+      <FirstAnswer v-if="toFind.length" />
       <section v-if="report.wanted_w !== null" class="card pad">
-        <div class="cardhead"><h2 class="label">At the power you want</h2><span v-if="report.samples" class="mute legend">bar: likely · whisker: 90 of 100 cases</span></div>
+        <div class="cardhead"><h2 class="label">{{ report.nothing_fitted ? 'What is known already' : 'At the power you want' }}</h2><span v-if="report.samples" class="mute legend">bar: likely · whisker: 90 of 100 cases</span></div>
         <ReachChart :rows="rows.power" :wanted="wanted" :draggable="!governedLine" :pending="whatIf.wanted.value !== null" @move="whatIf.move" @keep="whatIf.keep" @drop="whatIf.drop" />
         <p v-if="governedLine" class="mute small">The governor holds this engine at {{ words.show(report.wanted_w, 'power') }}; the line stays there.</p>
         <template v-if="rows.fixed.length">
@@ -69,9 +76,11 @@ const governedLine = computed(() => report.value?.governed === true && report.va
       <CostCard />
     </div>
     <div class="right">
-      <WouldMove />
-      <MeasureNext />
-      <NeedList :needs="needs" />
+      <ClaimCard v-if="report.claim && (report.nothing_fitted || !report.claim.believable)" :claim="report.claim" />
+      <StateFirst v-if="report.nothing_fitted" />
+      <WouldMove v-if="!report.nothing_fitted" />
+      <MeasureNext v-if="!report.nothing_fitted" />
+      <NeedList v-if="!toFind.length" :needs="needs" />
     </div>
   </div>
 </template>

@@ -29,9 +29,9 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   <div>
     <button v-for="row in shown" :key="row.system + row.part + row.kind + row.check" class="row" type="button" @click="open(row)">
       <span class="name">{{ label(row) }}</span>
-      <Well :fill="row.fill" :system="row.system" size="long" :label="label(row)" :low="row.fill_low" :high="row.fill_high" />
-      <span class="figure" :class="{ over: (row.fill ?? 0) > 1 }">{{ percent(row.fill) }}</span>
-      <span class="mute detail">{{ detail(row) }}</span>
+      <Well :fill="row.fill" :system="row.system" size="long" :label="label(row)" :state="row.state" :low="row.fill_low" :high="row.fill_high" />
+      <span class="figure" :class="{ over: row.state === 'short' }">{{ percent(row.fill) }}{{ row.state === 'assumed' ? ' ?' : '' }}</span>
+      <span class="mute detail">{{ detail(row) }}<template v-if="row.state === 'assumed'"> Not stated: {{ row.rests_on?.sentence }}.</template></span>
     </button>
     <button v-if="shown.length < rows.length || all" class="textlink more" type="button" @click="all = !all">{{ all ? 'the fullest only' : `${rows.length - shown.length} more, all under ${percent(rows[shown.length]?.fill)}` }}</button>
   </div>

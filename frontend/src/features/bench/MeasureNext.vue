@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { chance } from '../../shared/bands'
+import { factAt } from '../../shared/places'
 import ProgressLine from '../../shared/ProgressLine.vue'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'
-import { stationOf } from '../find'
 
 /** Facts whose measuring is most likely to change the verdict, with how it is done. */
 const build = useBuild()
@@ -15,7 +15,7 @@ const FEW = 4
 const all = ref(false)
 const telling = computed(() => outlook.next ?? [])
 const shown = computed(() => (all.value ? telling.value : telling.value.slice(0, FEW)))
-const to = (path: string, section: string) => ({ name: stationOf(section, words.field(path)?.group ?? ''), params: { id: build.build?.id }, hash: `#${path}` })
+const to = (path: string) => factAt(build.build?.id, path, words.field(path)?.group)
 const said = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? chance(item.alone) : item.spread_w ? `± ${words.show(item.spread_w, 'power')}` : 'with others')
 const what = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? 'Chance that measuring this one changes the verdict' : item.spread_w ? 'What it alone gives the reach' : 'Decides only where others are off too')
 </script>
@@ -26,7 +26,7 @@ const what = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? 'C
       <h2 class="label">Measure next</h2>
       <router-link :to="{ name: 'round', params: { id: build.build?.id } }">measuring round</router-link>
     </div>
-    <router-link v-for="item in shown" :key="item.path" class="item" :to="to(item.path, item.section)">
+    <router-link v-for="item in shown" :key="item.path" class="item" :to="to(item.path)">
       <span class="top"><span class="name">{{ item.label }}</span><span class="figure say" :title="what(item)">{{ said(item) }}</span></span>
       <span class="mute">{{ item.shown }}, {{ item.evidence }}. {{ item.sentence }}</span>
       <span class="mute how">{{ item.how }}</span>

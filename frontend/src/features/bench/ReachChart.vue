@@ -25,10 +25,10 @@ const share = (watts: number) => Math.min(watts / top.value, 1)
 const value = (row: Row) => {
   if (row.reach_code === 'unknown') return 'not given'
   if (row.reach_w === null) return row.reach_code === 'above' ? `over ${words.number(4 * props.wanted, 'power')}` : 'none'
-  return words.number(row.reach_w, 'power')
+  return words.number(row.reach_w, 'power') + (row.state === 'assumed' ? ' ?' : '')
 }
 const reach = (row: Row) => (row.reach_w === null ? (row.reach_code === 'above' ? 1 : 0) : share(row.reach_w))
-const short = (row: Row) => row.reach_code === 'below' || (row.reach_w !== null && row.reach_w < props.wanted * 0.9999)
+const short = (row: Row) => row.state !== 'assumed' && (row.reach_code === 'below' || (row.reach_w !== null && row.reach_w < props.wanted * 0.9999))
 const band = (row: Row) => {
   const found = whisker(row, top.value)
   return found ? { left: `${(100 * found.low) / top.value}%`, width: `${(100 * (found.high - found.low)) / top.value}%` } : null

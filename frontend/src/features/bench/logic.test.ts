@@ -4,7 +4,7 @@ import { axisTop, nudge, split, ticks } from './logic'
 
 const row = (over: Partial<Row>): Row => ({
   system: 'fuel', part: 'pump', label: 'Fuel pump', kind: 'power', reach_w: null, reach_code: 'value', carries_w: null, needs_w: null,
-  fill: 0.5, fill_code: '', check: 'pump_flow', duty: 'pull', missing: [], sentence: '', ...over,
+  fill: 0.5, fill_code: '', check: 'pump_flow', duty: 'pull', missing: [], sentence: '', state: 'holds', ...over,
 })
 
 describe('bench', () => {

@@ -1,4 +1,4 @@
-import type { Change, Check, Row, SystemBlock } from '../../api/client'
+import type { Change, Check, Row, Schemas, SystemBlock } from '../../api/client'
 
 /** Of its own scale, under which lost power is not told on the bench; what only wants care is told past its whole scale. */
 const TELLING = 0.05
@@ -37,6 +37,48 @@ export function costs(systems: Record<string, SystemBlock>): { system: string; c
     }
   }
   return [...found.values()].sort((a, b) => b.check.fill - a.check.fill)
+}
+
+export interface Shop {
+  system: string
+  need: Schemas['NeedOut']
+  shop: Schemas['ShopOut']
+}
+
+/** In the order a builder asks: what cools it, what feeds it, what it holds, how it gets out. */
+const ASKED_FIRST = ['cooling', 'fuel', 'oil', 'exhaust']
+
+/** What is to be bought: needs of the parts that are not given. */
+export function shopping(systems: Record<string, SystemBlock>): Shop[] {
+  const place = (id: string) => (ASKED_FIRST.indexOf(id) + 99) % 99
+  return Object.entries(systems)
+    .filter(([, block]) => block.state === 'unknown')
+    .sort(([a], [b]) => place(a) - place(b))
+    .flatMap(([system, block]) => {
+      const parts = new Set(block.unknown.map((u) => u.part))
+      return block.need.flatMap((need) => (need.shop && (!parts.size || parts.has(need.part)) ? [{ system, need, shop: need.shop }] : []))
+    })
+}
+
+export interface Settled {
+  names: string
+  share: number | null
+  rests: Schemas['RestsOut']
+}
+
+/** Values nobody stated, with the needs each opens most and by how much, the widest first. */
+export function settles(items: Shop[]): Settled[] {
+  const found = new Map<string, Settled>()
+  for (const { need, shop } of items) {
+    const rests = need.rests_on
+    if (!rests) continue
+    const there = typeof rests.low === 'number' && typeof rests.high === 'number' && need.value
+    const share = there ? ((rests.high ?? 0) - (rests.low ?? 0)) / 2 / (need.value ?? 1) : null
+    const kept = found.get(rests.path)
+    const name = kept ? shop.name.toLowerCase() : shop.name
+    found.set(rests.path, { names: kept ? `${kept.names}, ${name}` : name, share: Math.max(kept?.share ?? 0, share ?? 0) || null, rests })
+  }
+  return [...found.values()].sort((a, b) => (b.share ?? 0) - (a.share ?? 0))
 }
 
 /** Wanted power after a key: a step of 1 % (10 with shift), kept within reason. */

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
-import { api, type NeedRow } from '../../api/client'
+import { computed } from 'vue'
+import { api } from '../../api/client'
 import { percent } from '../../shared/format'
 import OptionTable from '../../shared/OptionTable.vue'
 import { saveText } from '../../shared/save'
-import { useLatest } from '../../shared/useLatest'
+import { useNeedBands } from '../../shared/useNeedBands'
+import RestsOn from '../../shared/RestsOn.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 
@@ -13,19 +14,7 @@ const build = useBuild()
 const words = useVocabulary()
 const systems = computed(() => Object.entries(build.report?.systems ?? {}).filter(([, block]) => block.need.length))
 const print = () => window.print()
-const rows = shallowRef<NeedRow[]>([])
-/** Bands come after the likely figures: they take a build drawn many times. */
-const { ask } = useLatest(async (signal) => {
-  rows.value = (await api.needs(build.document, signal)).needs
-}, 0, () => (rows.value = []))
-watch(() => build.build?.revision, (revision) => revision !== undefined && void ask(), { immediate: true })
-const band = (system: string, quantity: string, unit: string) => {
-  const found = rows.value.find((r) => r.system === system && r.quantity === quantity)
-  if (!found || (found.low === null && found.high === null)) return ''
-  if (found.low === found.high) return 'whatever the doubts'
-  const low = found.low === null || found.low === undefined ? '?' : words.number(found.low, unit)
-  return found.high === null || found.high === undefined ? `${low} or more` : `${low} to ${words.show(found.high, unit)}`
-}
+const { band } = useNeedBands()
 async function csv(): Promise<void> {
   const content = await build.whole('Not saved', () => api.needCsv(build.document))
   if (content !== undefined) saveText(content, 'text/csv', build.build?.name ?? '', '-need.csv')
@@ -54,9 +43,9 @@ const fitted = (system: string, part: string) => {
         <thead><tr><th>Look for</th><th class="num">About</th><th class="num">90 of 100 cases</th><th class="num">What is fitted</th></tr></thead>
         <tbody>
           <tr v-for="need in block.need" :key="need.quantity">
-            <td>{{ need.sentence }}<OptionTable :options="need.options" /></td>
+            <td>{{ need.sentence }}<template v-if="need.shop?.sold"> Next sold: {{ need.shop.sold }}.</template><OptionTable :options="need.options" /><RestsOn v-if="need.rests_on" class="on" :rests="need.rests_on" /></td>
             <td class="num figure">{{ need.value === null ? '—' : words.show(need.value, need.unit) }}</td>
-            <td class="num mute" data-band>{{ band(id, need.quantity, need.unit) }}</td>
+            <td class="num mute" data-band>{{ band(id, need.quantity) }}</td>
             <td class="num" :class="fitted(id, need.part).startsWith('short') ? 'over' : 'mute'">{{ fitted(id, need.part) }}</td>
           </tr>
         </tbody>
@@ -83,6 +72,10 @@ h1 {
 }
 .head {
   padding: 11px 14px 4px;
+}
+.on {
+  display: block;
+  margin-top: 4px;
 }
 .acts {
   white-space: nowrap;

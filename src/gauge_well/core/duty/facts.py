@@ -104,6 +104,16 @@ class MachineFacts:
     )
     final_drive: Value | None = quantity("Final drive", "ratio", 0.5, 60.0, group="Driveline", spread="exact")
     tyre_diameter: Value | None = quantity("Tyre diameter", "length", 0.15, 3.0, group="Driveline")
+    waterline_length: Value | None = quantity(
+        "Waterline length",
+        "distance",
+        1.5,
+        60.0,
+        group="Machine",
+        help="Afloat, loaded as used: where the hull leaves the water, stem to stern.",
+        spread="length",
+        when=("kind", ("boat",)),
+    )
     trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer")
     trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer")
     electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
@@ -169,6 +179,7 @@ WAYS: Mapping[str, Way] = {
     "tyre_diameter": Way("under", "One turn of the wheel rolled along the floor, divided by 3.14."),
     "trailer_mass": Way("papers", "A weighbridge, loaded."),
     "trailer_drag_area": Way("under", "What stands out beyond the machine's outline: height x width with a tape."),
+    "waterline_length": Way("under", "A tape along the hull's wet mark, plumbed down at stem and stern."),
     "electrical_load": Way("running", "A clamp meter on the battery lead with everything on: amps x volts."),
 }
 DUTY_WAYS: Mapping[str, Way] = {

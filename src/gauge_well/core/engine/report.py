@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
+from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY, Case, Duties
 from gauge_well.core.duty.road import Vehicle, steepest_grade, time_to_speed, top_speed
 from gauge_well.core.engine.facts import CHAMBERS, ERAS
@@ -97,9 +98,19 @@ def figures(op: Operation) -> dict[str, Array]:
     }
 
 
-def machine_figures(engine: Engine, duties: Duties, wanted: float, claimed: Mapping[str, float]) -> dict[str, float]:
-    """What the claim implies; on a road also top speed, time to 100 km/h, steepest grade at 80 km/h."""
+# Froude number at which a displacement hull sits between its own two waves: 1.34 knots for each root of a foot
+# (common practice).
+HULL_FROUDE = 0.40
+
+
+def machine_figures(
+    engine: Engine, duties: Duties, wanted: float, claimed: Mapping[str, float], machine: MachineFacts
+) -> dict[str, float]:
+    """What the claim implies; on a road also top speed, time to 100 km/h, steepest grade at 80 km/h; afloat the speed of
+    the hull's own wave."""
     found = dict(claimed)
+    if machine.kind == "boat" and machine.waterline_length is not None:
+        found["hull_speed_m_s"] = HULL_FROUDE * float(np.sqrt(GRAVITY * likely(machine.waterline_length)))
     road = [case for case in duties.cases if case.held is not None]
     if road and duties.vehicle is not None:
         case = road[-1]

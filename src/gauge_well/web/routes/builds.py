@@ -20,17 +20,26 @@ MISSING, UNFENCED, STALE = 404, 428, 409
 
 
 class StarterRequest(Strict):
-    """Five facts."""
+    """A handful of facts; what is empty is not known."""
 
     name: str = Field(default="", max_length=80)
     kind: str = Field(max_length=40)
     fuel: str = Field(max_length=40)
     aspiration: Literal["", "natural", "turbo", "supercharged"] = ""
+    injection: str = Field(default="", max_length=40)
     power: str = Field(max_length=200)
     speed: str = Field(max_length=200)
+    torque: str = Field(default="", max_length=200)
+    torque_speed: str = Field(default="", max_length=200)
     displacement: str = Field(max_length=200)
+    cylinders: str = Field(default="", max_length=200)
+    boost: str = Field(default="", max_length=200)
     mass: str = Field(default="", max_length=200)
     task: str = Field(default="", max_length=200)
+    climb: str = Field(default="", max_length=200)
+    hottest: str = Field(default="", max_length=200)
+    waterline: str = Field(default="", max_length=200)
+    heel: str = Field(default="", max_length=200)
     units: UnitsDocument = Field(default_factory=UnitsDocument)
 
 

@@ -11,6 +11,7 @@ const lines = computed(() => {
   const line = (label: string, key: string, kind: string) => ({ label, shown: words.show(f[key], kind), there: f[key] !== undefined && f[key] !== null })
   return [
     line('Top speed', 'top_speed_m_s', 'speed'),
+    line('Speed of the hull\'s own wave', 'hull_speed_m_s', 'speed'),
     line(`To ${words.show(100 / 3.6, 'speed')}, gear changes apart`, 'time_to_100_km_h_s', 'time'),
     line(`Steepest grade at ${words.show(80 / 3.6, 'speed')}`, 'steepest_grade', 'grade'),
     line('Mean effective pressure', 'rated_bmep_pa', 'pressure_difference'),
