@@ -3400,6 +3400,8 @@ export interface components {
             note: string;
             /** Name */
             name: string;
+            /** Verdict */
+            verdict: string;
             /** Created At */
             created_at: string;
         };

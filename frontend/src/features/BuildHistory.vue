@@ -28,6 +28,7 @@ async function back(revision: number): Promise<void> {
   if (await build.bringBack(revision)) emit('back')
   else if (build.failed) [trouble.value, build.failed] = [build.failed, '']
 }
+const when = (stamp: string) => new Date(stamp).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 const save = (revision: number) => doing('Not saved', async (id) => saveJson((await api.revision(id, revision)).document, `${build.build?.name ?? ''}-${revision}`))
 function begin(revision: number, now: string): void {
   naming.value = revision
@@ -48,7 +49,7 @@ const keepName = (revision: number) => doing('Not named', async (id) => {
         <input v-model="name" class="input" maxlength="80" :aria-label="`Name of revision ${item.revision}`" />
         <button class="button" type="submit">Name it</button>
       </form>
-      <span v-else><b v-if="item.name">{{ item.name }}. </b>{{ item.note }}</span>
+      <span v-else><b v-if="item.name">{{ item.name }}. </b>{{ item.note }} <time class="mute" :datetime="item.created_at">{{ when(item.created_at) }}</time><span v-if="item.verdict" class="mute said">{{ item.verdict }}</span></span>
       <span class="do">
         <button class="textlink" type="button" :aria-label="`name revision ${item.revision}`" @click="begin(item.revision, item.name)">name</button>
         <button class="textlink" type="button" :aria-label="`save revision ${item.revision} as a file`" @click="save(item.revision)">file</button>
@@ -73,6 +74,10 @@ const keepName = (revision: number) => doing('Not named', async (id) => {
   gap: 8px;
   border-top: 1px solid var(--line);
   padding: 5px 0;
+}
+.said {
+  display: block;
+  font-size: 13.5px;
 }
 .naming,
 .do {

@@ -139,13 +139,19 @@ const saved = computed(() => {
   }
   .brand:not(.whole) span,
   .ambient,
-  .units,
-  .help,
   .saved {
     display: none;
   }
   .right {
     gap: 0;
+  }
+  .units {
+    max-width: 74px;
+    min-height: 40px;
+  }
+  .fold,
+  .icon {
+    min-width: 34px;
   }
 }
 </style>

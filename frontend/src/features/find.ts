@@ -1,5 +1,6 @@
 import type { Report, Vocabulary } from '../api/client'
 import { stationOf } from '../shared/places'
+import { STATIONS } from './stations'
 
 export interface Hit {
   label: string
@@ -8,9 +9,23 @@ export interface Hit {
   hash: string
 }
 
-/** Everything that can be found by name: facts, checks and steps of working. */
+/** Other words of the trade for what a label says: any of a row finds every label that has another of it. */
+const SAME = [
+  ['sump', 'pan'], ['radiator', 'core'], ['muffler', 'silencer'], ['intercooler', 'charge cooler', 'aftercooler'], ['redline', 'speed limit', 'engine limit', 'highest speed'],
+  ['tilt', 'turned', 'front up', 'left side up', 'cant', 'roll', 'pitch', 'lean'], ['transverse', 'lengthwise', 'engine turned'], ['altitude', 'height above sea'], ['cda', 'drag area', 'frontal area'],
+  ['strainer', 'pickup'], ['antifreeze', 'glycol'], ['gasoline', 'petrol'], ['stack', 'depth', 'room ahead'], ['downpipe', 'pipe'], ['hp', 'power'], ['displacement', 'engine size', 'capacity'], ['mixture', 'lambda', 'excess air'],
+  ['cat', 'catalyst'], ['overflow', 'header', 'expansion tank'], ['bypass', 'restrictor'], ['pressure cap', 'cap', 'radiator cap'], ['lift pump', 'feed pump'], ['hill', 'grade', 'climb', 'slope'], ['hottest day', 'ambient', 'air outside'],
+]
+const PAGES: Hit[] = [
+  { label: 'Bench', where: 'page · verdict, reach, what would move it', station: 'bench', hash: '' },
+  { label: 'Need sheet', where: 'page · what to look for, to print', station: 'need', hash: '' },
+  { label: 'Measuring round', where: 'page · with the tape', station: 'round', hash: '' },
+  ...STATIONS.map((s) => ({ label: s.title, where: 'station', station: s.id, hash: '' })),
+]
+
+/** Everything that can be found by name: pages, facts, checks and steps of working. */
 export function index(words: Vocabulary, report: Report): Hit[] {
-  const hits: Hit[] = []
+  const hits: Hit[] = [...PAGES]
   for (const section of Object.values(words.sections)) {
     if (section.id === 'duties') continue
     for (const field of section.fields) {
@@ -25,13 +40,20 @@ export function index(words: Vocabulary, report: Report): Hit[] {
   return hits
 }
 
+/** What else the trade calls what was typed; a word begun counts from its third letter. */
+const others = (typed: string) => (typed.length < 3 ? [] : SAME.filter((row) => row.some((word) => word.startsWith(typed))).flat())
+
 /** Hits for typed words, those that begin with them first. */
 export function search(hits: Hit[], text: string, most = 12): Hit[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   if (!words.length) return []
+  const typed = words.join(' ')
   const rank = (hit: Hit) => (hit.label.toLowerCase().startsWith(words[0] ?? '') ? 0 : 1)
   return hits
-    .filter((hit) => words.every((word) => `${hit.label} ${hit.where}`.toLowerCase().includes(word)))
+    .filter((hit) => {
+      const said = `${hit.label} ${hit.where}`.toLowerCase()
+      return words.every((word) => said.includes(word)) || others(typed).some((other) => said.includes(other))
+    })
     .sort((a, b) => rank(a) - rank(b) || a.label.length - b.label.length)
     .slice(0, most)
 }

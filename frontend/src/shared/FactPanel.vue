@@ -30,9 +30,10 @@ const stated = (field: Field) => {
 }
 /** The choice a field stands at, also where only the rule made it. */
 const chosen = (name: string) => {
-  const found = build.build?.facts[`${props.section}.${name}`]
+  const whole = name.includes('.') ? name : `${props.section}.${name}`
+  const found = build.build?.facts[whole]
   if (found === undefined || found.evidence !== 'rule') return found?.text ?? ''
-  const choices = words.words?.sections[props.section]?.fields.find((f) => f.name === name)?.choices ?? {}
+  const choices = words.field(whole)?.choices ?? {}
   return Object.keys(choices).find((id) => choices[id] === found.shown) ?? ''
 }
 /** Whether what a field depends on is chosen so that it has a meaning. */

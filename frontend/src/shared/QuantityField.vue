@@ -17,6 +17,7 @@ const text = ref('')
 const understood = ref('')
 const trouble = ref<{ message: string; allowed: string } | null>(null)
 const input = ref<HTMLInputElement | HTMLTextAreaElement | null>(null)
+const value = ref<HTMLButtonElement | null>(null)
 const isTable = computed(() => props.field.kind === 'table')
 const given = computed(() => props.fact !== undefined && props.fact.evidence !== 'rule')
 const original = computed(() => {
@@ -103,6 +104,19 @@ async function fromFile(event: Event): Promise<void> {
   else await commit()
 }
 
+/** Back on the fact itself, so that the next Tab or arrow goes on in the list. */
+async function stay(): Promise<void> {
+  await nextTick()
+  if (!editing.value) value.value?.focus()
+}
+async function commitAndStay(): Promise<void> {
+  await commit()
+  await stay()
+}
+function cancelAndStay(): void {
+  cancel()
+  void stay()
+}
 function cancel(): void {
   editing.value = false
   trouble.value = null
@@ -125,7 +139,7 @@ function turnEvidence(): void {
     <template v-if="editing">
       <textarea v-if="isTable" ref="input" v-model="text" class="input" rows="6" :aria-label="field.label" @keydown.esc="cancel" @blur="commit" />
       <input v-else ref="input" v-model="text" class="input" type="text" maxlength="200" autocomplete="off" spellcheck="false"
-        :aria-label="field.label" :aria-invalid="trouble !== null" :data-path="path" @keydown.enter="commit" @keydown.esc="cancel" @blur="commit" />
+        :aria-label="field.label" :aria-invalid="trouble !== null" :data-path="path" @keydown.enter="commitAndStay" @keydown.esc.stop="cancelAndStay" @blur="commit" />
       <span v-if="trouble" class="trouble over" role="alert">
         {{ trouble.message }} <template v-if="trouble.allowed">Understood: {{ trouble.allowed }}.</template>
       </span>
@@ -133,7 +147,7 @@ function turnEvidence(): void {
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>
-      <button class="value figure" :class="{ absent: !fact, listed: isTable }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
+      <button ref="value" class="value figure" :class="{ absent: !fact, listed: isTable }" type="button" :data-path="path" :title="fact?.note ? `Rule: ${fact.note}` : field.help" :aria-label="`${field.label}: ${original} ${fact?.shown ?? 'give'}`" @click="begin">
         <span v-if="original" class="original mute">{{ original }}</span>
         {{ fact ? (isTable ? fact.shown.replaceAll('; ', '\n') : fact.shown) : 'give' }}
       </button>

@@ -11,10 +11,11 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from gauge_well.core.case import BuildCase, fact_at, with_value
+from gauge_well.core.case import BuildCase, fact_at, has_meaning, with_value
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec, specs
+from gauge_well.core.names import named
 from gauge_well.core.runs import Key, Run, run
 from gauge_well.core.sampling import SECTIONS, Drawn
 from gauge_well.core.sentence import Sentence
@@ -39,8 +40,7 @@ class Taken:
 
     def said(self, duties: Mapping[str, str]) -> Sentence:
         """ "pickup pipe bore taken as 22 mm"; ``duties``: name of each by its id."""
-        label = self.spec.label.strip()
-        words = label if label[:2].isupper() else label[:1].lower() + label[1:]
+        words = named(self.path)
         section, *between, _ = self.path.split(".")
         if section == "duties":
             words += f" ({duties.get(between[0], between[0]).lower()})"
@@ -85,9 +85,13 @@ def stateable(case: BuildCase) -> list[Taken]:
             continue
         spec = specs(DutyFacts if section == "duties" else SECTIONS[section])[name]
         value = fact_at(case, path)
-        if value is None or spec.kind in ("choice", "text", "table") or spec.fine or _follows(case, path):
-            continue
-        if spec.when is not None and fact_at(case, f"{path.rsplit('.', 1)[0]}.{spec.when[0]}") not in spec.when[1]:
+        if (
+            value is None
+            or spec.kind in ("choice", "text", "table")
+            or spec.fine
+            or _follows(case, path)
+            or not has_meaning(case, path, spec)
+        ):
             continue
         if (spec.spread or spec.kind) in NOT_STATEABLE or (section != "duties" and way_of(path) is None):
             continue

@@ -8,6 +8,7 @@ from typing import Any
 
 from gauge_well.core.duty.facts import DutyFacts, MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
+from gauge_well.core.facts import Spec
 from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.tolerance import Known
 
@@ -33,6 +34,14 @@ def fact_at(case: BuildCase, path: str) -> Any:
         return getattr(dict(case.duties)[parts[1]], parts[2])
     holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
     return getattr(holder, parts[1])
+
+
+def has_meaning(case: BuildCase, path: str, spec: Spec) -> bool:
+    """Whether a field applies where the choice it hangs on stands; that may be another section's."""
+    if spec.when is None:
+        return True
+    name, choices = spec.when
+    return fact_at(case, name if "." in name else f"{path.rsplit('.', 1)[0]}.{name}") in choices
 
 
 def with_value(case: BuildCase, path: str, value: Any) -> BuildCase:

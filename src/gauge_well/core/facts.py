@@ -44,7 +44,8 @@ class Spec:
         Row of the tolerance table it goes by, where that is not its kind's; ``exact`` for what is asked,
         chosen or counted rather than measured.
     when : (field, choices), optional
-        The field has a meaning only where a choice of its section stands at one of these.
+        The field has a meaning only where a choice of its section, or another's as ``section.field``, stands at one of
+        these.
     fine : bool
         A detail no builder is asked for, whatever rests on it (fins).
     """

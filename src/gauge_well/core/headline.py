@@ -9,6 +9,7 @@ from typing import Any
 from gauge_well.core.checks import State
 from gauge_well.core.duty.model import Case
 from gauge_well.core.engine.plausibility import Claim
+from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
@@ -122,11 +123,11 @@ def left_out(field: str) -> dict[str, Sentence]:
     if field.startswith("duties."):
         return {
             "sentence": Sentence("No duty is known well enough to size anything."),
-            "next": Sentence("{field} is missing.", {"field": field}),
+            "next": Sentence("Give {field}.", {"field": named(field)}),
         }
     return {
         "sentence": Sentence("Not enough is known of the engine to size anything."),
-        "next": Sentence("{field} is missing.", {"field": field}),
+        "next": Sentence("Give {field}.", {"field": named(field)}),
     }
 
 

@@ -10,7 +10,7 @@ from typing import Any
 import numpy as np
 from scipy.special import ndtr, ndtri
 
-from gauge_well.core.case import BuildCase
+from gauge_well.core.case import BuildCase, has_meaning
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
 from gauge_well.core.facts import Spec, specs
@@ -89,7 +89,7 @@ def draw(
             known, value = case.known.get(where), getattr(instance, name)
             if known is None or value is None or where in frozen or spec.kind in ("choice", "text"):
                 continue
-            if spec.when is not None and getattr(instance, spec.when[0]) not in spec.when[1]:
+            if not has_meaning(case, where, spec):
                 continue
             rows = [column(slot, count) for slot in _slots(where, spec)]
             found = _table(spec, known, value, rows) if spec.kind == "table" else spread(spec, known, value, rows[0])

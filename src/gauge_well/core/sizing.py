@@ -19,6 +19,7 @@ from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.explore import Reach, ReachKey, reaches
 from gauge_well.core.facts import specs
+from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.sampling import SECTIONS
 from gauge_well.core.sentence import Sentence
@@ -91,10 +92,9 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False) ->
         except CoreError as error:
             blocks[id] = _refused_block(SYSTEMS[id], error)
     not_judged += [{"system": SYSTEMS[id].title, "why": r.not_judged} for id, r in solved.items() if r.not_judged]
-    named = {id: facts.name or id for id, facts in case.duties}
+    called = {id: facts.name or id for id, facts in case.duties}
     not_judged += [
-        {"system": f"Duty: {named[id]}", "why": f"{field.rsplit('.', 1)[-1].replace('_', ' ')} is not given"}
-        for id, field in missing.items()
+        {"system": f"Duty: {called[id]}", "why": f"{named(field)} is not given"} for id, field in missing.items()
     ]
     duties = [
         {
@@ -475,7 +475,7 @@ def _refused_block(system: System, error: CoreError) -> dict[str, Any]:
         "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
         "decides": [],
-        "notices": [Notice(error.code, Sentence(error.message), error.field)],
+        "notices": [Notice(error.code, Sentence(error.message.replace(error.field, named(error.field))), error.field)],
     }
 
 

@@ -32,6 +32,11 @@ class Worked:
     facts: dict[str, dict[str, Any]]
     report: dict[str, Any]
 
+    @property
+    def verdict(self) -> str:
+        """Its headline, as the history keeps it."""
+        return str(self.report["headline"]["sentence"])[:500]
+
     def on_shelf(self) -> dict[str, Any]:
         """Columns that are kept with the document."""
         return {
@@ -100,7 +105,9 @@ def _insert(session: Session, worked: Worked, note: str, id: str | None = None) 
     build = Build(id=id or uuid.uuid4().hex[:12], revision=1, **worked.on_shelf())
     session.add(build)
     session.flush()
-    session.add(Revision(build_id=build.id, revision=1, document=worked.document, note=note[:200]))
+    session.add(
+        Revision(build_id=build.id, revision=1, document=worked.document, note=note[:200], verdict=worked.verdict)
+    )
     session.flush()
     session.refresh(build)
     return build
@@ -125,7 +132,9 @@ def _write(session: Session, build: Build, worked: Worked, note: str) -> None:
     number = build.revision + 1
     changed = {"revision": number, "updated_at": func.now()} | worked.on_shelf()
     session.execute(update(Build).where(Build.id == build.id).values(changed))
-    session.add(Revision(build_id=build.id, revision=number, document=worked.document, note=note[:200]))
+    session.add(
+        Revision(build_id=build.id, revision=number, document=worked.document, note=note[:200], verdict=worked.verdict)
+    )
     session.flush()
     if number % history.COMPACT_EVERY == 0:
         history.compact(session, build.id, number)

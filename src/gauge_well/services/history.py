@@ -39,14 +39,21 @@ def _there(session: Session, id: str) -> None:
 
 def revisions(engine: Engine, id: str) -> dict[str, Any]:
     """History of a build, newest first, with the rule by which it is kept."""
-    columns = (Revision.revision, Revision.note, Revision.name, Revision.created_at)
+    columns = (Revision.revision, Revision.note, Revision.name, Revision.verdict, Revision.created_at)
     with transaction(engine) as session:
         _there(session, id)
         rows = session.execute(
             select(*columns).where(Revision.build_id == id).order_by(Revision.revision.desc()).limit(LISTED)
         ).all()
     listed = [
-        {"revision": r.revision, "note": r.note, "name": r.name or "", "created_at": stamp(r.created_at)} for r in rows
+        {
+            "revision": r.revision,
+            "note": r.note,
+            "name": r.name or "",
+            "verdict": r.verdict or "",
+            "created_at": stamp(r.created_at),
+        }
+        for r in rows
     ]
     return {"revisions": listed, "rule": RULE}
 

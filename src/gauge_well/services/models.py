@@ -110,6 +110,7 @@ class RevisionOut(Model):
     revision: int
     note: str
     name: str
+    verdict: str
     created_at: str
 
 

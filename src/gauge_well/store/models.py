@@ -51,4 +51,5 @@ class Revision(Base):
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
     note: Mapped[str] = mapped_column(String(200))
     name: Mapped[str | None] = mapped_column(String(80))
+    verdict: Mapped[str | None] = mapped_column(String(500))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

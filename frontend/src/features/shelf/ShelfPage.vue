@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, type Card } from '../../api/client'
+import { api, Problem, type Card } from '../../api/client'
 import { busy } from '../../shared/busy'
 import TopBar from '../TopBar.vue'
 import { useBuild } from '../../stores/build'
@@ -55,6 +55,11 @@ async function bringBack(): Promise<void> {
   await load()
 }
 
+/** What is wrong, with the field it is wrong in. */
+function refused(error: unknown): string {
+  if (error instanceof Problem && error.problems.length) return error.problems.map((p) => `${p.label || p.field}${p.read ? ` “${p.read}”` : ''}: ${p.message}${p.allowed ? ` Understood: ${p.allowed}.` : ''}`).join(' ')
+  return error instanceof Error ? error.message : 'not taken'
+}
 async function take(event: Event): Promise<void> {
   const picked = (event.target as HTMLInputElement).files?.[0]
   if (!picked) return
@@ -63,7 +68,7 @@ async function take(event: Event): Promise<void> {
     const made = await api.create(JSON.parse(await picked.text()))
     await router.push({ name: 'bench', params: { id: made.id } })
   } catch (error) {
-    trouble.value = error instanceof SyntaxError ? `${picked.name} is not a build sheet: it is not well-formed JSON.` : `${picked.name}: ${error instanceof Error ? error.message : 'not taken'}`
+    trouble.value = error instanceof SyntaxError ? `${picked.name} is not a build sheet: it is not well-formed JSON.` : `${picked.name}: ${refused(error)}`
   }
   if (file.value) file.value.value = ''
 }
@@ -95,6 +100,9 @@ async function take(event: Event): Promise<void> {
       </div>
       <div v-if="cards" class="cards">
         <BuildCard v-for="card in cards" :key="card.id" :card="card" />
+      </div>
+      <div v-else-if="!trouble" class="cards" role="status" aria-label="The shelf is loading">
+        <div v-for="n in 4" :key="n" class="card blank" />
       </div>
       <p v-if="cards && !cards.length" class="mute">The shelf is empty.</p>
       <p class="foot">
@@ -160,5 +168,9 @@ h1 {
   .cards {
     grid-template-columns: 1fr;
   }
+}
+.blank {
+  min-height: 190px;
+  opacity: 0.6;
 }
 </style>

@@ -87,6 +87,10 @@ STARTS: Mapping[str, str] = {
 }
 
 
+# What stands or floats has no drag area, tyres or trailer.
+ROLLS = ("kind", ("road_car", "off_road", "van", "truck", "hillclimb", "tractor", "locomotive"))
+
+
 @dataclass(frozen=True)
 class MachineFacts:
     """The machine. SI."""
@@ -94,16 +98,31 @@ class MachineFacts:
     kind: str | None = choice("Kind of machine", {k: v[0] for k, v in MACHINES.items()}, group="Machine")
     mass: Value | None = quantity("Weight in use", "mass", 30.0, 200e3, group="Machine")
     drag_area: Value | None = quantity(
-        "Drag area (Cd A)", "area", 0.05, 20.0, group="Machine", help="Height x width x 0.85 x drag coefficient."
+        "Drag area (Cd A)",
+        "area",
+        0.05,
+        20.0,
+        group="Machine",
+        help="Height x width x 0.85 x drag coefficient.",
+        when=ROLLS,
     )
-    rolling_resistance: Value | None = quantity("Rolling resistance", "ratio", 0.0, 0.2, group="Machine", spread="loss")
-    drive: str | None = choice("Driven", {k: v[0] for k, v in DRIVES.items()}, group="Driveline")
+    rolling_resistance: Value | None = quantity(
+        "Rolling resistance", "ratio", 0.0, 0.2, group="Machine", spread="loss", when=ROLLS
+    )
+    drive: str | None = choice("Driven", {k: v[0] for k, v in DRIVES.items()}, group="Driveline", when=ROLLS)
     gearbox: str | None = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
     gear_ratios: tuple[tuple[float, ...], ...] | None = table(
-        "Gear ratios", (("ratio", "ratio"),), group="Driveline", help="One a line, first gear first.", spread="exact"
+        "Gear ratios",
+        (("ratio", "ratio"),),
+        group="Driveline",
+        help="One a line, first gear first.",
+        spread="exact",
+        when=ROLLS,
     )
-    final_drive: Value | None = quantity("Final drive", "ratio", 0.5, 60.0, group="Driveline", spread="exact")
-    tyre_diameter: Value | None = quantity("Tyre diameter", "length", 0.15, 3.0, group="Driveline")
+    final_drive: Value | None = quantity(
+        "Final drive", "ratio", 0.5, 60.0, group="Driveline", spread="exact", when=ROLLS
+    )
+    tyre_diameter: Value | None = quantity("Tyre diameter", "length", 0.15, 3.0, group="Driveline", when=ROLLS)
     waterline_length: Value | None = quantity(
         "Waterline length",
         "distance",
@@ -114,8 +133,8 @@ class MachineFacts:
         spread="length",
         when=("kind", ("boat",)),
     )
-    trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer")
-    trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer")
+    trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer", when=ROLLS)
+    trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer", when=ROLLS)
     electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
 
 

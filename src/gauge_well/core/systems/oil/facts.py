@@ -114,11 +114,21 @@ class OilFacts:
         group="Turbo's oil return",
         help="The narrowest place counts.",
         spread="gauge",
+        when=("engine.aspiration", ("turbo",)),
     )
     turbo_drain_slope: Value | None = quantity(
-        "Falls at", "angle", 0.0, 1.5708, part="drain", group="Turbo's oil return", help="Its flattest run, from level."
+        "Falls at",
+        "angle",
+        0.0,
+        1.5708,
+        part="drain",
+        group="Turbo's oil return",
+        help="Its flattest run, from level.",
+        when=("engine.aspiration", ("turbo",)),
     )
-    turbo_oil_flow: Value | None = quantity("Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return")
+    turbo_oil_flow: Value | None = quantity(
+        "Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return", when=("engine.aspiration", ("turbo",))
+    )
     cooler: str | None = choice("Oil cooler", COOLERS, part="cooler", group="Cooler")
     cooler_conductance: Value | None = quantity("Cooler's conductance", "conductance", 1.0, 5000.0, group="Cooler")
 

@@ -1,0 +1,18 @@
+"""Facts as a builder names them."""
+
+from __future__ import annotations
+
+from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.facts import specs
+from gauge_well.core.sampling import SECTIONS
+
+
+def named(path: str) -> str:
+    """Label of a fact in the middle of a sentence; the path itself where there is no such field."""
+    section, *_, name = path.split(".")
+    facts = DutyFacts if section == "duties" else SECTIONS.get(section)
+    spec = specs(facts).get(name) if facts is not None else None
+    if spec is None:
+        return path.replace("_", " ")
+    label = spec.label.strip()
+    return label if label[:2].isupper() else label[:1].lower() + label[1:]
