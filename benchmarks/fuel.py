@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from benchmarks.timing import Line, median
 from gauge_well.core import contexts, sizing
+from gauge_well.core.blocks import UNTRIED, block_of
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.services.compare import compared
@@ -28,7 +29,7 @@ def _own(name: str) -> Line:
     def report() -> None:
         result = system.solve(context, facts)
         found = sizing.reaches({"fuel": result.checks}, context)
-        sizing.block_of(system, context, result, found)
+        block_of(system, context, result, found, UNTRIED)
 
     return median(f"fuel's own report, {name}", report, repeats=25, target=0.010)
 

@@ -148,6 +148,9 @@ def _some(operation: Any, each: int, number: int, deep: Deep, checks: list[Any],
     run()
 
 
+LEAST = 150
+
+
 def until(found: Iterator[Tally], done: Callable[[Tally], bool]) -> Tally:
     """Go on until enough was called."""
     tally = next(found)
@@ -157,6 +160,10 @@ def until(found: Iterator[Tally], done: Callable[[Tally], bool]) -> Tally:
 
 
 def for_seconds(app: Any, engine: Engine, seconds: float, number: int) -> Tally:
-    """Call for so long, from a seed."""
+    """Call for so long, from a seed, and on a slow machine until :data:`LEAST` calls are made."""
     end = time.monotonic() + seconds
-    return until(rounds(app, engine, number), lambda _: time.monotonic() >= end)
+
+    def done(tally: Tally) -> bool:
+        return time.monotonic() >= end and sum(tally.statuses.values()) >= LEAST
+
+    return until(rounds(app, engine, number), done)

@@ -7,6 +7,7 @@ their likely ones. So each check and each need says which one value it rests on 
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, field, replace
 
 import numpy as np
@@ -64,12 +65,13 @@ class Rest:
 @dataclass(frozen=True)
 class Assumptions:
     """By check, the value that alone would bring it under its brim, or that alone would break it; by need, the value
-    that moves it most; by system, the values that move any check or need of it, the strongest first."""
+    that moves it most; by system, the values that move any check or need of it, the strongest first, and its needs as they were worked."""
 
     saves: Mapping[Key, Rest] = field(default_factory=dict)
     breaks: Mapping[Key, Rest] = field(default_factory=dict)
     needs: Mapping[NeedKey, Rest] = field(default_factory=dict)
     decides: Mapping[str, Sequence[str]] = field(default_factory=dict)
+    asked: Mapping[str, Sequence[Need]] = field(default_factory=dict)
 
     def of(self, key: Key) -> Rest | None:
         """What a check rests on, either way."""
@@ -139,8 +141,10 @@ def assumed(case: BuildCase) -> Assumptions:
         if short == (at[i] > 1.0):
             continue
         (saves if short else breaks)[limit.key] = Rest(taken[i], float(at[i]))
-    needs = _needs(found, taken, moved)
-    return Assumptions(saves, breaks, needs, {id: _decides(share, taken) for id, share in moved.items()})
+    asked = _asked(found)
+    needs = _needs(asked, taken, moved)
+    decides = {id: _decides(share, taken) for id, share in moved.items()}
+    return Assumptions(saves, breaks, needs, decides, asked)
 
 
 def _most(moved: dict[str, Array], system: str, share: Array) -> None:
@@ -151,13 +155,17 @@ def _decides(share: Array, taken: Sequence[Taken]) -> list[str]:
     return [taken[i].path for i in np.argsort(-share, kind="stable") if share[i] >= FELT]
 
 
-def _needs(found: Run, taken: Sequence[Taken], moved: dict[str, Array]) -> dict[NeedKey, Rest]:
-    rests: dict[NeedKey, Rest] = {}
+def _asked(found: Run) -> dict[str, Sequence[Need]]:
+    asked: dict[str, Sequence[Need]] = {}
     for id, result in found.results.items():
-        try:
-            needs = result.needs()
-        except CoreError:
-            continue
+        with suppress(CoreError):
+            asked[id] = result.needs()
+    return asked
+
+
+def _needs(asked: Mapping[str, Sequence[Need]], taken: Sequence[Taken], moved: dict[str, Array]) -> dict[NeedKey, Rest]:
+    rests: dict[NeedKey, Rest] = {}
+    for id, needs in asked.items():
         for need in needs:
             share = _shares(as_array(need.value).ravel(), taken)
             if share is not None:

@@ -12,6 +12,7 @@ from typing import Any
 from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
+from gauge_well.core.blocks import GOVERNING
 from gauge_well.services import history, merging, sizing
 from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
@@ -46,7 +47,7 @@ class Worked:
         }
 
 
-def _work(raw: Mapping[str, Any] | Sheet, explain: str = sizing.GOVERNING) -> Worked:
+def _work(raw: Mapping[str, Any] | Sheet, explain: str = GOVERNING) -> Worked:
     """All that is answered of a document; SheetError where it does not stand."""
     sheet, resolved = sizing.check(raw)
     report = sizing.report_of(sheet, resolved, explain)
@@ -66,7 +67,7 @@ def _answer(build: Build, worked: Worked) -> dict[str, Any]:
     }
 
 
-def read(build: Build, explain: str = sizing.GOVERNING) -> dict[str, Any]:
+def read(build: Build, explain: str = GOVERNING) -> dict[str, Any]:
     """Everything the page needs of a stored build.
 
     One that today's rules refuse, that a newer program wrote or that the program fails on is given with its raw
@@ -121,7 +122,7 @@ def create(engine: Engine, raw: Mapping[str, Any], note: str = "made") -> dict[s
     return _answer(build, worked)
 
 
-def get(engine: Engine, id: str, explain: str = sizing.GOVERNING) -> dict[str, Any]:
+def get(engine: Engine, id: str, explain: str = GOVERNING) -> dict[str, Any]:
     """One build; NotFound otherwise."""
     with transaction(engine) as session:
         build = find(session, id)

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from gauge_well.core import bands, measure, remedy, runs, sizing, solve
+from gauge_well.core.blocks import GOVERNING
 from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import PLACES, Spec
@@ -32,7 +33,7 @@ DRAWN = 16  # best changes whose chance to hold is worked
 Event = dict[str, Any]
 
 
-def sure_report(raw: Mapping[str, Any], explain: str = sizing.GOVERNING, samples: int = SAMPLES) -> dict[str, Any]:
+def sure_report(raw: Mapping[str, Any], explain: str = GOVERNING, samples: int = SAMPLES) -> dict[str, Any]:
     """Report of a raw document with bands."""
     sheet, resolved = check(raw)
     return _banded(sheet, resolved, explain, samples)
@@ -45,7 +46,7 @@ def _banded(sheet: Sheet, resolved: Resolved, explain: str, samples: int) -> dic
 
 
 def explore(
-    raw: Mapping[str, Any], parts: tuple[str, ...] = PARTS, samples: int = SAMPLES, explain: str = sizing.GOVERNING
+    raw: Mapping[str, Any], parts: tuple[str, ...] = PARTS, samples: int = SAMPLES, explain: str = GOVERNING
 ) -> Iterator[Event]:
     """Work what was asked, an event at a time; stop taking events and the rest is not worked.
 
@@ -65,7 +66,7 @@ def explore(
     yield {"event": "done"}
 
 
-def whole_report(raw: Mapping[str, Any], explain: str = sizing.GOVERNING, samples: int = SAMPLES) -> dict[str, Any]:
+def whole_report(raw: Mapping[str, Any], explain: str = GOVERNING, samples: int = SAMPLES) -> dict[str, Any]:
     """Report with everything in it: bands, changes by system, pairs, measure next and the model's own spread."""
     report: dict[str, Any] = {}
     for event in explore(raw, PARTS, samples, explain):

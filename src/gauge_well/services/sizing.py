@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from gauge_well.core import contexts, sizing
+from gauge_well.core.blocks import GOVERNING
 from gauge_well.core.engine.report import speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec
@@ -41,7 +42,6 @@ def check(raw: Mapping[str, Any] | Sheet) -> tuple[Sheet, Resolved]:
     return sheet, resolved
 
 
-GOVERNING = sizing.GOVERNING
 USUAL = "usual for such a machine; nobody said it"
 
 
