@@ -197,7 +197,7 @@ class WholeBuild(KeptCase):
         page.get_by_role("button", name="History").click()
         expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text("The history did not load")
         page.get_by_role("button", name="Try again").click()
-        expect(page.get_by_role("dialog").get_by_text("made", exact=True)).to_be_visible()
+        expect(page.get_by_role("dialog").get_by_role("listitem").filter(has_text="made")).to_be_visible()
         page.get_by_role("button", name="Close").click()
         expect(page.get_by_role("dialog")).to_have_count(0)
         self.answer(page, 500, "POST")

@@ -328,3 +328,13 @@ class Tolerances(NumbersCase):
     def test_a_case_of_nothing_but_exact_facts_holds_or_not(self) -> None:
         case = case_of(ROAD)
         self.assertIn("cooling.core_width", case.known)
+
+
+class Governed(NumbersCase):
+    def test_no_change_makes_a_governed_engine_stronger(self) -> None:
+        """Its gains are said as fills, never as power."""
+        singles, pairs = of_demo("dripping-well")
+        self.assertTrue(singles)
+        for change in (*singles, *pairs):
+            self.assertEqual(change["whole"], "", change["id"])
+            self.assertNotRegex(change["gain"], "kW|hp", change["id"])

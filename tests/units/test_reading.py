@@ -1,5 +1,6 @@
 """Quantities as typed in a workshop, and hostile text."""
 
+import math
 import unittest
 from contextlib import suppress
 
@@ -307,3 +308,21 @@ class Sums(unittest.TestCase):
     def test_nothing_after_the_plus(self) -> None:
         with self.assertRaises(ReadingError):
             read("310 + mm", "length")
+
+
+class Tilt(unittest.TestCase):
+    """Which way an engine is tilted is said, not signed."""
+
+    def test_by_its_direction(self) -> None:
+        for text, degrees in (
+            ("12 deg left", -12.0),
+            ("4° back", 4.0),
+            ("3 degrees forward", -3.0),
+            ("7 deg to the right", 7.0),
+        ):
+            with self.subTest(text):
+                self.assertAlmostEqual(read(text, "angle").si, math.radians(degrees), places=12)
+
+    def test_of_angles_only(self) -> None:
+        with self.assertRaises(ReadingError):
+            read("12 mm left", "length")

@@ -2714,12 +2714,12 @@ export interface components {
             engine_yaw?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Engine Pitch
-             * @description Engine's front up
+             * @description Tilted back, front up. `4 deg back` or `4 deg forward`, by the engine's own front.
              */
             engine_pitch?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Engine Roll
-             * @description Engine's left side up
+             * @description Tilted right, left side up. `12 deg right` or `12 deg left`, seen from the flywheel.
              */
             engine_roll?: components["schemas"]["FactDocument"] | string | number | null;
             /**

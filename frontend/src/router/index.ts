@@ -8,6 +8,7 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'shelf', component: () => import('../features/shelf/ShelfPage.vue') },
     { path: '/bin', name: 'bin', component: () => import('../features/shelf/BinPage.vue') },
+    { path: '/beside/:a/:b', name: 'beside', component: () => import('../features/beside/BesidePage.vue') },
     { path: '/new', name: 'new', component: () => import('../features/shelf/NewBuildPage.vue') },
     {
       path: '/builds/:id',

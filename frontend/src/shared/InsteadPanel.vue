@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import { foldSizes } from './changes'
 import { useBuild } from '../stores/build'
 import { useOutlook } from '../stores/outlook'
 import ChangeCard from './ChangeCard.vue'
@@ -13,7 +14,7 @@ const all = ref(false)
 const build = useBuild()
 const missing = computed(() => [...new Set(build.report?.systems[props.system]?.unknown.map((u) => u.name.toLowerCase()))].map((name) => `what ${name} waits for`).join(' and '))
 const own = computed(() => (outlook.singles ?? []).filter((c) => c.system === props.system))
-const shown = computed(() => (all.value ? own.value : own.value.slice(0, FEW)))
+const shown = computed(() => (all.value ? own.value : foldSizes(own.value).map((l) => l.change).slice(0, FEW)))
 onMounted(() => outlook.ask(['bands', 'changes']))
 </script>
 
@@ -22,7 +23,7 @@ onMounted(() => outlook.ask(['bands', 'changes']))
     <h2 class="label head">Instead</h2>
     <div class="grid"><ChangeCard v-for="change in shown" :key="change.id" :change="change" prices /></div>
     <p v-if="outlook.singles && !own.length" class="mute none">{{ missing ? `Give ${missing} first: then changes are run on the build.` : 'Nothing tried here does more than what is fitted.' }}</p>
-    <button v-if="own.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${own.length}` }}</button>
+    <button v-if="own.length > shown.length || all" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${own.length}` }}</button>
     <ProgressLine v-if="outlook.progress && outlook.progress.what !== 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Changes run" />
   </section>
 </template>

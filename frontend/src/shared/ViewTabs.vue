@@ -24,11 +24,12 @@ function step(by: number) {
 <style scoped>
 .tabs {
   display: flex;
-  flex-wrap: wrap;
+  overflow-x: auto;
   gap: 0 2px;
   border-bottom: 1px solid var(--line);
 }
 .tab {
+  white-space: nowrap;
   min-height: 34px;
   padding: 4px 11px;
   border: 0;

@@ -71,7 +71,11 @@ export const useOutlook = defineStore('outlook', () => {
           progress.value = { what: event.what ?? '', done: event.done ?? 0, of: event.of ?? 1 }
         } else if (event.event === 'changes') {
           singles.value = event.singles ?? []
-          if (event.pairs) {
+          if (!event.pairs) {
+            // Of this revision none are worked yet; those of another do not belong under these.
+            pairs.value = three.value = null
+            verdict.value = ''
+          } else {
             pairs.value = event.pairs
             three.value = event.three ?? null
             verdict.value = event.verdict ?? ''

@@ -225,6 +225,7 @@ def _need_dict(item: Need, rest: Rest | None, names: Mapping[str, str]) -> dict[
 
 
 def refused_block(system: System, error: CoreError) -> dict[str, Any]:
+    """The block of a system whose facts cannot be worked: unknown, the fact that stands in the way named."""
     return {
         "title": system.title,
         "state": State.UNKNOWN.value,
@@ -343,6 +344,7 @@ def row_of(
     carries_w: float | None = None,
     needs_w: float | None = None,
 ) -> dict[str, Any]:
+    """A row of the whole build's table; powers [W], ``reach_code`` where no power says it."""
     return {
         "system": system.id,
         "part": part,

@@ -36,8 +36,22 @@ class InstallationFacts:
     engine_yaw: Value | None = quantity(
         "Engine turned", "angle", -3.2, 3.2, group="Lie", help="0 lengthwise, 90 transverse, 180 rear-facing."
     )
-    engine_pitch: Value | None = quantity("Engine's front up", "angle", -0.6, 0.6, group="Lie")
-    engine_roll: Value | None = quantity("Engine's left side up", "angle", -1.2, 1.2, group="Lie")
+    engine_pitch: Value | None = quantity(
+        "Tilted back, front up",
+        "angle",
+        -0.6,
+        0.6,
+        group="Lie",
+        help="`4 deg back` or `4 deg forward`, by the engine's own front.",
+    )
+    engine_roll: Value | None = quantity(
+        "Tilted right, left side up",
+        "angle",
+        -1.2,
+        1.2,
+        group="Lie",
+        help="`12 deg right` or `12 deg left`, seen from the flywheel.",
+    )
     pan_ground: Value | None = quantity(
         "Pan over the ground",
         "height",

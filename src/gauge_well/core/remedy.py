@@ -81,7 +81,8 @@ class Weighed:
     ``buys``: how much of what is over the brim it takes off, over all rows, as a logarithm. ``headroom``:
     what the whole build's reach gains [W], None where it has no end. ``own``: the row it was meant for.
     ``broken``: limits that held and no longer do, with their sentences. ``worse``: names of limits that were
-    over and are more so. ``mended``: no limit of the whole build is over its brim. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
+    over and are more so. ``mended``: no limit of the whole build is over its brim. ``governed``: a governor holds the
+    engine, which no change makes stronger: gains are said as fills. ``sure``: the chance that the changed build holds within its tolerances, where it was drawn.
     """
 
     buys: float
@@ -94,6 +95,7 @@ class Weighed:
     mended: bool
     school: bool = False
     sure: float | None = None
+    governed: bool = False
 
     @property
     def rejected(self) -> bool:
@@ -176,7 +178,8 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
     ]
     others.sort(key=lambda m: m.gain)
     mended = not any(c["class"] == "limit" and c["fill"] > 1.0 for c in after.checks.values())
-    return Weighed(buys, headroom, best, others, beside, broken, worse, mended, school)
+    held = before.context.engine.facts.governed == "yes"
+    return Weighed(buys, headroom, best, others, beside, broken, worse, mended, school, governed=held)
 
 
 def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int]]:
@@ -227,12 +230,12 @@ def say(weighed: Weighed) -> dict[str, Any]:
     own = weighed.own
     return {
         "whole": Sentence("+{d}", {"d": (weighed.headroom, "power")})
-        if weighed.headroom is not None and weighed.headroom > 1.0
+        if weighed.headroom is not None and weighed.headroom > 1.0 and not weighed.governed
         else Sentence(""),
         "sure": weighed.sure,
         "matters": weighed.matters,
         "school": weighed.school,
-        "gain": _gain(own) if own is not None else Sentence(""),
+        "gain": _gain(own, weighed.governed) if own is not None else Sentence(""),
         "own": _fills(own) if own is not None else Sentence(""),
         "holds": own is not None and own.after is not None and own.after <= 0.0,
         "mends": own is not None
@@ -254,12 +257,12 @@ def say(weighed: Weighed) -> dict[str, Any]:
     }
 
 
-def _gain(moved: Moved) -> Sentence:
+def _gain(moved: Moved, governed: bool) -> Sentence:
     row, was = moved.row, moved.was
     if was is None or was["fill"] is None or row["fill"] is None:
         return Sentence("")
     field = {"power": "reach_w", "load": "carries_w"}.get(row["kind"])
-    if field is None or was.get(field) is None:
+    if governed or field is None or was.get(field) is None:
         return Sentence("{a} → {b}", {"a": (was["fill"], "fill"), "b": (row["fill"], "fill")})
     if row[field] is None:
         return Sentence("no longer a limit" if row["reach_code"] == "above" else "gives out")

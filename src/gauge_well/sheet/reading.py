@@ -220,7 +220,7 @@ def check_range(spec: Spec, si: float, text: str, prefer: Preference) -> None:
     low, high = show(spec.low, spec.kind, prefer), show(spec.high, spec.kind, prefer)
     raise ReadingError(
         "range",
-        f"{spec.label.strip()} of {show(si, spec.kind, prefer)} is outside {low} to {high}.",
+        f"{show(si, spec.kind, prefer)} is outside {low} to {high}.",
         text,
         f"{low} to {high}",
     )

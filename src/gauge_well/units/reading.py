@@ -10,7 +10,7 @@ from __future__ import annotations
 
 import math
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from gauge_well.units.kinds import KINDS, Kind
@@ -58,6 +58,10 @@ class ReadingError(ValueError):
     def __init__(self, code: str, message: str, read_: str = "", allowed: str = "") -> None:
         super().__init__(message)
         self.code, self.message, self.read, self.allowed = code, message, read_, allowed
+
+
+# "12 deg left": forward and left are less than nought, back and right more.
+_TURNED = re.compile(r"^(.*?[^\s])\s+(?:to the\s+)?(forwards?|back|backwards?|left|right)\s*$", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
@@ -176,6 +180,11 @@ def read(text: str, kind_id: str, default_unit: str | None = None) -> Reading:
     ReadingError
         Names what was read and what is understood.
     """
+    turned = _TURNED.match(text) if kind_id == "angle" and len(text) <= MAX_LENGTH else None
+    if turned is not None:
+        found = read(turned[1], kind_id, default_unit)
+        sign = -1.0 if turned[2].lower() in ("forward", "forwards", "left") else 1.0
+        return replace(found, text=text.strip(), value=sign * found.value, si=sign * found.si)
     terms = _SUM.split(text.strip()) if len(text) <= MAX_LENGTH else [text]
     if len(terms) > 1:
         return _sum(text, terms, kind_id, default_unit)

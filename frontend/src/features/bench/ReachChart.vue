@@ -62,7 +62,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
       <span />
       <div ref="track" class="scale">
         <span v-for="mark in marks" :key="mark" class="tick figure" :style="{ left: `${(100 * mark) / shownTop}%` }">{{ mark }}</span>
-        <span class="unit figure">{{ words.unit('power') }}</span>
+        <span class="unit figure" :class="{ away: share(wanted) > 0.62 }">{{ words.unit('power') }}</span>
         <button class="want" type="button" role="slider" :class="{ fixed: !draggable }" :style="{ left: `${100 * share(wanted)}%` }" aria-label="Wanted power"
           :aria-valuenow="Math.round(words.value(wanted, 'power'))" :aria-valuemin="1" :aria-valuemax="Math.round(shownTop)" :aria-valuetext="words.show(wanted, 'power')" :disabled="!draggable"
           @pointerdown="grab" @pointermove="frozen !== null && at($event)" @pointerup="frozen = null" @keydown="key" @keydown.enter.prevent="emit('keep')" @keydown.esc="emit('drop')">
@@ -105,6 +105,11 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
 .scale {
   position: relative;
   height: 46px;
+}
+.unit.away {
+  right: auto;
+  left: 0;
+  top: 2px;
 }
 .tick {
   position: absolute;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Change } from '../../api/client'
+import { foldSizes } from '../../shared/changes'
 import ChangeCard from '../../shared/ChangeCard.vue'
 import ProgressLine from '../../shared/ProgressLine.vue'
 import { useOutlook } from '../../stores/outlook'
@@ -14,7 +15,8 @@ const money = ref(false)
 const worth = computed(() => (outlook.singles ?? []).filter((c) => c.matters))
 const priced = computed(() => worth.value.some((c) => c.price_total !== null))
 const sorted = computed<Change[]>(() => (money.value ? byMoney(worth.value) : worth.value))
-const shown = computed(() => (all.value ? sorted.value : sorted.value.filter((c) => !c.rejected).slice(0, FEW)))
+const lines = computed(() => foldSizes(sorted.value))
+const shown = computed(() => (all.value ? sorted.value.map((change) => ({ change, others: [] })) : lines.value.filter((l) => !l.change.rejected).slice(0, FEW)))
 const pairs = computed(() => (outlook.pairs ?? []).filter((c) => c.matters).slice(0, all.value ? 10 : 2))
 const SAID: Record<string, string> = { changes: 'Changes run', pairs: 'Pairs run', sure: 'Drawn within the tolerances' }
 const working = computed(() => (outlook.progress?.what ?? '') in SAID)
@@ -26,7 +28,10 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
       <h2 class="label">What would move it</h2>
       <button v-if="priced" class="textlink" type="button" :aria-pressed="money" @click="money = !money">{{ money ? 'by what it buys' : 'for the money' }}</button>
     </div>
-    <ChangeCard v-for="change in shown" :key="change.id" :change="change" prices />
+    <template v-for="item in shown" :key="item.change.id">
+      <ChangeCard :change="item.change" prices />
+      <p v-if="item.others.length" class="sizes"><button class="textlink" type="button" @click="all = true">other sizes: {{ item.others.map((c) => c.label).join('; ') }}</button></p>
+    </template>
     <p v-if="outlook.singles && !worth.length" class="mute none">Nothing tried here moves the build as a whole.</p>
     <p v-if="outlook.verdict" class="verdict">{{ outlook.verdict }}</p>
     <ChangeCard v-if="outlook.three" :change="outlook.three" />
@@ -34,7 +39,7 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
       <h3 class="label pair">Two together</h3>
       <ChangeCard v-for="change in pairs" :key="change.id" :change="change" />
     </template>
-    <button v-if="outlook.singles && worth.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${worth.length}, with those that break something` }}</button>
+    <button v-if="outlook.singles && (worth.length > FEW || lines.length < worth.length)" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${worth.length}, with those that break something` }}</button>
     <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="SAID[outlook.progress.what] ?? ''" />
     <p v-else-if="!outlook.singles && !outlook.failed" class="mute none">Each change is run on this build.</p>
     <p v-if="outlook.failed" class="mute none">That could not be worked; it is tried again with the next edit.</p>
@@ -46,6 +51,10 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
   display: flex;
   justify-content: space-between;
   padding: 11px 14px;
+}
+.sizes {
+  padding: 0 14px 8px;
+  font-size: 13px;
 }
 .pair {
   padding: 9px 14px 7px;

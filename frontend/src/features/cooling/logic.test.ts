@@ -8,14 +8,15 @@ const stack = (room: number | null, ...layers: ReturnType<typeof layer>[]): Stac
 
 describe('the stack to scale', () => {
   it('fills the width with the room where the stack is shallower', () => {
-    const found = boxes(stack(0.2, layer('core', 0.04, 0.4), layer('gap', 0.01), layer('fan', 0.05, 0.3)), 1000)
+    const found = boxes(stack(0.2, layer('core', 0.04, 0.4), layer('gap', 0.01), layer('fan', 0.05, 0.3)), 1000, 4000)
     expect(found.wall).toBeCloseTo(1000, 9)
     expect(found.end).toBeCloseTo(500, 9)
     expect(found.boxes.map((b) => b.width)).toEqual([200, 50, 250].map((v) => expect.closeTo(v, 9)))
-    expect(found.boxes[2]?.tall).toBeCloseTo(0.75, 9)
+    // One scale both ways: 5 px to a millimetre.
+    expect([found.boxes[0]?.tall, found.boxes[2]?.tall]).toEqual([expect.closeTo(2000, 9), expect.closeTo(1500, 9)])
   })
   it('fills it with the stack where that is deeper, the wall inside', () => {
-    const found = boxes(stack(0.05, layer('core', 0.1)), 1000)
+    const found = boxes(stack(0.05, layer('core', 0.1)), 1000, 9000)
     expect(found.end).toBeCloseTo(1000, 9)
     expect(found.wall).toBeCloseTo(500, 9)
   })

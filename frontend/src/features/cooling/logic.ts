@@ -34,22 +34,26 @@ export interface Box {
   layer: StackLayer
   x: number
   width: number
-  /** Height over the tallest, 0 to 1. */
+  /** Height on the same scale. */
   tall: number
 }
 
-/** Layers from front to back as boxes on `width`, the room or the stack filling it, whichever is deeper. */
-export function boxes(stack: Stack, width: number): { boxes: Box[]; scale: number; end: number; wall: number } {
+const UNKNOWN_TALL = 0.35 // m, where no height is known
+
+/** Layers from front to back as boxes on one scale, as large as `width` and `height` allow: the room or the stack lengthwise, whichever is
+ * deeper, the tallest layer upright. */
+export function boxes(stack: Stack, width: number, height: number): { boxes: Box[]; scale: number; end: number; wall: number; tall: number } {
   const deep = stack.layers.reduce((sum, l) => sum + l.depth, 0)
-  const scale = width / Math.max(deep, stack.room ?? deep, 1e-6)
-  const tallest = Math.max(...stack.layers.map((l) => l.height ?? 0), 1e-6)
+  const known = stack.layers.map((l) => l.height ?? 0)
+  const tallest = Math.max(...known) || UNKNOWN_TALL
+  const scale = Math.min(width / Math.max(deep, stack.room ?? deep, 1e-6), height / tallest)
   let x = 0
   const found = stack.layers.map((layer) => {
-    const box = { layer, x, width: layer.depth * scale, tall: layer.height === null ? 1 : layer.height / tallest }
+    const box = { layer, x, width: layer.depth * scale, tall: (layer.height ?? tallest) * scale }
     x += box.width
     return box
   })
-  return { boxes: found, scale, end: x, wall: (stack.room ?? deep) * scale }
+  return { boxes: found, scale, end: x, wall: (stack.room ?? deep) * scale, tall: tallest * scale }
 }
 
 /** Middles of fans side by side on a face, the longer way, in metres from its middle. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Modal from 'ant-design-vue/es/modal'
+import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -14,6 +15,10 @@ const path = computed(() => build.asked)
 const field = computed(() => (path.value ? words.field(path.value) : undefined))
 const fact = computed(() => (path.value ? build.build?.facts[path.value] : undefined))
 const open = computed({ get: () => path.value !== null && field.value !== undefined, set: (value) => !value && (build.asked = null) })
+// The focus may be on nothing while it is worked: Esc closes all the same.
+useEventListener(document, 'keydown', (event) => {
+  if (event.key === 'Escape' && open.value) open.value = false
+})
 </script>
 
 <template>

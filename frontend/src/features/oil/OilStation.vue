@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import FactPanel from '../../shared/FactPanel.vue'
 import StationFrame from '../../shared/StationFrame.vue'
+import HowItLies from './components/HowItLies.vue'
 import PanBench from './components/PanBench.vue'
 </script>
 
@@ -12,6 +13,7 @@ import PanBench from './components/PanBench.vue'
     </template>
     <template #instrument>
       <PanBench />
+      <HowItLies />
     </template>
   </StationFrame>
 </template>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { askedOutline, clip, fromRose, onRose, ROSE_G, withCrankcase, type Point } from './logic'
+import { askedOutline, clip, fromRose, onRose, ROSE_G, withCrankcase, type Point, lies } from './logic'
 
 const square: Point[] = [[0, 0], [0, -1], [1, -1], [1, 0]]
 const area = (points: Point[]) => Math.abs(points.reduce((sum, p, i) => {
@@ -37,5 +37,14 @@ describe('rose', () => {
     const points = askedOutline({ pulling: 0.3, braking: 0.9, cornering: 0.6 })
     expect(Math.max(...points.map((p) => p[1])) * ROSE_G).toBeCloseTo(0.3)
     expect(Math.min(...points.map((p) => p[1])) * ROSE_G).toBeCloseTo(-0.9)
+  })
+})
+
+describe('how an engine lies', () => {
+  it('is said in words, not signs', () => {
+    expect(lies(0, 0, 0)).toEqual({ yaw: 'lengthwise', pitch: 'level', roll: 'upright' })
+    expect(lies(90, 4, -12)).toEqual({ yaw: 'transverse', pitch: 'tilted 4° back', roll: 'tilted 12° left' })
+    expect(lies(-180, -3.5, 15)).toEqual({ yaw: 'facing back', pitch: 'tilted 3.5° forward', roll: 'tilted 15° right' })
+    expect(lies(30, 0, 0).yaw).toBe('turned 30°')
   })
 })

@@ -86,3 +86,16 @@ export function askedOutline(asked: OilInstrument['asked'], count = 48): Point[]
 }
 
 export const path = (points: Point[]) => (points.length ? `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z` : '')
+
+/** How an engine lies, in words: degrees turned about the upright, its front up, its left side up. */
+export function lies(yaw: number, pitch: number, roll: number): { yaw: string; pitch: string; roll: string } {
+  const by = (degrees: number) => `${Math.round(Math.abs(degrees) * 10) / 10}°`
+  const turned = ((yaw % 360) + 360) % 360
+  const near = (at: number) => Math.abs(turned - at) < 1 || Math.abs(turned - at) > 359
+  const lengthwise = near(0) ? 'lengthwise' : near(180) ? 'facing back' : near(90) || near(270) ? 'transverse' : `turned ${by(yaw)}`
+  return {
+    yaw: lengthwise,
+    pitch: Math.abs(pitch) < 0.05 ? 'level' : `tilted ${by(pitch)} ${pitch > 0 ? 'back' : 'forward'}`,
+    roll: Math.abs(roll) < 0.05 ? 'upright' : `tilted ${by(roll)} ${roll > 0 ? 'right' : 'left'}`,
+  }
+}

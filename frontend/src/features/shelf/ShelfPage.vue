@@ -17,6 +17,7 @@ const trouble = ref('')
 const removed = ref<{ id: string; name: string } | null>(null)
 const route = useRoute()
 const router = useRouter()
+const picked = ref<string[]>([])
 const file = ref<HTMLInputElement | null>(null)
 
 /** Edits of builds that were deleted meanwhile: nowhere else would they be seen. */
@@ -85,6 +86,7 @@ async function take(event: Event): Promise<void> {
         </div>
         <div class="actions">
           <router-link class="button main" to="/new">New build</router-link>
+          <router-link v-if="picked.length === 2" class="button" :to="{ name: 'beside', params: { a: picked[0], b: picked[1] } }">Side by side</router-link>
           <button class="button" type="button" @click="file?.click()">Open a sheet</button>
           <input ref="file" class="hidden" type="file" accept=".json,application/json" aria-label="Build sheet file" @change="take" />
         </div>
@@ -99,7 +101,10 @@ async function take(event: Event): Promise<void> {
         </p>
       </div>
       <div v-if="cards" class="cards">
-        <BuildCard v-for="card in cards" :key="card.id" :card="card" />
+        <div v-for="card in cards" :key="card.id" class="held">
+          <BuildCard :card="card" />
+          <label class="pick mute"><input v-model="picked" type="checkbox" :value="card.id" :disabled="picked.length === 2 && !picked.includes(card.id)" :aria-label="`Side by side: ${card.name}`" /> side by side</label>
+        </div>
       </div>
       <div v-else-if="!trouble" class="cards" role="status" aria-label="The shelf is loading">
         <div v-for="n in 4" :key="n" class="card blank" />
@@ -167,6 +172,22 @@ h1 {
 @media (max-width: 720px) {
   .cards {
     grid-template-columns: 1fr;
+  }
+}
+.held {
+  position: relative;
+  display: grid;
+}
+.pick {
+  position: absolute;
+  top: 12px;
+  right: 14px;
+  font-size: 13.5px;
+  cursor: pointer;
+}
+@media (max-width: 720px) {
+  .pick {
+    min-height: 44px;
   }
 }
 .blank {

@@ -5,11 +5,11 @@ import { checkOf, ends } from '../../../shared/bands'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { boxes, type Stack } from '../logic'
+import { boxes, type Box, type Stack } from '../logic'
 import FaceDrawing from './FaceDrawing.vue'
 
 /** What stands ahead of the engine, to scale: from the side against the room, from the front against the opening. */
-const SIDE = { width: 1000, height: 210 }
+const SIDE = { width: 960, height: 460 } // px that the drawing may take
 const build = useBuild()
 const words = useVocabulary()
 const { data } = useInstrument<Stack>('cooling', ref({ view: 1 }))
@@ -18,7 +18,7 @@ const fields = computed(() => ['depth_available', 'opening_width', 'opening_heig
   return field ? [{ path: `installation.${name}`, field }] : []
 }))
 const stack = computed(() => (data.value && !data.value.unknown && data.value.layers.length ? data.value : null))
-const side = computed(() => (stack.value ? boxes(stack.value, SIDE.width) : null))
+const side = computed(() => (stack.value ? boxes(stack.value, SIDE.width, SIDE.height) : null))
 const over = computed(() => (stack.value?.left ?? 1) < (stack.value?.keep ?? 0))
 /** Where the stack ends in 90 of 100 cases. */
 const band = computed(() => {
@@ -27,7 +27,14 @@ const band = computed(() => {
   if (!side.value || room === null || room === undefined) return null
   return ends(check?.capacity_high, check?.capacity_low)?.map((gap) => (room - gap) * (side.value?.scale ?? 1)) ?? null
 })
-const shownTop = (tall: number) => (1 - tall) * SIDE.height * 0.5
+const shownTop = (tall: number) => ((side.value?.tall ?? 0) - tall) / 2
+const named = computed(() => side.value?.boxes.filter((b) => b.layer.kind !== 'gap') ?? [])
+const middle = computed(() => (side.value?.tall ?? 0) / 2)
+const gapAhead = (i: number) => {
+  const at = side.value?.boxes.indexOf(named.value[i] as Box) ?? -1
+  const before = at > 0 ? side.value?.boxes[at - 1]?.layer : undefined
+  return before?.kind === 'gap' ? before.depth : null
+}
 const said = computed(() => {
   if (!stack.value || stack.value.left === null) return 'Measure from where the foremost cooler or core stands to the first moving thing, and the drawing says what is left.'
   const { left, keep } = stack.value
@@ -41,20 +48,23 @@ const said = computed(() => {
     <h2 class="label">Ahead of the engine, to scale</h2>
     <FactRow v-for="item in fields" :key="item.path" :path="item.path" :field="item.field" />
     <template v-if="stack && side">
-      <div class="drawing side" tabindex="0"><svg viewBox="-36 -60 1056 350" role="img" :aria-label="`From the side: ${said}`">
-        <g v-for="box in side.boxes" :key="box.layer.id">
-          <rect v-if="box.layer.kind !== 'gap'" :x="box.x" :y="shownTop(box.tall)" :width="box.width" :height="SIDE.height * box.tall" :class="box.layer.kind" />
-          <text v-if="box.layer.kind !== 'gap'" :x="box.x + box.width / 2" :y="SIDE.height + 32" text-anchor="middle" :class="{ slim: box.width < 70 }">{{ box.width < 110 ? box.layer.name.split(' ')[0] : box.layer.name }}</text>
-          <text v-if="box.layer.kind !== 'gap'" :x="box.x + box.width / 2" :y="SIDE.height + 64" text-anchor="middle" :class="{ slim: box.width < 70 }">{{ words.show(box.layer.depth, 'length') }}</text>
-          <text v-else-if="box.width > 14" :x="box.x + box.width / 2" y="-8" text-anchor="middle" class="slim">{{ words.show(box.layer.depth, 'length') }}</text>
-        </g>
-        <path v-if="(stack.left ?? 0) > 0" :d="`M${side.end} ${SIDE.height / 2}H${side.wall}m-9 -6l9 6l-9 6M${side.end + 9} ${SIDE.height / 2 - 6}l-9 6l9 6`" class="measure" :class="{ over }" />
-        <text v-if="(stack.left ?? 0) > 0" :x="(side.end + side.wall) / 2" :y="SIDE.height / 2 - 12" text-anchor="middle" class="strong" :class="{ over }">{{ words.show(stack.left, 'length') }}</text>
-        <path v-if="band" :d="`M${band[0]} ${SIDE.height - 22}v16m0-8H${band[1]}m0-8v16`" class="band" />
-        <rect v-if="stack.room !== null" :x="side.wall" y="-20" width="6" :height="SIDE.height + 40" class="wall" :class="{ over: (stack.left ?? 0) < 0 }" />
-        <text v-if="stack.room !== null" :x="side.wall - 4" y="-32" text-anchor="end">{{ stack.on_engine ? 'pulley the fan rides on' : 'first moving thing' }}</text>
-        <text x="0" y="-32">air →</text>
-      </svg></div>
+      <div class="pair">
+        <div class="drawing side" tabindex="0"><svg :viewBox="`-30 -70 ${Math.max(side.end, side.wall) + 150} ${side.tall + 100}`" role="img" :aria-label="`From the side: ${said}`">
+          <g v-for="(box, i) in named" :key="box.layer.id">
+            <rect :x="box.x" :y="shownTop(box.tall)" :width="box.width" :height="box.tall" :class="box.layer.kind" />
+            <text :x="box.x + box.width / 2" :y="i % 2 ? -34 : -8" text-anchor="middle" class="strong">{{ i + 1 }}</text>
+          </g>
+          <path v-if="(stack.left ?? 0) > 0" :d="`M${side.end} ${middle}H${side.wall}m-9 -6l9 6l-9 6M${side.end + 9} ${middle - 6}l-9 6l9 6`" class="measure" :class="{ over }" />
+          <path v-if="band" :d="`M${band[0]} ${side.tall - 22}v16m0-8H${band[1]}m0-8v16`" class="band" />
+          <rect v-if="stack.room !== null" :x="side.wall" y="-20" width="6" :height="side.tall + 40" class="wall" :class="{ over: (stack.left ?? 0) < 0 }" />
+          <text v-if="stack.room !== null" :x="side.wall + 14" :y="middle">{{ stack.on_engine ? 'pulley' : 'what moves' }}</text>
+          <text x="-30" :y="side.tall + 26">air →</text>
+        </svg></div>
+        <ol class="named">
+          <li v-for="(box, i) in named" :key="box.layer.id"><span><b>{{ i + 1 }}</b> {{ box.layer.name }}<span v-if="gapAhead(i) !== null" class="mute">, {{ words.show(gapAhead(i), 'length') }} behind the last</span></span><span class="figure">{{ words.show(box.layer.depth, 'length') }}</span></li>
+          <li v-if="stack.room !== null && (stack.left ?? 0) > 0"><span>{{ stack.on_engine ? 'left to the pulley the fan rides on' : 'left to the first moving thing' }}</span><span class="figure" :class="{ over }">{{ words.show(stack.left, 'length') }}</span></li>
+        </ol>
+      </div>
       <p :class="{ over }">{{ said }}</p>
       <FaceDrawing :stack="stack" />
       <p v-for="name in stack.crossings" :key="name" class="mute">{{ name.charAt(0).toUpperCase() + name.slice(1) }} has to cross from one side to the other: mind the fan and its shroud.</p>
@@ -64,9 +74,35 @@ const said = computed(() => {
 </template>
 
 <style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 14px;
+  align-items: center;
+}
 .side {
-  --lettering: 29px;
-  --least: 560px;
+  --lettering: 26px;
+  --least: 0px;
+}
+.side svg {
+  max-height: 300px;
+}
+.named {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.named li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line);
+}
+@media (max-width: 720px) {
+  .pair {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 rect {
   stroke: var(--ink);
@@ -99,8 +135,5 @@ rect {
   fill: none;
   stroke: var(--ink);
   stroke-width: 3;
-}
-.slim {
-  font-size: 25px;
 }
 </style>

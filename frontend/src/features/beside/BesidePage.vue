@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, onMounted, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, type Build, type Row } from '../../api/client'
+import { busy } from '../../shared/busy'
+import { percent } from '../../shared/format'
+import { useVocabulary } from '../../stores/vocabulary'
+import TopBar from '../TopBar.vue'
+import { factsApart, rowsBeside, type Pair } from './logic'
+
+/** Two builds side by side: what they are said to be good for, the facts that differ, rows and needs. */
+const route = useRoute()
+const words = useVocabulary()
+const both = shallowRef<[Build, Build] | null>(null)
+const trouble = shallowRef('')
+onMounted(async () => {
+  try {
+    both.value = await Promise.all([api.build(String(route.params.a)), api.build(String(route.params.b))])
+  } catch (error) {
+    trouble.value = error instanceof Error ? error.message : 'The builds did not load.'
+  }
+})
+const reach = (row: Row) => {
+  if (row.fill === null) return 'not given'
+  if (row.kind === 'power') return row.reach_w === null ? (row.reach_code === 'above' ? 'never in the way' : 'none') : words.show(row.reach_w, 'power')
+  return percent(row.fill)
+}
+const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: words.show(n.value, n.unit) })))
+const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
+  if (!both.value || !words.words) return []
+  const [a, b] = both.value
+  const asked = new Map(needs(b).map((n) => [n.key, n]))
+  const needed = needs(a).map((n): Pair => ({ key: n.key, label: n.label, a: n.shown, b: asked.get(n.key)?.shown ?? '—' }))
+  return [
+    { title: 'What gives out where', rows: rowsBeside(a.report?.rows ?? [], b.report?.rows ?? [], reach), none: 'Nothing is judged in either.' },
+    { title: 'What it takes', rows: needed, none: 'Neither asks for anything yet.' },
+    { title: 'Facts that differ', rows: factsApart(a, b, words.words), none: 'What is stated is the same in both.' },
+  ]
+})
+</script>
+
+<template>
+  <div class="beside">
+    <TopBar />
+    <main :aria-busy="busy">
+      <h1>Side by side</h1>
+      <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
+      <template v-if="both">
+        <section class="card pad heads">
+          <div v-for="build in both" :key="build.id"><h2><router-link :to="{ name: 'bench', params: { id: build.id } }">{{ build.name }}</router-link></h2><p>{{ build.report?.headline.sentence }}</p></div>
+        </section>
+        <section v-for="table in tables" :key="table.title" class="card pad">
+          <h2 class="label">{{ table.title }}</h2>
+          <p v-if="!table.rows.length" class="mute">{{ table.none }}</p>
+          <table v-else class="rows">
+            <thead><tr><th scope="col" /><th v-for="build in both" :key="build.id" scope="col">{{ build.name }}</th></tr></thead>
+            <tbody><tr v-for="row in table.rows" :key="row.key" :class="{ same: row.a === row.b }"><th scope="row">{{ row.label }}</th><td>{{ row.a }}</td><td>{{ row.b }}</td></tr></tbody>
+          </table>
+        </section>
+      </template>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.beside {
+  display: grid;
+  grid-template: 'bar' 52px 'page' 1fr / minmax(0, 1fr);
+}
+main {
+  grid-area: page;
+  width: 100%;
+  max-width: 980px;
+  margin: 0 auto;
+  padding: 24px 16px 48px;
+  display: grid;
+  gap: 12px;
+}
+h1 {
+  font: 600 25px/1.25 var(--words);
+}
+.heads {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 18px;
+}
+.rows th[scope='row'] {
+  width: 40%;
+}
+.rows td {
+  width: 30%;
+}
+.same {
+  color: var(--mute);
+}
+</style>
