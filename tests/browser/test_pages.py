@@ -79,7 +79,7 @@ class Pages(BrowserCase):
             page.keyboard.press(key)
             page.wait_for_url(f"**/builds/quarry-mule{'/' + path if path else ''}")
         page.keyboard.press("?")
-        expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+        expect(page.get_by_role("dialog", name="Keys and signs")).to_be_visible()
 
     def test_find_by_name(self) -> None:
         page = self.go("/builds/quarry-mule")

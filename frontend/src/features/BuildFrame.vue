@@ -74,7 +74,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
     <ConflictDialog />
     <FactDialog />
     <FindDialog v-model:open="find" />
-    <Modal v-model:open="help" title="Keys" :footer="null"><KeysHelp /></Modal>
+    <Modal v-model:open="help" title="Keys and signs" :footer="null"><KeysHelp /></Modal>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, inject } from 'vue'
 import { THEME } from '../shared/theme'
 import { useBuild } from '../stores/build'
@@ -14,6 +15,7 @@ const hottest = computed(() => {
   const all = build.report?.duties.map((d) => d.ambient_k) ?? []
   return all.length ? words.show(Math.max(...all), 'temperature') : ''
 })
+const narrow = useMediaQuery('(max-width: 720px)')
 const saved = computed(() => {
   if (!build.build) return ''
   if (build.offline) return 'Not saved yet'
@@ -36,7 +38,7 @@ const saved = computed(() => {
       <span class="right">
         <span v-if="hottest" class="ambient"><span class="tag">Worst ambient</span> {{ hottest }}</span>
         <select class="units" aria-label="Units" :value="words.chosenUnits" @change="build.showIn(Number(($event.target as HTMLSelectElement).value))">
-          <option v-for="(unit, i) in UNIT_CHOICES" :key="unit.name" :value="i">{{ unit.name }}</option>
+          <option v-for="(unit, i) in UNIT_CHOICES" :key="unit.name" :value="i">{{ narrow ? unit.brief : unit.name }}</option>
         </select>
         <button class="icon" type="button" :disabled="!build.undoable.length" aria-label="Undo" title="Undo (z)" @click="build.undo">↶</button>
         <button class="icon" type="button" :disabled="!build.redoable.length" aria-label="Redo" title="Redo (Z)" @click="build.redo">↷</button>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Check, SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
 import { chance } from './bands'
 import CostLine from './CostLine.vue'
 import { percent } from './format'
@@ -20,7 +21,7 @@ const checks = computed(() => sorted.value.filter((c) => c.class !== 'cost'))
 const costs = computed(() => sorted.value.filter((c) => c.class === 'cost'))
 const title = (check: Check) => (check.duty ? `${check.name}, ${(names.value[check.duty] ?? check.duty).toLowerCase()}` : check.name)
 const unsure = (check: Check) => check.class === 'limit' && check.holds_probability !== null && check.holds_probability !== undefined && check.holds_probability > 0 && check.holds_probability < 1
-const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_', ' ')
+const words = useVocabulary()
 </script>
 
 <template>
@@ -31,7 +32,7 @@ const label = (path: string) => path.split('.').slice(1).join(' ').replaceAll('_
         <span class="name">{{ unknown.name }}</span><span class="figure">not known</span>
       </div>
       <Well :fill="null" :system="system" size="long" :label="unknown.name" />
-      <p class="mute">Missing: {{ unknown.missing.map(label).join(', ') }}.</p>
+      <p class="mute">Missing: {{ unknown.missing.map(words.within).join(', ') }}.</p>
     </div>
     <div v-for="check in checks" :key="check.id + check.duty" class="whole">
     <component :is="check.duty ? 'button' : 'div'" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">

@@ -19,6 +19,9 @@ const said = computed(() => (block.value ? verdict(block.value, build.report?.du
 const why = computed(() => build.report?.not_judged.find((n) => n.system.toLowerCase() === props.system)?.why)
 /** The engine is what is swapped in: there is nothing to put in its place here. */
 const changeable = computed(() => block.value !== null && props.system !== 'engine')
+/** Where this is not worked for such a machine there is nothing to ask; what was stated all the same stays in reach. */
+const worked = computed(() => build.report === null || block.value !== null)
+const stated = computed(() => Object.entries(build.build?.facts ?? {}).some(([path, fact]) => path.startsWith(`${props.system}.`) && fact.evidence !== 'rule'))
 defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(): unknown }>()
 </script>
 
@@ -28,9 +31,10 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
       <h1 v-if="said">{{ said.lead }} <span :class="{ over: said.short }">{{ said.strong }}</span>{{ said.tail }}</h1>
       <h1 v-else>Not judged{{ why ? `: ${why}` : '' }}.</h1>
       <p v-if="said" class="mute">{{ said.detail }}</p>
+      <p v-else-if="!worked" class="mute">Nothing is asked for it here; the headline and the need sheet leave it out.</p>
     </header>
-    <div class="fitted"><slot name="fitted" :block="block" /></div>
-    <div class="middle">
+    <div v-if="worked || stated" class="fitted"><slot name="fitted" :block="block" /></div>
+    <div v-if="worked" class="middle">
       <slot name="instrument" />
       <CandidatesPanel v-if="words.words?.compared[system]" :system="system" />
       <InsteadPanel v-if="changeable" :system="system" />

@@ -5,10 +5,10 @@ import { digits, inUnit, show as showValue } from '../shared/format'
 
 /** Units a build may be shown in. */
 export const UNIT_CHOICES = [
-  { system: 'metric', power: 'kW', name: 'Metric · kW' },
-  { system: 'metric', power: 'hp', name: 'Metric · hp' },
-  { system: 'metric', power: 'PS', name: 'Metric · PS' },
-  { system: 'imperial', power: 'hp', name: 'Inch · hp' },
+  { system: 'metric', power: 'kW', name: 'Metric · kW', brief: 'kW' },
+  { system: 'metric', power: 'hp', name: 'Metric · hp', brief: 'hp' },
+  { system: 'metric', power: 'PS', name: 'Metric · PS', brief: 'PS' },
+  { system: 'imperial', power: 'hp', name: 'Inch · hp', brief: 'in · hp' },
 ] as const
 
 /** Words, fields, kinds and units, read once; `units` follows the build that is open. */
@@ -32,6 +32,8 @@ export const useVocabulary = defineStore('vocabulary', () => {
 
   /** A fact's name, or its path where it has none. */
   const label = (path: string) => field(path)?.label ?? path
+  /** The same inside a sentence. */
+  const within = (path: string) => label(path).replace(/^[A-Z](?=[a-z])/, (first) => first.toLowerCase())
   const show = (si: number | null | undefined, kind: string) => showValue(si, kinds.value[kind])
   const unit = (kind: string) => kinds.value[kind]?.symbol ?? ''
   const value = (si: number, kind: string) => {
@@ -47,5 +49,5 @@ export const useVocabulary = defineStore('vocabulary', () => {
     return display ? shown * display.factor + display.offset : shown
   }
 
-  return { words, units, kinds, chosenUnits, load, field, label, show, unit, value, number, toSi }
+  return { words, units, kinds, chosenUnits, load, field, label, within, show, unit, value, number, toSi }
 })

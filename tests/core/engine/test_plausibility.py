@@ -43,6 +43,58 @@ class Claim(NumbersCase):
     def test_odd_consumption(self) -> None:
         self.assertIn("brake_share", notes(bsfc="200 g/kWh"))
 
+    def test_what_a_rule_supplied_is_never_odd(self) -> None:
+        """No engine is told to check the consumption nobody typed: chamber in the head, two-stroke, boost, gas."""
+        for fields in (
+            {"fuel": "diesel", "chamber": "indirect", "rated_power": "32 kW", "rated_speed": "3600 rpm"},
+            {"fuel": "diesel", "chamber": "direct", "rated_power": "32 kW", "rated_speed": "2800 rpm"},
+            {"fuel": "diesel", "aspiration": "turbo", "rated_power": "80 kW", "rated_speed": "4000 rpm"},
+            {"cycle": "two_stroke", "rated_power": "60 kW", "rated_speed": "5500 rpm"},
+            {"aspiration": "turbo", "rated_power": "160 kW"},
+            {"fuel": "lpg", "rated_power": "90 kW"},
+        ):
+            with self.subTest(fields):
+                self.assertNotIn("brake_share", notes(**{"bsfc": None, "excess_air": None, **fields}))
+
+    def test_boost_without_a_charger(self) -> None:
+        self.assertIn("boost_without_charger", notes(aspiration="natural", boost="50 kPa"))
+
+
+class Read(NumbersCase):
+    """The claim in one sentence."""
+
+    def read(self, *, boost_stated: bool = False, stroke_stated: bool = False, **fields: object) -> plausibility.Claim:
+        e = engine(**fields)
+        found = plausibility.figures(e, e.rated_power)
+        return plausibility.claim(e, float(e.rated_power), found, boost_stated, stroke_stated)
+
+    def test_believed(self) -> None:
+        self.assertTrue(self.read().believable)
+        self.assertIn("can be believed", self.read().sentence.template)
+
+    def test_more_than_air_lets_in(self) -> None:
+        """175 kW from 2.5 L at 6000 rpm is 14 bar of mean pressure; without boost 12 to 13 is the most (heywood1988)."""
+        found = self.read(rated_power="175 kW")
+        self.assertFalse(found.believable)
+        self.close(found.bmep, 175e3 / (2.5e-3 * 50.0), rel=1e-6)
+        self.assertIn("without boost", found.sentence.template)
+
+    def test_boost_is_solved_and_said(self) -> None:
+        """Twice the air takes about twice the pressure in the manifold."""
+        found = self.read(aspiration="turbo", rated_power="200 kW")
+        self.assertTrue(found.believable)
+        self.assertIn("of boost", found.sentence.template)
+        self.assertTrue(40e3 < found.boost < 130e3, found.boost)
+
+    def test_boost_stated_is_not_doubted(self) -> None:
+        much = {"aspiration": "turbo", "rated_power": "310 kW", "boost": "210 kPa"}
+        self.assertFalse(self.read(**much).believable)
+        self.assertTrue(self.read(boost_stated=True, **much).believable)
+
+    def test_a_stroke_nobody_stated_speaks_of_no_piston(self) -> None:
+        self.assertTrue(self.read(stroke="140 mm").believable)
+        self.assertFalse(self.read(stroke_stated=True, stroke="140 mm").believable)
+
 
 class Refused(NumbersCase):
     def refused(self, field: str, **paths: object) -> CoreError:

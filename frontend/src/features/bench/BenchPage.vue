@@ -22,8 +22,8 @@ const build = useBuild()
 const words = useVocabulary()
 const whatIf = useWhatIf()
 const report = computed(() => build.report)
-const rows = computed(() => split(report.value?.rows ?? []))
 const wanted = computed(() => whatIf.wanted.value ?? report.value?.wanted_w ?? 0)
+const rows = computed(() => split(report.value?.rows ?? [], wanted.value))
 const headline = computed(() => {
   const said = report.value?.headline.sentence ?? ''
   const cut = report.value?.claim?.believable === false ? -1 : said.indexOf(': ')

@@ -22,19 +22,25 @@ const top = computed(() => frozen.value ?? axisTop(props.wanted, props.rows))
 const shownTop = computed(() => words.value(top.value, 'power'))
 const marks = computed(() => ticks(shownTop.value, width.value < 420 ? 4 : 8))
 const share = (watts: number) => Math.min(watts / top.value, 1)
+/** Power asked of a row: what is wanted, or what its load takes. */
+const asked = (row: Row) => (row.kind === 'load' ? (row.needs_w ?? 0) : props.wanted)
 const value = (row: Row) => {
   if (row.reach_code === 'unknown') return 'not given'
+  if (row.kind === 'load') return `${words.number(row.carries_w ?? 0, 'power')} of ${words.number(asked(row), 'power')}${row.state === 'assumed' ? ' ?' : ''}`
   if (row.reach_w === null) return row.reach_code === 'above' ? `over ${words.number(4 * props.wanted, 'power')}` : 'none'
   return words.number(row.reach_w, 'power') + (row.state === 'assumed' ? ' ?' : '')
 }
-const reach = (row: Row) => (row.reach_w === null ? (row.reach_code === 'above' ? 1 : 0) : share(row.reach_w))
-const short = (row: Row) => row.state !== 'assumed' && (row.reach_code === 'below' || (row.reach_w !== null && row.reach_w < props.wanted * 0.9999))
+const reach = (row: Row) => (row.kind === 'load' ? share(row.carries_w ?? 0) : row.reach_w === null ? (row.reach_code === 'above' ? 1 : 0) : share(row.reach_w))
+const short = (row: Row) => {
+  if (row.kind === 'load') return row.state === 'short'
+  return row.state !== 'assumed' && (row.reach_code === 'below' || (row.reach_w !== null && row.reach_w < props.wanted * 0.9999))
+}
 const band = (row: Row) => {
   const found = whisker(row, top.value)
   return found ? { left: `${(100 * found.low) / top.value}%`, width: `${(100 * (found.high - found.low)) / top.value}%` } : null
 }
 /** Right of the bar, its whisker and, where it is short, the wanted line. */
-const numberAt = (row: Row) => Math.max(reach(row), short(row) ? share(props.wanted) : 0, (whisker(row, top.value)?.high ?? 0) / top.value)
+const numberAt = (row: Row) => Math.max(reach(row), short(row) || row.kind === 'load' ? share(asked(row)) : 0, (whisker(row, top.value)?.high ?? 0) / top.value)
 const duty = (row: Row) => build.report?.duties.find((d) => d.id === row.duty)?.name ?? ''
 
 function at(event: PointerEvent): void {
@@ -73,11 +79,12 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
     </div>
     <div class="rows">
       <span class="wantline" :style="{ '--at': share(wanted) }" />
-      <button v-for="row in rows" :key="row.system + row.part" class="row" type="button" :title="row.sentence" @click="open(row)">
+      <button v-for="row in rows" :key="row.system + row.part + row.kind" class="row" type="button" :title="row.sentence" @click="open(row)">
         <span class="name">{{ row.label }}<small v-if="duty(row)" class="mute">{{ duty(row).toLowerCase() }}</small></span>
         <span class="bar">
           <span class="fill" :style="{ width: `${100 * reach(row)}%`, background: `var(--${row.system})`, opacity: short(row) ? 1 : 0.6 }" />
-          <span v-if="short(row)" class="gap" :style="{ left: `${100 * reach(row)}%`, width: `${100 * (share(wanted) - reach(row))}%` }" />
+          <span v-if="short(row)" class="gap" :style="{ left: `${100 * reach(row)}%`, width: `${100 * (share(asked(row)) - reach(row))}%` }" />
+          <span v-if="row.kind === 'load'" class="takes" :style="{ left: `${100 * share(asked(row))}%` }" />
           <span v-if="band(row)" class="whisker" :style="band(row) ?? undefined" />
           <span v-if="row.reach_code === 'unknown'" class="unknown" />
           <span class="figure number" :class="{ over: short(row), inside: numberAt(row) > 0.86 }" :style="{ left: `${100 * numberAt(row)}%` }">{{ value(row) }}</span>
@@ -197,6 +204,12 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   bottom: 0;
   border: 1px dashed var(--over);
   background: repeating-linear-gradient(-45deg, transparent 0 4px, var(--over-soft) 4px 8px);
+}
+.takes {
+  position: absolute;
+  top: -2px;
+  bottom: -2px;
+  border-left: 2px solid var(--brass-line);
 }
 .whisker {
   position: absolute;

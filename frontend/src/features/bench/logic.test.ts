@@ -17,9 +17,16 @@ describe('bench', () => {
   })
   it('sorts what gives out first to the top, and unknown after what is known', () => {
     const rows = [row({ part: 'a', reach_w: 300 }), row({ part: 'b', reach_w: null, reach_code: 'unknown' }), row({ part: 'c', reach_w: null, reach_code: 'below' }), row({ part: 'd', kind: 'gate' })]
-    const found = split(rows)
+    const found = split(rows, 200)
     expect(found.power.map((r) => r.part)).toEqual(['c', 'a', 'b'])
     expect(found.fixed.map((r) => r.part)).toEqual(['d'])
+  })
+  it('puts a load among the bars where it asks more than full power does', () => {
+    const load = { kind: 'load' as const, carries_w: 50, needs_w: 100, fill: 1.6 }
+    const rows = [row({ part: 'core', reach_w: 300 }), row({ part: 'core', ...load }), row({ part: 'pump', reach_w: 90, fill: 1.1 }), row({ part: 'pump', ...load, fill: 0.2 })]
+    const found = split(rows, 100)
+    expect(found.power.map((r) => `${r.part} ${r.kind}`)).toEqual(['core load', 'pump power', 'core power'])
+    expect(found.fixed.map((r) => `${r.part} ${r.kind}`)).toEqual(['pump load'])
   })
   it('moves the wanted line by keys', () => {
     expect(nudge(1000, 'ArrowRight', false)).toBeCloseTo(1010)

@@ -19,11 +19,21 @@ export function axisTop(wanted: number, rows: Row[]): number {
   return 1.12 * Math.max(wanted * 1.35, ...near)
 }
 
-/** Rows by what they say: bars against power, and those that power does not decide. */
-export function split(rows: Row[]): { power: Row[]; fixed: Row[] } {
-  const order = (r: Row) => (r.reach_w ?? (r.reach_code === 'above' ? Infinity : r.reach_code === 'below' ? 0 : Number.MAX_VALUE))
-  const power = rows.filter((r) => r.kind === 'power').sort((a, b) => order(a) - order(b))
-  const fixed = rows.filter((r) => r.kind !== 'power').sort((a, b) => (b.fill ?? 0) - (a.fill ?? 0))
+/** Power a row's part carries over what is asked of it there, as power of the whole build. */
+const carries = (row: Row, wanted: number) => {
+  if (row.kind === 'load') return row.needs_w ? (wanted * (row.carries_w ?? 0)) / row.needs_w : Infinity
+  return row.reach_w ?? (row.reach_code === 'above' ? Infinity : row.reach_code === 'below' ? 0 : Number.MAX_VALUE)
+}
+
+/**
+ * Rows by what they say: bars against power, what gives out first on top, and those that power does not decide.
+ * A load that asks more of its part than full power does decides it, and stands among the bars.
+ */
+export function split(rows: Row[], wanted: number): { power: Row[]; fixed: Row[] } {
+  const own = new Map(rows.filter((r) => r.kind === 'power').map((r) => [r.system + r.part, r.fill ?? 0]))
+  const bar = (r: Row) => r.kind === 'power' || (r.kind === 'load' && r.carries_w !== null && r.needs_w !== null && (r.fill ?? 0) > (own.get(r.system + r.part) ?? 0))
+  const power = rows.filter(bar).sort((a, b) => carries(a, wanted) - carries(b, wanted))
+  const fixed = rows.filter((r) => !bar(r)).sort((a, b) => (b.fill ?? 0) - (a.fill ?? 0))
   return { power, fixed }
 }
 

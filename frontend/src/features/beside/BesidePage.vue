@@ -16,6 +16,8 @@ const trouble = shallowRef('')
 onMounted(async () => {
   try {
     both.value = await Promise.all([api.build(String(route.params.a)), api.build(String(route.params.b))])
+    // One pair of units for both, or no figure can be held against the other.
+    if (both.value[0].report) words.units = both.value[0].report.units
   } catch (error) {
     trouble.value = error instanceof Error ? error.message : 'The builds did not load.'
   }
@@ -25,7 +27,7 @@ const reach = (row: Row) => {
   if (row.kind === 'power') return row.reach_w === null ? (row.reach_code === 'above' ? 'never in the way' : 'none') : words.show(row.reach_w, 'power')
   return percent(row.fill)
 }
-const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: words.show(n.value, n.unit) })))
+const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: n.shop?.brief ?? '' })))
 const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
   if (!both.value || !words.words) return []
   const [a, b] = both.value
@@ -47,6 +49,7 @@ const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
       <template v-if="both">
         <section class="card pad heads">
+          <span class="label">As each says it</span>
           <div v-for="build in both" :key="build.id"><h2><router-link :to="{ name: 'bench', params: { id: build.id } }">{{ build.name }}</router-link></h2><p>{{ build.report?.headline.sentence }}</p></div>
         </section>
         <section v-for="table in tables" :key="table.title" class="card pad">
@@ -81,8 +84,18 @@ h1 {
 }
 .heads {
   display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 18px;
+  grid-template-columns: 40% 30% 30%;
+}
+.heads div {
+  padding-right: 14px;
+}
+@media (max-width: 720px) {
+  .heads {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+  .heads .label {
+    grid-column: 1 / -1;
+  }
 }
 .rows th[scope='row'] {
   width: 40%;

@@ -3,10 +3,12 @@ import { ref } from 'vue'
 import { api, Problem, type Solved } from '../../api/client'
 import { useLatest } from '../../shared/useLatest'
 import { line, useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 
 /** Values of one fact at which the wanted power holds: the smallest that does, the largest, likely and surely. */
 const props = defineProps<{ path: string }>()
 const build = useBuild()
+const words = useVocabulary()
 const found = ref<Solved | null>(null)
 const working = ref(false)
 const trouble = ref('')
@@ -43,7 +45,7 @@ async function set(end: End): Promise<void> {
       <p v-else-if="found.touches.length" class="over">No value of it holds for all it touches: {{ found.touches.join('; ') }}.</p>
       <p v-else>It decides nothing that any value of it could mend.</p>
       <p v-if="found.low && !found.low.text" class="mute">No text typed for it holds as that value does: what follows from it moves the end.</p>
-      <p v-if="found.low?.also.length" class="mute">Set with it: {{ found.low.also.map((e) => `${e.path.split('.')[1]?.replaceAll('_', ' ')} ${e.text}`).join(', ') }}.</p>
+      <p v-if="found.low?.also.length" class="mute">Set with it: {{ found.low.also.map((e) => `${words.within(e.path)} ${e.text}`).join(', ') }}.</p>
       <p v-if="found.stuck.length" class="mute">Whatever its value, still over: {{ found.stuck.join('; ') }}.</p>
     </div>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>

@@ -214,9 +214,9 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     """Defaults of a duty by its kind."""
     rules: dict[str, Rule] = {}
 
-    def rule(name: str, value: Any, note: str) -> None:
+    def rule(name: str, value: Any, note: str, exact: bool = False) -> None:
         if given.get(name) is None:
-            rules[name] = Rule(value, note)
+            rules[name] = Rule(value, note, exact=exact)
 
     kind = given.get("kind")
     if kind is None:
@@ -247,7 +247,7 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
         rule("power_share", 1.0, "rated")
         rule("air_speed", 0.0, "stands or creeps")
     if kind == "boat":
-        rule("speed_share", 1.0, "full ahead")
+        rule("speed_share", 1.0, "full ahead", exact=True)
         rule("boat_exponent", 3.0, "propeller law")
         rule("air_speed", 0.0, "cooled by water")
     if kind == "typed":
@@ -287,7 +287,6 @@ def _boat_duties(cruise: str) -> list[dict[str, Any]]:
             "id": "full",
             "name": "Full ahead",
             "kind": "boat",
-            "speed_share": "100 %",
             "ambient": sea,
             "duration": "60 min",
         },

@@ -35,6 +35,7 @@ HEAT_SCHOOLS: Mapping[str, str] = {
     "maker": "maker's figure",
 }
 WASTEGATES: Mapping[str, str] = {"open": "still has some to let by", "shut": "is shut: all gas goes through"}
+BOOSTED = ("aspiration", ("turbo", "supercharged"))
 # How a diesel burns: (label, constant of its friction [kPa]; heywood1988, ch. 13).
 CHAMBERS: Mapping[str, tuple[str, float]] = {
     "direct": ("direct, bowl in the piston", 75.0),
@@ -99,6 +100,7 @@ class EngineFacts:
         group="Identity",
         help="By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.",
         spread="exact",
+        when=("fuel", ("petrol", "petrol_e10", "e85", "ethanol")),
     )
     aspiration: str | None = choice("Aspiration", ASPIRATIONS, group="Identity")
     cycle: str | None = choice("Cycle", CYCLES, group="Identity")
@@ -125,7 +127,7 @@ class EngineFacts:
     limit_speed: Value | None = quantity("Red line or governed", "speed_rpm", 400.0, 22000.0, group="Output")
     governed: str | None = choice("Governed", YES_NO, group="Output")
     boost: Value | None = quantity(
-        "Boost at full load", "pressure_gauge", 0.0, 4e5, group="Output", help="Over the air outside."
+        "Boost at full load", "pressure_gauge", 0.0, 4e5, group="Output", help="Over the air outside.", when=BOOSTED
     )
     boost_held_to: Value | None = quantity(
         "Boost held up to",
@@ -147,6 +149,7 @@ class EngineFacts:
         0.95,
         group="Output",
         help="Nought where there is none.",
+        when=BOOSTED,
     )
     bsfc: Value | None = quantity("Fuel for power (BSFC)", "bsfc", 3.9e-8, 2.2e-7, group="Heat and fuel")
     excess_air: Value | None = quantity("Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel")

@@ -24,6 +24,8 @@ BMEP: Mapping[tuple[bool, bool], tuple[float, float]] = {
 PISTON_SPEED: Mapping[bool, tuple[float, float]] = {True: (22.0, 26.0), False: (13.0, 16.0)}
 VOLUMETRIC_TUNED, VOLUMETRIC_MOST = 1.05, 1.15
 BRAKE_SHARE: Mapping[bool, tuple[float, float]] = {True: (0.27, 0.38), False: (0.31, 0.44)}
+# A chamber in the head costs a tenth or so of the fuel; a crankcase-scavenged engine loses a third of it unburned.
+BRAKE_SHARE_INDIRECT, BRAKE_SHARE_TWO_STROKE = (0.26, 0.38), (0.14, 0.28)
 EXHAUST_HOT = 1273.15
 # Boost [Pa] that engines with a turbo usually run, by spark; a claim that takes much more says so (common practice).
 USUAL_BOOST: Mapping[bool, tuple[float, float]] = {True: (70e3, 120e3), False: (100e3, 180e3)}
@@ -154,7 +156,7 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
             sp=(sp, "speed_m_s"),
             how="beyond the limit" if sp > most else "high",
         )
-    low, high = BRAKE_SHARE[spark]
+    low, high = _usual_brake_share(engine)
     share = f["released_brake_share"]
     if not low <= share <= high:
         say(
@@ -171,6 +173,12 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
             t=(f["rated_exhaust_temperature_k"], "temperature"),
         )
     facts = engine.facts
+    if not boosted and likely(facts.boost or 0.0) > 0.0:
+        say(
+            "boost_without_charger",
+            "Boost of {boost} is stated on a naturally aspirated engine: one of them is wrong.",
+            boost=(likely(facts.boost or 0.0), "pressure_gauge"),
+        )
     if facts.peak_torque is not None:
         rated_torque = likely(engine.rated_power) / (likely(engine.rated_speed) * RAD_PER_RPM)
         backup = likely(facts.peak_torque) / rated_torque
@@ -187,3 +195,10 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
                 x=(backup, "ratio"),
             )
     return found
+
+
+def _usual_brake_share(engine: Engine) -> tuple[float, float]:
+    facts = engine.facts
+    if engine.fuel.spark:
+        return BRAKE_SHARE_TWO_STROKE if facts.cycle == "two_stroke" else BRAKE_SHARE[True]
+    return BRAKE_SHARE_INDIRECT if facts.chamber == "indirect" else BRAKE_SHARE[False]

@@ -228,7 +228,15 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
         duty = context.duties.cases[int(np.argmax(fill[-1, :, 0]))]
         words = "No core of {depth} carries {duty} with that air: its limit is the air, not the core."
         values: dict[str, tuple[float, str] | str] = {"depth": (depth, "length"), "duty": duty.name.lower()}
-        found.append(Need("core_fan", "core_face", face, "area", Sentence(words, values)))
+        none = Shopping(
+            "Core",
+            Sentence("more air than reaches a core"),
+            Sentence("{depth} deep; {duty} decides", values),
+            Sentence("no core does this: more air to it, or less asked of it"),
+            None,
+            "cooling.core_width",
+        )
+        found.append(Need("core_fan", "core_face", face, "area", Sentence(words, values), shop=none))
     else:
         fan = [] if facts.fan_kind == "none" else [_fan(context, facts, face, depth)]
         cooled = any(item.shop is not None for item in fan)

@@ -73,7 +73,7 @@ class InjectionPump:
 INJECTION_PUMPS: Mapping[str, InjectionPump] = {
     "inline": InjectionPump("in line, own cam", 0.45, 35e3, False),
     "rotary": InjectionPump("rotary, with a vane pump of its own", 0.40, 20e3, True),
-    "single": InjectionPump("one for each cylinder", 0.60, 20e3, False),
+    "single": InjectionPump("one for each cylinder", 0.60, 10e3, False),
     "unit": InjectionPump("pump and injector in one", 0.20, 200e3, True),
 }
 

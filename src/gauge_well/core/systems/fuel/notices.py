@@ -60,7 +60,7 @@ def _pumps(circuit: Circuit, point: Point | None) -> Iterator[Notice]:
         return
     curve, facts = pump.curve, circuit.facts
     if curve.by_rule:
-        words = "Only one point of the pump is known; that it stops at {p} is a rule. Give a second point or a table."
+        words = "Only one point of the pump is known: no more is counted at less pressure, and that it stops at {p} is a rule. Give a second point or a table."
         yield Notice(
             "pump_one_point",
             Sentence(words, {"p": (likely(curve.pressure[-1]), "pressure_gauge")}),

@@ -22,6 +22,7 @@ RULE_SHUT_OFF, SPRING_SHUT_OFF = 2.6, 1.5  # times the rating pressure, at which
 COPPER, COPPER_RISE, JOINTS, LOOM_OVER = 1.724e-8, 3.93e-3, 1.03, 20.0
 PUMP_EFFICIENCY = 0.22  # electrical to hydraulic, whole pump (common practice)
 NO_LOAD = 0.5  # of its rated current a pump draws against no pressure (common practice)
+LEVEL = 1.001  # flow at no pressure over that at the one point known: level, and still falling
 RELIEF_SPAN = 0.10  # of its setting, over which a relief opens wide (common practice)
 GRID, RELIEF_ROWS = 33, 9
 MAIN, LIFT = "pump", "lift"
@@ -147,7 +148,10 @@ def refuse(facts: FuelFacts) -> None:
 
 
 def curve_of(facts: FuelFacts, which: str = MAIN) -> PumpCurve:
-    """Build from a table, two points, or one point with the shut-off by rule."""
+    """Build from a table, two points, or one point with the shut-off by rule.
+
+    Of one point no more flow is counted below its pressure: what it gives there nobody stated.
+    """
 
     def read(name: str) -> Any:
         return getattr(facts, f"{which}_{name}")
@@ -198,7 +202,7 @@ def curve_of(facts: FuelFacts, which: str = MAIN) -> PumpCurve:
         stop = np.maximum(SPRING_SHUT_OFF * p1, p1 + 5e3)
     else:
         stop = np.maximum(RULE_SHUT_OFF * p1, p1 + 40e3)
-    return replace(_through([p1, stop], [q1, 0.0 * q1], count), by_rule=True)
+    return replace(_through([0.0 * p1, p1, stop], [LEVEL * q1, q1, 0.0 * q1], count), by_rule=True)
 
 
 def _through(pressures: Sequence[Array], flows: Sequence[Array], count: Array) -> PumpCurve:
