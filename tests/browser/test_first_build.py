@@ -1,13 +1,16 @@
 """From five facts to a verdict, in a real browser."""
 
 import json
+import re
 import tempfile
 from pathlib import Path
 
 from playwright.sync_api import expect
 
+from gauge_well.sheet.starter import starter
 from tests.browser.pages import PHONE, BrowserCase
-from tests.support import ROAD
+from tests.core.test_first_answer import BUGGY, CUTTER, PICK_UP
+from tests.support import ROAD, changed
 
 
 class FirstBuild(BrowserCase):
@@ -96,3 +99,61 @@ class FirstBuild(BrowserCase):
             page.get_by_label("Build sheet file").set_input_files(good)
             page.wait_for_url("**/builds/*")
             expect(page.get_by_role("button", name="From a file")).to_be_visible()
+
+
+class FirstMinute(BrowserCase):
+    """What nobody stated is seen, and one action states it."""
+
+    def a_build(self, said: dict[str, str]) -> str:
+        return self.build_of(starter(**said))
+
+    def test_a_claim_leads_and_what_it_takes_follows(self) -> None:
+        page = self.go(f"/builds/{self.a_build(PICK_UP)}")
+        expect(page.get_by_role("heading", level=1)).to_contain_text(re.compile("takes [0-9]+.kPa of boost"))
+        expect(page.get_by_role("heading", name="The claim", exact=True)).to_be_visible()
+        core = page.get_by_role("row").filter(has_text="26 mm deep")
+        self.follow(core.get_by_role("link", name="I have one: compare"), "**/cooling#*")
+        expect(self.fact("cooling.core_width")).to_be_focused()
+
+    def test_an_assumption_is_named_and_set_in_one_action(self) -> None:
+        """A lift pump that holds or not by what its injection pump wants: nobody stated that."""
+        raw = starter(**BUGGY)
+        raw["fuel"] |= {"pump_flow": "40 L/h", "pump_pressure": "18 kPa"}
+        page = self.go(f"/builds/{self.build_of(raw)}")
+        expect(page.get_by_text("Check one thing:")).to_contain_text("pressure at the engine's inlet taken as")
+        expect(page.get_by_role("heading", level=1).locator(".over")).to_have_count(0)
+        set_it = page.locator("header").get_by_role("link", name=re.compile("set it: pressure at the engine's inlet"))
+        self.follow(set_it, "**/fuel#fuel.rail_pressure")
+        expect(page.get_by_text("Nobody stated these, and they decide")).to_be_visible()
+        self.give("fuel.rail_pressure", "4 kPa")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Fuel holds")
+        self.follow(self.station("Bench"), "**/builds/*")
+        expect(page.get_by_text("Check one thing:")).to_have_count(0)
+
+    def test_a_boat_is_asked_for_its_water_and_not_for_air(self) -> None:
+        page = self.go("/new")
+        page.locator('select[name="kind"]').select_option(label="boat")
+        expect(page.locator('input[name="waterline"]')).to_be_visible()
+        expect(page.get_by_text("Must it tow?")).to_have_count(0)
+        build = self.a_build(CUTTER)
+        page = self.go(f"/builds/{build}/cooling")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Not judged: raw-water cooling")
+        expect(self.fact("cooling.core_width")).to_have_count(0)
+        self.go(f"/builds/{build}/duties")
+        expect(self.fact("machine.waterline_length")).to_be_visible()
+        expect(self.fact("machine.drag_area")).to_have_count(0)
+
+    def test_two_builds_side_by_side(self) -> None:
+        other = changed(ROAD, engine__rated_power="150 kW", cooling__core_width="500 mm") | {"name": "The other"}
+        self.build_of(other | {"name": "The other"})
+        self.build_of(ROAD)
+        page = self.go("/")
+        page.get_by_label("Side by side: The other").check()
+        page.get_by_label(f"Side by side: {ROAD['name']}").check()
+        self.follow(page.get_by_role("link", name="Side by side"), "**/beside/**")
+        row = page.get_by_role("row").filter(has_text="Rated power")
+        expect(row).to_contain_text("150")
+        expect(row).to_contain_text("125")
+        expect(page.get_by_role("row").filter(has_text="Core height")).to_have_count(0)
+        expect(page.get_by_role("row").filter(has_text="Fuel pump").first).to_contain_text("kW")
+        self.hold("side by side", still=False)

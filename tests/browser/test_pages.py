@@ -89,6 +89,13 @@ class Pages(BrowserCase):
         page.wait_for_url("**/cooling#cooling.cap_pressure")
         expect(self.fact("cooling.cap_pressure")).to_be_focused()
 
+    def test_find_by_the_trades_other_words(self) -> None:
+        page = self.go("/builds/quarry-mule")
+        page.keyboard.press("f")
+        for word, label in (("redline", "Red line"), ("muffler", "Silencer"), ("measuring", "Measuring round")):
+            page.get_by_role("combobox", name="Find").fill(word)
+            expect(page.get_by_role("option", name=label, exact=False).first).to_be_visible()
+
     def test_keys_are_left_alone_while_typing(self) -> None:
         page = self.go("/builds/quarry-mule/cooling")
         self.fact("cooling.core_depth").click()

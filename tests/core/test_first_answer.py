@@ -136,6 +136,13 @@ class Sold(NumbersCase):
                 self.close(min(abs(s / shop["size"] - 1.0) for s in listed[quantity]), 0.0, abs=1e-9)
         self.assertEqual(seen, set(listed))
 
+    def test_nothing_under_the_smallest(self) -> None:
+        """A 9 kW twin drinks 40 cc/min a cylinder; injectors begin at 80 (common practice)."""
+        twin = {"kind": "road_car", "fuel": "petrol", "power": "9 kW", "speed": "5500 rpm", "displacement": "0.5 L"}
+        need = needs(built(twin | {"cylinders": "2"}))["injector_flow"]
+        self.assertLess(need["value"], 80 * CC_MINUTE)
+        self.assertRegex(need["shop"]["brief"], r"^two injectors of 80\scc/min, the smallest sold$")
+
     def test_over_the_largest(self) -> None:
         """No core sold sheds what 900 kW make on a hot grade: that is said, with a way out."""
         huge = VAN | {"power": "900 kW", "displacement": "16 L", "speed": "6000 rpm", "mass": "12000 kg"}

@@ -11,7 +11,7 @@ export interface Hit {
 
 /** Other words of the trade for what a label says: any of a row finds every label that has another of it. */
 const SAME = [
-  ['sump', 'pan'], ['radiator', 'core'], ['muffler', 'silencer'], ['intercooler', 'charge cooler', 'aftercooler'], ['redline', 'speed limit', 'engine limit', 'highest speed'],
+  ['sump', 'pan'], ['radiator', 'core'], ['muffler', 'silencer'], ['intercooler', 'charge cooler', 'aftercooler'], ['redline', 'red line', 'rev limit', 'speed limit', 'engine limit', 'highest speed'],
   ['tilt', 'turned', 'front up', 'left side up', 'cant', 'roll', 'pitch', 'lean'], ['transverse', 'lengthwise', 'engine turned'], ['altitude', 'height above sea'], ['cda', 'drag area', 'frontal area'],
   ['strainer', 'pickup'], ['antifreeze', 'glycol'], ['gasoline', 'petrol'], ['stack', 'depth', 'room ahead'], ['downpipe', 'pipe'], ['hp', 'power'], ['displacement', 'engine size', 'capacity'], ['mixture', 'lambda', 'excess air'],
   ['cat', 'catalyst'], ['overflow', 'header', 'expansion tank'], ['bypass', 'restrictor'], ['pressure cap', 'cap', 'radiator cap'], ['lift pump', 'feed pump'], ['hill', 'grade', 'climb', 'slope'], ['hottest day', 'ambient', 'air outside'],

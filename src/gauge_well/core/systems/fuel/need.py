@@ -149,9 +149,11 @@ def _sold_injector(size: float, count: float, rated: float) -> Shopping:
     words = "two to each cylinder" if found is None else "{q}"
     slots: dict[str, tuple[float, str] | str] = {} if found is None else {"q": (found, "injector_flow")}
     number = NUMBERS.get(round(count), f"{count:.0f}")
+    least = min(INJECTORS)  # nobody sells a smaller one: said as it is bought
+    brief = "{n} injectors of {size}" if size >= least else "{n} injectors of {size}, the smallest sold"
     return Shopping(
         "Injectors",
-        Sentence("{n} injectors of {size}", {"n": number, "size": (size, "injector_flow")}),
+        Sentence(brief, {"n": number, "size": (max(size, least), "injector_flow")}),
         Sentence("{n}, rated at {p}", {"n": number, "p": (rated, "pressure_difference")}),
         Sentence(words, slots),
         found,
