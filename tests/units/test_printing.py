@@ -26,6 +26,7 @@ class Printing(NumbersCase):
             (0.7168, "size", "717 mm", "28.2 in"),
             (0.00004, "length", "0.04 mm", "0.001575 in"),
             (9.25e-6, "displacement", "0.00925 L", "0.564 cu in"),
+            (9.25e-6, "swept", "9.25 cc", "0.564 cu in"),
         ):
             with self.subTest(kind=kind, si=si):
                 self.assertEqual(show(si, kind).replace("\u00a0", " "), metric)

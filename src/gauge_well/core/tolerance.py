@@ -96,7 +96,7 @@ ROWS: Mapping[str, Row] = {
 BY_KIND: Mapping[str, str] = {
     **dict.fromkeys(("length", "height", "size", "distance"), "length"),
     **dict.fromkeys(("area", "wire_area"), "area"),
-    **dict.fromkeys(("volume", "displacement"), "volume"),
+    **dict.fromkeys(("volume", "displacement", "swept"), "volume"),
     **dict.fromkeys(("flow", "flow_fuel", "air_flow", "current"), "flow"),
     "injector_flow": "injector",
     **dict.fromkeys(("pressure_gauge", "pressure_difference", "pressure_absolute"), "pressure"),

@@ -54,6 +54,7 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("wire_area", "area", "mm2", "mm2", 3, 2),
     Kind("volume", "volume", "L", "gal", 3, 2),
     Kind("displacement", "volume", "L", "cuin", 4, 3),
+    Kind("swept", "volume", "cc", "cuin", 3, 3),
     Kind("mass", "mass", "kg", "lb", 4, 0),
     Kind("power", "power", "kW", "hp", 3, 1, by_power=True),
     # Heat stays in kilowatts whatever the engine's power is spoken of in.

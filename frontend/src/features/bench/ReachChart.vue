@@ -26,7 +26,7 @@ const share = (watts: number) => Math.min(watts / top.value, 1)
 const asked = (row: Row) => (row.kind === 'load' ? (row.needs_w ?? 0) : props.wanted)
 const value = (row: Row) => {
   if (row.reach_code === 'unknown') return 'not given'
-  if (row.kind === 'load') return `${words.number(row.carries_w ?? 0, 'power')} of ${words.number(asked(row), 'power')}${row.state === 'assumed' ? ' ?' : ''}`
+  if (row.kind === 'load') return `${words.number(row.carries_w ?? 0, 'power')}${(row.fill ?? 0) > 1 ? ' of ' : ', asks '}${words.number(asked(row), 'power')}${row.state === 'assumed' ? ' ?' : ''}`
   if (row.reach_w === null) return row.reach_code === 'above' ? `over ${words.number(4 * props.wanted, 'power')}` : 'none'
   return words.number(row.reach_w, 'power') + (row.state === 'assumed' ? ' ?' : '')
 }
@@ -87,7 +87,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
           <span v-if="row.kind === 'load'" class="takes" :style="{ left: `${100 * share(asked(row))}%` }" />
           <span v-if="band(row)" class="whisker" :style="band(row) ?? undefined" />
           <span v-if="row.reach_code === 'unknown'" class="unknown" />
-          <span class="figure number" :class="{ over: short(row), inside: numberAt(row) > 0.86 }" :style="{ left: `${100 * numberAt(row)}%` }">{{ value(row) }}</span>
+          <span class="figure number" :class="{ over: short(row), inside: numberAt(row) > 0.86, load: row.kind === 'load' }" :style="{ left: `${100 * numberAt(row)}%` }">{{ value(row) }}</span>
         </span>
       </button>
     </div>
@@ -241,6 +241,12 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   top: 0;
   padding-left: 9px;
   white-space: nowrap;
+}
+.number.load {
+  z-index: 2;
+  margin-left: 6px;
+  padding: 0 3px;
+  background: var(--card);
 }
 .number.inside {
   z-index: 2;

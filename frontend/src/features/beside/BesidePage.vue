@@ -28,13 +28,14 @@ const reach = (row: Row) => {
   return percent(row.fill)
 }
 const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: n.shop?.brief ?? '' })))
+const fullest = (build: Build) => [...(build.report?.rows ?? [])].sort((x, y) => (y.fill ?? -1) - (x.fill ?? -1))
 const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
   if (!both.value || !words.words) return []
   const [a, b] = both.value
   const asked = new Map(needs(b).map((n) => [n.key, n]))
   const needed = needs(a).map((n): Pair => ({ key: n.key, label: n.label, a: n.shown, b: asked.get(n.key)?.shown ?? '—' }))
   return [
-    { title: 'What gives out where', rows: rowsBeside(a.report?.rows ?? [], b.report?.rows ?? [], reach), none: 'Nothing is judged in either.' },
+    { title: 'What gives out where', rows: rowsBeside(fullest(a), fullest(b), reach), none: 'Nothing is judged in either.' },
     { title: 'What it takes', rows: needed, none: 'Neither asks for anything yet.' },
     { title: 'Facts that differ', rows: factsApart(a, b, words.words), none: 'What is stated is the same in both.' },
   ]

@@ -81,7 +81,7 @@ class OilFacts:
         "Pump over the oil", "height", -0.5, 2.0, group="Pickup", help="A pump in the pan lies below it: negative."
     )
     pump_displacement: Value | None = quantity(
-        "Oil pump, each turn of the crank", "displacement", 5e-7, 3e-4, group="Pickup"
+        "Oil pump, each turn of the crank", "swept", 5e-7, 3e-4, group="Pickup"
     )
     relief_returns: str | None = choice("Relief lets back", RETURNS, group="Pickup")
     oil_quantity: Value | None = quantity(
