@@ -5,9 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 from benchmarks.timing import Line, median
-from gauge_well.core import bands, maps, measure, remedy, runs
-from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
-from gauge_well.core.sizing import outline
+from gauge_well.core.run import bands, maps, measure, remedy, runs
+from gauge_well.core.run.sampling import SAMPLES, SAMPLES_LIVE, draw
+from gauge_well.core.run.sizing import outline
 from gauge_well.services import explore
 from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import NAMES, demo

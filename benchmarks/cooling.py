@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from benchmarks.timing import Line, median
-from gauge_well.core.contexts import make_context
+from gauge_well.core.run.contexts import make_context
 from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.services.compare import compared
 from gauge_well.sheet import load, resolve

@@ -7,12 +7,12 @@ from CoolProp.CoolProp import PropsSI
 from ht import effectiveness_from_NTU
 
 from benchmarks.timing import Line, against, median
-from gauge_well.core import contexts, sizing
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
 from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.media import air, coolant
+from gauge_well.core.run import contexts, sizing
 from gauge_well.core.systems.exhaust import model as exhaust
 from gauge_well.core.systems.oil import model as oil
 from gauge_well.core.systems.oil.pan import pan_of

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from benchmarks.timing import Line, median
-from gauge_well.core import contexts, sizing
-from gauge_well.core.blocks import UNTRIED, block_of
+from gauge_well.core.run import contexts, sizing
+from gauge_well.core.run.blocks import UNTRIED, block_of
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.services.compare import compared

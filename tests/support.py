@@ -16,8 +16,8 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import contexts
 from gauge_well.core.case import BuildCase
+from gauge_well.core.run import contexts
 from gauge_well.core.systems.base import Context
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import load, resolve

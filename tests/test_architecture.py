@@ -34,8 +34,12 @@ STANDARD_IN_CORE = {
     "dataclasses",
     "enum",
     "functools",
+    "graphlib",
+    "hashlib",
     "itertools",
     "math",
+    "operator",
+    "threading",  # the memory's lock: several requests are worked at once
     "typing",
 }
 

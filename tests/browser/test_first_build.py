@@ -9,7 +9,7 @@ from playwright.sync_api import expect
 
 from gauge_well.sheet.starter import starter
 from tests.browser.pages import PHONE, BrowserCase
-from tests.core.test_first_answer import BUGGY, CUTTER, PICK_UP
+from tests.core.run.test_first_answer import BUGGY, CUTTER, PICK_UP
 from tests.support import ROAD, changed
 
 

@@ -6,9 +6,9 @@ from dataclasses import fields as dataclass_fields
 import numpy as np
 from scipy.stats import truncnorm
 
-from gauge_well.core import runs, sampling
 from gauge_well.core.facts import Spec, quantity
-from gauge_well.core.sampling import draw
+from gauge_well.core.run import runs, sampling
+from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.tolerance import BY_KIND, CUT, HALF, MODEL_FACTORS, ROWS, Half, Known, half_of, spread
 from gauge_well.sheet.demo import NAMES

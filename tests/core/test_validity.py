@@ -9,7 +9,6 @@ from unittest import mock
 import numpy as np
 
 import gauge_well.core
-from gauge_well.core import sizing
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.engine import friction
 from gauge_well.core.engine.facts import EngineFacts
@@ -18,6 +17,7 @@ from gauge_well.core.flow import gas_pipe, pipe
 from gauge_well.core.heat import louvred_fin, plate_fin, tube_side
 from gauge_well.core.media import air, coolant, oils
 from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
+from gauge_well.core.run import sizing
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.fuel.facts import FuelFacts

@@ -8,8 +8,8 @@ from unittest import mock
 
 import numpy as np
 
-from gauge_well.core import sizing
 from gauge_well.core.engine import report
+from gauge_well.core.run import sizing
 from gauge_well.core.sources import ARITHMETIC, BIBLIOGRAPHY, COMMON_PRACTICE, STATED
 from gauge_well.core.systems import cooling, exhaust, fuel, oil
 from gauge_well.core.working import Step

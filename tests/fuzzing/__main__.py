@@ -13,7 +13,7 @@ import uuid
 from collections import Counter
 from concurrent.futures import ProcessPoolExecutor
 
-from gauge_well.core import bands
+from gauge_well.core.run import bands
 from gauge_well.services.sizing import check, report_of
 from gauge_well.sheet import SheetError
 from gauge_well.web.app import create_app

@@ -2,12 +2,10 @@
 
 import unittest
 
-from gauge_well.core import remedy, runs
-from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import specs
-from gauge_well.core.sampling import draw
-from gauge_well.core.sizing import outline
+from gauge_well.core.run import remedy, runs
+from gauge_well.core.run.sampling import draw
+from gauge_well.core.run.sizing import outline
 from gauge_well.services import sizing
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
@@ -27,17 +25,6 @@ def choices_of(document: dict) -> list[tuple[str, str | None]]:
     ]
 
 
-def facts_of(case: BuildCase) -> dict[str, object]:
-    """Every fact of a case by its path, with how it is known."""
-    holders = {"engine": case.engine, "machine": case.machine, "installation": case.installation, **case.systems}
-    holders |= {f"duties.{id}": duty for id, duty in case.duties}
-    return {
-        f"{where}.{name}": (getattr(holder, name), case.known.get(f"{where}.{name}"))
-        for where, holder in holders.items()
-        for name in specs(type(holder))
-    }
-
-
 class EveryChoice(unittest.TestCase):
     """In process: drawn, and tried as a change of the build."""
 
@@ -46,7 +33,8 @@ class EveryChoice(unittest.TestCase):
         for name in NAMES:
             kept = sizing.check(demo(name))[0].document
             case = sizing.check(kept)[1].case
-            before, facts, run = outline(case), facts_of(case), runs.run(draw(case, DRAWS))
+            before = outline(case)
+            runs.run(draw(case, DRAWS))
             for path, choice in choices_of(kept):
                 document = apply_edit(kept, Edit(path, choice))
                 if document == kept:
@@ -56,12 +44,11 @@ class EveryChoice(unittest.TestCase):
                         case = sizing.check(document)[1].case
                     except SheetError:
                         continue
-                    moved = [path for path, fact in facts_of(case).items() if facts[path] != fact]
                     try:
-                        runs.run(draw(case, DRAWS), moved, run)
+                        runs.run(draw(case, DRAWS))
                     except MissingFact:  # not enough is known of the engine any more
                         continue
-                    after = outline(case, before)
+                    after = outline(case)
                     remedy.weigh(before, after, [(path.split(".")[0], "")], False)
                     worked += 1
         self.assertGreater(worked, 800)

@@ -135,7 +135,7 @@ class Data(ApiCase):
 
     def test_a_key_error_inside_is_no_missing_station(self) -> None:
         with (
-            mock.patch("gauge_well.core.contexts.make_context", side_effect=KeyError("inside")),
+            mock.patch("gauge_well.core.run.contexts.make_context", side_effect=KeyError("inside")),
             self.assertLogs("gauge_well.web", "ERROR"),
         ):
             answer = self.client.post("/api/instrument/cooling", json={"sheet": ROAD})

@@ -46,11 +46,23 @@ def has_meaning(case: BuildCase, path: str, spec: Spec) -> bool:
 
 def with_value(case: BuildCase, path: str, value: Any) -> BuildCase:
     """The case with one fact set."""
-    parts = path.split(".")
-    change: dict[str, Any] = {parts[-1]: value}
-    if parts[0] == "duties":
-        return replace(case, duties=tuple((id, replace(d, **change) if id == parts[1] else d) for id, d in case.duties))
-    if parts[0] in case.systems:
-        return replace(case, systems={**case.systems, parts[0]: replace(case.systems[parts[0]], **change)})
-    section: dict[str, Any] = {parts[0]: replace(getattr(case, parts[0]), **change)}
-    return replace(case, **section)
+    return with_values(case, {path: value})
+
+
+def with_values(case: BuildCase, values: Mapping[str, Any]) -> BuildCase:
+    """The case with some facts set, by their paths."""
+    changes: dict[str, dict[str, Any]] = {}
+    for path, value in values.items():
+        holder, name = path.rsplit(".", 1)
+        changes.setdefault(holder, {})[name] = value
+    found: dict[str, Any] = {}
+    systems = dict(case.systems)
+    duties = list(case.duties)
+    for holder, change in changes.items():
+        if holder.startswith("duties."):
+            duties = [(id, replace(d, **change) if f"duties.{id}" == holder else d) for id, d in duties]
+        elif holder in systems:
+            systems[holder] = replace(systems[holder], **change)
+        else:
+            found[holder] = replace(getattr(case, holder), **change)
+    return replace(case, duties=tuple(duties), systems=systems, **found)

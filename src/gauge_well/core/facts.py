@@ -154,9 +154,16 @@ def table(
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
-def specs(facts_class: type[Any]) -> dict[str, Spec]:
+_SPECS: dict[type[Any], Mapping[str, Spec]] = {}
+
+
+def specs(facts_class: type[Any]) -> Mapping[str, Spec]:
     """Return field name -> specification of a facts class."""
-    return {item.name: item.metadata["spec"] for item in dataclasses.fields(facts_class) if "spec" in item.metadata}
+    found = _SPECS.get(facts_class)
+    if found is None:
+        fields = dataclasses.fields(facts_class)
+        found = _SPECS[facts_class] = {f.name: f.metadata["spec"] for f in fields if "spec" in f.metadata}
+    return found
 
 
 @dataclass(frozen=True)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.facts import specs
-from gauge_well.core.sampling import SECTIONS
+from gauge_well.core.run.sampling import SECTIONS
 
 
 def named(path: str) -> str:

@@ -24,25 +24,34 @@ class Declared:
         Facts outside its own section as ``section.field``; ``duties.field`` of every duty.
     takes, gives : frozenset of str
         Figures of others, and for others.
+    hands : frozenset of str or None
+        Of what it takes, what it needs to hand on what it gives; all of it where nothing is said.
     """
 
     reads: frozenset[str]
     takes: frozenset[str] = frozenset({OPERATION})
     gives: frozenset[str] = frozenset()
+    hands: frozenset[str] | None = None
+
+    @property
+    def handing(self) -> frozenset[str]:
+        """Figures it takes before it can hand on its own."""
+        return self.takes if self.hands is None else self.hands
 
 
-def declared(*, takes: str = "", gives: str = "", **fields: str) -> Declared:
+def declared(*, takes: str = "", gives: str = "", hands: str | None = None, **fields: str) -> Declared:
     """Declare by words: ``duties="braking heel"``; ``takes`` and ``gives`` beside the engine's operation.
 
     Parameters
     ----------
-    takes, gives : str
+    takes, gives, hands : str
         Figures, parted by blanks.
     **fields : str
         Section -> fields read in it, parted by blanks.
     """
     reads = frozenset(f"{section}.{name}" for section, names in fields.items() for name in names.split())
-    return Declared(reads, frozenset({OPERATION, *takes.split()}), frozenset(gives.split()))
+    first = None if hands is None else frozenset({OPERATION, *hands.split()})
+    return Declared(reads, frozenset({OPERATION, *takes.split()}), frozenset(gives.split()), first)
 
 
 # The engine in its duties: solved once for all systems.

@@ -12,7 +12,7 @@ from typing import Any
 from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
-from gauge_well.core.blocks import GOVERNING
+from gauge_well.core.run.blocks import GOVERNING
 from gauge_well.services import history, merging, sizing
 from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp

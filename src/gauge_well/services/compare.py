@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.sizing import Outline, outline
+from gauge_well.core.run.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Compare
 from gauge_well.core.typing import duty_values
@@ -84,7 +84,7 @@ def _tried(candidate: CandidateFacts, before: Outline, system: str, compare: Com
     for edit in edits:
         document = apply_edit(document, edit)
     try:
-        after = outline(resolve(load(document)).case, before)
+        after = outline(resolve(load(document)).case)
     except SheetError as error:
         return _cannot(candidate, error.problems[0].message)
     except CoreError as error:
@@ -119,8 +119,8 @@ def _column(
     governing = max(driven, key=lambda r: r["fill"], default=None)
     names = [c.id for c in after.context.duties.cases]
     index = names.index(governing["duty"]) if governing else 0
-    result = after.results.get(system)
-    figures = result.figures() if result is not None else {}
+    solved = after.solved.get(system)
+    figures = solved.figures if solved is not None else {}
     values: dict[str, float | None] = {}
     for item in compare.figures:
         found = figures.get(item.figure)
@@ -128,7 +128,7 @@ def _column(
         values[item.figure] = number if number is not None and np.isfinite(number) else None
     over = [(key, c) for key, c in after.checks.items() if c["class"] == "limit" and c["fill"] > 1.0]
     broken = [c["name"] for key, c in over if key not in before.checks or before.checks[key]["fill"] <= 1.0]
-    missing = [field for u in (result.unknown if result is not None else ()) for field in u.missing]
+    missing = [field for u in (solved.result.unknown if solved is not None else ()) for field in u.missing]
     return {
         "id": id,
         "name": name,

@@ -7,13 +7,13 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from gauge_well.core import bands, measure, remedy, runs, sizing, solve
-from gauge_well.core.blocks import GOVERNING
 from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import PLACES, Spec
-from gauge_well.core.sampling import SAMPLES, SAMPLES_LIVE, draw
-from gauge_well.core.sizing import Outline, outline
+from gauge_well.core.run import bands, measure, remedy, runs, sizing, solve
+from gauge_well.core.run.blocks import GOVERNING
+from gauge_well.core.run.sampling import SAMPLES, SAMPLES_LIVE, draw
+from gauge_well.core.run.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Candidate
 from gauge_well.core.ways import way_of
@@ -123,9 +123,9 @@ def edits_of(candidate: Candidate, sheet: Sheet) -> tuple[Edit, ...]:
     return tuple(edits)
 
 
-def changed(sheet: Sheet, edits: tuple[Edit, ...], like: Outline | None = None) -> Outline:
+def changed(sheet: Sheet, edits: tuple[Edit, ...]) -> Outline:
     """The build run again with edits made; SheetError or CoreError where it cannot be."""
-    return outline(changed_case(sheet, edits), like)
+    return outline(changed_case(sheet, edits))
 
 
 def changed_case(sheet: Sheet, edits: tuple[Edit, ...]) -> BuildCase:
@@ -139,7 +139,7 @@ def changed_case(sheet: Sheet, edits: tuple[Edit, ...]) -> BuildCase:
 def _try(sheet: Sheet, before: Outline, system: str, candidates: tuple[Candidate, ...]) -> Tried | None:
     edits = tuple(edit for candidate in candidates for edit in edits_of(candidate, sheet))
     try:
-        after = changed(sheet, edits, before)
+        after = changed(sheet, edits)
     except (SheetError, CoreError):
         # A step that the sheet itself refuses (wider than the field allows) is no change to offer.
         return None

@@ -7,8 +7,8 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import maps
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.run import maps
 from gauge_well.services.sizing import check, refused
 
 LINES = (0.8, 1.0, 1.25)

@@ -9,9 +9,9 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import bands, runs
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.sampling import SAMPLES_LIVE, draw
+from gauge_well.core.run import bands, runs
+from gauge_well.core.run.sampling import SAMPLES_LIVE, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.typing import as_array
 from gauge_well.services.sizing import check, report_of
@@ -29,9 +29,9 @@ def _samples(resolved: Resolved) -> dict[tuple[str, str, str], Any]:
     except MissingFact:
         return {}
     samples: dict[tuple[str, str, str], Any] = {}
-    for id, result in found.results.items():
+    for id, solved in found.solved.items():
         try:
-            needs = result.needs()
+            needs = solved.needs
         except CoreError:
             continue
         samples |= {(id, n.part, n.quantity): as_array(n.value) for n in needs}

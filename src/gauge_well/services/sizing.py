@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from functools import partial
 from typing import Any
 
-from gauge_well.core import contexts, sizing
-from gauge_well.core.blocks import GOVERNING
 from gauge_well.core.engine.report import speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec
+from gauge_well.core.run import contexts, sizing
+from gauge_well.core.run.blocks import GOVERNING
+from gauge_well.core.run.memory import MEMORY, Same
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
@@ -18,6 +20,7 @@ from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
 from gauge_well.sheet.reading import DIFFERENCES, WHEEL, Fact
 from gauge_well.sheet.sections import spec_of
 from gauge_well.units import show
+from gauge_well.units.printing import Preference
 from gauge_well.units.table import UNITS
 
 
@@ -47,12 +50,26 @@ USUAL = "usual for such a machine; nobody said it"
 
 def report_of(sheet: Sheet, resolved: Resolved, explain: str = GOVERNING) -> dict[str, Any]:
     """Plain report of a checked sheet."""
-    report: dict[str, Any] = render.plain(sizing.size(resolved.case, explain=explain, checked=True), sheet.prefer)
+    report: dict[str, Any] = _plain(sizing.size(resolved.case, explain=explain, checked=True), sheet.prefer)
     report["notices"] += _at_the_wheels(sheet)
     return report | {
         "guesses": resolved.guesses,
         "stated": resolved.stated,
         "units": {"system": sheet.prefer.system, "power": sheet.prefer.power},
+    }
+
+
+def _plain(found: Mapping[str, Any], prefer: Preference) -> dict[str, Any]:
+    """A report as plain JSON; blocks and rows that were printed before are taken as they were."""
+
+    def printed(item: Mapping[str, Any]) -> Any:
+        return MEMORY.recall(("plain", Same(item), prefer), partial(render.plain, item, prefer))
+
+    rest = {key: value for key, value in found.items() if key not in ("systems", "rows")}
+    plain: dict[str, Any] = render.plain(rest, prefer)
+    return plain | {
+        "systems": {id: printed(block) for id, block in found["systems"].items()},
+        "rows": [printed(row) for row in found["rows"]],
     }
 
 
@@ -166,7 +183,7 @@ def instrument(raw: Mapping[str, Any], system: str, options: Mapping[str, float]
         raise NotFound("station")
     sheet, resolved = check(raw)
     try:
-        context, _ = contexts.make_context(resolved.case)
+        context, _ = contexts.make_context(resolved.case, memory=MEMORY)
         if system == "engine":
             case = context.duties.cases[-1]
             data: dict[str, Any] = speed_sweep(context.engine, context.wanted, case.ambient, case.pressure)

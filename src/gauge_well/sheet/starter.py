@@ -6,12 +6,12 @@ from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core import contexts
 from gauge_well.core.duty.facts import MACHINES, default_duties, task_kind
 from gauge_well.core.duty.road import hold, top_speed
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.media import air
 from gauge_well.core.media.fuels import FUELS
+from gauge_well.core.run import contexts
 from gauge_well.core.systems.base import Context
 from gauge_well.core.typing import likely
 from gauge_well.sheet.document import FORMAT
@@ -154,7 +154,7 @@ def _within_reach(document: dict[str, Any], said: Said) -> dict[str, Any]:
         return document
     try:
         case = resolve(load(document)).case
-        context, _ = contexts.make_context(case, contexts.validate(case))
+        context, _ = contexts.make_context(case, engine=contexts.validate(case))
     except (SheetError, CoreError, MissingFact):
         # What is wrong or missing is said where the document is kept.
         return document

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 from gauge_well.units.kinds import KINDS, Kind
 from gauge_well.units.table import UNITS, Unit
@@ -53,6 +54,7 @@ def number(value: float, kind: Kind) -> str:
     return "0" if shown in ("-0", "") else shown
 
 
+@lru_cache(maxsize=16384)
 def show(si: float, kind_id: str, prefer: Preference = Preference()) -> str:
     """An SI value with its unit, as read by people: ``118 L/min``, ``38 °C``, ``6 %``."""
     if kind_id == "time" and si >= 120.0:

@@ -1,8 +1,8 @@
 """Whether a claim is believable: worked examples, and what is refused."""
 
-from gauge_well.core.contexts import validate
 from gauge_well.core.engine import plausibility
 from gauge_well.core.errors import CoreError
+from gauge_well.core.run.contexts import validate
 from tests.core.engine.test_model import engine
 from tests.support import ROAD, NumbersCase, case_of, changed
 

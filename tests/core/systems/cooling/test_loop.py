@@ -7,7 +7,7 @@ import numpy as np
 from scipy.optimize import brentq
 
 from gauge_well.core.media import coolant
-from gauge_well.core.sampling import draw
+from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems.cooling.heights import Spot, bleed_points, spots
 from gauge_well.core.systems.cooling.loop import LIFTS, Loop, hole, loop_of, narrowest, pressures, run_loss, tube_loss
 from gauge_well.core.systems.cooling.model import core_of, plant_of
@@ -114,7 +114,7 @@ class Network(NumbersCase):
 
     def test_every_sample_converges(self) -> None:
         drawn = draw(case_of(GIVEN), 512)
-        from gauge_well.core.contexts import make_context
+        from gauge_well.core.run.contexts import make_context
 
         context, _ = make_context(drawn.case, doubts=drawn.doubts)
         loop = plant_of(context, drawn.case.systems["cooling"]).loop

@@ -2,11 +2,11 @@
 
 import numpy as np
 
-from gauge_well.core import measure, runs
 from gauge_well.core.errors import CoreError
 from gauge_well.core.heat import radiator
 from gauge_well.core.media import coolant
-from gauge_well.core.sampling import draw
+from gauge_well.core.run import measure, runs
+from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems.cooling import SYSTEM, tested
 from gauge_well.core.systems.cooling.model import core_of
 from gauge_well.core.ways import way_of

@@ -181,6 +181,7 @@ def _figures(
 DECLARES = declared(
     takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
     gives=f"{OIL_SHARE} {OIL_BACK}",
+    hands="",
     engine="thermostat idle_speed dry_mass material",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",
     duties="air_speed duration start after braking cornering pulling heel",

@@ -80,9 +80,7 @@ class OilFacts:
     pickup_lift: Value | None = quantity(
         "Pump over the oil", "height", -0.5, 2.0, group="Pickup", help="A pump in the pan lies below it: negative."
     )
-    pump_displacement: Value | None = quantity(
-        "Oil pump, each turn of the crank", "swept", 5e-7, 3e-4, group="Pickup"
-    )
+    pump_displacement: Value | None = quantity("Oil pump, each turn of the crank", "swept", 5e-7, 3e-4, group="Pickup")
     relief_returns: str | None = choice("Relief lets back", RETURNS, group="Pickup")
     oil_quantity: Value | None = quantity(
         "Oil in it", "volume", 2e-4, 0.1, group="Oil", help="All of it, filter included."

@@ -9,8 +9,8 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.run.sizing import Outline
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizing import Outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Beside, Candidate, Context
 

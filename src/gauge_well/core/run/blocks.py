@@ -7,21 +7,21 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core.assumptions import Assumptions, Rest
 from gauge_well.core.checks import Check, CheckClass, Scales, State, worst_of
 from gauge_well.core.engine import plausibility
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError
-from gauge_well.core.explore import Reach, ReachKey
 from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
+from gauge_well.core.run.assumptions import UNTRIED, Assumptions, Rest
+from gauge_well.core.run.reach import Reach
+from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, Result, System
+from gauge_well.core.systems.base import Context, Need, System
 from gauge_well.core.typing import as_array, duty_values, likely
 from gauge_well.core.validity import Notice, looked
 
 GOVERNING = "governing"
-UNTRIED = Assumptions()
 
 
 def engine_block(context: Context, explain: str, rests: Assumptions, claimed: Mapping[str, float]) -> dict[str, Any]:
@@ -58,7 +58,7 @@ def engine_block(context: Context, explain: str, rests: Assumptions, claimed: Ma
         "need": [],
         "remedies": [],
         "cautions": [],
-        "decides": list(rests.decides.get(ENGINE, ())),
+        "decides": list(rests.decides),
         "working": {
             duties.cases[i].id: engine_report.steps(
                 context.engine, context.mean, i, duties.cases[i], duties.vehicle, context.wanted
@@ -140,17 +140,12 @@ def _rests_dict(rest: Rest | None, names: Mapping[str, str]) -> dict[str, Any] |
 
 
 def block_of(
-    system: System,
-    context: Context,
-    result: Result,
-    found: Mapping[ReachKey, Reach],
-    rests: Assumptions,
-    explain: str = GOVERNING,
+    solved: Solved, rests: Assumptions, explain: str = GOVERNING
 ) -> tuple[dict[str, Any], list[dict[str, Any]]]:
     """One system's part of the report, and its rows."""
-    checks = list(result.checks(context.mean, context.peak))
-    dicts = check_dicts(checks, context, system.id, rests)
-    rows = rows_of(system, checks, dicts, found, context, result)
+    system, context, result = solved.system, solved.context, solved.result
+    dicts = check_dicts(solved.checks, context, system.id, rests)
+    rows = rows_of(solved, dicts)
     states = {State(c["state"]) for c in dicts if c["class"] == "limit"}
     # What only costs governs where there is no limit to.
     binding = [c for c in dicts if c["class"] == "limit"] or dicts
@@ -176,10 +171,10 @@ def block_of(
         ],
         "governing": {"check": worst["id"], "duty": worst["duty"]} if worst else None,
         "checks": dicts,
-        "figures": _by_duty({k: duty_values(v, count) for k, v in result.figures().items()}, context),
+        "figures": _by_duty({k: duty_values(v, count) for k, v in solved.figures.items()}, context),
         "need": [
-            _need_dict(n, rests.needs.get((system.id, n.part, n.quantity)), names)
-            for n in (rests.asked[system.id] if system.id in rests.asked else result.needs())
+            _need_dict(n, rests.needs.get((n.part, n.quantity)), names)
+            for n in (solved.needs if rests.asked is None else rests.asked)
         ],
         "working": {
             context.duties.cases[i].id: result.working(i)
@@ -187,7 +182,7 @@ def block_of(
         },
         "remedies": [],
         "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
-        "decides": list(rests.decides.get(system.id, ())),
+        "decides": list(rests.decides),
         "notices": [*result.notices(), *looked(result.looks(), context.duties.named)],
     }
     return block, rows
@@ -245,16 +240,10 @@ def refused_block(system: System, error: CoreError) -> dict[str, Any]:
     }
 
 
-def rows_of(
-    system: System,
-    checks: Sequence[Check],
-    dicts: Sequence[Mapping[str, Any]],
-    found: Mapping[ReachKey, Reach],
-    context: Context,
-    result: Result,
-) -> list[dict[str, Any]]:
-    """One row for each part a builder can change and each way its fill goes."""
-    cases = context.duties.cases
+def rows_of(solved: Solved, dicts: Sequence[Mapping[str, Any]]) -> list[dict[str, Any]]:
+    """One row for each part a builder can change and each way its fill goes; its reaches have been sought."""
+    system, context, checks = solved.system, solved.context, solved.checks
+    cases, found = context.duties.cases, solved.reach or {}
     by_key = {(c["id"], c["duty"]): c for c in dicts}
     rows: list[dict[str, Any]] = []
     for part, label in system.parts.items():
@@ -267,7 +256,7 @@ def rows_of(
                 rows.append(row_of(system, part, check.name, "gate", entry, reach_code="gate"))
                 continue
             for d, case in enumerate(cases):
-                reach = found[system.id, i, d]
+                reach = found[i, d]
                 entry = by_key[check.id, case.id]
                 fill = entry["fill"]
                 # What is short by an assumption gives way to what is short by what was stated.
@@ -308,7 +297,7 @@ def rows_of(
                     needs_w=likely(cases[d].power),
                 )
             )
-    for item in result.unknown:
+    for item in solved.result.unknown:
         rows.append(
             {
                 "system": system.id,

@@ -9,7 +9,6 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core import contexts
 from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import ratio_fill
 from gauge_well.core.duty.facts import GEARBOXES
@@ -18,6 +17,9 @@ from gauge_well.core.duty.road import LEAST_SPEED, Choice, balance_speed, choose
 from gauge_well.core.engine.model import operate
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.media import air
+from gauge_well.core.run import contexts
+from gauge_well.core.run.graph import hand_on
+from gauge_well.core.run.memory import MEMORY, Memory
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
@@ -99,7 +101,7 @@ def heat_map(case: BuildCase, duty: str, kind: str, side: int = SIDE) -> Map:
     """
     if kind not in MAPS:
         raise CoreError("no_map", "kind", kind, ", ".join(MAPS), "There is no such map.")
-    context, missing = contexts.make_context(case)
+    context, missing = contexts.make_context(case, memory=MEMORY)
     if duty in missing:
         raise MissingFact(missing[duty])
     own = next((c for c in context.duties.cases if c.id == duty), None)
@@ -166,7 +168,7 @@ def _fill(case: BuildCase, context: Context, point: Case) -> Array:
     columns = (duties.column(n) for n in ("power", "engine_speed", "ambient", "pressure", "wide_open"))
     mean = operate(context.engine, context.wanted, *columns)
     spread = replace(context, duties=duties, mean=mean, peak=mean, given={})
-    spread, _ = contexts.hand_on(spread, case)
+    spread = hand_on(spread, case, Memory(0))
     solved = prepare(spread, plant_of(spread, case.systems[COOLING]), only_on=True)
     heat = heat_made(solved, spread, mean)
     shape = np.broadcast_shapes(heat.shape, solved.capacity.shape)

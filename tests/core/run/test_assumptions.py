@@ -4,9 +4,9 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import assumptions, sizing
 from gauge_well.core.case import fact_at, with_value
 from gauge_well.core.checks import State
+from gauge_well.core.run import assumptions, sizing
 from gauge_well.core.tolerance import HALF, Known, spread, supposed
 from tests.support import ROAD, NumbersCase, case_of, changed, check_of, demo_document, report
 
@@ -96,12 +96,14 @@ class Independent(NumbersCase):
         for raw in (BUGGY, demo_document("quarry-mule"), demo_document("chalk-hare"), demo_document("reed-otter")):
             case = case_of(raw)
             found = assumptions.assumed(case)
-            for key, rest in (found.saves | found.breaks).items():
+            saves = {key: rest for own in found.values() for key, rest in own.saves.items()}
+            breaks = {key: rest for own in found.values() for key, rest in own.breaks.items()}
+            for key, rest in (saves | breaks).items():
                 fills = []
                 for sign in (-1.0, 1.0):
                     whole = sizing.size(self.at_end(case, rest.taken, sign), explain="none", checked=True)
                     fills.append(check_of(whole, *key)["fill"])
-                best = min(fills) if key in found.saves else max(fills)
+                best = min(fills) if key in saves else max(fills)
                 with self.subTest(raw["name"], key=key, path=rest.taken.path):
                     # A run of samples takes table heads from all of them at once: 0.2 %.
                     self.close(rest.fill or 0.0, best, rel=2e-3)
@@ -112,7 +114,7 @@ class Independent(NumbersCase):
         case = case_of(
             changed(BUGGY, duties=[{"id": "up", "name": "Up", "kind": "road", "speed": "30 km/h", "grade": "8 %"}])
         )
-        found = assumptions.assumed(case).needs["cooling", "core_fan", "core_face"]
+        found = assumptions.assumed(case)["cooling"].needs["core_fan", "core_face"]
         asked = []
         for sign in (-1.0, 1.0):
             whole = sizing.size(self.at_end(case, found.taken, sign), explain="none", checked=True)
@@ -145,9 +147,7 @@ class Stateable(NumbersCase):
         self.assertNotIn("duties.open.air_speed", self.paths(changed(ROAD, duties=[OPEN])))
 
     def test_nothing_known_rests_on_nothing(self) -> None:
-        self.assertEqual(
-            assumptions.assumed(case_of({"name": "x", "engine": {"fuel": "diesel"}})), assumptions.Assumptions()
-        )
+        self.assertEqual(assumptions.assumed(case_of({"name": "x", "engine": {"fuel": "diesel"}})), {})
 
 
 class Demo(NumbersCase):

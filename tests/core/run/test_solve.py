@@ -1,10 +1,10 @@
 """Solving for one fact: fresh sizings at, inside and outside the ends."""
 
-from gauge_well.core import bands, runs
 from gauge_well.core.case import with_value
 from gauge_well.core.checks import State
-from gauge_well.core.sampling import draw
-from gauge_well.core.solve import solve_for
+from gauge_well.core.run import bands, runs
+from gauge_well.core.run.sampling import draw
+from gauge_well.core.run.solve import solve_for
 from gauge_well.services import explore
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.sections import spec_of

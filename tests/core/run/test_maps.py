@@ -2,8 +2,8 @@
 
 import numpy as np
 
-from gauge_well.core import maps
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.run import maps
 from gauge_well.services.maps import heat_map
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, case_of, changed, check_of, demo_document, report

@@ -8,12 +8,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.bands import HIGH
 from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec
-from gauge_well.core.runs import Key, Limit, Run, percentile, run
-from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
+from gauge_well.core.run.bands import HIGH
+from gauge_well.core.run.runs import Key, Limit, Run, percentile, run
+from gauge_well.core.run.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import Known, row_of
 from gauge_well.core.typing import Array

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from typing import TYPE_CHECKING
 
 import numpy as np
 
-from gauge_well.core.checks import FILL_MAX, Check, Scales
+from gauge_well.core.checks import FILL_MAX, Scales
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.systems.base import Context, points
 from gauge_well.core.typing import Array, clip
+
+if TYPE_CHECKING:
+    from gauge_well.core.run.solved import Solved
 
 SCAN = np.geomspace(0.1, 4.0, 9)
 REFINEMENTS = 6
@@ -40,25 +43,21 @@ def at_factors(context: Context, factors: Array) -> tuple[Operation, Operation]:
     return points(context.engine, duties, wanted, f)
 
 
-@lru_cache(maxsize=4)
 def _scanned(context: Context) -> tuple[Operation, Operation]:
-    """The scan's operating points, kept while changes of one build are compared."""
-    return at_factors(context, SCAN)
+    """The scan's operating points, kept with the engine's operation."""
+    return context.remember("scan", (context.mean, context.peak), lambda: at_factors(context, SCAN))
 
 
-Judge = Callable[[Operation, Operation], Sequence[Check]]
+ReachKey = tuple[int, int, int]  # which of those sought together, check, duty
 
 
-ReachKey = tuple[str, int, int]  # system, check, duty
-
-
-def _fills(judges: Mapping[str, Judge], context: Context, factors: Array) -> dict[tuple[str, int], Array]:
+def _fills(sought: Sequence[Solved], context: Context, factors: Array) -> dict[tuple[int, int], Array]:
     """Fill of each check that power can change, (factor, duty)."""
     mean, peak = _scanned(context) if factors is SCAN else at_factors(context, factors)
     return {
-        (id, i): np.broadcast_to(check.fill, np.broadcast_shapes(check.fill.shape, mean.power.shape))[..., 0]
-        for id, judge in judges.items()
-        for i, check in enumerate(judge(mean, peak))
+        (n, i): np.broadcast_to(check.fill, np.broadcast_shapes(check.fill.shape, mean.power.shape))[..., 0]
+        for n, solved in enumerate(sought)
+        for i, check in enumerate(solved.result.checks(mean, peak))
         if check.scales is not Scales.GATE
     }
 
@@ -78,8 +77,18 @@ def _first_guess(x: Array, g: Array, i: int) -> float:
     return float(x[i] - g[i] * (x[i + 1] - x[i]) / (g[i + 1] - g[i]))
 
 
-def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Reach]:
-    """Lowest up-crossing of the brim for each check and duty of all systems.
+def seek(systems: Sequence[Solved], context: Context) -> None:
+    """Leave with each system the reach of every check in every duty, where it is not there yet; all at once."""
+    sought = [solved for solved in systems if solved.reach is None]
+    found: list[dict[tuple[int, int], Reach]] = [{} for _ in sought]
+    for (n, check, duty), reach in (_reaches(sought, context) if sought else {}).items():
+        found[n][check, duty] = reach
+    for solved, own in zip(sought, found, strict=True):
+        solved.reach = own
+
+
+def _reaches(sought: Sequence[Solved], context: Context) -> dict[ReachKey, Reach]:
+    """Lowest up-crossing of the brim for each check and duty.
 
     Scan nine log-spaced powers from 0.1 to 4 times, then refine ln fill against ln power by
     bracketed regula falsi, all pairs at once.
@@ -88,15 +97,15 @@ def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Rea
     pairs: list[ReachKey] = []
     ends: list[tuple[float, float, float, float, float]] = []
     x = np.log(SCAN)
-    for (system, check), fills in _fills(judges, context, SCAN).items():
+    for (which, check), fills in _fills(sought, context, SCAN).items():
         for duty in range(len(context.duties.cases)):
             g = np.log(clip(fills[:, duty], 1e-9, FILL_MAX))
             up = np.flatnonzero((g[:-1] <= 0.0) & (g[1:] > 0.0))
             if g[0] > 0.0 or not up.size:
-                found[system, check, duty] = Reach("below" if g[0] > 0.0 else "above", None)
+                found[which, check, duty] = Reach("below" if g[0] > 0.0 else "above", None)
                 continue
             i = int(up[0])
-            pairs.append((system, check, duty))
+            pairs.append((which, check, duty))
             ends.append((x[i], x[i + 1], g[i], g[i + 1], _first_guess(x, g, i)))
     if not pairs:
         return found
@@ -107,7 +116,7 @@ def reaches(judges: Mapping[str, Judge], context: Context) -> dict[ReachKey, Rea
         if step:
             # One that has converged stays, so that no pair's answer hangs on which others are sought with it.
             middle = np.where(done, middle, a - ga * (b - a) / (gb - ga))
-        fill_at = _fills(judges, context, np.exp(middle))
+        fill_at = _fills(sought, context, np.exp(middle))
         g = np.log(np.maximum([fill_at[s, c][r, d] for r, (s, c, d) in enumerate(pairs)], 1e-9))
         done |= np.abs(g) < TOLERANCE
         if done.all():

@@ -7,18 +7,20 @@ their likely ones. So each check and each need says which one value it rests on 
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from contextlib import suppress
 from dataclasses import dataclass, field, replace
+from functools import partial
 
 import numpy as np
 
-from gauge_well.core.case import BuildCase, fact_at, has_meaning, with_value
+from gauge_well.core.case import BuildCase, fact_at, has_meaning, with_values
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec, specs
 from gauge_well.core.names import named
-from gauge_well.core.runs import Key, Run, run
-from gauge_well.core.sampling import SECTIONS, Drawn
+from gauge_well.core.run.memory import MEMORY, Memory
+from gauge_well.core.run.runs import Key, Limit, run
+from gauge_well.core.run.sampling import SECTIONS, Drawn
+from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Need
 from gauge_well.core.tolerance import HALF, Known, spread, supposed
@@ -28,7 +30,7 @@ from gauge_well.core.ways import way_of
 # Rows of the tolerance table that only a logged run or a bench tells.
 NOT_STATEABLE = ("bsfc", "coolant_share", "oil_share", "loss", "fin_count", "exact")
 FELT = 0.03  # share of a need by which a value must move it, end to end, for the need to rest on it
-NeedKey = tuple[str, str, str]  # system, part, quantity
+NeedKey = tuple[str, str]  # part, quantity
 
 
 @dataclass(frozen=True)
@@ -62,20 +64,27 @@ class Rest:
     high: float | None = None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Assumptions:
-    """By check, the value that alone would bring it under its brim, or that alone would break it; by need, the value
-    that moves it most; by system, the values that move any check or need of it, the strongest first, and its needs as they were worked."""
+    """What one system rests on.
+
+    By check, the value that alone would bring it under its brim, or that alone would break it; by need, the value that
+    moves it most; the values that move any check or need of it, the strongest first, and its needs as they were
+    worked, where they could be.
+    """
 
     saves: Mapping[Key, Rest] = field(default_factory=dict)
     breaks: Mapping[Key, Rest] = field(default_factory=dict)
     needs: Mapping[NeedKey, Rest] = field(default_factory=dict)
-    decides: Mapping[str, Sequence[str]] = field(default_factory=dict)
-    asked: Mapping[str, Sequence[Need]] = field(default_factory=dict)
+    decides: Sequence[str] = ()
+    asked: Sequence[Need] | None = None
 
     def of(self, key: Key) -> Rest | None:
         """What a check rests on, either way."""
         return self.saves.get(key) or self.breaks.get(key)
+
+
+UNTRIED = Assumptions()
 
 
 def stateable(case: BuildCase) -> list[Taken]:
@@ -111,69 +120,69 @@ def _follows(case: BuildCase, path: str) -> bool:
 def ends(case: BuildCase, taken: Sequence[Taken]) -> Drawn:
     """The case with a low and a high column for each value, after the likely one."""
     count = 2 * len(taken)
+    values: dict[str, Array | None] = {}
     for i, item in enumerate(taken):
         z = np.zeros(1 + count)
         z[1 + 2 * i], z[2 + 2 * i] = -HALF, HALF
-        moved = spread(item.spec, Known("rule", supposed(item.spec)), item.value, z)
-        case = with_value(case, item.path, moved)
+        values[item.path] = spread(item.spec, Known("rule", supposed(item.spec)), item.value, z)
+    case = with_values(case, values)
     wanted = case.wanted if case.wanted is not None else likely(fact_at(case, "engine.rated_power") or 0.0) or None
     return Drawn(replace(case, wanted=wanted), count, {}, {})
 
 
-def assumed(case: BuildCase) -> Assumptions:
-    """What every check and need of a build rests on; nothing where nothing can be sized."""
+def assumed(case: BuildCase, memory: Memory = MEMORY) -> Mapping[str, Assumptions]:
+    """What every check and need of a build rests on, by system; nothing where nothing can be sized."""
     taken = stateable(case)
     if not taken:
-        return Assumptions()
+        return {}
     try:
-        found = run(ends(case, taken))
+        found = run(ends(case, taken), memory)
     except MissingFact:
-        return Assumptions()
-    moved: dict[str, Array] = {}
+        return {}
+    limits: dict[str, list[Limit]] = {id: [] for id in found.solved}
+    for limit in found.limits:
+        limits.setdefault(limit.system, []).append(limit)
+    tried = tuple((item.path, item.value) for item in taken)
+    parts = {}
+    for id, own in limits.items():
+        solved = found.solved.get(id)
+        work = partial(_of_system, own, solved, taken)
+        parts[id] = work() if solved is None else solved.once(("assumed", tried), work)
+    return parts
+
+
+def _of_system(limits: Sequence[Limit], solved: Solved | None, taken: Sequence[Taken]) -> Assumptions:
+    moved = np.zeros(len(taken))
     saves: dict[Key, Rest] = {}
     breaks: dict[Key, Rest] = {}
-    for limit in found.limits:
+    for limit in limits:
         low, high = limit.fill[1::2], limit.fill[2::2]
-        _most(moved, limit.system, np.abs(high - low))
+        moved = np.maximum(moved, np.abs(high - low))
         short = limit.fill[0] > 1.0
         at = np.minimum(low, high) if short else np.maximum(low, high)
         i = int(np.argmin(at) if short else np.argmax(at))
         if short == (at[i] > 1.0):
             continue
         (saves if short else breaks)[limit.key] = Rest(taken[i], float(at[i]))
-    asked = _asked(found)
-    needs = _needs(asked, taken, moved)
-    decides = {id: _decides(share, taken) for id, share in moved.items()}
+    needs: dict[NeedKey, Rest] = {}
+    asked = _asked(solved)
+    for need in asked or ():
+        value = as_array(need.value).ravel()
+        share = _shares(value, taken)
+        if share is not None:
+            moved = np.maximum(moved, share)
+        rest = _itself(need) or _need(value, taken, share)
+        if rest is not None:
+            needs[need.part, need.quantity] = rest
+    decides = [taken[i].path for i in np.argsort(-moved, kind="stable") if moved[i] >= FELT]
     return Assumptions(saves, breaks, needs, decides, asked)
 
 
-def _most(moved: dict[str, Array], system: str, share: Array) -> None:
-    moved[system] = np.maximum(moved[system], share) if system in moved else share
-
-
-def _decides(share: Array, taken: Sequence[Taken]) -> list[str]:
-    return [taken[i].path for i in np.argsort(-share, kind="stable") if share[i] >= FELT]
-
-
-def _asked(found: Run) -> dict[str, Sequence[Need]]:
-    asked: dict[str, Sequence[Need]] = {}
-    for id, result in found.results.items():
-        with suppress(CoreError):
-            asked[id] = result.needs()
-    return asked
-
-
-def _needs(asked: Mapping[str, Sequence[Need]], taken: Sequence[Taken], moved: dict[str, Array]) -> dict[NeedKey, Rest]:
-    rests: dict[NeedKey, Rest] = {}
-    for id, needs in asked.items():
-        for need in needs:
-            share = _shares(as_array(need.value).ravel(), taken)
-            if share is not None:
-                _most(moved, id, share)
-            rest = _itself(need) or _need(as_array(need.value).ravel(), taken, share)
-            if rest is not None:
-                rests[id, need.part, need.quantity] = rest
-    return rests
+def _asked(solved: Solved | None) -> Sequence[Need] | None:
+    try:
+        return None if solved is None else solved.needs
+    except CoreError:
+        return None
 
 
 def _itself(need: Need) -> Rest | None:

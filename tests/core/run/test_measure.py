@@ -4,8 +4,8 @@ import numpy as np
 from scipy.integrate import quad
 from scipy.stats import multivariate_normal, norm, qmc
 
-from gauge_well.core import measure, runs
-from gauge_well.core.sampling import draw
+from gauge_well.core.run import measure, runs
+from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.ways import way_of
 from gauge_well.sheet.sections import DUTY, SECTIONS
@@ -155,7 +155,7 @@ class OnBuilds(NumbersCase):
         truth = limit.fill[1:] > brim
         self.assertTrue(truth.any())
         for path in only:
-            frozen = runs.run(draw(case, 1024, frozen=(path,), model=False), [path], both)
+            frozen = runs.run(draw(case, 1024, frozen=(path,), model=False))
             held = next(x for x in frozen.limits if (x.check, x.duty) == ("pump_flow", "pull")).fill[1:] > brim
             self.assertFalse(held.any())
             self.assertGreater(measure.changes(truth, held), 0.0)

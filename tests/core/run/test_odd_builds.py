@@ -6,8 +6,8 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import bands, runs, sizing
-from gauge_well.core.sampling import draw
+from gauge_well.core.run import bands, runs, sizing
+from gauge_well.core.run.sampling import draw
 from gauge_well.services.sizing import check, size_document
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import demo

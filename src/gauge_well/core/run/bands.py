@@ -11,9 +11,10 @@ import numpy as np
 from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import FILL_MAX, CheckClass, Scales, State, worst_of
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.explore import SCAN, at_factors
-from gauge_well.core.runs import Key, Run, percentile, run, wide
-from gauge_well.core.sampling import SAMPLES, draw
+from gauge_well.core.run.reach import SCAN, at_factors
+from gauge_well.core.run.runs import Key, Run, percentile, run, wide
+from gauge_well.core.run.sampling import SAMPLES, draw
+from gauge_well.core.run.solved import Solved
 from gauge_well.core.typing import Array, as_array, clip
 
 LOW, HIGH = 0.05, 0.95
@@ -51,21 +52,34 @@ REFINED = 2  # times the model is run again at every sample's own guess of its r
 # Reach ------------------------------------------------------------------------------------------
 
 
-def _fills(found: Run, factors: Array) -> dict[tuple[str, int], Array]:
+def _fills(sought: Mapping[str, Solved], found: Run, factors: Array) -> dict[tuple[str, int], Array]:
     """Fill of each limit that power can change, (factor, duty, sample)."""
     mean, peak = at_factors(found.context, factors)
     count = len(found.context.duties.cases)
     shape = (factors.shape[0], count, 1 + found.drawn.count)
     return {
         (id, i): np.broadcast_to(wide(as_array(check.fill)), shape)
-        for id, result in found.results.items()
-        for i, check in enumerate(result.checks(mean, peak))
+        for id, solved in sought.items()
+        for i, check in enumerate(solved.result.checks(mean, peak))
         if check.scales is not Scales.GATE and check.check_class is CheckClass.LIMIT
     }
 
 
 def reach_factors(found: Run) -> dict[tuple[str, int], Array]:
-    """Power factor at the brim for each limit that power changes, (duty, sample).
+    """Power factor at the brim for each limit that power changes, (duty, sample), by system and check.
+
+    What a system was asked before stays with it; the others are sought all at once.
+    """
+    count = found.drawn.count
+    sought = {id: s for id, s in found.solved.items() if s.factors is None or s.factors[0] != count}
+    fresh = _reach_factors(sought, found) if sought else {}
+    for id, solved in sought.items():
+        solved.factors = count, {i: factor for (system, i), factor in fresh.items() if system == id}
+    return {(id, i): f for id, s in found.solved.items() if s.factors for i, f in s.factors[1].items()}
+
+
+def _reach_factors(sought: Mapping[str, Solved], found: Run) -> dict[tuple[str, int], Array]:
+    """Reach factors of some systems.
 
     +inf where it holds at the scan's end, 0 where it is over the brim from its start. The first
     up-crossing on nine log-spaced powers, by inverse interpolation of ln fill against ln power through
@@ -75,7 +89,7 @@ def reach_factors(found: Run) -> dict[tuple[str, int], Array]:
     guesses: dict[tuple[str, int], Array] = {}
     ends: dict[tuple[str, int], tuple[Array, Array, Array, Array]] = {}
     shape = SCAN.reshape(-1, 1, 1)
-    for key, fill in _fills(found, shape).items():
+    for key, fill in _fills(sought, found, shape).items():
         g = np.log(clip(fill, 1e-9, FILL_MAX))
         up = (g[:-1] <= 0.0) & (g[1:] > 0.0)
         i = np.argmax(up, axis=0)
@@ -94,7 +108,7 @@ def reach_factors(found: Run) -> dict[tuple[str, int], Array]:
     at = np.where(finite, whole, 0.0)
     xa, xb, ga, gb = (np.stack([ends[key][k] for key in keys]) for k in range(4))
     for _ in range(REFINED if finite.any() else 0):
-        fills = _fills(found, np.exp(at))
+        fills = _fills(sought, found, np.exp(at))
         g = np.log(clip(np.stack([fills[key][r] for r, key in enumerate(keys)]), 1e-9, FILL_MAX))
         over = g > 0.0
         xa, ga = np.where(over, xa, at), np.where(over, ga, g)
@@ -134,7 +148,7 @@ def row_reaches(found: Run) -> list[RowBand]:
     cases = found.context.duties.cases
     rows: dict[tuple[str, str, str], list[tuple[float, Array]]] = {}
     for (system, i), factor in factors.items():
-        check = found.checks[system][i]
+        check = found.solved[system].checks[i]
         fill = np.broadcast_to(wide(as_array(check.fill)), (1, len(cases), 1 + found.drawn.count))
         for d, case in enumerate(cases):
             if check.judged is not None and not check.judged[d]:
@@ -198,7 +212,7 @@ def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
     systems: dict[str, dict[str, Any]] = {}
     for id, over in found.over.items():
         states = {state_of(limit.fill) for limit in found.limits if limit.system == id}
-        unknown = bool(id in found.results and found.results[id].unknown)
+        unknown = bool(id in found.solved and found.solved[id].result.unknown)
         systems[id] = {
             "state": worst_of(states, unknown).value,
             "holds_probability": float(np.mean(~over[1:])),
@@ -234,7 +248,7 @@ NO_BAND = {"reach_low_w": None, "reach_high_w": None, "reach_low_code": "unknown
 
 
 def merged(report: Mapping[str, Any], found: Mapping[str, Any]) -> dict[str, Any]:
-    """A report of :func:`gauge_well.core.sizing.size` with what :func:`summary` adds to it.
+    """A report of :func:`gauge_well.core.run.sizing.size` with what :func:`summary` adds to it.
 
     Rows and systems gain their reach bands, checks their fills' bands, the chance that they hold and the
     state ``tight``.

@@ -3,8 +3,8 @@
 import json
 import math
 
-from gauge_well.core import sizing
-from gauge_well.core.sizing import REPORT_FORMAT
+from gauge_well.core.run import sizing
+from gauge_well.core.run.sizing import REPORT_FORMAT
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES

@@ -3,9 +3,9 @@
 import numpy as np
 from scipy.stats import norm
 
-from gauge_well.core import bands, runs, sizing
 from gauge_well.core.checks import State
-from gauge_well.core.sampling import draw
+from gauge_well.core.run import bands, runs, sizing
+from gauge_well.core.run.sampling import draw
 from gauge_well.services.explore import sure_report
 from gauge_well.sheet.demo import NAMES
 from gauge_well.sheet.starter import starter
@@ -85,7 +85,7 @@ class AgainstTheLikelyRun(NumbersCase):
                 finite = np.isfinite(factors) & (factors > 0.0)
                 if not finite.any():
                     continue
-                fills = bands._fills(found, np.where(finite, factors, 1.0)[None])[key][0]
+                fills = bands._fills(found.solved, found, np.where(finite, factors, 1.0)[None])[key][0]
                 with self.subTest(name, key=key):
                     self.close(fills[finite], 1.0, abs=5e-2)
                     error = np.sqrt(0.92 * 0.08 / int(finite.sum()))
@@ -158,7 +158,7 @@ class Alone(NumbersCase):
             paths = list(draw(case, 1).z)
             for path in paths:
                 drawn = draw(case, 2, frozen=[p for p in paths if p != path], model=False)
-                found = runs.run(drawn, [path], base)
+                found = runs.run(drawn)
                 with self.subTest(raw["name"], path=path):
                     for limit in found.limits:
                         self.assertEqual(limit.fill.shape, (3,))

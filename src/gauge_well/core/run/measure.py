@@ -27,12 +27,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.affected import affected
-from gauge_well.core.bands import RowBand, band_of, row_reaches
-from gauge_well.core.case import BuildCase, fact_at, with_value
+from gauge_well.core.case import BuildCase, fact_at, with_values
 from gauge_well.core.facts import Spec, Way
-from gauge_well.core.runs import Run, run
-from gauge_well.core.sampling import SAMPLES_LIVE, Drawn, draw
+from gauge_well.core.run.bands import RowBand, band_of, row_reaches
+from gauge_well.core.run.graph import affected
+from gauge_well.core.run.runs import Run, run
+from gauge_well.core.run.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.tolerance import HALF, Known
 from gauge_well.core.typing import Array
@@ -158,7 +158,7 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
     open_ = {s for s, flags in zip(systems, truth, strict=True) if flags.any() and not flags.all()}
 
     def held(paths: Sequence[str]) -> Flags:
-        return _flags(run(hold(found.drawn, case, paths), paths, found), systems)
+        return _flags(run(hold(found.drawn, case, paths)), systems)
 
     def telling(paths: Sequence[str]) -> bool:
         return any(affected(path) & open_ for path in paths) and bool(np.any(held(paths) != truth))
@@ -185,9 +185,7 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
 
 def hold(drawn: Drawn, case: BuildCase, paths: Sequence[str]) -> Drawn:
     """The same draws with some facts held at their likely values in ``case``."""
-    held = drawn.case
-    for path in paths:
-        held = with_value(held, path, fact_at(case, path))
+    held = with_values(drawn.case, {path: fact_at(case, path) for path in paths})
     return replace(drawn, case=held, z={p: z for p, z in drawn.z.items() if p not in paths})
 
 
@@ -200,7 +198,7 @@ def alone(case: BuildCase, all_: Sequence[Settles], count: int = SAMPLES_LIVE) -
     found = []
     for item in all_:
         drawn = draw(case, count, frozen=[p for p in paths if p != item.path], model=False)
-        found.append(replace(item, alone=changes(truth, _flags(run(drawn, [item.path], likely), systems))))
+        found.append(replace(item, alone=changes(truth, _flags(run(drawn), systems))))
     return found
 
 

@@ -10,18 +10,19 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core import contexts, runs
-from gauge_well.core.affected import affected, declarations, moves_operation, readers, takers
 from gauge_well.core.case import BuildCase, fact_at, with_value
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec, specs
-from gauge_well.core.measure import hold
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.reads import ENGINE, OIL_BACK, OIL_SHARE, OPERATION, key_of
-from gauge_well.core.sampling import SECTIONS, draw
-from gauge_well.core.solve import solve_for
+from gauge_well.core.reads import ENGINE, OIL_BACK, OIL_SHARE, OPERATION, declared, key_of
+from gauge_well.core.run import contexts, runs
+from gauge_well.core.run.graph import affected, declarations, ordered, readers, steps_of, takers
+from gauge_well.core.run.measure import hold
+from gauge_well.core.run.memory import Memory
+from gauge_well.core.run.sampling import SECTIONS, draw
+from gauge_well.core.run.solve import solve_for
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context
 from gauge_well.sheet.demo import NAMES
@@ -144,7 +145,7 @@ def told_by(id: str, context: Context, case: BuildCase) -> Any:
 
 def results_of(case: BuildCase, steps: Collection[str]) -> dict[str, Any]:
     """Everything some steps say of a build at its wanted power."""
-    context, missing = contexts.make_context(case, contexts.validate(case))
+    context, missing = contexts.make_context(case, engine=contexts.validate(case))
     told = {id: told_by(id, context, case) for id in SYSTEMS.keys() & steps}
     if ENGINE in steps:
         told[ENGINE] = flat([engine_report.figures(context.mean), engine_report.figures(context.peak), missing])
@@ -160,13 +161,13 @@ class Declarations(unittest.TestCase):
     def test_what_is_declared_exists(self) -> None:
         """Each fact read is one a sheet has; each figure taken is given by somebody else."""
         given = {figure for d in declarations().values() for figure in d.gives}
-        for id, declared in declarations().items():
-            for key in declared.reads:
+        for id, said in declarations().items():
+            for key in said.reads:
                 section, name = key.split(".")
                 self.assertIsNotNone(spec_of(f"duties.x.{name}" if section == "duties" else key), key)
                 self.assertNotEqual(section, id if id in SYSTEMS else "", key)
-            self.assertLessEqual(declared.takes, given, id)
-            self.assertTrue(declared.takes.isdisjoint(declared.gives), id)
+            self.assertLessEqual(said.takes, given, id)
+            self.assertTrue(said.takes.isdisjoint(said.gives), id)
 
     def test_what_is_given_is_what_is_declared(self) -> None:
         for name in NAMES:
@@ -215,7 +216,7 @@ class Declarations(unittest.TestCase):
     def test_what_is_declared_is_read(self) -> None:
         """Each fact that a system says it reads moves it in one of the builds, when moved: none is declared in vain."""
         cases = [case_of(raw) for raw in (*map(demo_document, NAMES), LAID_OUT, BEHIND, HIGH, CRAWL)]
-        left = {(id, key) for id, declared in declarations().items() for key in declared.reads}
+        left = {(id, key) for id, said in declarations().items() for key in said.reads}
         for case in cases:
             before = results_of(case, declarations())
             for path, spec, value in facts_of(case):
@@ -237,7 +238,40 @@ class Declarations(unittest.TestCase):
         self.assertEqual(readers("duties.pull.heel"), {"oil", "fuel"})
         self.assertEqual(takers([OIL_SHARE, OIL_BACK]), {"cooling"})
         self.assertEqual(takers([OPERATION]), set(SYSTEMS))
-        self.assertTrue(moves_operation("machine.mass") and not moves_operation("duties.pull.heel"))
+        self.assertTrue(ENGINE in readers("machine.mass") and ENGINE not in readers("duties.pull.heel"))
+
+
+class Order(unittest.TestCase):
+    """Steps come after what they take from; a ring is refused."""
+
+    def test_each_after_what_it_takes(self) -> None:
+        """A pulley's speed before the alternator, its current before the belt's slip, whatever order they are named in."""
+        declared_ = {
+            "slip": declared(takes="current speed", gives="lost"),
+            "current": declared(takes="speed", gives="current"),
+            "route": declared(gives="speed"),
+            "bay": declared(takes="lost"),
+        }
+        found = ordered(steps_of(declared_))
+        giving = [step.system for step in found if step.gives]
+        self.assertEqual(giving, ["route", "current", "slip"])
+        self.assertGreater(
+            found.index(next(s for s in found if s.system == "bay")),
+            found.index(next(s for s in found if s.system == "slip" and s.gives)),
+        )
+
+    def test_a_ring_is_refused_and_named(self) -> None:
+        ring = {"fan": declared(takes="volts", gives="current"), "wires": declared(takes="current", gives="volts")}
+        with self.assertRaisesRegex(ValueError, "fan.*wires|wires.*fan"):
+            ordered(steps_of(ring))
+
+    def test_what_is_handed_on_first_may_take_less(self) -> None:
+        """Oil and coolant take from each other: oil hands its heat on before it asks for the coolant's."""
+        both = {
+            "oil": declared(takes="coolant", gives="heat", hands=""),
+            "water": declared(takes="heat", gives="coolant"),
+        }
+        self.assertEqual([s.system for s in ordered(steps_of(both)) if s.gives], ["oil", "water"])
 
 
 @cache
@@ -258,7 +292,7 @@ class TakenOver(NumbersCase):
         for paths in by_key.values():
             path = paths[0]
             held = hold(base.drawn, case, [path])
-            part, whole = runs.run(held, [path], base), runs.run(held)
+            part, whole = runs.run(held), runs.run(held, Memory(0))
             with self.subTest(path):
                 self.assertEqual({x.key for x in part.limits}, {x.key for x in whole.limits})
                 fills = {x.key: x.fill for x in whole.limits}

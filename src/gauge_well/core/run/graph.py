@@ -1,0 +1,141 @@
+"""The run graph: steps in the order in which they take from each other, each worked once for the values it reads.
+
+A step is what a system hands on, or its judging. What it reads, takes and gives is declared; the order follows. A ring
+of steps cannot be worked and is refused where the graph is made.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Hashable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import cache, partial
+from graphlib import CycleError, TopologicalSorter
+from operator import attrgetter
+
+from gauge_well.core.case import BuildCase
+from gauge_well.core.reads import ENGINE, ENGINE_DECLARES, OPERATION, Declared, key_of
+from gauge_well.core.run.memory import Memory, Same, by_value
+from gauge_well.core.run.solved import Solved
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.base import Context
+
+
+@dataclass(frozen=True)
+class Step:
+    """One step of one system: what it takes of others, what it gives them."""
+
+    system: str
+    takes: frozenset[str]
+    gives: frozenset[str]
+
+
+def steps_of(declared: Mapping[str, Declared]) -> list[Step]:
+    """What each system hands on, where it does, and its judging."""
+    handing = [Step(id, d.handing, d.gives) for id, d in declared.items() if d.gives]
+    return handing + [Step(id, d.takes, frozenset()) for id, d in declared.items()]
+
+
+def ordered(steps: Sequence[Step]) -> list[Step]:
+    """Steps so that each comes after all it takes from.
+
+    Raises
+    ------
+    ValueError
+        For a ring of steps, named.
+    """
+    givers = {figure: step for step in steps for figure in step.gives}
+    # In the order given where nothing asks for another, so that a run is the same every time.
+    sorter = TopologicalSorter({step: [givers[f] for f in sorted(step.takes) if f in givers] for step in steps})
+    try:
+        return list(sorter.static_order())
+    except CycleError as error:
+        ring = " > ".join(step.system for step in error.args[1])
+        raise ValueError(f"steps that wait for each other: {ring}") from error
+
+
+@cache
+def declarations() -> Mapping[str, Declared]:
+    """Every step's, the engine's first."""
+    return {ENGINE: ENGINE_DECLARES, **{id: system.declares for id, system in SYSTEMS.items()}}
+
+
+HANDING = [step for step in ordered(steps_of({id: s.declares for id, s in SYSTEMS.items()})) if step.gives]
+
+
+def readers(path: str) -> frozenset[str]:
+    """Systems, the engine among them, that read a fact themselves."""
+    key = key_of(path)
+    own = key.split(".")[0]
+    return frozenset(id for id, d in declarations().items() if key in d.reads or (id == own and id in SYSTEMS))
+
+
+def takers(figures: Collection[str]) -> frozenset[str]:
+    """Systems that take any of some figures."""
+    return frozenset(id for id, d in declarations().items() if not d.takes.isdisjoint(figures))
+
+
+@cache
+def affected(path: str) -> frozenset[str]:
+    """Systems that a fact reaches, by its readers and by what they hand on."""
+    found: frozenset[str] = frozenset()
+    more = readers(path)
+    while not more <= found:
+        found |= more
+        more = takers([figure for id in found for figure in declarations()[id].gives])
+    return found
+
+
+class Reader:
+    """All that one system reads of a build but what it is given, as a key."""
+
+    def __init__(self, id: str, declared: Declared) -> None:
+        by_section: dict[str, list[str]] = {}
+        for path in sorted(declared.reads):
+            section, name = path.split(".")
+            by_section.setdefault(section, []).append(name)
+        self._id = id
+        self._duties = attrgetter("name", *by_section.pop("duties", ()))
+        self._sections = [(section, attrgetter(*names)) for section, names in by_section.items()]
+
+    def __call__(self, case: BuildCase) -> Hashable:
+        """What it reads in a case; duties by their names too, which sentences say."""
+        return by_value(
+            (
+                self._id,
+                case.systems.get(self._id),
+                tuple(get(getattr(case, section)) for section, get in self._sections),
+                tuple((id, self._duties(facts)) for id, facts in case.duties),
+            )
+        )
+
+
+@cache
+def reader(id: str) -> Reader:
+    """The reader of a system, or of the engine in its duties."""
+    return Reader(id, declarations()[id])
+
+
+def _given(context: Context, takes: frozenset[str]) -> Hashable:
+    return tuple(by_value(context.given.get(figure)) for figure in sorted(takes - {OPERATION}))
+
+
+def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1) -> Context:
+    """The context with what systems give each other, in the order of the graph; ``columns``: samples it stands in."""
+    for step in HANDING:
+        system = SYSTEMS[step.system]
+        if system.applies(case.machine) is not None:
+            continue
+        key = ("gives", Same(context.mean), reader(system.id)(case), _given(context, step.takes))
+        found = memory.recall(key, partial(system.gives, context, case.systems[system.id]), columns)
+        context = replace(context, given={**context.given, **{n: found[n] for n in step.gives if n in found}})
+    return context
+
+
+def judged(context: Context, case: BuildCase, memory: Memory, columns: int = 1) -> dict[str, Solved]:
+    """Every system that is judged in this machine, solved in a context with all that is handed on."""
+    found: dict[str, Solved] = {}
+    for id, system in SYSTEMS.items():
+        if system.applies(case.machine) is None:
+            key = ("judged", Same(context.mean), reader(id)(case), _given(context, system.declares.takes))
+            found[id] = memory.recall(key, partial(Solved, system, context, case.systems[id]), columns)
+    return found

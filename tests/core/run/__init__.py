@@ -1,0 +1,1 @@
+"""The run: order, memory, reach, bands, changes."""
