@@ -8,6 +8,7 @@ import platform
 from benchmarks.certainty import certainty
 from benchmarks.cooling import cooling
 from benchmarks.core import builds, core_points, geometry
+from benchmarks.counts import counted, counts
 from benchmarks.fuel import fuel
 from benchmarks.timing import table
 from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
@@ -16,6 +17,7 @@ from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
+    print(counted(counts()), end="\n\n")
     core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel())
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation()]))
 

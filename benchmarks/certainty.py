@@ -22,9 +22,9 @@ def _changes(document: dict[str, Any]) -> None:
     before = outline(case)
     edits = [explore.edits_of(c, sheet) for _, c in remedy.candidates(before.context, case.systems)]
     for one in edits[:SINGLES]:
-        remedy.weigh(before, explore.changed(sheet, one, before), [])
+        remedy.weigh(before, explore.changed(sheet, one), [])
     for a, b in zip(edits[:PAIRS], edits[-PAIRS:], strict=True):
-        remedy.weigh(before, explore.changed(sheet, (*a, *b), before), [])
+        remedy.weigh(before, explore.changed(sheet, (*a, *b)), [])
 
 
 def certainty() -> list[Line]:

@@ -7,6 +7,8 @@ import time
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from gauge_well.core.run.memory import ANSWERS, MEMORY
+
 WARM_UP = 5
 
 
@@ -22,11 +24,14 @@ class Line:
 
 
 def median(name: str, call: Callable[[], object], *, repeats: int = 40, target: float | None = None) -> Line:
-    """Median of ``repeats`` calls after a warm-up; spread is the upper quartile less the lower."""
+    """Median of ``repeats`` calls after a warm-up, nothing of one remembered in the next; spread is the upper quartile
+    less the lower."""
     for _ in range(WARM_UP):
         call()
     seconds = []
     for _ in range(repeats):
+        MEMORY.forget()
+        ANSWERS.forget()
         started = time.perf_counter()
         call()
         seconds.append(time.perf_counter() - started)

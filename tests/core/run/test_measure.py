@@ -171,12 +171,14 @@ class OnBuilds(NumbersCase):
         case = case_of(demo_document("reed-otter"))
         found = runs.run(draw(case, 64))
         systems = list(found.over)
-        truth = measure._flags(found, systems)
+        truth = measure._flags(found.over, systems, 64)
         screened = {s.path: s.chance for _, _, s in measure.settles(case, found)}
         for path in ("fuel.rail_pressure", "fuel.burned_share", "oil.pickup_x", "duties.full.cornering", "engine.bsfc"):
             frozen = runs.run(draw(case, 64, frozen=(path,)))
             with self.subTest(path):
-                self.close(screened[path], measure.changes(truth, measure._flags(frozen, systems)), abs=1.01 / 64)
+                self.close(
+                    screened[path], measure.changes(truth, measure._flags(frozen.over, systems, 64)), abs=1.01 / 64
+                )
 
     def test_ranked_by_chance_and_never_what_is_taped(self) -> None:
         case = case_of(demo_document("dripping-well"))

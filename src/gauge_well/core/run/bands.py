@@ -12,7 +12,7 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import FILL_MAX, CheckClass, Scales, State, worst_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.run.reach import SCAN, at_factors
-from gauge_well.core.run.runs import Key, Run, percentile, run, wide
+from gauge_well.core.run.runs import Key, Run, percentile, run, verdicts, wide
 from gauge_well.core.run.sampling import SAMPLES, draw
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.typing import Array, as_array, clip
@@ -184,10 +184,10 @@ def sure(case: BuildCase, count: int = SAMPLES) -> dict[str, Any] | None:
 def chance(case: BuildCase, count: int) -> float | None:
     """Chance that a build holds: no limit over its brim; None when nothing can be sized."""
     try:
-        over = run(draw(case, count)).over
+        found = verdicts(draw(case, count))
     except MissingFact:
         return None
-    return float(np.mean(~np.any([flags[1:] for flags in over.values()], axis=0))) if over else None
+    return float(np.mean(~np.any([flags[1:] for flags in found.values()], axis=0))) if found else None
 
 
 def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:

@@ -15,7 +15,7 @@ from gauge_well.core.engine.model import Engine, Operation, engine_of
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.run.graph import hand_on, reader
-from gauge_well.core.run.memory import Memory, by_value
+from gauge_well.core.run.memory import Memory, by_value, digest
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, points
 from gauge_well.core.typing import Array, duty_values, likely
@@ -48,6 +48,7 @@ def validate(case: BuildCase) -> Engine | None:
 class Operating:
     """The engine at every duty, for the values it reads, and what was remembered of it since."""
 
+    token: bytes
     mean: Operation
     peak: Operation
     memory: dict[str, tuple[tuple[object, ...], Any]] = field(default_factory=dict)
@@ -74,8 +75,8 @@ def _base(case: BuildCase, doubts: Mapping[str, Array], memory: Memory, weight: 
         duties, missing = duty_model.solve(case.duties, case.machine, own, wanted)
         if not duties.cases:
             raise MissingFact(next(iter(missing.values()), "duties"))
-        key = (reader(ENGINE)(case), wanted, doubtful)
-        at = memory.recall(key, lambda: Operating(*points(own, duties, wanted, 1.0)), weight)
+        token = digest((reader(ENGINE)(case), wanted, doubtful))
+        at = memory.recall(token, lambda: Operating(token, *points(own, duties, wanted, 1.0)), weight)
         return Base(own, duties, missing, wanted, at)
 
     stands_on = by_value((case.engine, case.machine, case.duties, case.wanted)), doubtful
@@ -129,6 +130,7 @@ def make_context(
         at.peak,
         doubts=doubts,
         in_air=in_air,
+        token=at.token,
         memory=at.memory,
     )
     return hand_on(context, case, memory, columns), base.missing

@@ -6,18 +6,22 @@ of steps cannot be worked and is refused where the graph is made.
 
 from __future__ import annotations
 
-from collections.abc import Collection, Hashable, Mapping, Sequence
+from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cache, partial
 from graphlib import CycleError, TopologicalSorter
 from operator import attrgetter
+from typing import TypeVar
 
 from gauge_well.core.case import BuildCase
 from gauge_well.core.reads import ENGINE, ENGINE_DECLARES, OPERATION, Declared, key_of
-from gauge_well.core.run.memory import Memory, Same, by_value
+from gauge_well.core.run.memory import Memory, by_value
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.base import Context, System
+
+T = TypeVar("T")
+GIVEN = 40  # figures handed on are so much smaller than what they are worked from
 
 
 @dataclass(frozen=True)
@@ -125,8 +129,8 @@ def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1)
         system = SYSTEMS[step.system]
         if system.applies(case.machine) is not None:
             continue
-        key = ("gives", Same(context.mean), reader(system.id)(case), _given(context, step.takes))
-        found = memory.recall(key, partial(system.gives, context, case.systems[system.id]), columns)
+        key = ("gives", context.token, reader(system.id)(case), _given(context, step.takes))
+        found = memory.recall(key, partial(system.gives, context, case.systems[system.id]), 1 + columns // GIVEN)
         context = replace(context, given={**context.given, **{n: found[n] for n in step.gives if n in found}})
     return context
 
@@ -134,8 +138,34 @@ def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1)
 def judged(context: Context, case: BuildCase, memory: Memory, columns: int = 1) -> dict[str, Solved]:
     """Every system that is judged in this machine, solved in a context with all that is handed on."""
     found: dict[str, Solved] = {}
-    for id, system in SYSTEMS.items():
-        if system.applies(case.machine) is None:
-            key = ("judged", Same(context.mean), reader(id)(case), _given(context, system.declares.takes))
-            found[id] = memory.recall(key, partial(Solved, system, context, case.systems[id]), columns)
+    for system in _judging(case):
+        work = partial(Solved, system, context, case.systems[system.id])
+        found[system.id] = memory.recall(_key(system, context, case), work, columns)
     return found
+
+
+def asked(
+    context: Context, case: BuildCase, memory: Memory, answers: Memory, name: Hashable, ask: Callable[[Solved], T]
+) -> dict[str, T]:
+    """One small answer of every system, remembered by itself in ``answers``.
+
+    For builds that are looked at once and never again: a system that must be solved for it is not kept.
+    """
+
+    def work(system: System, key: Hashable) -> T:
+        there: Solved | None = memory.find(key)
+        return ask(there if there is not None else Solved(system, context, case.systems[system.id]))
+
+    found: dict[str, T] = {}
+    for system in _judging(case):
+        key = _key(system, context, case)
+        found[system.id] = answers.recall((name, key), partial(work, system, key))
+    return found
+
+
+def _judging(case: BuildCase) -> list[System]:
+    return [system for system in SYSTEMS.values() if system.applies(case.machine) is None]
+
+
+def _key(system: System, context: Context, case: BuildCase) -> Hashable:
+    return "judged", context.token, reader(system.id)(case), _given(context, system.declares.takes)

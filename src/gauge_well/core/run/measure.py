@@ -31,7 +31,7 @@ from gauge_well.core.case import BuildCase, fact_at, with_values
 from gauge_well.core.facts import Spec, Way
 from gauge_well.core.run.bands import RowBand, band_of, row_reaches
 from gauge_well.core.run.graph import affected
-from gauge_well.core.run.runs import Run, run
+from gauge_well.core.run.runs import Run, run, verdicts
 from gauge_well.core.run.sampling import SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.tolerance import HALF, Known
@@ -101,9 +101,9 @@ class Settles:
     alone: float | None = None
 
 
-def _flags(found: Run, systems: Sequence[str]) -> Flags:
-    blank = np.zeros(found.drawn.count, dtype=bool)
-    return np.array([found.over[s][1:] if s in found.over else blank for s in systems])
+def _flags(over: Mapping[str, Flags], systems: Sequence[str], count: int) -> Flags:
+    blank = np.zeros(count, dtype=bool)
+    return np.array([over[s][1:] if s in over else blank for s in systems])
 
 
 def whole_reach(rows: Sequence[RowBand]) -> Array | None:
@@ -152,13 +152,13 @@ def settles(case: BuildCase, base: Run | None = None, count: int = SAMPLES_LIVE)
     """
     found = base or run(draw(case, count))
     systems = list(found.over)
-    truth = _flags(found, systems)
+    truth = _flags(found.over, systems, found.drawn.count)
     reach = whole_reach(row_reaches(found))
     # A system that every draw agrees on is settled already, whatever one of its own facts does.
     open_ = {s for s, flags in zip(systems, truth, strict=True) if flags.any() and not flags.all()}
 
     def held(paths: Sequence[str]) -> Flags:
-        return _flags(run(hold(found.drawn, case, paths)), systems)
+        return _flags(verdicts(hold(found.drawn, case, paths)), systems, found.drawn.count)
 
     def telling(paths: Sequence[str]) -> bool:
         return any(affected(path) & open_ for path in paths) and bool(np.any(held(paths) != truth))
@@ -191,14 +191,14 @@ def hold(drawn: Drawn, case: BuildCase, paths: Sequence[str]) -> Drawn:
 
 def alone(case: BuildCase, all_: Sequence[Settles], count: int = SAMPLES_LIVE) -> list[Settles]:
     """The same facts, each drawn alone about the likely build: what a builder sees who measures only that one."""
-    likely = run(draw(case, count, facts=False, model=False))
-    systems = list(likely.over)
-    truth = _flags(likely, systems)
+    likely = verdicts(draw(case, count, facts=False, model=False))
+    systems = list(likely)
+    truth = _flags(likely, systems, count)
     paths = list(draw(case, 1).z)
     found = []
     for item in all_:
         drawn = draw(case, count, frozen=[p for p in paths if p != item.path], model=False)
-        found.append(replace(item, alone=changes(truth, _flags(run(drawn), systems))))
+        found.append(replace(item, alone=changes(truth, _flags(verdicts(drawn), systems, count))))
     return found
 
 
@@ -245,7 +245,7 @@ def model_spread(case: BuildCase, count: int = SAMPLES_LIVE) -> ModelSpread:
     rest = run(draw(case, count, frozen=measurable))
 
     def off(found: Run) -> float:
-        return float(np.mean(np.any([over[1:] != over[0] for over in found.over.values()], axis=0)))
+        return float(np.mean(np.any([flags[1:] != flags[0] for flags in found.over.values()], axis=0)))
 
     reach = whole_reach(row_reaches(rest))
     band = band_of(reach[1:]) if reach is not None else None

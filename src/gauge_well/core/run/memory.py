@@ -38,7 +38,12 @@ def by_value(value: Any) -> Hashable:
     return value  # type: ignore[no-any-return]
 
 
+_AS_IS = frozenset({float, str, int, bool, type(None)})
+
+
 def _told(value: Any) -> Hashable:
+    if type(value) in _AS_IS:
+        return value  # type: ignore[no-any-return]
     if isinstance(value, np.ndarray):
         return value.shape, hashlib.blake2b(value.tobytes(), digest_size=16).digest()
     if isinstance(value, tuple | list):
@@ -48,49 +53,87 @@ def _told(value: Any) -> Hashable:
     return value  # type: ignore[no-any-return]
 
 
+def digest(key: Hashable) -> bytes:
+    """A key of facts and digests in sixteen bytes: what is printed of them is exact."""
+    return hashlib.blake2b(repr(key).encode(), digest_size=16).digest()
+
+
 class Memory:
     """Results by what they stand on.
 
     Parameters
     ----------
-    most : int
-        Weight that is kept; 0 keeps nothing. A result weighs as many as the columns it was worked in.
+    drawn : int
+        Columns that are kept of what was worked in samples; a result weighs as many as it was worked in.
+    likely : int
+        Results that are kept of what was worked in one column, apart, so that no drawn build pushes them out.
 
-    Safe between threads: what two ask at once is worked twice, and the first of it kept.
+    Safe between threads: what two ask at once is worked twice, and the first of it kept. Of nothing, nothing is kept.
     """
 
-    def __init__(self, most: int) -> None:
-        self.most = most
-        self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
-        self._weight = 0
+    def __init__(self, drawn: int, likely: int | None = None) -> None:
+        self._shelves = _Shelf(drawn if likely is None else likely), _Shelf(drawn)
         self._lock = threading.Lock()
 
     def recall(self, key: Hashable, work: Callable[[], T], weight: int = 1) -> T:
         """What was worked for ``key``, else worked now; what raises is not kept."""
+        shelf = self._shelves[weight > 1]
         with self._lock:
-            found = self._kept.get(key)
-            if found is not None:
-                self._kept.move_to_end(key)
-                kept: T = found[0]
-                return kept
+            there = shelf.find(key)
+        if there is not None:
+            kept: T = there[0]
+            return kept
         fresh = work()
         with self._lock:
-            there = self._kept.get(key)
-            if there is not None:
-                first: T = there[0]
-                return first
-            self._kept[key] = fresh, weight
-            self._weight += weight
-            while self._weight > self.most and self._kept:
-                _, (_, gone) = self._kept.popitem(last=False)
-                self._weight -= gone
-        return fresh
+            first: T = shelf.keep(key, fresh, weight)
+        return first
+
+    def find(self, key: Hashable) -> Any | None:
+        """What was worked for ``key``, where it is still there."""
+        with self._lock:
+            for shelf in self._shelves:
+                there = shelf.find(key)
+                if there is not None:
+                    return there[0]
+        return None
 
     def forget(self) -> None:
         """All of it."""
         with self._lock:
-            self._kept.clear()
-            self._weight = 0
+            for shelf in self._shelves:
+                shelf.clear()
 
 
-MEMORY = Memory(40_000)  # columns: some hundred builds as they are likely, or two drawn in full
+class _Shelf:
+    """The least lately used goes first."""
+
+    def __init__(self, most: int) -> None:
+        self._most = most
+        self.clear()
+
+    def clear(self) -> None:
+        self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
+        self._weight = 0
+
+    def find(self, key: Hashable) -> tuple[Any, int] | None:
+        there = self._kept.get(key)
+        if there is not None:
+            self._kept.move_to_end(key)
+        return there
+
+    def keep(self, key: Hashable, fresh: Any, weight: int) -> Any:
+        there = self._kept.get(key)
+        if there is not None:
+            return there[0]
+        self._kept[key] = fresh, weight
+        self._weight += weight
+        while self._weight > self._most and self._kept:
+            _, (_, gone) = self._kept.popitem(last=False)
+            self._weight -= gone
+        return fresh
+
+
+MEMORY = Memory(
+    drawn=40_000, likely=1_500
+)  # two builds drawn in full; a build and the changes tried on it, a few times
+ANSWERS = Memory(20_000)  # answers of a few hundred bytes, of what is worked once and let go

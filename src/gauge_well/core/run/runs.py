@@ -13,8 +13,8 @@ from gauge_well.core.checks import Check, CheckClass, Scales
 from gauge_well.core.engine import report as engine_report
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.run.contexts import make_context
-from gauge_well.core.run.graph import judged
-from gauge_well.core.run.memory import MEMORY, Memory
+from gauge_well.core.run.graph import asked, judged
+from gauge_well.core.run.memory import ANSWERS, MEMORY, Memory
 from gauge_well.core.run.sampling import Drawn
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems.base import Context
@@ -58,6 +58,15 @@ class Limit:
         return self.system, self.check, self.duty
 
 
+def over_of(limits: Sequence[Limit]) -> dict[str, NDArray[np.bool_]]:
+    """Whether each system has a limit over the brim, by sample."""
+    found: dict[str, NDArray[np.bool_]] = {}
+    for limit in limits:
+        over = limit.fill > 1.0
+        found[limit.system] = found[limit.system] | over if limit.system in found else over
+    return found
+
+
 @dataclass(frozen=True)
 class Run:
     """A drawn build worked once at the wanted power."""
@@ -71,11 +80,7 @@ class Run:
     @cached_property
     def over(self) -> Mapping[str, NDArray[np.bool_]]:
         """Whether each system has a limit over the brim, by sample."""
-        found: dict[str, NDArray[np.bool_]] = {}
-        for limit in self.limits:
-            over = limit.fill > 1.0
-            found[limit.system] = found[limit.system] | over if limit.system in found else over
-        return found
+        return over_of(self.limits)
 
 
 def wide(fill: Array) -> Array:
@@ -123,3 +128,27 @@ def run(drawn: Drawn, memory: Memory = MEMORY) -> Run:
     limits = [limit for own in found for limit in own.limits]
     costs = [limit for own in found for limit in own.costs]
     return Run(drawn, context, solved, limits, costs)
+
+
+def verdicts(drawn: Drawn, memory: Memory = MEMORY, answers: Memory = ANSWERS) -> dict[str, NDArray[np.bool_]]:
+    """Whether each system of a drawn build has a limit over the brim, by sample: all that a verdict asks, and all that
+    is kept of it.
+
+    Raises
+    ------
+    MissingFact
+        When not enough is known of the engine to size anything.
+    """
+    case, count = drawn.case, drawn.count
+    context, _ = make_context(case, doubts=drawn.doubts, memory=memory, columns=1 + count)
+    enough = engine_report.enough(context.duties)
+    found = {} if enough is None else over_of(_judged(ENGINE, [enough], context, count).limits)
+
+    def ask(solved: Solved) -> dict[str, NDArray[np.bool_]]:
+        if solved.refusal is not None:
+            return {}
+        return over_of(_judged(solved.system.id, solved.checks, solved.context, count).limits)
+
+    for own in asked(context, case, memory, answers, ("over", count), ask).values():
+        found |= own
+    return found

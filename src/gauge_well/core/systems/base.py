@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping, Sequence
+from collections.abc import Callable, Hashable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any, TypeVar
 
@@ -28,7 +28,7 @@ class Context:
 
     ``mean`` serves heat, ``peak`` serves flow; both at the wanted power. ``given`` is what systems hand
     to each other (oil heat to the coolant), by figure name; ``doubts`` are samples of model factors. ``in_air``: the
-    same build with other air outside of each duty [K].
+    same build with other air outside of each duty [K]. ``token`` stands for all that ``mean`` and ``peak`` were worked from.
     """
 
     engine: Engine
@@ -41,6 +41,7 @@ class Context:
     given: Mapping[str, Array] = field(default_factory=dict)
     doubts: Mapping[str, Array] = field(default_factory=dict)
     in_air: Callable[[Array], Context] | None = None
+    token: Hashable = None
     memory: dict[str, tuple[tuple[object, ...], Any]] = field(default_factory=dict)
 
     def remember(self, name: str, stands_on: tuple[object, ...], work: Callable[[], T]) -> T:
