@@ -5,9 +5,10 @@ from __future__ import annotations
 import cProfile
 import json
 import pstats
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
+from typing import Any
 from unittest import mock
 
 from gauge_well.core.case import BuildCase, with_value
@@ -15,7 +16,8 @@ from gauge_well.core.run import graph
 from gauge_well.core.run.memory import ANSWERS, MEMORY, Memory
 from gauge_well.core.run.sizing import outline, size
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.services.builds import _work
+from gauge_well.services.builds import Worked, _work
+from gauge_well.services.difference import given, stands_on
 from gauge_well.services.explore import explore
 from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import demo
@@ -66,6 +68,15 @@ def _edited(case: BuildCase, memory: Memory, step: float) -> Callable[[], object
     return lambda: outline(with_value(case, "fuel.injector_flow", step * flow), memory)
 
 
+def _answer_of(worked: Worked) -> dict[str, Any]:
+    mark = stands_on(worked.document)
+    return {"document": worked.document, "facts": worked.facts, "report": worked.report, "stands_on": mark}
+
+
+def _bytes(answer: Mapping[str, Any]) -> int:
+    return len(json.dumps(answer, separators=(",", ":")).encode())
+
+
 def counts() -> list[Count]:
     """A whole report, an edit that one system reads, the same among fourteen, an exploration before and after."""
     document = load(demo("quarry-mule")).document
@@ -81,8 +92,10 @@ def counts() -> list[Count]:
     again = apply_edit(document, Edit("fuel.injector_flow", "510 cc/min"))
     worked = []
     found.append(Count("the same, document to all that is answered", calls(lambda: worked.append(_work(again)))))
-    answer = len(json.dumps([worked[0].document, worked[0].facts, worked[0].report]))
-    found.append(Count("answered to it", answer, "bytes", 40_000))
+    found.append(Count("the whole of it", _bytes(_answer_of(worked[0])), "bytes"))
+    before, after = (_answer_of(w) for w in (_work(document), worked[0]))
+    given(before)
+    found.append(Count("answered to the edit", _bytes(given(after, before["stands_on"])), "bytes", 40_000))
     memory = Memory(40_000)
     outline(case, memory)
     found.append(Count("outline after such an edit, 4 systems", calls(_edited(case, memory, 1.01))))

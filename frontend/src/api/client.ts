@@ -121,6 +121,22 @@ async function stream(path: string, body: unknown, signal: AbortSignal, take: (e
   }
 }
 
+/** An answer made whole with the build it is the difference to. */
+export function whole(answer: Build, held: Build | null): Build {
+  if (!answer.since || !answer.report) return answer
+  if (held?.stands_on !== answer.since || !held.report) throw new Problem(0, 'difference', 'The answer is the difference to something that is not here.')
+  const [now, was] = [answer.report, held.report]
+  const gone = new Set(answer.gone)
+  const systems = Object.keys(was.systems).map((id) => [id, now.systems[id] ?? was.systems[id]] as const)
+  return {
+    ...answer,
+    since: null,
+    gone: [],
+    facts: { ...Object.fromEntries(Object.entries(held.facts).filter(([path]) => !gone.has(path))), ...answer.facts },
+    report: { ...now, systems: Object.fromEntries(systems) as typeof was.systems, rows: systems.flatMap(([id]) => (now.systems[id] ? now : was).rows.filter((row) => row.system === id)) },
+  }
+}
+
 const match = (revision: number) => ({ 'If-Match': `"${revision}"` })
 
 export const api = {
@@ -130,7 +146,11 @@ export const api = {
   build: (id: string, explain = 'governing') => call<Build>('GET', `/builds/${encodeURIComponent(id)}?explain=${encodeURIComponent(explain)}`),
   start: (starter: Starter) => call<Build>('POST', '/builds', { starter }),
   create: (sheet: SheetDocument) => call<Build>('POST', '/builds', { sheet }),
-  edit: (id: string, revision: number, edits: Edit[]) => call<Build>('PATCH', `/builds/${id}`, { edits }, match(revision)),
+  /** `held`: the build as the page has it; the answer is only what differs, and made whole with it here. */
+  edit: async (id: string, revision: number, edits: Edit[], held: Build | null = null) => {
+    const mine = held?.id === id && held.report ? held : null
+    return whole(await call<Build>('PATCH', `/builds/${id}`, { edits, holds: mine?.stands_on || null }, match(revision)), mine)
+  },
   copy: (id: string) => call<Build>('POST', `/builds/${id}/copy`, { name: null }),
   remove: (id: string, revision: number) => call<undefined>('DELETE', `/builds/${id}`, undefined, match(revision)),
   undelete: (id: string) => call<Build>('POST', `/builds/${id}/undelete`),

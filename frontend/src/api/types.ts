@@ -607,6 +607,11 @@ export interface components {
         EditRequest: {
             /** Edits */
             edits: components["schemas"]["EditEntry"][];
+            /**
+             * Holds
+             * @description `stands_on` of an answer that is held: only what differs is sent.
+             */
+            holds?: string | null;
         };
         /**
          * EditEntry
@@ -785,6 +790,21 @@ export interface components {
             report: components["schemas"]["Report"] | null;
             /** Problems */
             problems: components["schemas"]["ProblemEntry"][];
+            /**
+             * Stands On
+             * @description What all of it follows from; sent back as `holds`, the next answer is less what it shares.
+             */
+            stands_on: string;
+            /**
+             * Since
+             * @description What the answer is the difference to; null where it is whole.
+             */
+            since: string | null;
+            /**
+             * Gone
+             * @description Facts of that one that are no more.
+             */
+            gone: string[];
         };
         /**
          * CandidateColumn

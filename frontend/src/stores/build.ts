@@ -151,7 +151,7 @@ export const useBuild = defineStore('build', () => {
       const next = queue[0]
       if (!next) break
       try {
-        take(next, await api.edit(next.build, next.base, next.edits))
+        take(next, await api.edit(next.build, next.base, next.edits, build.value))
       } catch (error) {
         if (away(error)) break
         refuse(next, error instanceof Problem ? error : new Problem(0, 'unknown', String(error)))

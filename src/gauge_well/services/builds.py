@@ -13,7 +13,7 @@ from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
 from gauge_well.core.run.blocks import GOVERNING
-from gauge_well.services import history, merging, sizing
+from gauge_well.services import difference, history, merging, sizing
 from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
 from gauge_well.sheet import Problem, Sheet, SheetError, load
@@ -54,8 +54,8 @@ def _work(raw: Mapping[str, Any] | Sheet, explain: str = GOVERNING) -> Worked:
     return Worked(sheet.document, sizing.facts_of(sheet, resolved), report)
 
 
-def _answer(build: Build, worked: Worked) -> dict[str, Any]:
-    return {
+def _answer(build: Build, worked: Worked, held: str | None = None) -> dict[str, Any]:
+    whole = {
         "id": build.id,
         "name": worked.document["name"],
         "revision": build.revision,
@@ -64,7 +64,9 @@ def _answer(build: Build, worked: Worked) -> dict[str, Any]:
         "facts": worked.facts,
         "report": worked.report,
         "problems": [],
+        "stands_on": difference.stands_on(worked.document),
     }
+    return difference.given(whole, held)
 
 
 def read(build: Build, explain: str = GOVERNING) -> dict[str, Any]:
@@ -90,6 +92,9 @@ def read(build: Build, explain: str = GOVERNING) -> dict[str, Any]:
         "facts": {},
         "report": None,
         "problems": [vars(p) for p in problems],
+        "stands_on": "",
+        "since": None,
+        "gone": [],
     }
 
 
@@ -142,10 +147,13 @@ def _write(session: Session, build: Build, worked: Worked, note: str) -> None:
     session.refresh(build)
 
 
-def edit(engine: Engine, id: str, revision: int, edits: Sequence[Mapping[str, Any]]) -> dict[str, Any]:
+def edit(
+    engine: Engine, id: str, revision: int, edits: Sequence[Mapping[str, Any]], held: str | None = None
+) -> dict[str, Any]:
     """Apply edits made on ``revision`` to a build.
 
-    Where others have changed it since, they are taken if they touch other facts, or leave it as it stands.
+    Where others have changed it since, they are taken if they touch other facts, or leave it as it stands. With
+    ``held``, what an answer that the asker has stood on, only what differs from that one is given.
 
     Raises
     ------
@@ -171,7 +179,7 @@ def edit(engine: Engine, id: str, revision: int, edits: Sequence[Mapping[str, An
             raise Stale(read(build), sheet.document)
         worked = _work(sheet)
         _write(session, build, worked, _note(edits))
-    return _answer(build, worked)
+    return _answer(build, worked, held)
 
 
 def _apart(session: Session, build: Build, revision: int, edits: Sequence[Edit]) -> bool:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from pydantic import WithJsonSchema
+from pydantic import Field, WithJsonSchema
 
 from gauge_well.services.models_report import Model, NeedOut, Report, StateName
 
@@ -65,6 +65,11 @@ class BuildOut(Model):
     facts: dict[str, FactOut]
     report: Report | None
     problems: list[ProblemEntry]
+    stands_on: str = Field(
+        description="What all of it follows from; sent back as `holds`, the next answer is less what it shares."
+    )
+    since: str | None = Field(description="What the answer is the difference to; null where it is whole.")
+    gone: list[str] = Field(description="Facts of that one that are no more.")
 
 
 class Card(Model):

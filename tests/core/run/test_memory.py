@@ -29,10 +29,16 @@ class Kept(unittest.TestCase):
         self.assertEqual(worked, ["a", "b"])
 
     def test_the_least_lately_used_goes_first(self) -> None:
-        memory, worked = Memory(3), []
-        for key, weight in (("a", 1), ("b", 1), ("a", 1), ("c", 2), ("a", 1), ("b", 1)):
+        memory, worked = Memory(6), []
+        for key, weight in (("a", 2), ("b", 2), ("a", 2), ("c", 4), ("a", 2), ("b", 2)):
             memory.recall(key, lambda k=key: worked.append(k) or k, weight)
         self.assertEqual(worked, ["a", "b", "c", "b"])
+
+    def test_what_is_drawn_pushes_nothing_likely_out(self) -> None:
+        memory, worked = Memory(drawn=6, likely=2), []
+        for key, weight in (("a", 1), ("x", 6), ("y", 6), ("a", 1), ("b", 1), ("c", 1), ("a", 1)):
+            memory.recall(key, lambda k=key: worked.append(k) or k, weight)
+        self.assertEqual(worked, ["a", "x", "y", "b", "c", "a"])
 
     def test_what_raises_is_not_kept(self) -> None:
         memory = Memory(3)

@@ -67,6 +67,9 @@ class EditRequest(Strict):
     """Edits applied together, all or none."""
 
     edits: list[EditEntry] = Field(min_length=1, max_length=60)
+    holds: str | None = Field(
+        default=None, max_length=64, description="`stands_on` of an answer that is held: only what differs is sent."
+    )
 
 
 class CopyRequest(Strict):
@@ -161,7 +164,7 @@ def edit(path: BuildPath, body: EditRequest, header: Fence) -> Response:
     """Edit fields. Made on an older revision, they are taken where nobody else changed the same."""
     if header.revision is None:
         return _unconditional()
-    return _answer(builds.edit(_engine(), path.id, header.revision, [e.model_dump() for e in body.edits]))
+    return _answer(builds.edit(_engine(), path.id, header.revision, [e.model_dump() for e in body.edits], body.holds))
 
 
 @bp.put("/builds/<id>", responses=answers(BuildOut, MISSING, UNFENCED, STALE))
