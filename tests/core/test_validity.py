@@ -18,6 +18,7 @@ from gauge_well.core.heat import louvred_fin, plate_fin, tube_side
 from gauge_well.core.media import air, coolant, oils
 from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
 from gauge_well.core.run import sizing
+from gauge_well.core.run.memory import Memory
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.fuel.facts import FuelFacts
@@ -152,8 +153,8 @@ class Ranges(NumbersCase):
 
         with mock.patch.object(Range, "notice", noting):
             for changes in ({"exhaust__bends": "90 deg"}, ROUND):
-                report = sizing.size(case_of(changed(ROAD, **changes)))
-                self.assertEqual(set(report["systems"]), {"engine", *SYSTEMS})
+                report = sizing.size(case_of(changed(ROAD, **changes)), memory=Memory(0))
+                self.assertEqual(set(report.systems), {"engine", *SYSTEMS})
         self.assertEqual(seen, ranges())
 
     def test_what_a_field_allows_keeps_other_relations_inside(self) -> None:

@@ -10,6 +10,7 @@ import numpy as np
 
 from gauge_well.core.engine import report
 from gauge_well.core.run import sizing
+from gauge_well.core.run.memory import Memory
 from gauge_well.core.sources import ARITHMETIC, BIBLIOGRAPHY, COMMON_PRACTICE, STATED
 from gauge_well.core.systems import cooling, exhaust, fuel, oil
 from gauge_well.core.working import Step
@@ -58,8 +59,8 @@ class Working(NumbersCase):
         found = []
         for name, raw in BUILDS.items():
             found_ = sizing.size(case_of(raw), explain="all")
-            for id, block in found_["systems"].items():
-                for duty, steps in block["working"].items():
+            for id, block in found_.systems.items():
+                for duty, steps in block.working.items():
                     found += [(f"{name} {id} {duty} {step.symbol}", step) for step in steps]
         return found
 
@@ -69,8 +70,8 @@ class Working(NumbersCase):
 
     def test_steps_are_named_once_and_sourced(self) -> None:
         for name, raw in BUILDS.items():
-            for id, block in sizing.size(case_of(raw), explain="all")["systems"].items():
-                for duty, steps in block["working"].items():
+            for id, block in sizing.size(case_of(raw), explain="all").systems.items():
+                for duty, steps in block.working.items():
                     symbols = [s.symbol for s in steps]
                     self.assertEqual(len(symbols), len(set(symbols)), f"{name} {id} {duty}")
                     self.assertTrue(all(s.source for s in steps))
@@ -85,10 +86,10 @@ class Working(NumbersCase):
 
     def test_every_duty_has_working(self) -> None:
         whole = sizing.size(case_of(ROAD), explain="all")
-        for block in whole["systems"].values():
-            self.assertEqual(set(block["working"]), {"motorway", "grade", "pull"})
-        self.assertEqual(sizing.size(case_of(ROAD), explain="none")["systems"]["fuel"]["working"], {})
-        self.assertEqual(set(sizing.size(case_of(ROAD), explain="pull")["systems"]["fuel"]["working"]), {"pull"})
+        for block in whole.systems.values():
+            self.assertEqual(set(block.working), {"motorway", "grade", "pull"})
+        self.assertEqual(sizing.size(case_of(ROAD), explain="none").systems["fuel"].working, {})
+        self.assertEqual(set(sizing.size(case_of(ROAD), explain="pull").systems["fuel"].working), {"pull"})
 
 
 class Meaning(NumbersCase):
@@ -107,14 +108,15 @@ class Meaning(NumbersCase):
                 )
             for name, raw in BUILDS.items():
                 made.clear()
-                sizing.size(case_of(raw), explain="all" if name in (*NAMES, "typed") else "governing")
+                duties = "all" if name in (*NAMES, "typed") else "governing"
+                sizing.size(case_of(raw), explain=duties, memory=Memory(0))
                 yield from ((name, *call) for call in made)
 
     def test_no_step_is_one_of_its_inputs(self) -> None:
         """But the engine's power where the builder types it."""
         for name, raw in BUILDS.items():
-            for id, block in sizing.size(case_of(raw), explain="all")["systems"].items():
-                for step in (s for steps in block["working"].values() for s in steps):
+            for id, block in sizing.size(case_of(raw), explain="all").systems.items():
+                for step in (s for steps in block.working.values() for s in steps):
                     stated = step.source == STATED
                     self.assertEqual(step.formula in step.inputs, stated, f"{name} {id} {step.symbol}")
                     self.assertTrue(not stated or (name, id, step.symbol) == ("typed", "engine", "P"))

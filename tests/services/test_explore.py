@@ -85,12 +85,12 @@ class Claims(NumbersCase):
                 with self.subTest(name, change=candidate.id):
                     self.assertEqual(shared.checks.keys(), fresh.checks.keys())
                     for key, check in fresh.checks.items():
-                        self.close(shared.checks[key]["fill"], check["fill"], abs=1e-12)
+                        self.close(shared.checks[key].fill, check.fill, abs=1e-12)
                     for a, b in zip(shared.rows, fresh.rows, strict=True):
-                        self.assertEqual((a["reach_code"], a["check"]), (b["reach_code"], b["check"]))
+                        self.assertEqual((a.reach_code, a.check), (b.reach_code, b.check))
                         for field in ("reach_w", "carries_w"):
-                            if b[field] is not None:
-                                self.close(a[field], b[field], rel=1e-9)
+                            if getattr(b, field) is not None:
+                                self.close(getattr(a, field), getattr(b, field), rel=1e-9)
 
     def test_edits_read_back_as_the_very_values_meant(self) -> None:
         for units in ({"system": "metric", "power": "kW"}, {"system": "imperial", "power": "hp"}):

@@ -3699,8 +3699,6 @@ export interface components {
             working: {
                 [key: string]: components["schemas"]["StepOut"][];
             };
-            /** Remedies */
-            remedies: unknown[];
             /** Cautions */
             cautions: components["schemas"]["CautionOut"][];
             /**

@@ -58,7 +58,9 @@ def _moves(report: dict[str, Any], prefer: Preference) -> list[str]:
     """What would move it and what to measure next, where the build was drawn within its tolerances."""
     if not report.get("samples"):
         return []
-    changes = [c for b in report["systems"].values() for c in b["remedies"] if c["matters"] and not c["rejected"]]
+    changes = [
+        c for b in report["systems"].values() for c in b.get("remedies", ()) if c["matters"] and not c["rejected"]
+    ]
     changes = sorted(changes, key=lambda c: (-c["buys"], c["school"], -(c["headroom_w"] or 0.0)))[:FEW]
     lines = ["", f"Holds in {show(report['holds_probability'], 'fill', prefer)} of cases within the tolerances."]
     lines += ["", "What would move it"]

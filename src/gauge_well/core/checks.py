@@ -19,7 +19,6 @@ class CheckClass(StrEnum):
 
     LIMIT = "limit"
     COST = "cost"
-    GUIDE = "guide"
 
 
 class Scales(StrEnum):

@@ -113,12 +113,12 @@ def _column(
     id: str, name: str, price: str | None, before: Outline, after: Outline, system: str, compare: Compare, sheet: Sheet
 ) -> dict[str, Any]:
     """One part: its governing duty's figures, its fullest limit, and what else on the build it breaks."""
-    rows = [r for r in after.rows if r["system"] == system and r["kind"] != "cost"]
-    worst = max((r for r in rows if r["fill"] is not None), key=lambda r: r["fill"], default=None)
-    driven = [r for r in rows if r["duty"] and r["fill"] is not None]
-    governing = max(driven, key=lambda r: r["fill"], default=None)
+    rows = [r for r in after.rows if r.system == system and r.kind != "cost"]
+    worst = max((r for r in rows if r.fill is not None), key=lambda r: r.fill or 0.0, default=None)
+    driven = [r for r in rows if r.duty and r.fill is not None]
+    governing = max(driven, key=lambda r: r.fill or 0.0, default=None)
     names = [c.id for c in after.context.duties.cases]
-    index = names.index(governing["duty"]) if governing else 0
+    index = names.index(governing.duty) if governing else 0
     solved = after.solved.get(system)
     figures = solved.figures if solved is not None else {}
     values: dict[str, float | None] = {}
@@ -126,8 +126,8 @@ def _column(
         found = figures.get(item.figure)
         number = None if found is None else duty_values(found, len(names))[index]
         values[item.figure] = number if number is not None and np.isfinite(number) else None
-    over = [(key, c) for key, c in after.checks.items() if c["class"] == "limit" and c["fill"] > 1.0]
-    broken = [c["name"] for key, c in over if key not in before.checks or before.checks[key]["fill"] <= 1.0]
+    over = [(key, c) for key, c in after.checks.items() if c.short]
+    broken = [c.name for key, c in over if key not in before.checks or before.checks[key].fill <= 1.0]
     missing = [field for u in (solved.result.unknown if solved is not None else ()) for field in u.missing]
     return {
         "id": id,
@@ -136,7 +136,7 @@ def _column(
         "why": f"{', '.join(missing)} missing" if missing else "",
         "duty_id": after.context.duties.cases[index].id,
         "duty": after.context.duties.cases[index].name,
-        "fill": worst["fill"] if worst else None,
+        "fill": worst.fill if worst else None,
         "figures": values,
         "breaks": list(dict.fromkeys(broken)),
         "beside": {

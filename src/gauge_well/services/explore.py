@@ -164,7 +164,7 @@ def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
             yield {"event": "progress", "what": "changes", "done": done, "of": len(found)}
     tried.sort(key=lambda t: t.weighed.rank)
     yield {"event": "changes", "singles": [_out(t, sheet) for t in tried[:SINGLES_KEPT]], "pairs": None}
-    short = any(c["class"] == "limit" and c["fill"] > 1.0 for c in before.checks.values())
+    short = any(c.short for c in before.checks.values())
     picked = list(remedy.pairs([(n, t.candidates[0], t.weighed) for n, t in enumerate(tried)]))
     pairs: list[Tried] = []
     for done, (a, b) in enumerate(picked, 1):
@@ -350,9 +350,9 @@ def measuring_round(raw: Mapping[str, Any]) -> dict[str, Any]:
 
 def _missing(sheet: Sheet, resolved: Resolved) -> list[str]:
     report = sizing.size(resolved.case, explain="none")
-    paths = list(report["unknown"])
-    for block in report["systems"].values():
-        paths += [field for unknown in block["unknown"] for field in unknown["missing"]]
+    paths = list(report.verdict.unknown)
+    for block in report.systems.values():
+        paths += [field for unknown in block.unknown for field in unknown.missing]
     return list(dict.fromkeys(paths))
 
 
@@ -387,7 +387,7 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
         if key is None:
             return ""
         title = SYSTEMS[key[0]].title if key[0] in SYSTEMS else "Engine"
-        name = checks[key]["name"] if key in checks else key[1].replace("_", " ")
+        name = checks[key].name if key in checks else key[1].replace("_", " ")
         duty = f", {names[key[2]].lower()}" if key[2] else ""
         return f"{title}: {name.lower()}{duty}" if title.lower() not in name.lower() else f"{name}{duty}"
 
@@ -441,7 +441,7 @@ def _text_inside(
             after = changed(sheet, edits)
         except (SheetError, CoreError):
             continue
-        if all(after.checks[k]["fill"] <= 1.0 for k in keys if k in after.checks):
+        if all(after.checks[k].fill <= 1.0 for k in keys if k in after.checks):
             return text, pinned
         if turn == ROUNDINGS - 1:
             pinned = _turned(sheet, resolved, edits)

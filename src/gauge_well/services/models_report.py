@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -172,7 +172,6 @@ class SystemOut(Band):
     machine: dict[str, float | None] | None = None
     need: list[NeedOut]
     working: dict[str, list[StepOut]]
-    remedies: list[Any]
     cautions: list[CautionOut]
     decides: list[str] = []
     notices: list[NoticeOut]

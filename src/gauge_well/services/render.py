@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Mapping
+from dataclasses import is_dataclass
 from typing import Any
 
 from gauge_well.core.sentence import Sentence
@@ -70,6 +71,8 @@ def plain(item: Any, prefer: Preference) -> Any:
             "duty": item.duty,
             "part": item.part,
         }
+    if is_dataclass(item):
+        return {key.rstrip("_"): plain(value, prefer) for key, value in vars(item).items()}
     if isinstance(item, Mapping):
         return {key: plain(value, prefer) for key, value in item.items()}
     if isinstance(item, float):

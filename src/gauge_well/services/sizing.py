@@ -9,6 +9,7 @@ from typing import Any
 from gauge_well.core.engine.report import speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec
+from gauge_well.core.report import Block, Report, Row
 from gauge_well.core.run import contexts, sizing
 from gauge_well.core.run.blocks import GOVERNING
 from gauge_well.core.run.memory import MEMORY, Same
@@ -59,17 +60,20 @@ def report_of(sheet: Sheet, resolved: Resolved, explain: str = GOVERNING) -> dic
     }
 
 
-def _plain(found: Mapping[str, Any], prefer: Preference) -> dict[str, Any]:
+def _plain(found: Report, prefer: Preference) -> dict[str, Any]:
     """A report as plain JSON; blocks and rows that were printed before are taken as they were."""
 
-    def printed(item: Mapping[str, Any]) -> Any:
+    def printed(item: Block | Row) -> Any:
         return MEMORY.recall(("plain", Same(item), prefer), partial(render.plain, item, prefer))
 
-    rest = {key: value for key, value in found.items() if key not in ("systems", "rows")}
+    apart = ("name", "systems", "rows", "verdict")
+    rest = {key: value for key, value in vars(found).items() if key not in apart} | vars(found.verdict)
     plain: dict[str, Any] = render.plain(rest, prefer)
     return plain | {
-        "systems": {id: printed(block) for id, block in found["systems"].items()},
-        "rows": [printed(row) for row in found["rows"]],
+        "build": {"name": found.name},
+        "systems": {id: printed(block) for id, block in found.systems.items()},
+        "rows": [printed(row) for row in found.rows],
+        "notices": [],
     }
 
 

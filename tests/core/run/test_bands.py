@@ -9,7 +9,7 @@ from gauge_well.core.run.sampling import draw
 from gauge_well.services.explore import sure_report
 from gauge_well.sheet.demo import NAMES
 from gauge_well.sheet.starter import starter
-from tests.support import ROAD, NumbersCase, case_of, changed, check_of, demo_document
+from tests.support import ROAD, NumbersCase, case_of, changed, check_of, demo_document, report
 
 
 class Percentiles(NumbersCase):
@@ -59,16 +59,16 @@ class AgainstTheLikelyRun(NumbersCase):
         the report stops at a thousandth of a fill, which some fills cross slowly."""
         for name in NAMES:
             case = case_of(demo_document(name))
-            report = sizing.size(case, explain="none")
+            likely = sizing.size(case, explain="none")
             found = runs.run(draw(case, 16))
-            fills = {(s, c["id"], c["duty"]): c["fill"] for s, b in report["systems"].items() for c in b["checks"]}
+            fills = {(s, c.id, c.duty): c.fill for s, b in likely.systems.items() for c in b.checks}
             for limit in found.limits:
                 with self.subTest(name, key=limit.key):
                     self.close(limit.fill[0], fills[limit.key], abs=1e-9)
-            rows = {(r["system"], r["part"], r["kind"]): r for r in report["rows"]}
+            rows = {(r.system, r.part, r.kind): r for r in likely.rows}
             for band in bands.row_reaches(found):
                 row = rows[band.system, band.part, band.kind]
-                watts = row["reach_w"] if band.kind == "power" else row["carries_w"]
+                watts = row.reach_w if band.kind == "power" else row.carries_w
                 with self.subTest(name, part=band.part, kind=band.kind):
                     if watts is None:
                         self.assertTrue(np.isinf(band.watts[0]) or band.watts[0] == 0.0)
@@ -185,9 +185,8 @@ class InTheReport(NumbersCase):
 
     def test_the_likely_figures_stay_what_they_were(self) -> None:
         """Tolerance adds and takes nothing away."""
-        case = case_of(ROAD)
-        plain = sizing.size(case, explain="none")
-        summary = bands.sure(case, 64)
+        plain = report(ROAD, "none")
+        summary = bands.sure(case_of(ROAD), 64)
         assert summary is not None
         merged = bands.merged(plain, summary)
         for before, after in zip(plain["rows"], merged["rows"], strict=True):

@@ -81,4 +81,4 @@ class Drawn(NumbersCase):
         with warnings.catch_warnings():
             warnings.simplefilter("error")
             self.assertIsNotNone(bands.sure(case, 64))
-            self.assertEqual(sizing.size(case)["state"], size_document(changed(ROAD, duties=duties))["state"])
+            self.assertEqual(sizing.size(case).verdict.state, size_document(changed(ROAD, duties=duties))["state"])

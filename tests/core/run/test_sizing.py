@@ -3,8 +3,8 @@
 import json
 import math
 
+from gauge_well.core.report import REPORT_FORMAT
 from gauge_well.core.run import sizing
-from gauge_well.core.run.sizing import REPORT_FORMAT
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES
@@ -36,7 +36,6 @@ SYSTEM = {
     "figures",
     "need",
     "working",
-    "remedies",
     "cautions",
     "notices",
 }
@@ -337,9 +336,9 @@ class Independence(NumbersCase):
         found = sizing.size(
             sizing.BuildCase(case.name, case.engine, case.machine, case.installation, case.duties, broken, None)
         )
-        self.assertEqual(found["systems"]["cooling"]["state"], "unknown")
-        self.assertEqual(found["systems"]["cooling"]["unknown"][0]["missing"], ["cooling.exit_area"])
-        self.assertEqual(found["systems"]["fuel"]["state"], "holds")
+        self.assertEqual(found.systems["cooling"].state, "unknown")
+        self.assertEqual(found.systems["cooling"].unknown[0].missing, ["cooling.exit_area"])
+        self.assertEqual(found.systems["fuel"].state, "holds")
 
     def test_more_power_never_helps(self) -> None:
         for row in ("core_fan", "pump", "injectors"):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import Any
 
 import numpy as np
 
@@ -13,6 +12,19 @@ from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError
 from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
+from gauge_well.core.report import (
+    Block,
+    CautionEntry,
+    CheckEntry,
+    Figure,
+    Governing,
+    NeedEntry,
+    OptionEntry,
+    Rests,
+    Row,
+    ShopEntry,
+    UnknownEntry,
+)
 from gauge_well.core.run.assumptions import UNTRIED, Assumptions, Rest
 from gauge_well.core.run.reach import Reach
 from gauge_well.core.run.solved import Solved
@@ -24,12 +36,12 @@ from gauge_well.core.validity import Notice, looked
 GOVERNING = "governing"
 
 
-def engine_block(context: Context, explain: str, rests: Assumptions, claimed: Mapping[str, float]) -> dict[str, Any]:
+def engine_block(context: Context, explain: str, rests: Assumptions, claimed: Mapping[str, float]) -> Block:
     """The engine's part of the report."""
     duties = context.duties
     check = engine_report.enough(duties)
-    checks = check_dicts([check], context, ENGINE, rests) if check is not None else []
-    worst = max(checks, key=lambda c: c["fill"], default=None)
+    checks = entries_of([check], context, ENGINE, rests) if check is not None else []
+    worst = max(checks, key=lambda c: c.fill, default=None)
     count = len(duties.cases)
     figures = {k: duty_values(v, count) for k, v in engine_report.figures(context.mean).items()}
     notes = plausibility.notices(context.engine, claimed)
@@ -44,29 +56,28 @@ def engine_block(context: Context, explain: str, rests: Assumptions, claimed: Ma
         )
     notes += engine_report.thin_air(context.engine, duties)
     notes += looked(engine_report.looks(context.engine, context.mean), duties.named)
-    return {
-        "title": "Engine",
-        "state": worst_of({State(c["state"]) for c in checks}).value,
-        "fill": worst["fill"] if worst else None,
-        "reach_w": None,
-        "reach_code": "none",
-        "unknown": [],
-        "governing": {"check": "enough", "duty": worst["duty"]} if worst else None,
-        "checks": checks,
-        "figures": _by_duty(figures, context),
-        "machine": engine_report.machine_figures(context.engine, duties, context.wanted, claimed, context.machine),
-        "need": [],
-        "remedies": [],
-        "cautions": [],
-        "decides": list(rests.decides),
-        "working": {
+    return Block(
+        title="Engine",
+        state=worst_of({State(c.state) for c in checks}).value,
+        fill=worst.fill if worst else None,
+        reach_w=None,
+        reach_code="none",
+        unknown=[],
+        governing=Governing("enough", worst.duty) if worst else None,
+        checks=checks,
+        figures=_by_duty(figures, context),
+        need=[],
+        working={
             duties.cases[i].id: engine_report.steps(
                 context.engine, context.mean, i, duties.cases[i], duties.vehicle, context.wanted
             )
-            for i in _explained(context, explain, worst["duty"] if worst else duties.cases[-1].id)
+            for i in _explained(context, explain, worst.duty if worst else duties.cases[-1].id)
         },
-        "notices": notes,
-    }
+        cautions=[],
+        decides=rests.decides,
+        notices=notes,
+        machine=engine_report.machine_figures(context.engine, duties, context.wanted, claimed, context.machine),
+    )
 
 
 def _explained(context: Context, explain: str, governing: str) -> list[int]:
@@ -86,9 +97,9 @@ def _scales(check: Check, power_driven: bool) -> Scales:
     return Scales.POWER if power_driven else Scales.LOAD
 
 
-def check_dicts(
+def entries_of(
     checks: Sequence[Check], context: Context, system: str, rests: Assumptions = UNTRIED, said: bool = True
-) -> list[dict[str, Any]]:
+) -> list[CheckEntry]:
     """One entry a check and duty; a gate has one entry without a duty. Sentences are made where they are ``said``."""
     names = dict(context.duties.named)
     found = []
@@ -105,250 +116,205 @@ def check_dicts(
             key = (system, check.id, "" if gate else case.id)
             limit, over = check.check_class is CheckClass.LIMIT, fill[i] > 1.0
             found.append(
-                {
-                    "id": check.id,
-                    "name": check.name,
-                    "part": check.part,
-                    "duty": key[2],
-                    "class": check.check_class.value,
-                    "scales": _scales(check, case.power_driven).value,
-                    "demand": demand[i],
-                    "capacity": capacity[i],
-                    "unit": check.kind,
-                    "fill": fill[i],
-                    "fill_code": check.code if capacity[i] <= 0.0 else "",
-                    "state": (State.HOLDS if not over else State.ASSUMED if key in rests.saves else State.SHORT).value,
-                    "rests_on": _rests_dict(rests.of(key), names) if limit else None,
-                    "danger": check.danger,
-                    "sentence": sentences[i] if i < len(sentences) else Sentence(""),
-                }
+                CheckEntry(
+                    id=check.id,
+                    name=check.name,
+                    part=check.part,
+                    duty=key[2],
+                    class_=check.check_class.value,
+                    scales=_scales(check, case.power_driven).value,
+                    demand=demand[i],
+                    capacity=capacity[i],
+                    unit=check.kind,
+                    fill=fill[i],
+                    fill_code=check.code if capacity[i] <= 0.0 else "",
+                    state=(State.HOLDS if not over else State.ASSUMED if key in rests.saves else State.SHORT).value,
+                    rests_on=_rests(rests.of(key), names) if limit else None,
+                    danger=check.danger,
+                    sentence=sentences[i] if i < len(sentences) else Sentence(""),
+                )
             )
     return found
 
 
-def _rests_dict(rest: Rest | None, names: Mapping[str, str]) -> dict[str, Any] | None:
+def _rests(rest: Rest | None, names: Mapping[str, str]) -> Rests | None:
     """A value nobody stated, as the report has it."""
     if rest is None:
         return None
-    return {
-        "path": rest.taken.path,
-        "sentence": rest.taken.said(names),
-        "fill": rest.fill,
-        "low": rest.low,
-        "high": rest.high,
-    }
+    return Rests(rest.taken.path, rest.taken.said(names), rest.fill, rest.low, rest.high)
 
 
-def block_of(
-    solved: Solved, rests: Assumptions, explain: str = GOVERNING
-) -> tuple[dict[str, Any], list[dict[str, Any]]]:
+def block_of(solved: Solved, rests: Assumptions, explain: str = GOVERNING) -> tuple[Block, list[Row]]:
     """One system's part of the report, and its rows."""
     system, context, result = solved.system, solved.context, solved.result
-    dicts = check_dicts(solved.checks, context, system.id, rests)
-    rows = rows_of(solved, dicts)
-    states = {State(c["state"]) for c in dicts if c["class"] == "limit"}
+    checks = entries_of(solved.checks, context, system.id, rests)
+    rows = rows_of(solved, checks)
+    states = {State(c.state) for c in checks if c.class_ == "limit"}
     # What only costs governs where there is no limit to.
-    binding = [c for c in dicts if c["class"] == "limit"] or dicts
+    binding = [c for c in checks if c.class_ == "limit"] or checks
     # What is short by what was stated governs before what is short by an assumption.
-    worst = max(binding, key=lambda c: (c["state"] == State.SHORT.value, c["fill"]), default=None)
+    worst = max(binding, key=lambda c: (c.state == State.SHORT.value, c.fill), default=None)
     names = dict(context.duties.named)
-    power_rows = [
-        r for r in rows if r["kind"] == "power" and r["reach_code"] != "unknown" and r["state"] != State.ASSUMED.value
-    ]
-    reach = min((r["reach_w"] for r in power_rows if r["reach_w"] is not None), default=None)
-    codes = {r["reach_code"] for r in power_rows}
+    power_rows = [r for r in rows if r.kind == "power" and r.reach_code != "unknown" and r.state != State.ASSUMED.value]
+    reach = min((r.reach_w for r in power_rows if r.reach_w is not None), default=None)
+    codes = {r.reach_code for r in power_rows}
     count = len(context.duties.cases)
-    block = {
-        "title": system.title,
-        "state": worst_of(states, bool(result.unknown) or bool(result.not_judged)).value,
-        "fill": worst["fill"] if worst else None,
-        "reach_w": reach,
-        "reach_code": "value"
+    block = Block(
+        title=system.title,
+        state=worst_of(states, bool(result.unknown) or bool(result.not_judged)).value,
+        fill=worst.fill if worst else None,
+        reach_w=reach,
+        reach_code="value"
         if reach is not None
         else ("below" if "below" in codes else "above" if "above" in codes else "unknown"),
-        "unknown": [
-            {"check": u.id, "name": u.name, "part": u.part, "missing": list(u.missing)} for u in result.unknown
-        ],
-        "governing": {"check": worst["id"], "duty": worst["duty"]} if worst else None,
-        "checks": dicts,
-        "figures": _by_duty({k: duty_values(v, count) for k, v in solved.figures.items()}, context),
-        "need": [
-            _need_dict(n, rests.needs.get((n.part, n.quantity)), names)
+        unknown=[UnknownEntry(u.id, u.name, u.part, u.missing) for u in result.unknown],
+        governing=Governing(worst.id, worst.duty) if worst else None,
+        checks=checks,
+        figures=_by_duty({k: duty_values(v, count) for k, v in solved.figures.items()}, context),
+        need=[
+            _need(n, rests.needs.get((n.part, n.quantity)), names)
             for n in (solved.needs if rests.asked is None else rests.asked)
         ],
-        "working": {
+        working={
             context.duties.cases[i].id: result.working(i)
-            for i in _explained(context, explain, worst["duty"] if worst else "")
+            for i in _explained(context, explain, worst.duty if worst else "")
         },
-        "remedies": [],
-        "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
-        "decides": list(rests.decides),
-        "notices": [*result.notices(), *looked(result.looks(), context.duties.named)],
-    }
+        cautions=_cautions(system),
+        decides=rests.decides,
+        notices=[*result.notices(), *looked(result.looks(), context.duties.named)],
+    )
     return block, rows
 
 
-def _need_dict(item: Need, rest: Rest | None, names: Mapping[str, str]) -> dict[str, Any]:
+def _cautions(system: System) -> list[CautionEntry]:
+    return [CautionEntry(c.id, c.where, c.text) for c in system.cautions]
+
+
+def _need(item: Need, rest: Rest | None, names: Mapping[str, str]) -> NeedEntry:
     number = likely(item.value)
     low, high = item.band or (None, None)
     shop = item.shop
-    value = number if np.isfinite(number) else None
-    return {
-        "part": item.part,
-        "quantity": item.quantity,
-        "value": value,
-        "unit": item.kind,
-        "sentence": item.sentence,
-        "options": [
-            {"marked": o.marked, "values": [{"label": label, "value": v, "unit": unit} for label, v, unit in o.values]}
-            for o in item.options
-        ],
-        "low": low,
-        "high": high,
-        "rests_on": _rests_dict(rest, names),
-        "shop": None
-        if shop is None
-        else {
-            "name": shop.name,
-            "brief": shop.brief,
-            "detail": shop.detail,
-            "sold": shop.sold,
-            "size": shop.size,
-            "fact": shop.fact,
-        },
-    }
+    return NeedEntry(
+        part=item.part,
+        quantity=item.quantity,
+        value=number if np.isfinite(number) else None,
+        unit=item.kind,
+        sentence=item.sentence,
+        options=[OptionEntry(o.marked, [Figure(*v) for v in o.values]) for o in item.options],
+        low=low,
+        high=high,
+        rests_on=_rests(rest, names),
+        shop=None if shop is None else ShopEntry(shop.name, shop.brief, shop.detail, shop.sold, shop.size, shop.fact),
+    )
 
 
-def refused_block(system: System, error: CoreError) -> dict[str, Any]:
+def refused_block(system: System, error: CoreError) -> Block:
     """The block of a system whose facts cannot be worked: unknown, the fact that stands in the way named."""
-    return {
-        "title": system.title,
-        "state": State.UNKNOWN.value,
-        "fill": None,
-        "reach_w": None,
-        "reach_code": "unknown",
-        "unknown": [{"check": "", "name": system.title, "part": "", "missing": [error.field]}],
-        "governing": None,
-        "checks": [],
-        "figures": {},
-        "need": [],
-        "working": {},
-        "remedies": [],
-        "cautions": [{"id": c.id, "where": c.where, "text": c.text} for c in system.cautions],
-        "decides": [],
-        "notices": [Notice(error.code, Sentence(error.message.replace(error.field, named(error.field))), error.field)],
-    }
+    return Block(
+        title=system.title,
+        state=State.UNKNOWN.value,
+        fill=None,
+        reach_w=None,
+        reach_code="unknown",
+        unknown=[UnknownEntry("", system.title, "", [error.field])],
+        governing=None,
+        checks=[],
+        figures={},
+        need=[],
+        working={},
+        cautions=_cautions(system),
+        decides=[],
+        notices=[Notice(error.code, Sentence(error.message.replace(error.field, named(error.field))), error.field)],
+    )
 
 
-def rows_of(solved: Solved, dicts: Sequence[Mapping[str, Any]]) -> list[dict[str, Any]]:
+def rows_of(solved: Solved, entries: Sequence[CheckEntry]) -> list[Row]:
     """One row for each part a builder can change and each way its fill goes; its reaches have been sought."""
     system, context, checks = solved.system, solved.context, solved.checks
     cases, found = context.duties.cases, solved.reach or {}
-    by_key = {(c["id"], c["duty"]): c for c in dicts}
-    rows: list[dict[str, Any]] = []
+    by_key = {(c.id, c.duty): c for c in entries}
+    rows: list[Row] = []
     for part, label in system.parts.items():
         own = [(i, c) for i, c in enumerate(checks) if c.part == part and c.check_class is CheckClass.LIMIT]
         power: list[tuple[tuple[float, float], Check, int, Reach]] = []
         load: list[tuple[tuple[float, float], Check, int, Reach]] = []
         for i, check in own:
             if check.scales is Scales.GATE:
-                entry = by_key[check.id, ""]
-                rows.append(row_of(system, part, check.name, "gate", entry, reach_code="gate"))
+                rows.append(row_of(system, check.name, "gate", by_key[check.id, ""], reach_code="gate"))
                 continue
             for d, case in enumerate(cases):
                 reach = found[i, d]
                 entry = by_key[check.id, case.id]
-                fill = entry["fill"]
                 # What is short by an assumption gives way to what is short by what was stated.
-                aside = entry["state"] == State.ASSUMED.value
+                aside = entry.state == State.ASSUMED.value
+                rank = 1.0 if aside else 0.0 if entry.fill > 1.0 else 2.0
                 if case.power_driven:
                     order = reach.factor if reach.factor is not None else (0.0 if reach.code == "below" else 1e9)
                     # Lowest reach first; among those beyond the scan the fullest.
-                    rank = 1.0 if aside else 0.0 if fill > 1.0 else 2.0
-                    power.append(((rank, order - 1e-6 * fill), check, d, reach))
+                    power.append(((rank, order - 1e-6 * entry.fill), check, d, reach))
                 else:
-                    load.append(((1.0 if aside else 0.0 if fill > 1.0 else 2.0, -fill), check, d, reach))
+                    load.append(((rank, -entry.fill), check, d, reach))
         if power:
             _, check, d, reach = min(power, key=lambda x: x[0])
             entry = by_key[check.id, cases[d].id]
-            rows.append(
-                row_of(
-                    system,
-                    part,
-                    label,
-                    "power",
-                    entry,
-                    reach_code=reach.code,
-                    reach_w=None if reach.factor is None else reach.factor * context.wanted,
-                )
-            )
+            reaches = None if reach.factor is None else reach.factor * context.wanted
+            rows.append(row_of(system, label, "power", entry, reach_code=reach.code, reach_w=reaches))
         if load:
             _, check, d, reach = min(load, key=lambda x: x[0])
-            entry = by_key[check.id, cases[d].id]
-            rows.append(
-                row_of(
-                    system,
-                    part,
-                    label,
-                    "load",
-                    entry,
-                    reach_code=reach.code,
-                    carries_w=None if reach.factor is None else reach.factor * likely(cases[d].power),
-                    needs_w=likely(cases[d].power),
-                )
-            )
+            entry, needs = by_key[check.id, cases[d].id], likely(cases[d].power)
+            carries = None if reach.factor is None else reach.factor * needs
+            rows.append(row_of(system, label, "load", entry, reach_code=reach.code, carries_w=carries, needs_w=needs))
     for item in solved.result.unknown:
         rows.append(
-            {
-                "system": system.id,
-                "part": item.part,
-                "label": system.parts.get(item.part, item.name),
-                "kind": "power",
-                "reach_w": None,
-                "reach_code": "unknown",
-                "carries_w": None,
-                "needs_w": None,
-                "fill": None,
-                "fill_code": "",
-                "check": item.id,
-                "duty": "",
-                "missing": list(item.missing),
-                "sentence": Sentence(""),
-                "state": State.UNKNOWN.value,
-                "rests_on": None,
-            }
+            Row(
+                system=system.id,
+                part=item.part,
+                label=system.parts.get(item.part, item.name),
+                kind="power",
+                reach_w=None,
+                reach_code="unknown",
+                carries_w=None,
+                needs_w=None,
+                fill=None,
+                fill_code="",
+                check=item.id,
+                duty="",
+                missing=item.missing,
+                sentence=Sentence(""),
+                state=State.UNKNOWN.value,
+                rests_on=None,
+            )
         )
     return rows
 
 
 def row_of(
     system: System,
-    part: str,
     label: str,
     kind: str,
-    entry: Mapping[str, Any],
+    entry: CheckEntry,
     *,
     reach_code: str,
     reach_w: float | None = None,
     carries_w: float | None = None,
     needs_w: float | None = None,
-) -> dict[str, Any]:
+) -> Row:
     """A row of the whole build's table; powers [W], ``reach_code`` where no power says it."""
-    return {
-        "system": system.id,
-        "part": part,
-        "label": label,
-        "kind": kind,
-        "reach_w": reach_w,
-        "reach_code": reach_code,
-        "carries_w": carries_w,
-        "needs_w": needs_w,
-        "fill": entry["fill"],
-        "fill_code": entry["fill_code"],
-        "check": entry["id"],
-        "duty": entry["duty"],
-        "missing": [],
-        "sentence": entry["sentence"],
-        "state": entry["state"],
-        "rests_on": entry["rests_on"],
-    }
+    return Row(
+        system=system.id,
+        part=entry.part,
+        label=label,
+        kind=kind,
+        reach_w=reach_w,
+        reach_code=reach_code,
+        carries_w=carries_w,
+        needs_w=needs_w,
+        fill=entry.fill,
+        fill_code=entry.fill_code,
+        check=entry.id,
+        duty=entry.duty,
+        missing=[],
+        sentence=entry.sentence,
+        state=entry.state,
+        rests_on=entry.rests_on,
+    )

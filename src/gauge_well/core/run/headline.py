@@ -4,25 +4,22 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any
 
 from gauge_well.core.checks import State
 from gauge_well.core.duty.model import Case
 from gauge_well.core.engine.plausibility import Claim
 from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
+from gauge_well.core.report import Block, Headline, Rests, Row, Verdict, Where
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.typing import likely
 
-Row = Mapping[str, Any]
 NO_FULL_POWER = Sentence("Holds in the duties asked, as far as is known; no full-power duty is asked.")
 ADD_PULL = Sentence("Add a full-throttle pull or rated work to see what gives out first.")
 
 
-def compose(
-    context: Context, blocks: Mapping[str, Any], rows: Sequence[Row], claim: Claim, fitted: bool
-) -> dict[str, Any]:
+def compose(context: Context, blocks: Mapping[str, Block], rows: Sequence[Row], claim: Claim, fitted: bool) -> Verdict:
     """Headline, first and next to give, whole reach and state.
 
     Order: a claim that cannot be believed; (1) a gate or danger that fails; (2) a load-driven duty that is short; (3) an
@@ -36,69 +33,67 @@ def compose(
         Whether any part that is fitted was stated.
     """
     names = {c.id: c.name for c in context.duties.cases}
-    stated = [r for r in rows if r["state"] != State.ASSUMED.value]
-    gates = sorted((r for r in stated if r["kind"] == "gate" and r["fill"] > 1.0), key=lambda r: -r["fill"])
-    loads = sorted(
-        (r for r in stated if r["kind"] == "load" and r["fill"] is not None and r["fill"] > 1.0),
-        key=lambda r: -r["fill"],
+    stated = [r for r in rows if r.state != State.ASSUMED.value]
+    gates, loads = (
+        sorted((r for r in stated if r.kind == kind and (r.fill or 0.0) > 1.0), key=lambda r: -(r.fill or 0.0))
+        for kind in ("gate", "load")
     )
-    enough = {c["duty"]: c for c in blocks[ENGINE]["checks"]}
+    enough = {c.duty: c for c in blocks[ENGINE].checks}
     tired = [c for c in context.duties.cases if c.held is not None and c.held.too_weak]
-    weak = [c for c in tired if enough[c.id]["state"] != State.ASSUMED.value]
+    weak = [c for c in tired if enough[c.id].state != State.ASSUMED.value]
     # An engine that cannot hold the speed is judged for cooling at the speed it does hold.
     power = sorted(
-        (r for r in stated if r["kind"] == "power" and r["reach_code"] in ("value", "below")),
-        key=lambda r: r["reach_w"] if r["reach_w"] is not None else 0.0,
+        (r for r in stated if r.kind == "power" and r.reach_code in ("value", "below")),
+        key=lambda r: r.reach_w if r.reach_w is not None else 0.0,
     )
-    unknown = [r for r in rows if r["reach_code"] == "unknown"]
-    entries: list[tuple[Sentence, dict[str, str]]] = []
-    entries += [(_gate(r), _where(r)) for r in gates]
-    entries += [(_load(r, names), _where(r)) for r in loads]
-    entries += [(_weak(c), {"system": ENGINE, "check": "enough", "duty": c.id, "kind": "load"}) for c in weak]
+    unknown = [r for r in rows if r.reach_code == "unknown"]
+    entries = [_Entry(_gate(r), _where(r)) for r in gates]
+    entries += [_Entry(_load(r, names), _where(r)) for r in loads]
+    entries += [_Entry(_weak(c), Where(ENGINE, "enough", c.id, "load")) for c in weak]
     short = bool(entries)
     asked = any(c.power_driven for c in context.duties.cases)
     for row in power:
-        over = row["reach_w"] is None or row["reach_w"] < context.wanted * 0.9999
+        over = row.reach_w is None or row.reach_w < context.wanted * 0.9999
         short = short or over
-        entries.append((_power(row, context.wanted, names, over), _where(row)))
-    guessed = [r for r in rows if r["state"] == State.ASSUMED.value]
-    guessed += [enough[c.id] for c in tired if c not in weak]
+        entries.append(_Entry(_power(row, context.wanted, names, over), _where(row), over))
+    guessed = [Guessed(r.rests_on, r.label) for r in rows if r.state == State.ASSUMED.value]
+    guessed += [Guessed(enough[c.id].rests_on, "") for c in tired if c not in weak]
     state = State.SHORT if short else State.UNKNOWN if unknown else State.ASSUMED if guessed else State.HOLDS
     reach = power[0] if power else None
-    above = any(r["kind"] == "power" and r["reach_code"] == "above" for r in stated)
+    above = any(r.kind == "power" and r.reach_code == "above" for r in stated)
     told = _Told(context, entries, unknown, guessed, takes(blocks), fitted, short, asked)
     first, following = _sentences(told)
     if not claim.believable:
         first, following = claim.sentence, first
-    return {
-        "state": state.value,
-        "headline": {"sentence": first, "next": following},
-        "first_to_give": entries[0][1] if entries else None,
-        "next_to_give": entries[1][1] if len(entries) > 1 else None,
-        "reach_w": reach["reach_w"] if reach else None,
-        "reach_code": reach["reach_code"] if reach else ("above" if above else "unknown"),
-        "unknown": sorted({field for r in unknown for field in r["missing"]}),
-        "rests_on": guessed[0]["rests_on"] if guessed else None,
-        "nothing_fitted": bool(unknown) and not fitted,
-    }
+    return Verdict(
+        state=state.value,
+        headline=Headline(first, following),
+        first_to_give=entries[0].where if entries else None,
+        next_to_give=entries[1].where if len(entries) > 1 else None,
+        reach_w=reach.reach_w if reach else None,
+        reach_code=reach.reach_code if reach else ("above" if above else "unknown"),
+        unknown=sorted({field for r in unknown for field in r.missing}),
+        rests_on=guessed[0].rests if guessed else None,
+        nothing_fitted=bool(unknown) and not fitted,
+    )
 
 
 # The order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
 ASKED_FIRST = ("cooling", "fuel", "oil", "exhaust")
 
 
-def takes(blocks: Mapping[str, Any]) -> list[Sentence]:
+def takes(blocks: Mapping[str, Block]) -> list[Sentence]:
     """What the parts that are not given must be, each as the headline says it."""
     found = []
     for id in (*ASKED_FIRST, *(id for id in blocks if id not in ASKED_FIRST)):
         block = blocks.get(id)
-        if block is None or block["state"] != State.UNKNOWN.value:
+        if block is None or block.state != State.UNKNOWN.value:
             continue
-        parts = {u["part"] for u in block["unknown"]}
-        for item in block["need"]:
-            shop = item["shop"]
-            if shop is not None and shop["brief"].template and (not parts or item["part"] in parts):
-                found.append(shop["brief"])
+        parts = {u.part for u in block.unknown}
+        for item in block.need:
+            shop = item.shop
+            if shop is not None and shop.brief.template and (not parts or item.part in parts):
+                found.append(shop.brief)
     return found
 
 
@@ -116,23 +111,19 @@ def joined(lead: str, items: Sequence[Sentence], values: Mapping[str, tuple[floa
     return Sentence(f"{lead} {listed}.", all_)
 
 
-def left_out(field: str) -> dict[str, Sentence]:
-    """What the headline says where nothing can be sized."""
+def left_out(field: str) -> Verdict:
+    """What is said where nothing can be sized."""
     if field == "duties":
-        return {"sentence": Sentence("No duty is asked of it."), "next": Sentence("Add what it must do.")}
-    if field.startswith("duties."):
-        return {
-            "sentence": Sentence("No duty is known well enough to size anything."),
-            "next": Sentence("Give {field}.", {"field": named(field)}),
-        }
-    return {
-        "sentence": Sentence("Not enough is known of the engine to size anything."),
-        "next": Sentence("Give {field}.", {"field": named(field)}),
-    }
+        said = Headline(Sentence("No duty is asked of it."), Sentence("Add what it must do."))
+    else:
+        lacks = "No duty is known" if field.startswith("duties.") else "Not enough is known of the engine"
+        well = " well enough to size anything." if field.startswith("duties.") else " to size anything."
+        said = Headline(Sentence(lacks + well), Sentence("Give {field}.", {"field": named(field)}))
+    return Verdict(State.UNKNOWN.value, said, None, None, None, "unknown", [field], None, False)
 
 
-def _where(row: Row) -> dict[str, str]:
-    return {"system": row["system"], "check": row["check"], "duty": row["duty"], "kind": row["kind"]}
+def _where(row: Row) -> Where:
+    return Where(row.system, row.check, row.duty, row.kind)
 
 
 def _phrase(name: str) -> str:
@@ -146,8 +137,8 @@ def _the(label: str) -> tuple[str, str]:
 
 
 def _gate(row: Row) -> Sentence:
-    sentence: Sentence = row["sentence"]
-    return Sentence(f"{row['label']}: " + _phrase(sentence.template), sentence.values)
+    sentence: Sentence = row.sentence
+    return Sentence(f"{row.label}: " + _phrase(sentence.template), sentence.values)
 
 
 def _weak(case: Case) -> Sentence:
@@ -159,32 +150,49 @@ def _weak(case: Case) -> Sentence:
 
 
 def _load(row: Row, names: Mapping[str, str]) -> Sentence:
-    part, s = _the(row["label"])
-    duty = _phrase(names.get(row["duty"], row["duty"]))
-    if row["carries_w"] is None:
+    part, s = _the(row.label)
+    duty = _phrase(names.get(row.duty, row.duty))
+    if row.carries_w is None:
         return Sentence(
             "{part} cannot serve the {duty} at any load.", {"part": part[:1].upper() + part[1:], "duty": duty}
         )
     return Sentence(
         "Cannot hold the {duty}: {part} " + ("carries" if s else "carry") + " {carries} of {needs}.",
-        {"duty": duty, "part": part, "carries": (row["carries_w"], "power"), "needs": (row["needs_w"], "power")},
+        {"duty": duty, "part": part, "carries": (row.carries_w, "power"), "needs": (row.needs_w or 0.0, "power")},
     )
 
 
 def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sentence:
-    part, s = _the(row["label"])
+    part, s = _the(row.label)
     values: dict[str, tuple[float, str] | str] = {
         "part": part,
-        "duty": _phrase(names.get(row["duty"], row["duty"])),
+        "duty": _phrase(names.get(row.duty, row.duty)),
         "wanted": (wanted, "power"),
         "give": f"give{s} out",
     }
-    if row["reach_w"] is None:
+    if row.reach_w is None:
         return Sentence("Good for hardly any of {wanted}: {part} {give} first ({duty}).", values)
-    values["reach"] = (row["reach_w"], "power")
+    values["reach"] = (row.reach_w, "power")
     if over:
         return Sentence("Good for {reach} of {wanted}: {part} {give} first ({duty}).", values)
     return Sentence("Holds {wanted}. First to give out would be {part}, at {reach}.", values)
+
+
+@dataclass(frozen=True)
+class _Entry:
+    """Something that gives out, in the order of the headline; ``over``: it does before the wanted power."""
+
+    sentence: Sentence
+    where: Where
+    over: bool = True
+
+
+@dataclass(frozen=True)
+class Guessed:
+    """Something short only by what nobody stated; ``label`` of its row, none for an engine too weak for a duty."""
+
+    rests: Rests | None
+    label: str
 
 
 @dataclass(frozen=True)
@@ -192,9 +200,9 @@ class _Told:
     """What the two sentences are made of."""
 
     context: Context
-    entries: Sequence[tuple[Sentence, Mapping[str, str]]]
+    entries: Sequence[_Entry]
     unknown: Sequence[Row]
-    guessed: Sequence[Mapping[str, Any]]
+    guessed: Sequence[Guessed]
     takes: Sequence[Sentence]
     fitted: bool
     short: bool
@@ -211,7 +219,7 @@ def _sentences(told: _Told) -> tuple[Sentence, Sentence]:
         if not told.asked:
             return NO_FULL_POWER, ADD_PULL
         return Sentence("Holds {wanted}.", wanted), Sentence("Nothing gives out below four times that power.")
-    first = told.entries[0][0]
+    first = told.entries[0].sentence
     if len(told.entries) == 1:
         return first, joined("The rest of it takes", told.takes, {}) if told.takes else Sentence("")
     return first, _following(told.entries)
@@ -222,35 +230,35 @@ def _size_of_everything(told: _Told, wanted: Mapping[str, tuple[float, str] | st
     if told.takes:
         first = joined("{wanted} still takes" if told.fitted else "{wanted} takes", told.takes, wanted)
     else:
-        missing = ", ".join(dict.fromkeys(_phrase(r["label"]) for r in told.unknown))
+        missing = ", ".join(dict.fromkeys(_phrase(r.label) for r in told.unknown))
         first = Sentence("Not given yet: {parts}.", {"parts": missing})
     if told.guessed:
         return first, _check_it(told)
     if not told.fitted:
         return first, Sentence("Nothing is fitted yet, so this is the size of everything.")
     if told.entries:
-        row = told.entries[0][0]
-        return first, Sentence("What is stated holds; first of it to give out would be {part}, at {reach}.", row.values)
+        values = told.entries[0].sentence.values
+        return first, Sentence("What is stated holds; first of it to give out would be {part}, at {reach}.", values)
     return first, Sentence("What is stated holds." if told.asked else NO_FULL_POWER.template)
 
 
 def _check_it(told: _Told) -> Sentence:
     """What to look at where a verdict rests on a value nobody stated."""
     first = told.guessed[0]
-    said: Sentence = first["rests_on"]["sentence"]
-    part, s = _the(first["label"]) if "label" in first else ("how fast it goes", "s")
+    said = first.rests.sentence if first.rests is not None else Sentence("what nobody stated")
+    part, s = _the(first.label) if first.label else ("how fast it goes", "s")
     words = "Check one thing: " + said.template + "; {part} " + ("rests" if s else "rest") + " on it."
     return Sentence(words, {**said.values, "part": part})
 
 
-def _following(entries: Sequence[tuple[Sentence, Mapping[str, str]]]) -> Sentence:
-    following, where = entries[1]
-    if where["kind"] != "power":
-        return following
-    values = dict(following.values)
-    load_first = entries[0][1]["kind"] in ("load", "gate") and entries[0][1]["system"] != ENGINE
+def _following(entries: Sequence[_Entry]) -> Sentence:
+    first, following = entries[0].where, entries[1]
+    if following.where.kind != "power":
+        return following.sentence
+    values = dict(following.sentence.values)
+    load_first = first.kind in ("load", "gate") and first.system != ENGINE
     lead = "No bigger engine mends that. At full power " if load_first else "Next "
-    if following.template.startswith("Holds"):
+    if not following.over:
         return Sentence(
             lead + "{part} would give out first, at {reach}." if load_first else lead + "would be {part}, at {reach}.",
             values,

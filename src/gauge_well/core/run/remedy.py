@@ -9,6 +9,7 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.report import Row
 from gauge_well.core.run.sizing import Outline
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import SYSTEMS
@@ -33,36 +34,35 @@ def candidates(context: Context, systems: Mapping[str, Any]) -> list[tuple[str, 
     ]
 
 
-def row_key(row: Mapping[str, Any]) -> RowKey:
+def row_key(row: Row) -> RowKey:
     """A row of one build found again in another: a gate by its check, others by part and kind."""
-    return row["system"], row["part"], row["kind"], row["check"] if row["kind"] == "gate" else ""
+    return row.system, row.part, row.kind, row.check if row.kind == "gate" else ""
 
 
-def load_of(row: Mapping[str, Any], wanted: float) -> float | None:
+def load_of(row: Row, wanted: float) -> float | None:
     """How far a row is over (above 0) or under its brim, as a logarithm; None when it is not known.
 
     ln(wanted / reach) for what power drives, ln(needs / carries) for what load drives, ln fill for a gate and for what
     only costs; none further under than the end of the scan, where more room is worth nothing.
     """
-    if row["reach_code"] == "unknown":
+    if row.reach_code == "unknown":
         return None
-    if row["kind"] in ("gate", "cost"):
-        return float(max(np.log(max(row["fill"], 1e-3)), -SCAN_END))
-    if row["reach_code"] == "above":
+    if row.kind in ("gate", "cost"):
+        return float(max(np.log(max(row.fill or 0.0, 1e-3)), -SCAN_END))
+    if row.reach_code == "above":
         return float(-SCAN_END)
-    if row["reach_code"] == "below":
+    if row.reach_code == "below":
         return float(BARE)
-    if row["kind"] == "power":
-        return float(np.log(wanted / row["reach_w"]))
-    return float(np.log(row["needs_w"] / row["carries_w"]))
+    over, under = (wanted, row.reach_w) if row.kind == "power" else (row.needs_w, row.carries_w)
+    return float(np.log(over / under)) if over and under else None
 
 
 @dataclass(frozen=True)
 class Moved:
     """One row before and after."""
 
-    row: Mapping[str, Any]
-    was: Mapping[str, Any] | None
+    row: Row
+    was: Row | None
     before: float | None
     after: float | None
 
@@ -124,8 +124,8 @@ class Weighed:
 
 def whole_reach(outline: Outline) -> float | None:
     """Lowest reach of all rows that power drives [W]; None where none ends within the scan."""
-    rows = [r for r in outline.rows if r["kind"] == "power" and r["reach_code"] in ("value", "below")]
-    return min((r["reach_w"] or 0.0 for r in rows), default=None)
+    rows = [r for r in outline.rows if r.kind == "power" and r.reach_code in ("value", "below")]
+    return min((r.reach_w or 0.0 for r in rows), default=None)
 
 
 def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], school: bool = False) -> Weighed:
@@ -144,14 +144,14 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
     was = {row_key(r): r for r in before.rows}
     moved = []
     for row in after.rows:
-        old = was.get(row_key(row)) or was.get((row["system"], row["part"], "power", ""))
+        old = was.get(row_key(row)) or was.get((row.system, row.part, "power", ""))
         moved.append(Moved(row, old, None if old is None else load_of(old, wanted), load_of(row, wanted)))
     buys = sum(
         max(m.before, 0.0) - max(m.after, 0.0)
         for m in moved
-        if m.row["kind"] != "cost" and m.before is not None and m.after is not None
+        if m.row.kind != "cost" and m.before is not None and m.after is not None
     )
-    own = [m for m in moved if (m.row["system"], m.row["part"]) in meant]
+    own = [m for m in moved if (m.row.system, m.row.part) in meant]
     best = max(own, key=lambda m: (max(m.before or 0.0, 0.0) > 0.0, m.gain), default=None)
     reach = whole_reach(before), whole_reach(after)
     headroom = None
@@ -160,12 +160,12 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
     broken, worse = [], []
     for key, check in after.checks.items():
         old_check = before.checks.get(key)
-        if check["class"] != "limit" or check["fill"] <= 1.0:
+        if not check.short:
             continue
-        if old_check is None or old_check["fill"] <= 1.0:
+        if old_check is None or old_check.fill <= 1.0:
             broken.append((key, after.sentence(key)))
-        elif check["fill"] > (1.0 + NOTICED) * old_check["fill"]:
-            worse.append(check["name"])
+        elif check.fill > (1.0 + NOTICED) * old_check.fill:
+            worse.append(check.name)
     beside = [
         (b, before.beside[id].value)
         for id, b in after.beside.items()
@@ -174,10 +174,10 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
     others = [
         m
         for m in moved
-        if (m.row["system"], m.row["part"]) not in meant and abs(m.gain) > 2.0 * NOTICED and m.before is not None
+        if (m.row.system, m.row.part) not in meant and abs(m.gain) > 2.0 * NOTICED and m.before is not None
     ]
     others.sort(key=lambda m: m.gain)
-    mended = not any(c["class"] == "limit" and c["fill"] > 1.0 for c in after.checks.values())
+    mended = not any(c.short for c in after.checks.values())
     held = before.context.engine.facts.governed == "yes"
     return Weighed(buys, headroom, best, others, beside, broken, worse, mended, school, governed=held)
 
@@ -239,7 +239,7 @@ def say(weighed: Weighed) -> dict[str, Any]:
         "own": _fills(own) if own is not None else Sentence(""),
         "holds": own is not None and own.after is not None and own.after <= 0.0,
         "mends": own is not None
-        and own.row["kind"] != "cost"
+        and own.row.kind != "cost"
         and (own.before or 0.0) > 0.0
         and own.after is not None
         and own.after <= 0.0,
@@ -259,26 +259,22 @@ def say(weighed: Weighed) -> dict[str, Any]:
 
 def _gain(moved: Moved, governed: bool) -> Sentence:
     row, was = moved.row, moved.was
-    if was is None or was["fill"] is None or row["fill"] is None:
+    if was is None or was.fill is None or row.fill is None:
         return Sentence("")
-    field = {"power": "reach_w", "load": "carries_w"}.get(row["kind"])
-    if governed or field is None or was.get(field) is None:
-        return Sentence("{a} → {b}", {"a": (was["fill"], "fill"), "b": (row["fill"], "fill")})
-    if row[field] is None:
-        return Sentence("no longer a limit" if row["reach_code"] == "above" else "gives out")
-    rise = row[field] - was[field]
+    now, before = (r.reach_w if row.kind == "power" else r.carries_w for r in (row, was))
+    if governed or row.kind not in ("power", "load") or before is None:
+        return Sentence("{a} → {b}", {"a": (was.fill, "fill"), "b": (row.fill, "fill")})
+    if now is None:
+        return Sentence("no longer a limit" if row.reach_code == "above" else "gives out")
+    rise = now - before
     return Sentence(("+" if rise >= 0.0 else "−") + "{d}", {"d": (abs(rise), "power")})
-
-
-def _known(row: Mapping[str, Any] | None) -> bool:
-    return row is not None and row["fill"] is not None
 
 
 def _fills(moved: Moved) -> Sentence:
     row, was = moved.row, moved.was
-    if row["fill"] is None:
-        return Sentence(f"{row['label']}: not known")
-    after = {"b": (row["fill"], "fill")}
-    if not _known(was) or was is None:
-        return Sentence(f"{row['label']} {{b}}", after)
-    return Sentence(f"{row['label']} {{a}} → {{b}}", {"a": (was["fill"], "fill")} | after)
+    if row.fill is None:
+        return Sentence(f"{row.label}: not known")
+    after = {"b": (row.fill, "fill")}
+    if was is None or was.fill is None:
+        return Sentence(f"{row.label} {{b}}", after)
+    return Sentence(f"{row.label} {{a}} → {{b}}", {"a": (was.fill, "fill")} | after)
