@@ -18,6 +18,7 @@ import numpy as np
 
 from gauge_well.core.case import BuildCase
 from gauge_well.core.run import contexts
+from gauge_well.core.run.memory import ANSWERS, MEMORY
 from gauge_well.core.systems.base import Context
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import load, resolve
@@ -103,6 +104,12 @@ def context_of(raw: Mapping[str, Any]) -> Context:
 def facts_of(raw: Mapping[str, Any], system: str) -> Any:
     """One system's facts of a raw sheet, rules filled."""
     return case_of(raw).systems[system]
+
+
+def forget() -> None:
+    """Nothing of what was worked before is known any more."""
+    MEMORY.forget()
+    ANSWERS.forget()
 
 
 def report(raw: Mapping[str, Any], explain: str = "governing") -> dict[str, Any]:

@@ -997,7 +997,7 @@ export interface components {
              * Class
              * @enum {string}
              */
-            class: "limit" | "cost" | "guide";
+            class: "limit" | "cost";
             /**
              * Scales
              * @enum {string}

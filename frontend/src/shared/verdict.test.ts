@@ -9,7 +9,7 @@ const check = (fill: number): Check => ({
 })
 const block = (checks: Check[], unknown: Schemas['UnknownOut'][] = []): SystemBlock => ({
   title: 'Cooling', state: 'holds', fill: checks[0]?.fill ?? null, reach_w: null, reach_code: 'unknown', unknown,
-  governing: checks.length ? { check: 'heat', duty: 'grade' } : null, checks, figures: {}, need: [], working: {}, remedies: [], cautions: [], decides: [], notices: [],
+  governing: checks.length ? { check: 'heat', duty: 'grade' } : null, checks, figures: {}, need: [], working: {}, cautions: [], decides: [], notices: [],
 })
 const said = (b: SystemBlock) => {
   const v = verdict(b, duties)

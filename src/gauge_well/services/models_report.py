@@ -62,7 +62,7 @@ class CheckOut(Model):
     name: str
     part: str
     duty: str
-    check_class: Literal["limit", "cost", "guide"] = Field(alias="class")
+    check_class: Literal["limit", "cost"] = Field(alias="class")
     scales: Literal["power", "load", "gate"]
     demand: float | None
     capacity: float | None
