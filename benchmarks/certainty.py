@@ -27,6 +27,13 @@ def _changes(document: dict[str, Any]) -> None:
         remedy.weigh(before, explore.changed(sheet, (*a, *b)), [])
 
 
+def _sought(found: runs.Run) -> None:
+    """Reaches of a drawn build, as if none were known."""
+    for solved in found.solved.values():
+        solved.factors = None
+    bands.row_reaches(found)
+
+
 def certainty() -> list[Line]:
     """Draws, fills and states, reach bands, changes, measure next."""
     lines = []
@@ -42,9 +49,7 @@ def certainty() -> list[Line]:
                 repeats=15,
                 target=0.150,
             ),
-            median(
-                f"{SAMPLES} draws {name}, reach bands", lambda f=found: bands.row_reaches(f), repeats=15, target=0.600
-            ),
+            median(f"{SAMPLES} draws {name}, reach bands", lambda f=found: _sought(f), repeats=15, target=0.600),
             median(f"{SAMPLES_LIVE} draws {name}, fills", lambda v=live: runs.run(v), repeats=15),
         ]
     document = demo("quarry-mule")

@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from benchmarks.timing import Line, median
-from gauge_well.core.run import contexts, sizing
-from gauge_well.core.run.blocks import UNTRIED, block_of
+from gauge_well.core.run import contexts
+from gauge_well.core.run.assumptions import UNTRIED
+from gauge_well.core.run.blocks import block_of
+from gauge_well.core.run.reach import seek
+from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.services.compare import compared
@@ -27,9 +30,9 @@ def _own(name: str) -> Line:
     system, facts = SYSTEMS["fuel"], case.systems["fuel"]
 
     def report() -> None:
-        result = system.solve(context, facts)
-        found = sizing.reaches({"fuel": result.checks}, context)
-        block_of(system, context, result, found, UNTRIED)
+        solved = Solved(system, context, facts)
+        seek([solved], context)
+        block_of(solved, UNTRIED)
 
     return median(f"fuel's own report, {name}", report, repeats=25, target=0.010)
 
