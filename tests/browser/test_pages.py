@@ -96,6 +96,12 @@ class Pages(BrowserCase):
             page.get_by_role("combobox", name="Find").fill(word)
             expect(page.get_by_role("option", name=label, exact=False).first).to_be_visible()
 
+    def test_every_need_of_two_builds_side_by_side_says_what_it_is(self) -> None:
+        page = self.go("/beside/quarry-mule/chalk-hare")
+        needs = page.locator("section").filter(has=page.get_by_role("heading", name="What it takes"))
+        expect(needs.get_by_role("row").filter(has_text=re.compile("^Fan"))).to_contain_text("m³/s")
+        self.assertEqual(needs.locator("td").filter(has_text=re.compile("^$")).count(), 0)
+
     def test_keys_are_left_alone_while_typing(self) -> None:
         page = self.go("/builds/quarry-mule/cooling")
         self.fact("cooling.core_depth").click()

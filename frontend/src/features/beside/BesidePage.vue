@@ -27,7 +27,7 @@ const reach = (row: Row) => {
   if (row.kind === 'power') return row.reach_w === null ? (row.reach_code === 'above' ? 'never in the way' : 'none') : words.show(row.reach_w, 'power')
   return percent(row.fill)
 }
-const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: n.shop?.brief ?? '' })))
+const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: n.shop?.brief || words.show(n.value, n.unit) })))
 const fullest = (build: Build) => [...(build.report?.rows ?? [])].sort((x, y) => (y.fill ?? -1) - (x.fill ?? -1))
 const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
   if (!both.value || !words.words) return []
