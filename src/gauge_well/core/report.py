@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Caution
 from gauge_well.core.validity import Notice
 from gauge_well.core.working import Step
 
@@ -143,15 +144,6 @@ class Governing:
 
 
 @dataclass(frozen=True)
-class CautionEntry:
-    """A plain warning, by the group of facts it stands beside."""
-
-    id: str
-    where: str
-    text: str
-
-
-@dataclass(frozen=True)
 class Block:
     """One system's part of the report; ``machine``: the engine's figures of the whole machine."""
 
@@ -166,7 +158,7 @@ class Block:
     figures: Mapping[str, Mapping[str, float]]
     need: Sequence[NeedEntry]
     working: Mapping[str, Sequence[Step]]
-    cautions: Sequence[CautionEntry]
+    cautions: Sequence[Caution]
     decides: Sequence[str]
     notices: Sequence[Notice]
     machine: Mapping[str, float] | None = None

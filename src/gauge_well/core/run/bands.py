@@ -231,9 +231,12 @@ def summary(found: Run, *, reach: bool = True) -> dict[str, Any]:
     }
 
 
+NO_BAND = {"reach_low_w": None, "reach_high_w": None, "reach_low_code": "unknown", "reach_high_code": "unknown"}
+
+
 def _reach_entry(watts: Sequence[Array]) -> dict[str, Any]:
     if not watts:
-        return {"reach_low_w": None, "reach_high_w": None, "reach_low_code": "unknown", "reach_high_code": "unknown"}
+        return dict(NO_BAND)
     least = np.min(watts, axis=0)
     band = band_of(least[1:] if least.size > 1 else least)
     return {
@@ -242,9 +245,6 @@ def _reach_entry(watts: Sequence[Array]) -> dict[str, Any]:
         "reach_low_code": band.low_code,
         "reach_high_code": band.high_code,
     }
-
-
-NO_BAND = {"reach_low_w": None, "reach_high_w": None, "reach_low_code": "unknown", "reach_high_code": "unknown"}
 
 
 def merged(report: Mapping[str, Any], found: Mapping[str, Any]) -> dict[str, Any]:

@@ -14,7 +14,6 @@ from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.report import (
     Block,
-    CautionEntry,
     CheckEntry,
     Figure,
     Governing,
@@ -179,15 +178,11 @@ def block_of(solved: Solved, rests: Assumptions, explain: str = GOVERNING) -> tu
             context.duties.cases[i].id: result.working(i)
             for i in _explained(context, explain, worst.duty if worst else "")
         },
-        cautions=_cautions(system),
+        cautions=system.cautions,
         decides=rests.decides,
         notices=[*result.notices(), *looked(result.looks(), context.duties.named)],
     )
     return block, rows
-
-
-def _cautions(system: System) -> list[CautionEntry]:
-    return [CautionEntry(c.id, c.where, c.text) for c in system.cautions]
 
 
 def _need(item: Need, rest: Rest | None, names: Mapping[str, str]) -> NeedEntry:
@@ -222,7 +217,7 @@ def refused_block(system: System, error: CoreError) -> Block:
         figures={},
         need=[],
         working={},
-        cautions=_cautions(system),
+        cautions=system.cautions,
         decides=[],
         notices=[Notice(error.code, Sentence(error.message.replace(error.field, named(error.field))), error.field)],
     )
