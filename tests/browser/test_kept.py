@@ -217,6 +217,7 @@ class WholeBuild(KeptCase):
         page.get_by_role("button", name="Name it").click()
         expect(page.get_by_role("dialog")).to_contain_text("As bought. made")
         expect(page.get_by_role("dialog")).to_contain_text("the last 50 changes")
+        expect(page.get_by_role("dialog")).to_contain_text("Core depth: 40 mm")
         with page.expect_download() as saved:
             page.get_by_role("button", name="save revision 1 as a file").click()
         document: dict[str, Any] = json.loads(saved.value.path().read_text())

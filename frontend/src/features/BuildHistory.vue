@@ -3,10 +3,12 @@ import { onMounted, ref, shallowRef } from 'vue'
 import { api, type Schemas } from '../api/client'
 import { saveJson } from '../shared/save'
 import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
 
 /** What was kept of the build, newest first: looked at as a file, named, brought back. */
 const emit = defineEmits<{ back: [] }>()
 const build = useBuild()
+const words = useVocabulary()
 const history = shallowRef<Schemas['Revisions'] | null>(null)
 const trouble = ref('')
 const naming = ref<number | null>(null)
@@ -28,6 +30,8 @@ async function back(revision: number): Promise<void> {
   if (await build.bringBack(revision)) emit('back')
   else if (build.failed) [trouble.value, build.failed] = [build.failed, '']
 }
+/** A note names a fact by its path; a builder knows it by its label. */
+const told = (note: string) => note.replace(/^[a-z]+(\.\w+)+(?=: )/, (path) => words.label(path).trim())
 const when = (stamp: string) => new Date(stamp).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 const save = (revision: number) => doing('Not saved', async (id) => saveJson((await api.revision(id, revision)).document, `${build.build?.name ?? ''}-${revision}`))
 function begin(revision: number, now: string): void {
@@ -49,7 +53,7 @@ const keepName = (revision: number) => doing('Not named', async (id) => {
         <input v-model="name" class="input" maxlength="80" :aria-label="`Name of revision ${item.revision}`" />
         <button class="button" type="submit">Name it</button>
       </form>
-      <span v-else><b v-if="item.name">{{ item.name }}. </b>{{ item.note }} <time class="mute" :datetime="item.created_at">{{ when(item.created_at) }}</time><span v-if="item.verdict" class="mute said">{{ item.verdict }}</span></span>
+      <span v-else><b v-if="item.name">{{ item.name }}. </b>{{ told(item.note) }} <time class="mute" :datetime="item.created_at">{{ when(item.created_at) }}</time><span v-if="item.verdict" class="mute said">{{ item.verdict }}</span></span>
       <span class="do">
         <button class="textlink" type="button" :aria-label="`name revision ${item.revision}`" @click="begin(item.revision, item.name)">name</button>
         <button class="textlink" type="button" :aria-label="`save revision ${item.revision} as a file`" @click="save(item.revision)">file</button>
