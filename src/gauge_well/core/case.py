@@ -8,7 +8,7 @@ from typing import Any
 
 from gauge_well.core.duty.facts import DutyFacts, MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
-from gauge_well.core.facts import Spec
+from gauge_well.core.facts import Spec, fact, with_facts
 from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.tolerance import Known
 
@@ -27,13 +27,19 @@ class BuildCase:
     known: Mapping[str, Known] = field(default_factory=dict)
 
 
+def parted(path: str) -> tuple[str, str]:
+    """Section and name of a fact's path; of a duty's its field, whichever duty it is."""
+    section, _, name = path.partition(".")
+    return section, name.rpartition(".")[2] if section == "duties" else name
+
+
 def fact_at(case: BuildCase, path: str) -> Any:
     """One fact of a case by its dotted path; KeyError where there is no such duty."""
-    parts = path.split(".")
-    if parts[0] == "duties":
-        return getattr(dict(case.duties)[parts[1]], parts[2])
-    holder = case.systems[parts[0]] if parts[0] in case.systems else getattr(case, parts[0])
-    return getattr(holder, parts[1])
+    section, _, name = path.partition(".")
+    if section == "duties":
+        id, _, name = name.partition(".")
+        return getattr(dict(case.duties)[id], name)
+    return fact(case.systems[section] if section in case.systems else getattr(case, section), name)
 
 
 def has_meaning(case: BuildCase, path: str, spec: Spec) -> bool:
@@ -41,7 +47,12 @@ def has_meaning(case: BuildCase, path: str, spec: Spec) -> bool:
     if spec.when is None:
         return True
     name, choices = spec.when
-    return fact_at(case, name if "." in name else f"{path.rsplit('.', 1)[0]}.{name}") in choices
+    head, *more = name.split(".")
+    if more and (head in case.systems or hasattr(case, head)):
+        return fact_at(case, name) in choices
+    section, *rest = path.split(".")
+    holder = f"{section}.{rest[0]}" if section == "duties" else section
+    return fact_at(case, f"{holder}.{name}") in choices
 
 
 def with_value(case: BuildCase, path: str, value: Any) -> BuildCase:
@@ -53,8 +64,11 @@ def with_values(case: BuildCase, values: Mapping[str, Any]) -> BuildCase:
     """The case with some facts set, by their paths."""
     changes: dict[str, dict[str, Any]] = {}
     for path, value in values.items():
-        holder, name = path.rsplit(".", 1)
-        changes.setdefault(holder, {})[name] = value
+        section, _, name = path.partition(".")
+        if section == "duties":
+            id, _, name = name.partition(".")
+            section = f"duties.{id}"
+        changes.setdefault(section, {})[name] = value
     found: dict[str, Any] = {}
     systems = dict(case.systems)
     duties = list(case.duties)
@@ -62,7 +76,7 @@ def with_values(case: BuildCase, values: Mapping[str, Any]) -> BuildCase:
         if holder.startswith("duties."):
             duties = [(id, replace(d, **change) if f"duties.{id}" == holder else d) for id, d in duties]
         elif holder in systems:
-            systems[holder] = replace(systems[holder], **change)
+            systems[holder] = with_facts(systems[holder], change)
         else:
             found[holder] = replace(getattr(case, holder), **change)
     return replace(case, duties=tuple(duties), systems=systems, **found)

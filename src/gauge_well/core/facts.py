@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import dataclasses
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any
+from functools import cache
+from operator import attrgetter
+from typing import Any, TypeVar
 
 import numpy as np
 
@@ -13,6 +15,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.typing import Value, likely
 
 When = tuple[str, tuple[str, ...]]
+F = TypeVar("F")
 
 
 ADDED = "+"  # in place of a count's field: 2x 40 L are 80 L
@@ -35,7 +38,12 @@ class Spec:
     words : mapping
         What may be typed in words in a table's last column.
     part : str
-        The fitted part the field belongs to; a part is never filled by rule.
+        The part in a system that the field belongs to, where it is one of the facts without which nothing is known of
+        that part; it is never filled by rule.
+    follows : str
+        The field behind which it stands and without which its label says little ("at").
+    needed : bool
+        Of a kind's facts: one without which nothing is known of such a part.
     help : str
         How it is found out in a workshop, or what the rule takes.
     count_field : str
@@ -45,7 +53,7 @@ class Spec:
         chosen or counted rather than measured.
     when : (field, choices), optional
         The field has a meaning only where a choice of its section, or another's as ``section.field``, stands at one of
-        these.
+        these; of a kind's facts, a choice of the same part.
     fine : bool
         A detail no builder is asked for, whatever rests on it (fins).
     """
@@ -64,6 +72,8 @@ class Spec:
     spread: str = ""
     when: When | None = None
     fine: bool = False
+    needed: bool = False
+    follows: str = ""
 
 
 # Where one stands with the tape, in the order of a round.
@@ -92,13 +102,14 @@ def quantity(
     low: float,
     high: float,
     *,
-    part: str = "",
+    needed: bool = False,
     group: str = "",
     help: str = "",
     count_field: str = "",
     spread: str = "",
     when: When | None = None,
     fine: bool = False,
+    follows: str = "",
 ) -> Any:
     """Declare a quantity field of a facts class."""
     spec = Spec(
@@ -106,13 +117,14 @@ def quantity(
         kind,
         low,
         high,
-        part=part,
+        needed=needed,
         group=group,
         help=help,
         count_field=count_field,
         spread=spread,
         when=when,
         fine=fine,
+        follows=follows,
     )
     return dataclasses.field(default=None, metadata={"spec": spec})
 
@@ -121,13 +133,13 @@ def choice(
     label: str,
     choices: Mapping[str, str],
     *,
-    part: str = "",
+    needed: bool = False,
     group: str = "",
     help: str = "",
     when: When | None = None,
 ) -> Any:
     """Declare a field that takes one of a closed table."""
-    spec = Spec(label, "choice", choices=choices, part=part, group=group, help=help, when=when)
+    spec = Spec(label, "choice", choices=choices, needed=needed, group=group, help=help, when=when)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
@@ -140,7 +152,7 @@ def table(
     label: str,
     columns: tuple[tuple[str, str], ...],
     *,
-    part: str = "",
+    needed: bool = False,
     group: str = "",
     help: str = "",
     words: Mapping[str, float] | None = None,
@@ -149,21 +161,201 @@ def table(
 ) -> Any:
     """Declare a table of rows; ``columns`` are (name, kind)."""
     spec = Spec(
-        label, "table", columns=columns, part=part, group=group, help=help, words=words, spread=spread, when=when
+        label, "table", columns=columns, needed=needed, group=group, help=help, words=words, spread=spread, when=when
     )
     return dataclasses.field(default=None, metadata={"spec": spec})
+
+
+@dataclass(frozen=True)
+class Kind:
+    """A kind of part: what is known of such a thing, and how it is measured in a workshop."""
+
+    id: str
+    label: str
+    facts: type[Any]
+    ways: Mapping[str, Way]
+
+
+@dataclass(frozen=True)
+class Role:
+    """A place in a system that one part fills.
+
+    Parameters
+    ----------
+    kind : Kind
+        Of the part that fills it.
+    label : str
+        The place as a builder says it.
+    group : str
+        Group in which its facts stand; empty: the groups of the kind.
+    asks : tuple of str
+        What is asked of a part here, where that is not all the kind knows.
+    labels, helps, limits : mapping
+        Of its facts, where here they are called, explained or bounded otherwise.
+    when : (field, choices), optional
+        The place is there only where a choice of the section stands at one of these.
+    extra : bool
+        Nothing of the system waits for a part here.
+    """
+
+    kind: Kind
+    label: str
+    group: str = ""
+    asks: tuple[str, ...] = ()
+    labels: Mapping[str, str] = dataclasses.field(default_factory=dict)
+    helps: Mapping[str, str] = dataclasses.field(default_factory=dict)
+    limits: Mapping[str, tuple[float, float]] = dataclasses.field(default_factory=dict)
+    when: When | None = None
+    extra: bool = False
+
+    @property
+    def names(self) -> Sequence[str]:
+        """Facts that are asked of a part here."""
+        return self.asks or tuple(specs(self.kind.facts))
+
+    def own(self, name: str) -> Spec:
+        """A kind's specification as it stands here, by the part's own names."""
+        spec = specs(self.kind.facts)[name]
+        low, high = self.limits.get(name, (spec.low, spec.high))
+        return dataclasses.replace(
+            spec,
+            label=self.labels.get(name, spec.label),
+            help=self.helps.get(name, spec.help),
+            low=low,
+            high=high,
+            group=self.group or spec.group,
+            count_field=spec.count_field if spec.count_field in (ADDED, *self.names) else "",
+        )
+
+    def of(self, name: str, id: str) -> Spec:
+        """The same by the section's names, where this place's name is ``id``."""
+        spec = self.own(name)
+        within = spec.when if spec.when is None else (f"{id}.{spec.when[0]}", spec.when[1])
+        counted = spec.count_field
+        return dataclasses.replace(
+            spec,
+            part=id if spec.needed and not self.extra else "",
+            count_field=f"{id}.{counted}" if counted and counted != ADDED else counted,
+            when=self.when or within,
+        )
+
+
+def role(kind: Kind, label: str, **options: Any) -> Any:
+    """Declare a place that one part of a kind fills; its facts are addressed as ``place.fact``. Options: of :class:`Role`."""
+    return dataclasses.field(default=kind.facts(), metadata={"role": Role(kind, label, **options)})
+
+
+Several = tuple[tuple[str, F], ...]  # parts in order, each by its id
+
+
+def several(kind: Kind, label: str, **options: Any) -> Any:
+    """Declare a place that several parts of a kind fill in order; their facts are addressed as ``place.id.fact``."""
+    return dataclasses.field(default=(), metadata={"several": Role(kind, label, **options)})
+
+
+def roles(facts_class: type[Any]) -> Mapping[str, Role]:
+    """Return the places of a facts class that one part fills, by name."""
+    return {f.name: f.metadata["role"] for f in dataclasses.fields(facts_class) if "role" in f.metadata}
+
+
+def lists(facts_class: type[Any]) -> Mapping[str, Role]:
+    """Return the places of a facts class that several parts fill, by name."""
+    return {f.name: f.metadata["several"] for f in dataclasses.fields(facts_class) if "several" in f.metadata}
 
 
 _SPECS: dict[type[Any], Mapping[str, Spec]] = {}
 
 
 def specs(facts_class: type[Any]) -> Mapping[str, Spec]:
-    """Return field name -> specification of a facts class."""
-    found = _SPECS.get(facts_class)
-    if found is None:
-        fields = dataclasses.fields(facts_class)
-        found = _SPECS[facts_class] = {f.name: f.metadata["spec"] for f in fields if "spec" in f.metadata}
+    """Return field name -> specification of a facts class; what belongs to the part in a role as ``role.field``."""
+    if facts_class in _SPECS:
+        return _SPECS[facts_class]
+    found: dict[str, Spec] = {}
+    for f in dataclasses.fields(facts_class):
+        if "spec" in f.metadata:
+            found[f.name] = f.metadata["spec"]
+        elif "role" in f.metadata:
+            place: Role = f.metadata["role"]
+            found |= {f"{f.name}.{name}": place.of(name, f.name) for name in place.names}
+    _SPECS[facts_class] = found
     return found
+
+
+def spec_at(facts_class: type[Any], name: str) -> Spec | None:
+    """Specification of a field, of whichever part of a list too; None where there is none."""
+    found = specs(facts_class).get(name)
+    if found is None and name.count(".") == 2:
+        place, id, inner = name.split(".")
+        of = lists(facts_class).get(place)
+        if of is not None and inner in of.names:
+            return of.of(inner, f"{place}.{id}")
+    return found
+
+
+def entries(facts: Any) -> Iterator[tuple[str, Spec, Any]]:
+    """Every fact by its name, with its specification and its value."""
+    for name, spec in specs(type(facts)).items():
+        yield name, spec, fact(facts, name)
+    for place, of in lists(type(facts)).items():
+        for id, part in getattr(facts, place):
+            for name in of.names:
+                yield f"{place}.{id}.{name}", of.of(name, f"{place}.{id}"), getattr(part, name)
+
+
+def ways_of(facts_class: type[Any], own: Mapping[str, Way]) -> Mapping[str, Way]:
+    """How each fact of a system is measured: as its kind of part is, but for what the system itself says."""
+    found = {
+        f"{id}.{name}": way
+        for id, place in roles(facts_class).items()
+        for name, way in place.kind.ways.items()
+        if f"{id}.{name}" in specs(facts_class)
+    }
+    return found | dict(own)
+
+
+@cache
+def _getter(name: str) -> attrgetter[Any]:
+    return attrgetter(name)
+
+
+def fact(facts: Any, name: str) -> Any:
+    """One fact by its name: ``field``, ``role.field``, ``list.id.field``; KeyError where a list has no such part."""
+    if name.count(".") < 2:
+        return _getter(name)(facts)
+    place, id, inner = name.split(".")
+    return getattr(dict(getattr(facts, place))[id], inner)
+
+
+def with_facts(facts: F, values: Mapping[str, Any]) -> F:
+    """Facts with some of them set, by name."""
+    own: dict[str, Any] = {}
+    parts: dict[str, dict[str, Any]] = {}
+    for name, value in values.items():
+        place, dot, inner = name.partition(".")
+        if dot:
+            parts.setdefault(place, {})[inner] = value
+        else:
+            own[name] = value
+    for place, inner_values in parts.items():
+        now = getattr(facts, place)
+        if not isinstance(now, tuple):
+            own[place] = dataclasses.replace(now, **inner_values)
+            continue
+        by_id: dict[str, dict[str, Any]] = {}
+        for name, value in inner_values.items():
+            id, _, inner = name.partition(".")
+            by_id.setdefault(id, {})[inner] = value
+        own[place] = tuple((id, dataclasses.replace(part, **by_id.get(id, {}))) for id, part in now)
+    found: F = dataclasses.replace(facts, **own)  # type: ignore[type-var]
+    return found
+
+
+def built(facts_class: type[F], values: Mapping[str, Any], listed: Mapping[str, Sequence[str]]) -> F:
+    """Facts of a class from values by name; ``listed``: ids of the parts in each place that several fill."""
+    empty = {
+        place: tuple((id, of.kind.facts()) for id in listed.get(place, ())) for place, of in lists(facts_class).items()
+    }
+    return with_facts(facts_class(**empty), values)
 
 
 @dataclass(frozen=True)
@@ -188,16 +380,21 @@ def need_number(value: Value | None, field: str) -> float:
     return likely(need(value, field))
 
 
-def at_likely(facts: Any) -> Any:
-    """A facts object with every array of samples brought back to its likely value."""
-    names = [f.name for f in dataclasses.fields(facts)]
-    arrays = {n: v for n in names if isinstance(v := getattr(facts, n), np.ndarray)}
-    tables = {
-        n: tuple(tuple(likely(cell) for cell in row) for row in v)
-        for n in names
-        if isinstance(v := getattr(facts, n), tuple) and any(isinstance(c, np.ndarray) for row in v for c in row)
-    }
-    return dataclasses.replace(facts, **{n: likely(v) for n, v in arrays.items()}, **tables)
+def at_likely(facts: F) -> F:
+    """A facts object with every array of samples brought back to its likely value, its parts with it."""
+    changed: dict[str, Any] = {}
+    for f in dataclasses.fields(facts):  # type: ignore[arg-type]
+        value = getattr(facts, f.name)
+        if isinstance(value, np.ndarray):
+            changed[f.name] = likely(value)
+        elif "role" in f.metadata:
+            changed[f.name] = at_likely(value)
+        elif "several" in f.metadata:
+            changed[f.name] = tuple((id, at_likely(part)) for id, part in value)
+        elif isinstance(value, tuple) and any(isinstance(c, np.ndarray) for row in value for c in row):
+            changed[f.name] = tuple(tuple(likely(cell) for cell in row) for row in value)
+    found: F = dataclasses.replace(facts, **changed)  # type: ignore[type-var]
+    return found
 
 
 YES_NO: Mapping[str, str] = {"yes": "yes", "no": "no"}

@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
+from gauge_well.core.case import parted
 from gauge_well.core.duty.facts import DutyFacts
-from gauge_well.core.facts import specs
+from gauge_well.core.facts import spec_at
 from gauge_well.core.run.sampling import SECTIONS
 
 
 def named(path: str) -> str:
     """Label of a fact in the middle of a sentence; the path itself where there is no such field."""
-    section, *_, name = path.split(".")
+    section, name = parted(path)
     facts = DutyFacts if section == "duties" else SECTIONS.get(section)
-    spec = specs(facts).get(name) if facts is not None else None
+    spec = spec_at(facts, name) if facts is not None else None
     if spec is None:
         return path.replace("_", " ")
     label = spec.label.strip()

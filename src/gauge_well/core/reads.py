@@ -73,4 +73,4 @@ ENGINE_DECLARES = Declared(
 def key_of(path: str) -> str:
     """A fact as declarations name it: of whichever duty."""
     section, *_, name = path.split(".")
-    return f"{section}.{name}"
+    return f"{section}.{name}" if section == "duties" else path

@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.facts import Spec
 from gauge_well.core.run.sizing import Outline, outline
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Compare
@@ -16,47 +17,61 @@ from gauge_well.services.errors import NotFound
 from gauge_well.services.sizing import check
 from gauge_well.sheet import Sheet, SheetError, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit
-from gauge_well.sheet.reading import CandidateFacts
-from gauge_well.sheet.sections import SECTIONS
+from gauge_well.sheet.reading import PartFacts
+from gauge_well.sheet.sections import PLACES, Place
 from gauge_well.units import show
 
+MOST = 5  # parts beside what is fitted
 
-def compared(raw: Mapping[str, Any], system: str) -> dict[str, Any]:
-    """What is fitted and each candidate, run on the build; NotFound where parts of that system are not compared."""
-    compare = SYSTEMS[system].compare if system in SYSTEMS else None
-    if compare is None:
+
+def place_named(path: str) -> Place:
+    """A place whose parts are compared; NotFound where there is none of that name."""
+    place = PLACES.get(path)
+    compare = SYSTEMS[place.section].compare if place is not None and place.section in SYSTEMS else None
+    if place is None or compare is None or place.name not in compare.places:
         raise NotFound("comparison")
+    return place
+
+
+def compared(raw: Mapping[str, Any], path: str) -> dict[str, Any]:
+    """What fills a place and each part of the yard that could, run on the build; NotFound where such are not compared."""
+    place = place_named(path)
+    compare = SYSTEMS[place.section].compare
+    assert compare is not None
     sheet, resolved = check(raw)
+    fields = [_field(name, place) for name in place.role.names]
+    head = {"title": f"{place.role.label} side by side", "place": path, "kind": place.role.kind.id}
+    fitting = [part for part in sheet.yard if part.kind == place.role.kind.id]
     try:
         before = outline(resolved.case)
     except MissingFact as error:
-        return {"title": compare.title, "fields": [], "figures": [], "columns": [], "missing": [error.field]}
-    columns = [_column("", "as fitted", None, before, before, system, compare, sheet)]
-    for candidate in sheet.candidates.get(system, ()):
-        columns.append(_tried(candidate, before, system, compare, sheet))
-    specs = SECTIONS[system].specs
-    for column, facts in zip(
-        columns, [sheet.sections[system], *(c.facts for c in sheet.candidates.get(system, ()))], strict=True
-    ):
-        column["facts"] = {
-            name: {"text": facts[name].text, "shown": _shown(name, facts[name].value, system, sheet)}
-            for name in compare.fields
-            if name in facts
-        }
-    return {
-        "title": compare.title,
-        "fields": [
-            {"name": n, "label": specs[n].label.strip(), "kind": specs[n].kind, "choices": dict(specs[n].choices or {})}
-            for n in compare.fields
-        ],
+        return head | {"fields": [], "figures": [], "columns": [], "more": 0, "missing": [error.field]}
+    fitted = next((part for part in sheet.parts if part.place == place), None)
+    columns = [_column(fitted, before, before, place, compare, sheet)]
+    columns += [_tried(part, before, place, compare, sheet) for part in fitting[:MOST]]
+    return head | {
+        "fields": fields,
         "figures": [{"figure": f.figure, "label": f.label, "kind": f.kind, "more": f.more} for f in compare.figures],
         "columns": columns,
+        "more": max(len(fitting) - MOST, 0),
         "missing": [],
     }
 
 
-def _shown(name: str, value: Any, system: str, sheet: Sheet) -> str:
-    spec = SECTIONS[system].specs[name]
+def _field(name: str, place: Place) -> dict[str, Any]:
+    spec = place.role.own(name)
+    return {"name": name, "label": spec.label.strip(), "kind": spec.kind, "choices": dict(spec.choices or {})}
+
+
+def _facts(part: PartFacts | None, place: Place, sheet: Sheet) -> dict[str, dict[str, str]]:
+    return {
+        name: {"text": fact.text, "shown": _shown(place.role.own(name), fact.value, sheet)}
+        for name, fact in (part.facts.items() if part is not None else ())
+        if name in place.role.names
+    }
+
+
+def _shown(spec: Spec, value: Any, sheet: Sheet) -> str:
     if spec.kind == "table":
         return f"{len(value)} rows"
     if spec.kind == "choice":
@@ -64,55 +79,45 @@ def _shown(name: str, value: Any, system: str, sheet: Sheet) -> str:
     return str(value) if spec.kind == "text" else show(float(value), spec.kind, sheet.prefer)
 
 
-def fit_edits(candidate: CandidateFacts, system: str, sheet: Sheet) -> tuple[Edit, ...]:
-    """What fitting a candidate sets, as edits of the sheet; what was the fitted part's own goes with it."""
-    compare, given = SYSTEMS[system].compare, sheet.sections[system]
-    replaces = compare.replaces if compare is not None else {}
-    gone = dict.fromkeys(other for name in candidate.facts for other in replaces.get(name, ()))
-    cleared = [Edit(f"{system}.{name}", None) for name in gone if name in given and name not in candidate.facts]
-    specs = SECTIONS[system].specs
-    stated = [
-        Edit(f"{system}.{name}", fact.text, fact.evidence if specs[name].kind not in ("choice", "text") else None)
-        for name, fact in candidate.facts.items()
-    ]
-    return (*cleared, *stated)
-
-
-def _tried(candidate: CandidateFacts, before: Outline, system: str, compare: Compare, sheet: Sheet) -> dict[str, Any]:
-    edits = fit_edits(candidate, system, sheet)
-    document = sheet.document
-    for edit in edits:
-        document = apply_edit(document, edit)
+def _tried(part: PartFacts, before: Outline, place: Place, compare: Compare, sheet: Sheet) -> dict[str, Any]:
     try:
-        after = outline(resolve(load(document)).case)
+        after = outline(resolve(load(apply_edit(sheet.document, fitting(part, place)))).case)
     except SheetError as error:
-        return _cannot(candidate, error.problems[0].message)
+        return _head(part, place, sheet) | {"why": error.problems[0].message}
     except CoreError as error:
-        return _cannot(candidate, error.message)
-    column = _column(candidate.id, candidate.name, candidate.price, before, after, system, compare, sheet)
-    return column | {"edits": [{"path": e.path, "text": e.text, "evidence": e.evidence} for e in edits]}
+        return _head(part, place, sheet) | {"why": error.message}
+    return _column(part, before, after, place, compare, sheet)
 
 
-def _cannot(candidate: CandidateFacts, why: str) -> dict[str, Any]:
+def fitting(part: PartFacts, place: Place) -> Edit:
+    """The edit that fits a part of the yard."""
+    return Edit(place.path, part.id, action="fit")
+
+
+def _head(part: PartFacts | None, place: Place, sheet: Sheet) -> dict[str, Any]:
+    """A column of which nothing is worked."""
     return {
-        "id": candidate.id,
-        "name": candidate.name,
-        "price": candidate.price,
-        "why": why,
+        "id": part.id if part is not None else "",
+        "fitted": part is None or part.place == place,
+        "name": part.name if part is not None else "",
+        "price": part.price if part is not None else None,
+        "from": (part.source or "") if part is not None else "",
+        "why": "",
         "duty_id": "",
         "duty": "",
         "fill": None,
         "figures": {},
         "breaks": [],
         "beside": {},
-        "edits": [],
+        "facts": _facts(part, place, sheet),
     }
 
 
 def _column(
-    id: str, name: str, price: str | None, before: Outline, after: Outline, system: str, compare: Compare, sheet: Sheet
+    part: PartFacts | None, before: Outline, after: Outline, place: Place, compare: Compare, sheet: Sheet
 ) -> dict[str, Any]:
     """One part: its governing duty's figures, its fullest limit, and what else on the build it breaks."""
+    system = place.section
     rows = [r for r in after.rows if r.system == system and r.kind != "cost"]
     worst = max((r for r in rows if r.fill is not None), key=lambda r: r.fill or 0.0, default=None)
     driven = [r for r in rows if r.duty and r.fill is not None]
@@ -129,10 +134,7 @@ def _column(
     over = [(key, c) for key, c in after.checks.items() if c.short]
     broken = [c.name for key, c in over if key not in before.checks or before.checks[key].fill <= 1.0]
     missing = [field for u in (solved.result.unknown if solved is not None else ()) for field in u.missing]
-    return {
-        "id": id,
-        "name": name,
-        "price": price,
+    return _head(part, place, sheet) | {
         "why": f"{', '.join(missing)} missing" if missing else "",
         "duty_id": after.context.duties.cases[index].id,
         "duty": after.context.duties.cases[index].name,
@@ -142,5 +144,4 @@ def _column(
         "beside": {
             b.label: show(b.value, b.kind, sheet.prefer) for key, b in after.beside.items() if key.startswith(system)
         },
-        "edits": [],
     }

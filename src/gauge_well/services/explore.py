@@ -22,7 +22,7 @@ from gauge_well.services.sizing import check, facts_of, report_of
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.reading import price_of
-from gauge_well.sheet.sections import SECTIONS, spec_of
+from gauge_well.sheet.sections import spec_of
 from gauge_well.units import show, unit_for
 from gauge_well.units.printing import convert, exact
 
@@ -306,13 +306,8 @@ def label_of(path: str, spec: Spec, sheet: Sheet) -> str:
     if parts[0] == "duties":
         name = dict(sheet.duties)[parts[1]].get("name")
         return f"{label}, {name.text if name else parts[1]}"
-    # "at", "rated at": says little without the field it stands behind.
-    if label.lower() in ("at", "rated at", "second point"):
-        fields = list(SECTIONS[parts[0]].specs)
-        before = fields[fields.index(parts[1]) - 1]
-        first = SECTIONS[parts[0]].specs[before].label.strip()
-        return f"{first}: {label}" if first.lower() not in ("at", "second point") else f"{spec.group}: {label}"
-    return label
+    before = spec_of(f"{path.rpartition('.')[0]}.{spec.follows}") if spec.follows else None
+    return label if before is None else f"{before.label.strip()}: {label}"
 
 
 def measuring_round(raw: Mapping[str, Any]) -> dict[str, Any]:

@@ -6,12 +6,14 @@ from typing import Any
 
 from gauge_well.core.duty.facts import KINDS as DUTY_KINDS
 from gauge_well.core.duty.facts import MACHINES, TASKS, task_kind
-from gauge_well.core.facts import Spec
+from gauge_well.core.facts import Spec, specs
 from gauge_well.core.media.fuels import FUELS
+from gauge_well.core.parts import KINDS as KINDS_OF_PARTS
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.services.errors import Refused
 from gauge_well.services.models_report import Model
-from gauge_well.sheet.sections import DUTY, EVIDENCE, SECTIONS, WANTED
+from gauge_well.sheet.document import STATES
+from gauge_well.sheet.sections import DUTY, EVIDENCE, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.starter import INJECTIONS
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
 from gauge_well.units.printing import POWERS, Preference
@@ -36,6 +38,23 @@ class SectionOut(Model):
 
     id: str
     title: str
+    fields: list[FieldOut]
+
+
+class KindOut(Model):
+    """A kind of part, and what is known of one."""
+
+    label: str
+    fields: list[FieldOut]
+
+
+class PlaceOut(Model):
+    """A place that a part fills, or several in order; facts by the part's own names, as they are called there."""
+
+    section: str
+    label: str
+    kind: str
+    many: bool
     fields: list[FieldOut]
 
 
@@ -70,7 +89,10 @@ class Vocabulary(Model):
     fuels: dict[str, str]
     duty_kinds: dict[str, str]
     systems: dict[str, str]
-    compared: dict[str, str]
+    compared: dict[str, list[str]]
+    part_kinds: dict[str, KindOut]
+    places: dict[str, PlaceOut]
+    states: dict[str, str]
 
 
 def _field(name: str, spec: Spec) -> FieldOut:
@@ -84,6 +106,16 @@ def _field(name: str, spec: Spec) -> FieldOut:
         choices=dict(spec.choices) if spec.choices is not None else None,
         columns=[list(column) for column in spec.columns],
         when={} if spec.when is None else {spec.when[0]: list(spec.when[1])},
+    )
+
+
+def _place(place: Place) -> PlaceOut:
+    return PlaceOut(
+        section=place.section,
+        label=place.role.label,
+        kind=place.role.kind.id,
+        many=place.many,
+        fields=[_field(name, place.role.own(name)) for name in place.role.names],
     )
 
 
@@ -121,7 +153,13 @@ def vocabulary() -> Vocabulary:
         fuels={k: f.label for k, f in FUELS.items()},
         duty_kinds=dict(DUTY_KINDS),
         systems={id: s.title for id, s in SYSTEMS.items()},
-        compared={id: s.compare.title for id, s in SYSTEMS.items() if s.compare is not None},
+        compared={id: [f"{id}.{p}" for p in s.compare.places] for id, s in SYSTEMS.items() if s.compare is not None},
+        part_kinds={
+            id: KindOut(label=k.label, fields=[_field(n, spec) for n, spec in specs(k.facts).items()])
+            for id, k in KINDS_OF_PARTS.items()
+        },
+        places={path: _place(place) for path, place in PLACES.items()},
+        states=dict(STATES),
     )
 
 

@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from collections.abc import Mapping
+from functools import reduce
+from operator import or_
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
+from typing_extensions import TypeAliasType
 
-from gauge_well.core.facts import Spec
-from gauge_well.sheet.sections import DUTY, SECTIONS
+from gauge_well.core.facts import Kind, Spec, specs
+from gauge_well.core.parts import KINDS
+from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS
 
-FORMAT = "gauge-well-build/1"
+FORMAT = "gauge-well-build/2"
 TEXT_MAX = 200
 TABLE_MAX = 4000
 DUTIES_MAX = 12
@@ -53,16 +58,24 @@ class TableDocument(Strict):
     evidence: Evidence | None = None
 
 
-CANDIDATES_MAX = 5  # of each system
+PARTS_MAX = 200
+# What stands with a part: what one has it as.
+STATES: Mapping[str, str] = {
+    "have": "have it",
+    "wanted": "wanted",
+    "ordered": "ordered",
+    "donor": "on the donor",
+    "make": "to make",
+}
 
 
-class CandidateDocument(Strict):
-    """Parts that might be fitted: what of the section they change. What is not stated stays as fitted."""
+class KeepDocument(Strict):
+    """How a part stands with its builder."""
 
-    id: str = Field(pattern=r"^[a-z0-9_]{1,20}$")
-    name: str = Field(default="", max_length=60)
-    price: str | None = Field(default=None, max_length=20)
-    facts: dict[str, FactDocument | str | float] = Field(default_factory=dict, max_length=30)
+    state: Literal["have", "wanted", "ordered", "donor", "make"] | None = None
+    source: str | None = Field(default=None, alias="from", max_length=80, description="Where it came or will come from")
+    price: str | None = Field(default=None, max_length=20, description="120, with a money's sign or without")
+    note: str | None = Field(default=None, max_length=400)
 
 
 class UnitsDocument(Strict):
@@ -72,8 +85,8 @@ class UnitsDocument(Strict):
     power: Literal["kW", "hp", "PS"] = "kW"
 
 
-Quantity = FactDocument | str | float | None
-Table = TableDocument | str | list[list[str]] | None
+Quantity = TypeAliasType("Quantity", FactDocument | str | float)
+Table = TypeAliasType("Table", TableDocument | str | list[list[str]])
 
 
 def _annotation(spec: Spec) -> Any:
@@ -81,7 +94,7 @@ def _annotation(spec: Spec) -> Any:
         return Literal[tuple(spec.choices or {})] | None
     if spec.kind == "text":
         return str | None
-    return Table if spec.kind == "table" else Quantity
+    return (Table if spec.kind == "table" else Quantity) | None
 
 
 def _field(spec: Spec) -> Any:
@@ -98,30 +111,51 @@ def _model(name: str, specs: Any, **extra: Any) -> type[Strict]:
 
 
 SECTION_MODELS: dict[str, type[Strict]] = {
-    id: _model(f"{section.title}Section", section.specs) for id, section in SECTIONS.items()
+    id: _model(f"{section.title}Section", {n: spec for n, spec in section.specs.items() if "." not in n})
+    for id, section in SECTIONS.items()
 }
 DutyModel = _model(
     "DutySection",
     DUTY.specs,
     id=(str, Field(pattern=r"^[a-z0-9_]{1,40}$", description="Short name, used in reports")),
 )
+
+
+def _part(kind: Kind) -> type[Strict]:
+    name = kind.id.title().replace("_", "")
+    filled = tuple(path for path, place in PLACES.items() if place.role.kind.id == kind.id)
+    facts = _model(f"{name}Facts", specs(kind.facts))
+    fields: dict[str, Any] = {
+        "id": (str, Field(pattern=r"^[a-z0-9_]{1,40}$", description="Short name, used in paths")),
+        "kind": (Literal[kind.id], Field()),
+        "role": (Literal[filled] | None, Field(default=None, description="The place it fills; none: on the yard")),
+        "name": (str, Field(default="", max_length=60)),
+        "facts": (facts, Field(default_factory=facts)),
+        "keep": (KeepDocument | None, Field(default=None)),
+    }
+    model: type[Strict] = create_model(f"{name}Part", __base__=Strict, __doc__=f"{kind.label}.", **fields)
+    return model
+
+
+PART_MODELS: dict[str, type[Strict]] = {id: _part(kind) for id, kind in KINDS.items()}
+PartDocument: Any = Annotated[reduce(or_, PART_MODELS.values()), Field(discriminator="kind")]
 BuildDocument = create_model(
     "BuildDocument",
     __base__=Strict,
     __doc__="A build sheet.",
-    format=(Literal["gauge-well-build/1"], Field(default=FORMAT)),
+    format=(Literal["gauge-well-build/2"], Field(default=FORMAT)),
     name=(str, Field(default="", max_length=80)),
     notes=(str, Field(default="", max_length=4000)),
     units=(UnitsDocument, Field(default_factory=UnitsDocument)),
-    candidates=(
-        dict[str, list[CandidateDocument]],
-        Field(default_factory=dict, max_length=20, description="Parts that might be fitted, by section"),
-    ),
     prices=(
         dict[str, str],
         Field(default_factory=dict, max_length=200, description="What a change would cost, by its id: 120"),
     ),
-    wanted=(Quantity, Field(default=None, description="Power wanted; rated power otherwise")),
+    wanted=(Quantity | None, Field(default=None, description="Power wanted; rated power otherwise")),
     duties=(list[DutyModel], Field(default_factory=list, max_length=DUTIES_MAX)),  # type: ignore[valid-type]
+    parts=(
+        list[PartDocument],
+        Field(default_factory=list, max_length=PARTS_MAX, description="In order where a place holds several"),
+    ),
     **{id: (model, Field(default_factory=model)) for id, model in SECTION_MODELS.items()},  # type: ignore[call-overload]
 )

@@ -8,14 +8,11 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.facts import Spec
-from gauge_well.sheet.document import CANDIDATES_MAX, CLAIMS_MAX, DUTIES_MAX
-from gauge_well.sheet.errors import Problem, SheetError
+from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX
+from gauge_well.sheet.errors import refuse
+from gauge_well.sheet.parts import PART_ACTIONS, edit_part, holder_of, is_part, kind_at, said_of
 from gauge_well.sheet.reading import BY_CLAIMS
 from gauge_well.sheet.sections import spec_of
-
-
-def _refuse(path: str, message: str, allowed: str = "a field of the sheet") -> SheetError:
-    return SheetError([Problem(path, path.rsplit(".", 1)[-1], path[:60], allowed, message)])
 
 
 @dataclass(frozen=True)
@@ -25,7 +22,9 @@ class Edit:
     ``action``: ``set`` a field (``text`` None takes it out); ``measure`` sets it as taped and keeps what the
     builder had stated as a claim; ``claim`` adds a claim; ``use`` puts claim ``index`` in use in place of the
     one that is; ``drop`` takes claim ``index`` out; ``tolerance`` sets the half-range (None: the table's);
-    ``price`` sets what a change would cost, ``path`` being its id.
+    ``price`` sets what a change would cost, ``path`` being its id. Of parts: ``add`` one (``text`` is its kind, or the
+    name of one to be listed in a place), ``remove``, ``copy`` (``text`` its new name), ``fit`` the part ``text`` into the
+    place ``path``, ``take`` out what fills it, ``move`` to ``index`` in its place.
     """
 
     path: str
@@ -41,9 +40,9 @@ class Edit:
 def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     """Return a document with one change made.
 
-    Paths: ``section.field``, ``duties.<id>.field``, ``duties.<id>`` (None removes the duty,
-    a kind adds one), ``candidates.<section>.<id>`` (None removes it, a name adds one) and its fields, ``name`` and
-    ``price``; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
+    Paths: ``section.field``, of a part ``section.place.field``, ``section.place.id.field`` or ``parts.id.field``,
+    ``parts.id.name`` and ``parts.id.keep.field``; ``duties.<id>.field``, ``duties.<id>`` (None removes the duty, a kind
+    adds one); ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
     edited = copy.deepcopy(document)
     path, text = edit.path, edit.text
@@ -58,15 +57,18 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
         return edited
     if parts[0] == "duties" and len(parts) == 2:
         return _edit_duty(edited, parts[1], text)
-    if parts[0] == "candidates" and (len(parts) == 3 or (len(parts) == 4 and parts[3] in ("name", "price"))):
-        return _edit_candidate(edited, parts, text)
-    spec = spec_of(path)
+    if edit.action in PART_ACTIONS:
+        return edit_part(edited, edit.action, path, text, edit.index)
+    if parts[0] == "parts" and (parts[2:] == ["name"] or parts[2:3] == ["keep"]):
+        said_of(edited, path, text)
+        return edited
+    spec = spec_of(path, kind_at(edited, path))
     if spec is None:
-        raise _refuse(path, f"“{path[:60]}” is not a field of the sheet.")
+        raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
     holder, key = _holder(edited, parts, path)
     if edit.action in ("claim", "use", "drop", "tolerance"):
         if spec.kind in ("choice", "text", "table"):
-            raise _refuse(path, "Only a quantity has claims and a tolerance.", "a quantity")
+            raise refuse(path, "Only a quantity has claims and a tolerance.", "a quantity")
         _CLAIMS[edit.action](holder, key, edit)
     elif text is None or not text.strip():
         holder.pop(key, None)
@@ -112,7 +114,7 @@ def _claim_of(fact: Mapping[str, Any]) -> dict[str, Any]:
 def _in_use(holder: dict[str, Any], key: str, path: str) -> dict[str, Any]:
     found = holder.get(key)
     if not isinstance(found, dict):
-        raise _refuse(path, "There is no value in use yet: give one first.", "a value")
+        raise refuse(path, "There is no value in use yet: give one first.", "a value")
     return found
 
 
@@ -120,14 +122,14 @@ def _add_claim(holder: dict[str, Any], key: str, edit: Edit) -> None:
     claim = _present({"text": (edit.text or "").strip(), "evidence": edit.evidence or "guess"})
     claim |= _present({"source": edit.source, "date": edit.date})
     if not claim.get("text"):
-        raise _refuse(edit.path, "A claim needs a value.", "a value")
+        raise refuse(edit.path, "A claim needs a value.", "a value")
     if holder.get(key) is None:
         holder[key] = claim
         return
     fact = _in_use(holder, key, edit.path)
     claims = fact.setdefault("claims", [])
     if len(claims) >= CLAIMS_MAX:
-        raise _refuse(edit.path, f"{CLAIMS_MAX} claims are the most.", f"{CLAIMS_MAX} claims")
+        raise refuse(edit.path, f"{CLAIMS_MAX} claims are the most.", f"{CLAIMS_MAX} claims")
     claims.append(claim)
 
 
@@ -135,7 +137,7 @@ def _claim_at(holder: dict[str, Any], key: str, edit: Edit) -> tuple[dict[str, A
     fact = _in_use(holder, key, edit.path)
     claims = fact.get("claims", [])
     if not 0 <= edit.index < len(claims):
-        raise _refuse(edit.path, "There is no such claim.", f"1 to {len(claims)}")
+        raise refuse(edit.path, "There is no such claim.", f"1 to {len(claims)}")
     return fact, claims
 
 
@@ -180,40 +182,11 @@ def _holder(document: dict[str, Any], parts: list[str], path: str) -> tuple[dict
         for duty in document.get("duties", []):
             if duty["id"] == parts[1]:
                 return duty, parts[2]
-        raise _refuse(path, f"There is no duty “{parts[1][:40]}”.", "a duty of the sheet")
-    if parts[0] == "candidates":
-        facts: dict[str, Any] = _candidate(document, parts).setdefault("facts", {})
-        return facts, parts[3]
+        raise refuse(path, f"There is no duty “{parts[1][:40]}”.", "a duty of the sheet")
+    if is_part(path):
+        return holder_of(document, path)
     holder: dict[str, Any] = document.setdefault(parts[0], {})
     return holder, parts[1]
-
-
-def _candidate(document: dict[str, Any], parts: list[str]) -> dict[str, Any]:
-    for candidate in document.get("candidates", {}).get(parts[1], ()):
-        if candidate["id"] == parts[2]:
-            found: dict[str, Any] = candidate
-            return found
-    raise _refuse(".".join(parts), f"There is no candidate “{parts[2][:40]}”.", "a candidate of the sheet")
-
-
-def _edit_candidate(document: dict[str, Any], parts: list[str], text: str | None) -> dict[str, Any]:
-    """Add one (``text`` is its name), take it out (None), rename or price it."""
-    if len(parts) == 4:
-        candidate = _candidate(document, parts)
-        candidate.pop(parts[3], None)
-        candidate |= _present({parts[3]: (text or "").strip()})
-        return document
-    if text is None:
-        gone = _candidate(document, parts)
-        document["candidates"][parts[1]].remove(gone)
-        return document
-    listed = document.setdefault("candidates", {}).setdefault(parts[1], [])
-    if len(listed) >= CANDIDATES_MAX:
-        raise _refuse(".".join(parts), f"{CANDIDATES_MAX} candidates are the most.", f"{CANDIDATES_MAX} candidates")
-    if any(c["id"] == parts[2] for c in listed):
-        raise _refuse(".".join(parts), "There is a candidate of that name.", "a name of its own")
-    listed.append({"id": parts[2], "name": text, "facts": {}})
-    return document
 
 
 def _edit_duty(document: dict[str, Any], key: str, kind: str | None) -> dict[str, Any]:
@@ -221,9 +194,9 @@ def _edit_duty(document: dict[str, Any], key: str, kind: str | None) -> dict[str
     if kind is None:
         document["duties"] = [duty for duty in duties if duty["id"] != key]
     elif len(duties) >= DUTIES_MAX:
-        raise _refuse(f"duties.{key}", f"{DUTIES_MAX} duties are the most.", f"{DUTIES_MAX} duties")
+        raise refuse(f"duties.{key}", f"{DUTIES_MAX} duties are the most.", f"{DUTIES_MAX} duties")
     elif any(duty["id"] == key for duty in duties):
-        raise _refuse(f"duties.{key}", "There is a duty of that name.", "a name of its own")
+        raise refuse(f"duties.{key}", "There is a duty of that name.", "a name of its own")
     else:
         duties.append({"id": key, "kind": kind})
     return document

@@ -26,3 +26,8 @@ class SheetError(ValueError):
     def __reduce__(self) -> tuple[type[SheetError], tuple[list[Problem]]]:
         """Rebuilt from its problems where it passes from one process to another."""
         return SheetError, (self.problems,)
+
+
+def refuse(path: str, message: str, allowed: str = "a field of the sheet") -> SheetError:
+    """A refusal that names one path."""
+    return SheetError([Problem(path, path.rsplit(".", 1)[-1], path[:60], allowed, message)])

@@ -11,12 +11,14 @@ from typing import Any
 from pydantic import ValidationError
 
 from gauge_well.core.duty.facts import DRIVES
-from gauge_well.core.facts import ADDED, Spec
+from gauge_well.core.facts import ADDED, Spec, specs
 from gauge_well.core.media.fuels import FUELS, burning
+from gauge_well.core.parts import KINDS
 from gauge_well.core.tolerance import Half
-from gauge_well.sheet.document import CANDIDATES_MAX, BuildDocument
+from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
-from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, SECTIONS, WANTED
+from gauge_well.sheet.parts import fresh_id
+from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
 from gauge_well.units import Reading, ReadingError, read, show, unit_for
@@ -53,18 +55,31 @@ class Fact:
 
 
 @dataclass(frozen=True)
-class CandidateFacts:
-    """Parts that might be fitted in a section."""
+class PartFacts:
+    """A part: what is known of it, and the place it fills; on the yard where it fills none."""
 
     id: str
+    kind: str
     name: str
-    price: str | None
+    place: Place | None
     facts: Mapping[str, Fact]
+    price: str | None = None
+    source: str | None = None
+
+    @property
+    def path(self) -> str:
+        """What the paths of its facts begin with."""
+        if self.place is None:
+            return f"parts.{self.id}"
+        return f"{self.place.path}.{self.id}" if self.place.many else self.place.path
 
 
 @dataclass(frozen=True)
 class Sheet:
-    """A document with its facts read. ``document`` is the normal form that is kept."""
+    """A document with its facts read. ``document`` is the normal form that is kept.
+
+    ``sections``: by section and name, those of the parts in its places with them; ``parts``: all of them, in order.
+    """
 
     name: str
     prefer: Preference
@@ -72,7 +87,20 @@ class Sheet:
     sections: Mapping[str, Mapping[str, Fact]]
     duties: tuple[tuple[str, Mapping[str, Fact]], ...]
     document: dict[str, Any]
-    candidates: Mapping[str, tuple[CandidateFacts, ...]]
+    parts: tuple[PartFacts, ...]
+
+    def listed(self, section: str) -> dict[str, tuple[str, ...]]:
+        """Ids of the parts in each place of a section that several fill, in order."""
+        found: dict[str, tuple[str, ...]] = {}
+        for part in self.parts:
+            if part.place is not None and part.place.many and part.place.section == section:
+                found[part.place.name] = (*found.get(part.place.name, ()), part.id)
+        return found
+
+    @property
+    def yard(self) -> tuple[PartFacts, ...]:
+        """Parts that fill no place."""
+        return tuple(part for part in self.parts if part.place is None)
 
 
 class _Reader:
@@ -248,17 +276,31 @@ def _shape(raw: Mapping[str, Any]) -> dict[str, Any]:
     except ValidationError as error:
         problems: dict[str, Problem] = {}
         for item in error.errors(include_input=True, include_url=False):
-            parts = [str(p) for p in item["loc"] if not _is_model_name(p)]
+            parts = _located(item["loc"], raw)
             path = ".".join(parts)
             allowed = item.get("ctx", {}).get("expected", "")
             given = item.get("input")
             shown = str(given)[:40] if isinstance(given, str | int | float) else type(given).__name__
             problems.setdefault(path, Problem(path, parts[-1] if parts else "", shown, str(allowed), item["msg"]))
         raise SheetError(list(problems.values())) from error
-    shaped: dict[str, Any] = model.model_dump(mode="python", exclude_none=True)
+    shaped: dict[str, Any] = model.model_dump(mode="python", exclude_none=True, by_alias=True)
     if "\\u0000" in json.dumps(shaped):
         raise SheetError([_unkept(path) for path in _with_nul(shaped, "")])
     return shaped
+
+
+def _located(loc: Sequence[Any], raw: Mapping[str, Any]) -> list[str]:
+    """Where a problem of shape lies, as the paths of facts say it."""
+    parts = [str(p) for p in loc if not _is_model_name(p)]
+    if parts[:1] != ["parts"] or len(parts) < 2 or not parts[1].isdigit():
+        return parts
+    part = raw["parts"][int(parts[1])]
+    named = part if isinstance(part, Mapping) else {}
+    inner = parts[3:] if parts[2:3] and parts[2] in KINDS else parts[2:]
+    place = PLACES.get(str(named.get("role")))
+    if inner[:1] == ["facts"] and len(inner) > 1 and place is not None and not place.many:
+        return [*place.path.split("."), *inner[1:]]
+    return ["parts", str(named.get("id", parts[1]))[:40], *(inner[1:] if inner[:1] == ["facts"] else inner)]
 
 
 def _unkept(path: str) -> Problem:
@@ -282,7 +324,7 @@ def _with_nul(item: Any, path: str) -> Iterator[str]:
 
 
 def _is_model_name(part: Any) -> bool:
-    return isinstance(part, str) and (part[:1].isupper() or part in ("str", "float", "list[list[str]]"))
+    return isinstance(part, str) and (part[:1].isupper() or part in ("str", "float", "list[list[str]]", "nullable"))
 
 
 def load(raw: Mapping[str, Any]) -> Sheet:
@@ -295,7 +337,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     """
     if not isinstance(raw, Mapping):
         raise SheetError([Problem("", "Sheet", type(raw).__name__, "an object", "A build sheet is a JSON object.")])
-    shaped = _shape(upgrade(dict(raw)))
+    shaped = _shape(_named(upgrade(dict(raw))))
     prefer = Preference(**shaped["units"])
     reader = _Reader(prefer, _density(shaped))
     document: dict[str, Any] = {k: shaped[k] for k in ("format", "name", "notes", "units")}
@@ -304,7 +346,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     wanted = reader.fact("wanted", WANTED, shaped.get("wanted"))
     if wanted:
         document["wanted"] = wanted[1]
-    sections: dict[str, Mapping[str, Fact]] = {}
+    sections: dict[str, dict[str, Fact]] = {}
     for id, section in SECTIONS.items():
         sections[id], document[id] = _section(reader, id, section.specs, shaped[id])
     duties: list[tuple[str, Mapping[str, Fact]]] = []
@@ -319,16 +361,18 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         facts, normal = _section(reader, f"duties.{key}", DUTY.specs, entry)
         duties.append((key, facts))
         document["duties"].append({"id": key} | normal)
-    candidates = {}
-    for id, entries in shaped["candidates"].items():
-        candidates[id], kept = _candidates(reader, id, entries)
-        if kept:
-            document.setdefault("candidates", {})[id] = kept
+    parts = _parts(reader, shaped["parts"], document)
+    for part in parts:
+        if part.place is not None:
+            asked = part.place.role.names
+            head = part.path.partition(".")[2]
+            own = {f"{head}.{name}": fact for name, fact in part.facts.items() if name in asked}
+            sections[part.place.section] |= own
     if reader.problems:
         raise SheetError(reader.problems)
     given = wanted[0] if wanted else None
-    sections, given = _at_the_crank(sections, given)
-    return Sheet(shaped["name"], prefer, given, sections, tuple(duties), document, candidates)
+    at_crank, given = _at_the_crank(sections, given)
+    return Sheet(shaped["name"], prefer, given, at_crank, tuple(duties), document, parts)
 
 
 def _density(shaped: Mapping[str, Any]) -> float:
@@ -356,54 +400,58 @@ def _at_the_crank(
     return {**sections, "engine": engine}, None if wanted is None else crank(wanted)
 
 
-def _candidates(
-    reader: _Reader, section: str, entries: Sequence[Mapping[str, Any]]
-) -> tuple[tuple[CandidateFacts, ...], list[dict[str, Any]]]:
-    """Parts that might be fitted, read as facts of their section are."""
-    path = f"candidates.{section[:40]}"
-    if section not in SECTIONS:
-        reader.problems.append(
-            Problem(path, "Candidates", section[:40], ", ".join(SECTIONS), "There is no such section.")
-        )
-        return (), []
-    specs = SECTIONS[section].specs
-    found: list[CandidateFacts] = []
-    normal: list[dict[str, Any]] = []
-    if len(entries) > CANDIDATES_MAX:
-        most = f"{CANDIDATES_MAX} candidates"
-        reader.problems.append(
-            Problem(path, "Candidates", str(len(entries)), most, f"{most} of one section are the most.")
-        )
-    for entry in entries[:CANDIDATES_MAX]:
-        key = entry["id"]
-        if key in (c.id for c in found):
-            reader.problems.append(Problem(f"{path}.{key}", "Candidate", key, "a name of its own", "Two have one id."))
+def _named(raw: dict[str, Any]) -> dict[str, Any]:
+    """The same with each part's kind and id, where its role says them."""
+    if not isinstance(raw.get("parts"), list):
+        return raw
+    found: list[Any] = []
+    ids = {part["id"] for part in raw["parts"] if isinstance(part, dict) and isinstance(part.get("id"), str)}
+    for part in raw["parts"]:
+        place = PLACES.get(str(part.get("role"))) if isinstance(part, dict) else None
+        if place is not None:
+            part = {"kind": place.role.kind.id} | part
+        if isinstance(part, dict) and part.get("id") is None:
+            part = {"id": fresh_id(place.name if place is not None else str(part.get("kind", "part"))[:30], ids)} | part
+            ids.add(part["id"])
+        found.append(part)
+    return raw | {"parts": found}
+
+
+def _parts(reader: _Reader, entries: Sequence[Mapping[str, Any]], document: dict[str, Any]) -> tuple[PartFacts, ...]:
+    """Parts with their facts read; kept in the document but for those that say nothing."""
+    found: list[PartFacts] = []
+    kept: list[dict[str, Any]] = []
+    for entry in entries:
+        id, place, keep = entry["id"], PLACES.get(entry.get("role", "")), entry.get("keep") or {}
+        part = PartFacts(id, entry["kind"], entry["name"], place, {}, keep.get("price"), keep.get("from"))
+        if id in (p.id for p in found):
+            reader.problems.append(Problem(f"parts.{id}", "Part", id, "a name of its own", "Two parts have one id."))
             continue
-        unknown = [name for name in entry["facts"] if name not in specs]
-        for name in unknown:
-            where = f"{path}.{key}.{name[:40]}"
-            reader.problems.append(
-                Problem(where, name[:40], name[:40], "a field of the section", "Not a field that a part states.")
-            )
-        raw = {name: value for name, value in entry["facts"].items() if name not in unknown}
-        for name, value in raw.items():
-            spec = specs[name]
-            if spec.kind == "choice":
-                picked = value["text"] if isinstance(value, dict) else str(value)
-                raw[name] = picked
-                if picked not in (spec.choices or {}):
-                    allowed = ", ".join(spec.choices or {})
-                    where = f"{path}.{key}.{name}"
-                    reader.problems.append(
-                        Problem(where, spec.label.strip(), picked[:40], allowed, "Not one of the list.")
-                    )
-        facts, kept = _section(reader, f"{path}.{key}", specs, raw)
-        found.append(CandidateFacts(key, entry.get("name", ""), entry.get("price"), facts))
-        normal.append(
-            {"id": key, "name": entry.get("name", ""), "facts": kept}
-            | ({"price": entry["price"]} if entry.get("price") else {})
-        )
-    return tuple(found), normal
+        if place is not None and not place.many and place in (p.place for p in found):
+            label = place.role.label
+            message = "Two parts fill that place; it takes one: put the other on the yard."
+            reader.problems.append(Problem(place.path, label, id, "one part", message))
+            continue
+        if keep.get("price"):
+            _price(reader, f"parts.{id}.keep.price", keep["price"])
+        kind = specs(KINDS[part.kind].facts)
+        own = dict(kind) if place is None else dict(kind) | {name: place.role.own(name) for name in place.role.names}
+        facts, normal = _section(reader, part.path, own, entry["facts"])
+        if not facts and not entry["name"] and not keep and place is not None and not place.many:
+            continue
+        found.append(replace(part, facts=facts))
+        said = {key: entry[key] for key in ("role", "name") if entry.get(key)}
+        kept.append({"id": id, "kind": part.kind} | said | {"facts": normal} | ({"keep": keep} if keep else {}))
+    if kept:
+        document["parts"] = kept
+    return tuple(found)
+
+
+def _price(reader: _Reader, path: str, text: str) -> None:
+    try:
+        price_of(text)
+    except ReadingError as error:
+        reader.problems.append(Problem(path, "Price", text[:40], error.allowed, error.message))
 
 
 def _prices(reader: _Reader, raw: Mapping[str, str]) -> dict[str, str]:

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
-from gauge_well.core.facts import Rule
+from gauge_well.core.facts import Rule, built
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import Half, Known
 from gauge_well.sheet.reading import Fact, Sheet
@@ -26,11 +26,16 @@ class Resolved:
 
 
 def _fill(
-    section: Section, facts: Mapping[str, Fact], context: Mapping[str, Any]
+    section: Section,
+    facts: Mapping[str, Fact],
+    context: Mapping[str, Any],
+    listed: Mapping[str, Sequence[str]] | None = None,
 ) -> tuple[dict[str, Any], dict[str, Rule]]:
-    given = {name: fact.value for name, fact in facts.items()}
+    """Facts given and ruled of one section; a place that several parts fill is given as their ids."""
+    given = {name: fact.value for name, fact in facts.items()} | dict(listed or {})
     rules = section.fill(given, {**context, "evidence": {name: fact.evidence for name, fact in facts.items()}})
-    return {name: rule.value for name, rule in rules.items()} | given, rules
+    values = {name: fact.value for name, fact in facts.items()}
+    return {name: rule.value for name, rule in rules.items()} | values, rules
 
 
 def facts_by_path(sheet: Sheet) -> Iterator[tuple[str, Fact]]:
@@ -62,19 +67,19 @@ def resolve(sheet: Sheet) -> Resolved:
         rules |= {f"duties.{key}.{name}": rule for name, rule in ruled.items()}
     context["duties"] = flat
     for id in ("installation", *SYSTEMS):
-        context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context)
+        context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context, sheet.listed(id))
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
     known = {path: Known("rule", Half() if rule.exact else None) for path, rule in rules.items()} | {
         path: known_of(fact) for path, fact in facts_by_path(sheet)
     }
-    built = {id: SECTIONS[id].facts(**context[id]) for id in SECTIONS}
+    made = {id: built(SECTIONS[id].facts, context[id], sheet.listed(id)) for id in SECTIONS}
     case = BuildCase(
         sheet.name,
-        built["engine"],
-        built["machine"],
-        built["installation"],
+        made["engine"],
+        made["machine"],
+        made["installation"],
         tuple(duties),
-        {id: built[id] for id in SYSTEMS},
+        {id: made[id] for id in SYSTEMS},
         sheet.wanted.value if sheet.wanted else None,
         known,
     )

@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Container, Sequence
+from collections.abc import Container, Mapping, Sequence
 from dataclasses import dataclass
 
 from gauge_well.core.facts import Spec
 from gauge_well.units import ReadingError, read, unit_for
 from gauge_well.units.printing import Preference
+from gauge_well.units.table import UNITS
 
 ROWS_MAX = 60
 _COLUMNS = re.compile(r"\s*(?:,\s|;|\t|\||=)\s*")
 _BRACKETED = re.compile(r"[\[(]([^\])]*)[\])]")
+_BARE = re.compile(r"[\d.,+-]+")
 _DIGIT = re.compile(r"\d")
 _UNIT = re.compile(r"[a-z%°'\"′″]", re.IGNORECASE)
 
@@ -57,6 +59,31 @@ def read_table(spec: Spec, text: str, prefer: Preference) -> tuple[tuple[tuple[f
     for column in rows:
         _same_units(column, cells, head, spec.words or ())
     return tuple(_row(spec, rows, row, i + 1, prefer) for i, row in enumerate(cells)), lines
+
+
+def columned(
+    text: str, columns: tuple[tuple[str, str], ...], words: Mapping[str, object], prefer: Preference
+) -> list[list[str]] | None:
+    """Cells of a table as typed, in the order of ``columns``, each with the unit it was read in; None where it cannot
+    be read. A last cell that is one of ``words`` stays as it is."""
+    spec = Spec("", "table", columns=columns, words=dict.fromkeys(words, 0.0))
+    lines = [line.strip() for line in text.splitlines() if line.strip()]
+    try:
+        read_table(spec, text, prefer)
+    except ReadingError:
+        return None
+    head, places = _header(spec, lines[0], prefer)
+    found = []
+    for line in lines[1:] if head else lines:
+        cells = split(line, len(columns))
+        found.append([_with_unit(cells[c.place], c) for c in places])
+    return found
+
+
+def _with_unit(cell: str, column: Column) -> str:
+    symbol = UNITS[column.unit].symbol
+    bare = _BARE.fullmatch(cell.strip())
+    return f"{cell.strip()} {symbol}".strip() if bare else cell.strip()
 
 
 def _header(spec: Spec, line: str, prefer: Preference) -> tuple[bool, list[Column]]:

@@ -2,22 +2,39 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Mapping
 from typing import Any
 
 from gauge_well.sheet.document import FORMAT
 from gauge_well.sheet.errors import Problem, SheetError
+from gauge_well.sheet.format_1 import FORMAT_1, from_1, speaks_1
 
-# From a format to the function that makes the next one; empty while there is one version.
-UPGRADES: Mapping[str, Callable[[dict[str, Any]], dict[str, Any]]] = {}
+# From a format to the function that makes the next one.
+UPGRADES: Mapping[str, Callable[[dict[str, Any]], dict[str, Any]]] = {FORMAT_1: from_1}
 
 
 def upgrade(raw: dict[str, Any]) -> dict[str, Any]:
-    """Carry a document up to the current format; SheetError when the format is not known."""
+    """Carry a document up to the current format; SheetError when the format is not known, or newer than this program.
+
+    One that names no format is of the current one, unless it holds what only an older one did.
+    """
+    if raw.get("format") is None and speaks_1(raw):
+        raw = raw | {"format": FORMAT_1}
     while raw.get("format", FORMAT) != FORMAT:
-        step = UPGRADES.get(str(raw["format"])[:40])
+        read = str(raw["format"])[:40]
+        step = UPGRADES.get(read)
         if step is None:
-            read = str(raw["format"])[:40]
-            raise SheetError([Problem("format", "Format", read, FORMAT, f"“{read}” is not a format known here.")])
+            raise SheetError([Problem("format", "Format", read, FORMAT, _unknown(read))])
         raw = step(raw)
     return raw
+
+
+def _unknown(read: str) -> str:
+    stem, _, ours = FORMAT.partition("/")
+    found = re.fullmatch(stem + r"/(\d{1,4})", read)
+    if found and int(found[1]) > int(ours):
+        return (
+            f"This sheet is of a newer program (format {found[1]}; this one knows up to {ours}): open it with that one."
+        )
+    return f"“{read}” is not a format known here."

@@ -113,9 +113,9 @@ class EngineFacts:
     rated_power: Value | None = quantity(
         "Rated power", "power", 500.0, 3e6, group="Output", help="What the engine makes as it is."
     )
-    rated_speed: Value | None = quantity("at", "speed_rpm", 300.0, 20000.0, group="Output")
+    rated_speed: Value | None = quantity("at", "speed_rpm", 300.0, 20000.0, group="Output", follows="rated_power")
     peak_torque: Value | None = quantity("Peak torque", "torque", 2.0, 20000.0, group="Output")
-    peak_torque_speed: Value | None = quantity("at ", "speed_rpm", 200.0, 18000.0, group="Output")
+    peak_torque_speed: Value | None = quantity("at ", "speed_rpm", 200.0, 18000.0, group="Output", follows="peak_torque")
     torque_curve: tuple[tuple[float, ...], ...] | None = table(
         "Torque curve",
         (("speed", "speed_rpm"), ("torque", "torque")),

@@ -12,10 +12,10 @@ from functools import partial
 
 import numpy as np
 
-from gauge_well.core.case import BuildCase, fact_at, has_meaning, with_values
+from gauge_well.core.case import BuildCase, fact_at, has_meaning, parted, with_values
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import Spec, specs
+from gauge_well.core.facts import Spec, spec_at, specs
 from gauge_well.core.names import named
 from gauge_well.core.run.memory import MEMORY, Memory
 from gauge_well.core.run.runs import Key, Limit, run
@@ -91,13 +91,14 @@ def stateable(case: BuildCase) -> list[Taken]:
     """Values of a build that a rule supplied and that can be read, taped or answered."""
     found = []
     for path, known in case.known.items():
-        section, *_, name = path.split(".")
+        section, name = parted(path)
         if known.evidence != "rule" or (known.half is not None and not known.half.of(1.0)):
             continue
-        spec = specs(DutyFacts if section == "duties" else SECTIONS[section])[name]
+        spec = spec_at(DutyFacts if section == "duties" else SECTIONS[section], name)
         value = fact_at(case, path)
         if (
             value is None
+            or spec is None
             or spec.kind in ("choice", "text", "table")
             or spec.fine
             or _follows(case, path)
@@ -190,7 +191,7 @@ def _itself(need: Need) -> Rest | None:
     if need.shop is None or not need.shop.takes:
         return None
     path, value, _ = need.shop.takes[0]
-    section, name = path.split(".")
+    section, name = parted(path)
     return Rest(Taken(path, specs(SECTIONS[section])[name], value))
 
 

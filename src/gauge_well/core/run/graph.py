@@ -95,7 +95,7 @@ class Reader:
     def __init__(self, id: str, declared: Declared) -> None:
         by_section: dict[str, list[str]] = {}
         for path in sorted(declared.reads):
-            section, name = path.split(".")
+            section, _, name = path.partition(".")
             by_section.setdefault(section, []).append(name)
         self._id = id
         self._duties = attrgetter("name", *by_section.pop("duties", ()))

@@ -206,7 +206,8 @@ def _by_section(paths: Iterable[str]) -> list[list[str]]:
     """Paths of one section, or of one duty, together."""
     groups: dict[str, list[str]] = {}
     for path in paths:
-        groups.setdefault(path.rsplit(".", 1)[0], []).append(path)
+        holder = path.rsplit(".", 1)[0] if path.startswith("duties.") else path.split(".", 1)[0]
+        groups.setdefault(holder, []).append(path)
     return list(groups.values())
 
 

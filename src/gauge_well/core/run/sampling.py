@@ -13,7 +13,7 @@ from scipy.special import ndtr, ndtri
 from gauge_well.core.case import BuildCase, has_meaning
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
-from gauge_well.core.facts import Spec, specs
+from gauge_well.core.facts import Spec, entries, with_facts
 from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import CUT, HALF, MODEL_FACTORS, Known, factor_samples, spread
@@ -84,9 +84,9 @@ def draw(
 
     def sampled(path: str, instance: Any) -> Any:
         changed: dict[str, Any] = {}
-        for name, spec in specs(type(instance)).items():
+        for name, spec, value in entries(instance):
             where = f"{path}.{name}"
-            known, value = case.known.get(where), getattr(instance, name)
+            known = case.known.get(where)
             if known is None or value is None or where in frozen or spec.kind in ("choice", "text"):
                 continue
             if not has_meaning(case, where, spec):
@@ -96,7 +96,7 @@ def draw(
             if found is not None:
                 changed[name] = found
                 z[where] = rows[0]
-        return replace(instance, **changed) if changed else instance
+        return with_facts(instance, changed) if changed else instance
 
     if facts:
         case = replace(

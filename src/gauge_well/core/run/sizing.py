@@ -12,7 +12,7 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import CheckClass
 from gauge_well.core.engine import plausibility
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import specs
+from gauge_well.core.facts import spec_at
 from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.report import CheckEntry, ClaimEntry, DutyEntry, NotJudged, Report, Row
@@ -195,5 +195,9 @@ def _nothing_known(case: BuildCase, error: MissingFact) -> Report:
 
 def _fitted(case: BuildCase) -> bool:
     """Whether any part that is fitted was stated."""
-    stated = (p.split(".") for p, known in case.known.items() if known.evidence != "rule" and p.count(".") == 1)
-    return any(specs(SECTIONS[section])[name].part for section, name in stated if section in case.systems)
+    stated = (p.partition(".") for p, known in case.known.items() if known.evidence != "rule")
+    return any(
+        fitted.part or name.count(".") == 2
+        for section, _, name in stated
+        if section in case.systems and (fitted := spec_at(SECTIONS[section], name)) is not None
+    )

@@ -175,15 +175,10 @@ class Compared:
 
 @dataclass(frozen=True)
 class Compare:
-    """Parts side by side: the fields one states of each, and the figures it is judged by.
+    """Parts side by side: the places they would fill, and the figures they are told apart by."""
 
-    ``replaces``: what was the fitted part's own and goes with it when a field is stated of another.
-    """
-
-    title: str
-    fields: Sequence[str]
+    places: Sequence[str]
     figures: Sequence[Compared]
-    replaces: Mapping[str, Sequence[str]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)

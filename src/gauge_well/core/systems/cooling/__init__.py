@@ -12,6 +12,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import fact
 from gauge_well.core.facts import need as need_fact
 from gauge_well.core.media import air as air_media
 from gauge_well.core.media import coolant
@@ -59,21 +60,7 @@ NEAR = 1.05  # of a heat, for the slope there
 CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
 PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan", "loop": "Pump, hoses, header"}
 COMPARE = Compare(
-    "Cores and fans side by side",
-    (
-        "core_width",
-        "core_height",
-        "core_depth",
-        "core_kind",
-        "fin_count",
-        "core_rows",
-        "core_passes",
-        "fan_kind",
-        "fan_diameter",
-        "fan_count",
-        "shroud",
-        *tested.FIELDS,
-    ),
+    ("core", "fan"),
     (
         Compared("heat_carried_w", "Carries", "heat", True),
         Compared("heat_made_w", "of", "heat", False),
@@ -115,12 +102,12 @@ def refuse(given: facts.CoolingFacts) -> None:
 
 
 def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
-    names = ["core_width", "core_height", "core_depth", "fan_kind"]
-    if given.fan_kind in ("puller", "pusher", "belt"):
-        names.append("fan_diameter")
+    names = ["core.width", "core.height", "core.depth", "fan.drive"]
+    if given.fan.drive in ("puller", "pusher", "belt"):
+        names.append("fan.diameter")
     if given.restrictor in ("main", "bypass"):
         names.append("restrictor_bore")
-    absent = [n for n in names if getattr(given, n) is None]
+    absent = [n for n in names if fact(given, n) is None]
     return tuple(f"cooling.{n}" for n in (*absent, *facts_front.missing(given)))
 
 
@@ -256,7 +243,7 @@ def _figures(
 ) -> Mapping[str, Array]:
     on, plant = pick_fan(solved.airs, -1), solved.plant
     per_fan = electric_power(plant.fan, on.zones.through, on.zones.rise)
-    driven = plant.facts.fan_kind == "belt"
+    driven = plant.facts.fan.drive == "belt"
     turning = 1.0 if driven else seen.fan_share
     around, made = trip.pressures, heat_made(solved, context, context.mean)
     return {

@@ -187,7 +187,7 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
                     "Coolant runs at {v} in the hose; {guide} is the guide. A larger hose costs the pump less.",
                     {"v": (speeds[worst], "speed_m_s"), "guide": (HOSE_SPEED, "speed_m_s")},
                 ),
-                "cooling.hose_bore",
+                "cooling.hose.bore",
                 cases[worst].id,
             )
         )
@@ -212,14 +212,14 @@ def notices(cooling: Cooling, context: Context) -> list[Notice]:
                 cases[i].id,
             )
         )
-    if cooling.plant.facts.fan_kind == "none":
+    if cooling.plant.facts.fan.drive == "none":
         slow_air = [case for case in cases if case.air_speed < 5.0]
         if slow_air:
             found.append(
                 Notice(
                     "no_fan",
                     Sentence("No fan is fitted and {duty} brings hardly any air.", {"duty": slow_air[0].name.lower()}),
-                    "cooling.fan_kind",
+                    "cooling.fan.drive",
                     slow_air[0].id,
                 )
             )

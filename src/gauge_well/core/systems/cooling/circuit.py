@@ -156,10 +156,10 @@ def expansion(cooling: Cooling) -> Array:
 def expansion_check(cooling: Cooling) -> Check | None:
     """Growth of the coolant against the room left for it; None where the header's size is not given."""
     facts = cooling.plant.facts
-    if facts.header_volume is None:
+    if facts.header_tank.volume is None:
         return None
     grows = expansion(cooling)
-    room = as_array(facts.header_volume) * (1.0 - as_array(need(facts.header_fill, "cooling.header_fill")))
+    room = as_array(facts.header_tank.volume) * (1.0 - as_array(need(facts.header_fill, "cooling.header_fill")))
     values: dict[str, tuple[float, str] | str] = {
         "grows": (likely(grows), "volume"),
         "room": (likely(room), "volume"),
@@ -189,8 +189,8 @@ def overcooled_ambient(cooling: Cooling, context: Context, mean: Operation) -> A
     off = pick_fan(cooling.airs, 0)
     shed = core_shed_at(cooling, np.broadcast_to(at, cooling.plant.limit.shape), off)
     core = shed / np.maximum(at - off.air_in, 1.0)
-    heaters = as_array(need(facts.heater_cores, "cooling.heater_cores")) * need(
-        facts.heater_conductance, "cooling.heater_conductance"
+    heaters = as_array(need(facts.heater.count, "cooling.heater.count")) * need(
+        facts.heater.conductance, "cooling.heater.conductance"
     )
     conductance = np.maximum(core + heaters + still_conductance(context), 1e-6)
     return np.maximum(at - heat_made(cooling, context, mean) / conductance, AMBIENT_LOW)
@@ -201,7 +201,7 @@ def notices(cooling: Cooling, circuit: Circuit, context: Context, overcooled: Ar
     plant, cases = cooling.plant, context.duties.cases
     found: list[Notice] = []
     # Right after the cap was opened nothing holds the suction side up, and the engine may still be revved.
-    belted = plant.facts.pump_drive != "electric"
+    belted = plant.facts.pump.drive != "electric"
     faster = context.engine.rated_speed / context.duties.column("engine_speed") if belted else 1.0
     open_cap = pressures(replace(plant.loop, speed=as_array(plant.loop.speed) * faster), plant.facts, 0.0)
     suction = -likely(np.asarray(open_cap.pump_inlet))

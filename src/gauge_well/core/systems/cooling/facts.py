@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import Rule, Way
+from gauge_well.core.facts import Rule, Way, ways_of
 from gauge_well.core.heat.louvred_core import tube_width
 from gauge_well.core.systems.cooling import facts_air, facts_front, facts_loop
 from gauge_well.core.systems.cooling.facts_air import AirFacts, fill_air
@@ -24,7 +24,7 @@ class CoolingFacts(LoopFacts, FrontFacts, AirFacts):
 
 
 # How each is measured in a workshop.
-WAYS: Mapping[str, Way] = {**facts_air.WAYS, **facts_front.WAYS, **facts_loop.WAYS}
+WAYS: Mapping[str, Way] = ways_of(CoolingFacts, {**facts_air.WAYS, **facts_front.WAYS, **facts_loop.WAYS})
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -62,8 +62,8 @@ def refuse(facts: CoolingFacts) -> None:
             "above the temperature the first comes on at",
             "The second fan comes on at or below the first.",
         )
-    if facts.fan_table is not None:
-        _refuse_curve(facts.fan_table)
+    if facts.fan.table is not None:
+        _refuse_curve(facts.fan.table)
     _refuse_rows(facts)
     for name, rows in (("hose_feed", facts.hose_feed), ("hose_back", facts.hose_back)):
         _refuse_bores(name, rows or ())
@@ -86,13 +86,18 @@ def _refuse_bores(name: str, rows: Sequence[Sequence[Value]]) -> None:
 
 def _refuse_rows(facts: CoolingFacts) -> None:
     """Flat tubes lie along the air: a row has no less of the depth than its tubes are thick."""
-    if facts.core_kind == "plate" or facts.core_depth is None or facts.core_rows is None or facts.tube_height is None:
+    if (
+        facts.core.tubes == "plate"
+        or facts.core.depth is None
+        or facts.core.rows is None
+        or facts.core.tube_height is None
+    ):
         return
-    if likely(tube_width(facts.core_depth, facts.core_rows)) <= likely(facts.tube_height):
+    if likely(tube_width(facts.core.depth, facts.core.rows)) <= likely(facts.core.tube_height):
         raise CoreError(
             "rows_too_many",
-            "cooling.core_rows",
-            likely(facts.core_rows),
+            "cooling.core.rows",
+            likely(facts.core.rows),
             "rows of flat tubes that fit in the core's depth",
             "So many rows of flat tubes do not fit in the core's depth.",
         )
@@ -103,12 +108,12 @@ def _refuse_curve(rows: tuple[tuple[float, ...], ...]) -> None:
     if len(rows) < 2 or flows[0] < 0.0 or np.any(np.diff(flows) <= 0.0) or np.any(np.diff(pressures) >= 0.0):
         raise CoreError(
             "fan_table",
-            "cooling.fan_table",
+            "cooling.fan.table",
             None,
             "flow rising and pressure falling from line to line",
             "The fan's curve wants two points or more, from shut off to free air: flow rising, pressure falling.",
         )
     if pressures[-1] < 0.0:
         raise CoreError(
-            "fan_table", "cooling.fan_table", float(pressures[-1]), "0 or more", "The fan's curve falls below nought."
+            "fan_table", "cooling.fan.table", float(pressures[-1]), "0 or more", "The fan's curve falls below nought."
         )

@@ -6,77 +6,56 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core.facts import YES_NO, Way, choice, quantity
+from gauge_well.core.facts import YES_NO, Way, choice, fact, quantity, role
+from gauge_well.core.parts.core import CORE, CoreFacts
 from gauge_well.core.typing import Value
 
 CONDENSER_DEPTH, GAP = 0.020, 0.010
+SIZES = ("width", "height", "depth")
 
 
 @dataclass(frozen=True)
 class FrontFacts:
     """Condenser, charge cooler and oil cooler ahead of the core, and the gaps. SI."""
 
-    condenser: str | None = choice("Condenser in front", YES_NO, group="In front")
-    condenser_depth: Value | None = quantity(
-        "Condenser depth", "length", 0.008, 0.1, group="In front", when=("condenser", ("yes",))
+    condenser_front: str | None = choice("Condenser in front", YES_NO, group="In front")
+    condenser: CoreFacts = role(
+        CORE,
+        "Condenser",
+        group="In front",
+        asks=("depth",),
+        labels={"depth": "Condenser depth"},
+        limits={"depth": (0.008, 0.1)},
+        when=("condenser_front", ("yes",)),
     )
     charge_front: str | None = choice("Charge cooler in front", YES_NO, group="In front")
-    charge_width: Value | None = quantity(
-        "Charge cooler width",
-        "length",
-        0.05,
-        3.0,
-        part="charge_cooler",
+    charge_cooler: CoreFacts = role(
+        CORE,
+        "Charge cooler",
         group="In front",
-        help="Finned part only.",
-        when=("charge_front", ("yes",)),
-    )
-    charge_height: Value | None = quantity(
-        "Charge cooler height",
-        "length",
-        0.03,
-        2.5,
-        part="charge_cooler",
-        group="In front",
-        when=("charge_front", ("yes",)),
-    )
-    charge_depth: Value | None = quantity(
-        "Charge cooler depth",
-        "length",
-        0.015,
-        0.3,
-        part="charge_cooler",
-        group="In front",
+        asks=SIZES,
+        labels={size: f"Charge cooler {size}" for size in SIZES},
+        limits={"width": (0.05, 3.0), "height": (0.03, 2.5), "depth": (0.015, 0.3)},
         when=("charge_front", ("yes",)),
     )
     oil_front: str | None = choice("Oil cooler in front", YES_NO, group="In front")
-    oil_width: Value | None = quantity(
-        "Oil cooler width",
-        "length",
-        0.05,
-        2.0,
-        part="oil_cooler",
+    oil_cooler: CoreFacts = role(
+        CORE,
+        "Oil cooler",
         group="In front",
-        help="Finned part only.",
+        asks=SIZES,
+        labels={size: f"Oil cooler {size}" for size in SIZES},
+        limits={"width": (0.05, 2.0), "height": (0.03, 2.0), "depth": (0.015, 0.2)},
         when=("oil_front", ("yes",)),
-    )
-    oil_height: Value | None = quantity(
-        "Oil cooler height", "length", 0.03, 2.0, part="oil_cooler", group="In front", when=("oil_front", ("yes",))
-    )
-    oil_depth: Value | None = quantity(
-        "Oil cooler depth", "length", 0.015, 0.2, part="oil_cooler", group="In front", when=("oil_front", ("yes",))
     )
     front_gap: Value | None = quantity("Gap between cores", "length", 0.0, 0.3, group="In front")
 
 
 WAYS: Mapping[str, Way] = {
-    "condenser_depth": Way("hand", "Calliper or a ruler through the edge: finned part only."),
-    "charge_width": Way("hand", "Tape across the finned part, not the tanks."),
-    "charge_height": Way("hand", "Tape up the finned part."),
-    "charge_depth": Way("hand", "Calliper or a ruler through the edge."),
-    "oil_width": Way("hand", "Tape across the finned part, not the tanks."),
-    "oil_height": Way("hand", "Tape up the finned part."),
-    "oil_depth": Way("hand", "Calliper or a ruler through the edge."),
+    "charge_cooler.height": Way("hand", "Tape up the finned part."),
+    "charge_cooler.depth": Way("hand", "Calliper or a ruler through the edge."),
+    "oil_cooler.height": Way("hand", "Tape up the finned part."),
+    "oil_cooler.depth": Way("hand", "Calliper or a ruler through the edge."),
     "front_gap": Way("above", "Stacked drill shanks between the cores."),
 }
 
@@ -84,12 +63,12 @@ WAYS: Mapping[str, Way] = {
 def missing(facts: FrontFacts) -> tuple[str, ...]:
     """Sizes that a cooler said to stand in front still lacks."""
     names = [
-        f"{which}_{size}"
+        f"{which}_cooler.{size}"
         for which in ("charge", "oil")
-        if getattr(facts, f"{which}_front") == "yes"
-        for size in ("width", "height", "depth")
+        if fact(facts, f"{which}_front") == "yes"
+        for size in SIZES
     ]
-    return tuple(name for name in names if getattr(facts, name) is None)
+    return tuple(name for name in names if fact(facts, name) is None)
 
 
 def fill_front(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]], rule: Callable[..., None]) -> None:
@@ -98,10 +77,10 @@ def fill_front(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]
         name.endswith(".air_conditioning") and value == "yes" for name, value in context.get("duties", {}).items()
     )
     if cooled:
-        rule("condenser", "yes", "a duty runs the air conditioning: its condenser stands before the core")
+        rule("condenser_front", "yes", "a duty runs the air conditioning: its condenser stands before the core")
     else:
-        rule("condenser", "no", "none stated")
-    rule("condenser_depth", CONDENSER_DEPTH, "a usual condenser")
+        rule("condenser_front", "no", "none stated")
+    rule("condenser.depth", CONDENSER_DEPTH, "a usual condenser")
     rule("charge_front", "no", "none stated")
     rule("oil_front", "no", "none stated")
     rule("front_gap", GAP, "usual")

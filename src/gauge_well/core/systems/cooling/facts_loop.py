@@ -8,14 +8,17 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core.facts import YES_NO, Way, choice, quantity, table
+from gauge_well.core.facts import YES_NO, Way, choice, quantity, role, table
+from gauge_well.core.parts.coolant_pump import COOLANT_PUMP, CoolantPumpFacts
+from gauge_well.core.parts.exchanger import EXCHANGER, ExchangerFacts
+from gauge_well.core.parts.line import LINE, LineFacts
+from gauge_well.core.parts.tank import TANK, TankFacts
 from gauge_well.core.typing import Value
 
 FLOWS: Mapping[str, str] = {
     "here": "measured in this loop",
     "maker": "the pump's, in its usual loop",
 }
-PUMPS: Mapping[str, str] = {"belt": "driven by the engine", "electric": "electric, always at full"}
 BYPASSES: Mapping[str, str] = {
     "closing": "shut by the thermostat as it opens",
     "always": "always open",
@@ -60,28 +63,20 @@ class LoopFacts:
     coolant_flow: Value | None = quantity(
         "Coolant flow", "flow", 1e-5, 0.05, group="Coolant", help="Through the core, thermostat open, usual pulleys."
     )
-    coolant_flow_speed: Value | None = quantity("at", "speed_rpm", 200.0, 20000.0, group="Coolant", spread="exact")
+    coolant_flow_speed: Value | None = quantity(
+        "at", "speed_rpm", 200.0, 20000.0, follows="coolant_flow", group="Coolant", spread="exact"
+    )
     coolant_flow_is: str | None = choice("That flow is", FLOWS, group="Coolant")
-    hose_bore: Value | None = quantity("Hose bore", "length", 0.01, 0.15, group="Coolant", spread="gauge")
+    hose: LineFacts = role(
+        LINE,
+        "Coolant hose",
+        asks=("bore", "length"),
+        group="Coolant",
+        labels={"bore": "Hose bore", "length": "Hose or pipe, each way"},
+        limits={"bore": (0.01, 0.15), "length": (0.05, 15.0)},
+    )
     gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
-    pump_drive: str | None = choice("Pump", PUMPS, group="Loop")
-    pump_pressure: Value | None = quantity(
-        "Pump's pressure, shut off",
-        "pressure_difference",
-        5e3,
-        5e5,
-        group="Loop",
-        help="At the speed the flow is stated at, nothing flowing.",
-    )
-    pump_ratio: Value | None = quantity(
-        "Pump's speed over its usual",
-        "ratio",
-        0.3,
-        3.0,
-        group="Loop",
-        spread="exact",
-        help="Old pump pulley over new, for the same crank pulley. 1 as standard.",
-    )
+    pump: CoolantPumpFacts = role(COOLANT_PUMP, "Coolant pump")
     thermostat_kind: str | None = choice("Thermostat", THERMOSTATS, group="Loop")
     bypass: str | None = choice("Bypass", BYPASSES, group="Loop")
     restrictor: str | None = choice("Restrictor", RESTRICTORS, group="Loop")
@@ -94,7 +89,6 @@ class LoopFacts:
         spread="gauge",
         when=("restrictor", ("main", "bypass")),
     )
-    hose_length: Value | None = quantity("Hose or pipe, each way", "length", 0.05, 15.0, group="Loop")
     hose_feed: tuple[tuple[float, ...], ...] | None = table(
         "Engine to core, piece by piece",
         (("bore", "length"), ("length", "length"), ("piece", "ratio")),
@@ -109,14 +103,24 @@ class LoopFacts:
         words=FITTINGS,
         help=RUN_HELP,
     )
-    heater_cores: Value | None = quantity("Heater cores", "count", 0, 4, group="Heater", spread="exact")
-    heater_open: str | None = choice("Heater counted on", YES_NO, group="Heater", help="Wide open, its fan at full.")
-    heater_conductance: Value | None = quantity(
-        "Heater sheds, each", "conductance", 5.0, 400.0, group="Heater", when=("heater_open", ("yes",))
+    heater: ExchangerFacts = role(
+        EXCHANGER,
+        "Heater",
+        group="Heater",
+        asks=("count", "conductance"),
+        labels={"conductance": "Heater sheds, each"},
+        limits={"conductance": (5.0, 400.0)},
     )
+    heater_open: str | None = choice("Heater counted on", YES_NO, group="Heater", help="Wide open, its fan at full.")
     header: str | None = choice("Header and cap", HEADERS, group="Header")
-    header_volume: Value | None = quantity(
-        "Header or overflow holds", "volume", 5e-5, 0.05, part="header", group="Header"
+    header_tank: TankFacts = role(
+        TANK,
+        "Header or overflow",
+        group="Header",
+        asks=("volume",),
+        labels={"volume": "Header or overflow holds"},
+        helps={"volume": ""},
+        limits={"volume": (5e-5, 0.05)},
     )
     header_fill: Value | None = quantity("Filled cold to", "share", 0.0, 1.0, group="Header", spread="exact")
     coolant_volume: Value | None = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")
@@ -151,13 +155,12 @@ WAYS: Mapping[str, Way] = {
     "cap_pressure": Way("hand", "Stamped on the cap; a pump with a gauge shows if it still holds."),
     "glycol": Way("above", "A refractometer or a hydrometer in the header."),
     "coolant_flow": Way("running", "Top hose into a bucket of known size, fed from a full drum, at a steady speed."),
-    "pump_pressure": Way("papers", "The pump's curve where it meets no flow."),
-    "hose_bore": Way("hand", "Calliper in the neck: the narrowest counts."),
+    "hose.bore": Way("hand", "Calliper in the neck: the narrowest counts."),
     "restrictor_bore": Way("hand", "The drill that just passes."),
-    "hose_length": Way("above", "A string along the hose; the longer of the two."),
-    "header_volume": Way("hand", "Fill it from a measuring jug."),
+    "hose.length": Way("above", "A string along the hose; the longer of the two."),
+    "header_tank.volume": Way("hand", "Fill it from a measuring jug."),
     "coolant_volume": Way("running", "What goes in from dry, counted by the jug."),
-    "heater_conductance": Way(
+    "heater.conductance": Way(
         "running", "Both heater hoses with a probe: flow times the fall over coolant less cabin air."
     ),
     "filler_height": Way("above", "Floor to the neck, machine level."),
@@ -175,25 +178,25 @@ def fill_loop(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     rule("cap_pressure", 103e3, "15 psi cap")
     rule("glycol", 0.5, "half and half")
     rule("coolant_flow_is", "here", "as typed")
-    rule("hose_bore", 0.038, "a common hose")
+    rule("hose.bore", 0.038, "a common hose")
     rule("gearbox_cooler", "no", "none stated")
-    rule("pump_drive", "belt", "the engine's own")
-    rule("pump_ratio", 1.0, "standard pulleys")
+    rule("pump.drive", "belt", "the engine's own")
+    rule("pump.ratio", 1.0, "standard pulleys")
     rule("thermostat_kind", "fitted", "as built")
     rule("bypass", "closing", "usual")
     rule("restrictor", "none", "none stated")
     remote = given.get("opening") == "remote"
     run = REMOTE_RUN if remote else USUAL_RUN
-    rule("hose_length", run, "engine and core apart" if remote else "core before the engine")
+    rule("hose.length", run, "engine and core apart" if remote else "core before the engine")
     cabin = machine.get("kind") in ("road_car", "off_road", "van", "truck")
-    rule("heater_cores", 1.0 if cabin else 0.0, "usual for the machine")
+    rule("heater.count", 1.0 if cabin else 0.0, "usual for the machine")
     rule("heater_open", "no", "not relied on")
-    rule("heater_conductance", 80.0, "a usual heater, fan at full")
+    rule("heater.conductance", 80.0, "a usual heater, fan at full")
     rule("header", "core", "the commonest")
     rule("header_fill", 0.4, "between the marks")
     size = engine.get("displacement")
     if size is not None:
-        bore, length = (float(given.get(name) or usual) for name, usual in (("hose_bore", 0.038), ("hose_length", run)))
+        bore, length = (float(given.get(name) or usual) for name, usual in (("hose.bore", 0.038), ("hose.length", run)))
         pipes = 2.0 * np.pi / 4.0 * bore**2 * max(0.0, length - USUAL_RUN)
         rule("coolant_volume", 0.004 + 2.0 * float(size) + pipes, "by engine size and length of pipe")
     rule("steam_line", "no", "none stated")

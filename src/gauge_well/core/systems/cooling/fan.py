@@ -76,11 +76,11 @@ def curve_of(rows: tuple[tuple[float, ...], ...]) -> tuple[Curve, Value, Value]:
 
 def belt_speed(facts: CoolingFacts, engine_speed: Value) -> Array:
     """Speed of an engine-driven fan over the speed its figures stand at, clutch in."""
-    turning = as_array(need(facts.fan_ratio, "cooling.fan_ratio")) * engine_speed
-    if facts.fan_clutch != "none":
-        limit = as_array(need(facts.fan_clutch_limit, "cooling.fan_clutch_limit"))
+    turning = as_array(need(facts.fan.ratio, "cooling.fan.ratio")) * engine_speed
+    if facts.fan.clutch != "none":
+        limit = as_array(need(facts.fan.clutch_limit, "cooling.fan.clutch_limit"))
         turning = np.minimum(CLUTCH_SLIP * turning, limit)
-    return np.asarray(turning / need(facts.fan_speed, "cooling.fan_speed"))
+    return np.asarray(turning / need(facts.fan.speed, "cooling.fan.speed"))
 
 
 def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
@@ -100,30 +100,30 @@ def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
     MissingFact
         Naming the fan's fact that is not given.
     """
-    if facts.fan_kind is None:
-        raise MissingFact("cooling.fan_kind")
-    if facts.fan_kind == "none":
+    if facts.fan.drive is None:
+        raise MissingFact("cooling.fan.drive")
+    if facts.fan.drive == "none":
         return NO_FAN
-    count = as_array(need(facts.fan_count, "cooling.fan_count"))
-    diameter = as_array(need(facts.fan_diameter, "cooling.fan_diameter"))
+    count = as_array(need(facts.fan.count, "cooling.fan.count"))
+    diameter = as_array(need(facts.fan.diameter, "cooling.fan.diameter"))
     curve: Curve | None = None
-    if facts.fan_table is not None:
-        curve, each, shut_off = curve_of(facts.fan_table)
+    if facts.fan.table is not None:
+        curve, each, shut_off = curve_of(facts.fan.table)
     else:
-        each, shut_off = need(facts.fan_flow, "cooling.fan_flow"), need(facts.fan_pressure, "cooling.fan_pressure")
-        if facts.fan_rating == "advertised":
+        each, shut_off = need(facts.fan.flow, "cooling.fan.flow"), need(facts.fan.pressure, "cooling.fan.pressure")
+        if facts.fan.rating == "advertised":
             each = as_array(each) * ADVERTISED * doubt
     flow = as_array(each) * count
-    if facts.fan_kind == "pusher":
+    if facts.fan.drive == "pusher":
         flow = flow * PUSHER
     most = _most_power(curve) * flow * as_array(shut_off) / EFFICIENCY
-    plate = most if facts.fan_power is None else as_array(facts.fan_power) * count
+    plate = most if facts.fan.power is None else as_array(facts.fan.power) * count
     off = 0.0
     stages: tuple[float, ...] = (1.0,)
-    if facts.fan_kind == "belt":
+    if facts.fan.drive == "belt":
         speed = belt_speed(facts, engine_speed)
         flow, shut_off = flow * speed, as_array(shut_off) * speed**2
-        off = 1.0 if facts.fan_clutch == "none" else CLUTCH_IDLING**2
+        off = 1.0 if facts.fan.clutch == "none" else CLUTCH_IDLING**2
         plate = most * speed**3
     elif facts.fan_stages == "staged" and likely(count) > 1.0:
         stages = (float(np.ceil(likely(count) / 2.0)) / likely(count), 1.0)
@@ -131,12 +131,12 @@ def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
         flow,
         shut_off,
         count * np.pi / 4.0 * diameter**2,
-        facts.shroud or "full",
+        facts.fan.shroud or "full",
         curve,
         off,
         stages,
         plate,
-        facts.fan_kind == "pusher",
+        facts.fan.drive == "pusher",
     )
 
 

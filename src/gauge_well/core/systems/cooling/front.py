@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.engine.model import Operation
-from gauge_well.core.facts import need
+from gauge_well.core.facts import fact, need
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
@@ -42,7 +42,8 @@ def coolers(core: RadiatorCore, facts: CoolingFacts) -> tuple[Cooler, ...]:
         if getattr(facts, f"{name}_front") != "yes":
             continue
         width, height, depth = (
-            need(getattr(facts, f"{name}_{size}"), f"cooling.{name}_{size}") for size in ("width", "height", "depth")
+            need(fact(facts, path), f"cooling.{path}")
+            for path in (f"{name}_cooler.{size}" for size in ("width", "height", "depth"))
         )
         fin = LouvredFin(
             FIN_PITCH, FIN_LENGTH, FIN_THICKNESS, LOUVRE_PITCH, LOUVRE_LENGTH, LOUVRE_ANGLE, TUBE_HEIGHT, depth
@@ -89,7 +90,7 @@ def with_coolers(
 def heat_in_front(context: Context, facts: CoolingFacts, mean: Operation) -> Array:
     """Heat the air takes up before it reaches the core [W]: condenser, charge air, oil."""
     heat = np.asarray(0.0)
-    if facts.condenser == "yes":
+    if facts.condenser_front == "yes":
         heat = heat + context.duties.column("condenser_heat")
     if facts.charge_front == "yes":
         heat = heat + np.maximum(mean.charge_heat, 0.0)

@@ -32,8 +32,8 @@ def spots(facts: CoolingFacts) -> list[Spot]:
     for at, row in enumerate(facts.high_points or ()):
         add(f"hump {at + 1}", row[0], likely(as_array(row[1])) > 0.5)
     add("the core's inlet", facts.core_inlet_height, facts.header == "core")
-    if facts.core_foot is not None and facts.core_height is not None:
-        top = likely(facts.core_foot) + likely(facts.core_height)
+    if facts.core_foot is not None and facts.core.height is not None:
+        top = likely(facts.core_foot) + likely(facts.core.height)
         add("the core's top", top, facts.header in ("core", "core_cold"))
     add("the core's outlet", facts.core_outlet_height, facts.header == "core_cold")
     add("the pump's inlet", facts.pump_inlet_height, facts.header == "remote")

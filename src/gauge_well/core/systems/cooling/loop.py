@@ -122,7 +122,7 @@ def run_of(rows: Sequence[Sequence[Value]] | None, facts: CoolingFacts) -> list[
     """Pieces of one way, (bore, length, K); where they are not given one hose with two bends."""
     if rows:
         return [(row[0], row[1], row[2]) for row in rows]
-    bore, length = need(facts.hose_bore, "cooling.hose_bore"), need(facts.hose_length, "cooling.hose_length")
+    bore, length = need(facts.hose.bore, "cooling.hose.bore"), need(facts.hose.length, "cooling.hose.length")
     return [(bore, length, USUAL_RUN)]
 
 
@@ -206,17 +206,17 @@ def loop_of(
     fluid = coolant.properties(temperature, glycol)
     rho, mu = fluid.density, fluid.viscosity
     flow, at_speed = as_array(reference[0]), as_array(reference[1])
-    electric = facts.pump_drive == "electric"
+    electric = facts.pump.drive == "electric"
     rise = RISE_ELECTRIC if electric else RISE * (at_speed / rated_speed) ** 2
-    if facts.pump_pressure is not None:
-        rise = as_array(facts.pump_pressure) / SHUT_OFF
-    turns = as_array(need(facts.pump_ratio, "cooling.pump_ratio")) * (
+    if facts.pump.pressure is not None:
+        rise = as_array(facts.pump.pressure) / SHUT_OFF
+    turns = as_array(need(facts.pump.ratio, "cooling.pump.ratio")) * (
         1.0 if electric else as_array(engine_speed) / at_speed
     )
     feed = run_loss(run_of(facts.hose_feed, facts), flow, rho, mu)
     back = run_loss(run_of(facts.hose_back, facts), flow, rho, mu)
     a, b = tube_loss(core, flow, rho, mu)
-    bypass_square = hole(BYPASS_BORE * as_array(need(facts.hose_bore, "cooling.hose_bore")), rho)
+    bypass_square = hole(BYPASS_BORE * as_array(need(facts.hose.bore, "cooling.hose.bore")), rho)
     restrictor = np.asarray(0.0)
     if facts.restrictor in ("main", "bypass"):
         through = hole(need(facts.restrictor_bore, "cooling.restrictor_bore"), rho)
@@ -224,7 +224,7 @@ def loop_of(
             restrictor = through
         else:
             bypass_square = bypass_square + through
-    heaters = as_array(need(facts.heater_cores, "cooling.heater_cores")) if facts.heater_open == "yes" else 0.0
+    heaters = as_array(need(facts.heater.count, "cooling.heater.count")) if facts.heater_open == "yes" else 0.0
     loop = Loop(
         speed=turns,
         head=SHUT_OFF * rise,
@@ -246,9 +246,9 @@ def loop_of(
     drop = as_array(loop.tubes_a) * flow + loop.main(1.0) * flow**2
     whole = loop.flows(drop, 1.0)[1]
     inner = (PUMP_OWN + ENGINE_SHARE) * rise
-    if facts.pump_pressure is not None:
+    if facts.pump.pressure is not None:
         # What a known pump has left over the outer loop is lost inside; its share as usual.
-        inner = np.maximum(as_array(facts.pump_pressure) - drop, 0.1 * drop)
+        inner = np.maximum(as_array(facts.pump.pressure) - drop, 0.1 * drop)
     share = PUMP_OWN / (PUMP_OWN + ENGINE_SHARE)
     return replace(loop, head=inner + drop, own=share * inner / whole**2, engine=(1.0 - share) * inner / whole**2)
 

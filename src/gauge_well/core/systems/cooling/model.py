@@ -52,32 +52,32 @@ SKIN, SKIN_MASS = 20.0, 150.0  # W/K that an engine of that mass [kg] gives to s
 
 def core_of(facts: CoolingFacts) -> radiator.RadiatorCore:
     """Build the core; MissingFact names the dimension that is absent."""
-    fin_pitch = 1.0 / as_array(need(facts.fin_count, "cooling.fin_count"))
-    conductivity = radiator.FIN_MATERIALS[facts.fin_material or "aluminium"][1]
+    fin_pitch = 1.0 / as_array(need(facts.core.fin_count, "cooling.core.fin_count"))
+    conductivity = radiator.FIN_MATERIALS[facts.core.fin_material or "aluminium"][1]
     width, height, depth, passes, rows = (
-        need(getattr(facts, name), f"cooling.{name}")
-        for name in ("core_width", "core_height", "core_depth", "core_passes", "core_rows")
+        need(getattr(facts.core, name), f"cooling.core.{name}")
+        for name in ("width", "height", "depth", "passes", "rows")
     )
-    down_flow = 1.0 if facts.core_direction == "down_flow" else 0.0
-    if facts.core_kind == "plate":
+    down_flow = 1.0 if facts.core.direction == "down_flow" else 0.0
+    if facts.core.tubes == "plate":
         plate = PlateFin(
             fin_pitch=fin_pitch,
             fin_thickness=PLATE_THICKNESS,
-            tube_diameter=need(facts.tube_diameter, "cooling.tube_diameter"),
-            pitch_across=need(facts.tube_across, "cooling.tube_across"),
-            pitch_along=need(facts.tube_along, "cooling.tube_along"),
+            tube_diameter=need(facts.core.tube_diameter, "cooling.core.tube_diameter"),
+            pitch_across=need(facts.core.tube_across, "cooling.core.tube_across"),
+            pitch_along=need(facts.core.tube_along, "cooling.core.tube_along"),
             rows=rows,
         )
         return PlateFinCore(width, height, depth, passes, rows, down_flow, ROUND_WALL, conductivity, plate)
-    between = as_array(need(facts.fin_length, "cooling.fin_length"))
+    between = as_array(need(facts.core.fin_length, "cooling.core.fin_length"))
     fin = LouvredFin(
         fin_pitch=fin_pitch,
         fin_length=between,
         fin_thickness=FIN_THICKNESS,
-        louvre_pitch=need(facts.louvre_pitch, "cooling.louvre_pitch"),
+        louvre_pitch=need(facts.core.louvre_pitch, "cooling.core.louvre_pitch"),
         louvre_length=LOUVRE_SHARE * between,
-        louvre_angle=np.rad2deg(as_array(need(facts.louvre_angle, "cooling.louvre_angle"))),
-        tube_height=need(facts.tube_height, "cooling.tube_height"),
+        louvre_angle=np.rad2deg(as_array(need(facts.core.louvre_angle, "cooling.core.louvre_angle"))),
+        tube_height=need(facts.core.tube_height, "cooling.core.tube_height"),
         tube_depth=depth,
     )
     return LouvredCore(width, height, depth, passes, rows, down_flow, WALL, conductivity, fin)
@@ -200,7 +200,7 @@ def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[
     if facts.coolant_flow is not None:
         speed = context.engine.rated_speed if facts.coolant_flow_speed is None else facts.coolant_flow_speed
         return as_array(facts.coolant_flow), speed, facts.coolant_flow_is or "here"
-    bore = as_array(need(facts.hose_bore, "cooling.hose_bore"))
+    bore = as_array(need(facts.hose.bore, "cooling.hose.bore"))
     hose = HOSE_SPEED * np.pi / 4.0 * bore**2
     warm = coolant.properties(363.15, glycol)
     rho_cp = warm.density * warm.heat_capacity
@@ -233,7 +233,7 @@ def solve_air(
     lead = (len(states),) + (1,) * np.ndim(rho)
     share, running = (np.array([state[k] for state in states]).reshape(lead) for k in (0, 1))
     share = np.maximum(share, fan.off)
-    loss = GRILLES[facts.grille or "usual"][1] + (front.CONDENSER_LOSS if facts.condenser == "yes" else 0.0)
+    loss = GRILLES[facts.grille or "usual"][1] + (front.CONDENSER_LOSS if facts.condenser_front == "yes" else 0.0)
     covered = clip(UNSHROUDED_SPREAD * as_array(fan.disc_area) / core.face, 0.05, 0.95)
     turning = 0.0 * share if fan.shroud == "open" else np.sqrt(share) * running
     again = SEALINGS[facts.sealing or "usual"][1]
@@ -484,8 +484,8 @@ def heater_conductance(facts: CoolingFacts) -> Array:
     """What heater cores counted on shed [W/K], coolant over the air outside."""
     if facts.heater_open != "yes":
         return np.asarray(0.0)
-    count = as_array(need(facts.heater_cores, "cooling.heater_cores"))
-    return count * need(facts.heater_conductance, "cooling.heater_conductance")
+    count = as_array(need(facts.heater.count, "cooling.heater.count"))
+    return count * need(facts.heater.conductance, "cooling.heater.conductance")
 
 
 def states_of(fan: Fan) -> tuple[tuple[float, float], ...]:

@@ -38,29 +38,30 @@ DROP_NEED = 10.0  # K over the core at rated power that a pump is asked for; the
 
 def _with_face(facts: CoolingFacts, faces: Value, depth: float) -> CoolingFacts:
     """The same with a core of that face [m2]."""
-    return replace(
-        facts,
-        core_width=np.sqrt(as_array(faces) * ASPECT),
-        core_height=np.sqrt(as_array(faces) / ASPECT),
-        core_depth=depth,
-        core_rows=facts.core_rows if facts.core_depth is not None else (2.0 if depth > 0.045 else 1.0),
+    core = replace(
+        facts.core,
+        width=np.sqrt(as_array(faces) * ASPECT),
+        height=np.sqrt(as_array(faces) / ASPECT),
+        depth=depth,
+        rows=facts.core.rows if facts.core.depth is not None else (2.0 if depth > 0.045 else 1.0),
     )
+    return replace(facts, core=core)
 
 
 def _with_fan(facts: CoolingFacts, faces: Value, flow: Value) -> CoolingFacts:
     """The same with fans that move ``flow`` [m3/s] free in a full shroud."""
-    return replace(
-        facts,
-        fan_kind="puller",
-        fan_count=1.0,
-        fan_diameter=0.8 * np.sqrt(as_array(faces)),
-        fan_flow=flow,
-        fan_pressure=FAN_PRESSURE,
-        fan_rating="rig",
-        fan_table=None,
-        fan_stages="together",
+    fan = replace(
+        facts.fan,
+        drive="puller",
+        count=1.0,
+        diameter=0.8 * np.sqrt(as_array(faces)),
+        flow=flow,
+        pressure=FAN_PRESSURE,
+        rating="rig",
+        table=None,
         shroud="full",
     )
+    return replace(facts, fan=fan, fan_stages="together")
 
 
 def _fills(context: Context, solved: Cooling) -> tuple[Array, Array]:
@@ -139,14 +140,14 @@ def _core(context: Context, values: Mapping[str, tuple[float, str] | str], short
         Sentence("{depth} deep" + ("; for a short pull, every {every}" if short else ""), values),
         Sentence(words, slots),
         None if found is None else found[0] * found[1],
-        "cooling.core_width",
+        "cooling.core.width",
     )
 
 
 def _fan(context: Context, facts: CoolingFacts, face: Array, depth: float) -> Need:
     """Fan flow by the duty that uses the fan, on the core that is fitted or on the face asked for."""
-    width, height = facts.core_width, facts.core_height
-    if width is not None and height is not None and facts.core_depth is not None:
+    width, height = facts.core.width, facts.core.height
+    if width is not None and height is not None and facts.core.depth is not None:
         size, core = likely(width) * likely(height), facts
     else:
         size = likely(face)
@@ -188,14 +189,14 @@ def _fans(flow: float) -> Shopping:
         slots = {"d": (diameter, "size"), "each": (each, "air_flow")}
     size = None if found is None else found[0] * found[2]
     rig = Sentence("free on a rig, full shroud")
-    return Shopping("Fan", Sentence(""), rig, Sentence(words, slots), size, "cooling.fan_diameter")
+    return Shopping("Fan", Sentence(""), rig, Sentence(words, slots), size, "cooling.fan.diameter")
 
 
 def reference_depth(facts: CoolingFacts, room: float | None) -> float:
     """Depth the core is sought at: the fitted one, else the thickest standard one that goes in
     (26 mm when the room is not known)."""
-    if facts.core_depth is not None:
-        return likely(facts.core_depth)
+    if facts.core.depth is not None:
+        return likely(facts.core.depth)
     if room is None:
         return 0.026
     left = room - USUAL_FAN_DEPTH - CORE_TO_FAN - MOVING_PARTS
@@ -214,9 +215,9 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     depth = reference_depth(facts, None if room is None else likely(room))
     faces = FACES[:, None, None]
     trial = _with_face(facts, faces, depth)
-    fitted = facts.fan_kind not in (None, "none") and facts.fan_diameter is not None
+    fitted = facts.fan.drive not in (None, "none") and facts.fan.diameter is not None
     with_own = trial if fitted else None
-    if facts.fan_kind != "none":
+    if facts.fan.drive != "none":
         trial = _with_fan(trial, faces, FAN_SPEED * faces)
     plant = plant_of(context, trial)
     fill, repeated = _fills(context, prepare(context, plant, only_on=True))
@@ -234,11 +235,11 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             Sentence("{depth} deep; {duty} decides", values),
             Sentence("no core does this: more air to it, or less asked of it"),
             None,
-            "cooling.core_width",
+            "cooling.core.width",
         )
         found.append(Need("core_fan", "core_face", face, "area", Sentence(words, values), shop=none))
     else:
-        fan = [] if facts.fan_kind == "none" else [_fan(context, facts, face, depth)]
+        fan = [] if facts.fan.drive == "none" else [_fan(context, facts, face, depth)]
         cooled = any(item.shop is not None for item in fan)
         found += [_face(context, face, depth, (fill, repeated), beside, cooled), *fan]
     boiling, limit, glycol = plant.boiling, plant.limit, plant.glycol

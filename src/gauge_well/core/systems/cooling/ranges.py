@@ -20,8 +20,8 @@ def looks(cooling: Cooling, seen: Shown) -> Iterator[Look]:
     air = pick_fan(cooling.airs, -1).side
     for range_, value, field in core.built:
         yield Look(range_, likely(value), CORE, f"cooling.{field}")
-    yield Look(core.reynolds, air.reynolds, CORE, "cooling.core_width")
-    yield Look(coolant.TEMPERATURE_RANGE, seen.end, CORE, "cooling.core_width")
+    yield Look(core.reynolds, air.reynolds, CORE, "cooling.core.width")
+    yield Look(coolant.TEMPERATURE_RANGE, seen.end, CORE, "cooling.core.width")
     yield Look(coolant.SHARE_RANGE, likely(plant.glycol), LOOP, "cooling.glycol")
     for cooler in plant.coolers:
         depth, value, _ = cooler.core.built[0]

@@ -2,20 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterator, Mapping
 
 import numpy as np
 
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import at_likely, need
+from gauge_well.core.facts import at_likely, need, with_facts
 from gauge_well.core.media import coolant
+from gauge_well.core.parts.fan import SHROUDS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import FAN_DIAMETERS, HOSES, above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.cooling.circuit import circuit_of, inlet_check
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.facts_air import GRILLES, SHROUDS
+from gauge_well.core.systems.cooling.facts_air import GRILLES
 from gauge_well.core.systems.cooling.loop import Loop, loop_of
 from gauge_well.core.systems.cooling.model import boiling_and_limit, coolant_flow, core_of, plant_of, prepare
 from gauge_well.core.systems.cooling.need import DEPTHS
@@ -48,20 +48,20 @@ def candidates(context: Context, facts: CoolingFacts) -> list[Candidate]:
 
 
 def _core(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
-    if facts.core_depth is not None:
-        depth = likely(facts.core_depth)
+    if facts.core.depth is not None:
+        depth = likely(facts.core.depth)
         for size in above(DEPTHS, depth, 2):
             yield Candidate(
                 f"core_depth_{1e3 * size:.0f}",
                 "core_fan",
                 Sentence("Core {a} → {b} thick, same face", {"a": (depth, "size"), "b": (size, "size")}),
-                {"cooling.core_depth": size},
+                {"cooling.core.depth": size},
             )
     for name, way, room in (
-        ("core_width", "wide", context.installation.opening_width),
-        ("core_height", "high", context.installation.opening_height),
+        ("width", "wide", context.installation.opening_width),
+        ("height", "high", context.installation.opening_height),
     ):
-        value = getattr(facts, name)
+        value = getattr(facts.core, name)
         if value is None:
             continue
         now = likely(value)
@@ -69,79 +69,84 @@ def _core(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
         size = round(most / 0.005) * 0.005
         if size > 1.02 * now:
             yield Candidate(
-                name,
+                f"core_{name}",
                 "core_fan",
                 Sentence("Core {a} → {b} " + way, {"a": (now, "size"), "b": (size, "size")}),
-                {f"cooling.{name}": size},
+                {f"cooling.core.{name}": size},
             )
 
 
 def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
-    if facts.core_width is None or facts.core_height is None:
+    if facts.core.width is None or facts.core.height is None:
         return
-    width, height = likely(facts.core_width), likely(facts.core_height)
-    if facts.fan_kind == "none":
+    width, height = likely(facts.core.width), likely(facts.core.height)
+    if facts.fan.drive == "none":
         for size in [d for d in FAN_DIAMETERS if d <= FITS * min(width, height)][-1:]:
-            changes: dict[str, float | str | None] = {"cooling.fan_kind": "puller", "cooling.fan_diameter": float(size)}
+            changes: dict[str, float | str | None] = {
+                "cooling.fan.drive": "puller",
+                "cooling.fan.diameter": float(size),
+            }
             yield Candidate(
                 "fan", "core_fan", Sentence("An electric fan of {d}, pulling", {"d": (size, "size")}), changes
             )
         return
     by_rule = dict.fromkeys(
-        ("cooling.fan_flow", "cooling.fan_pressure", "cooling.fan_depth", "cooling.fan_rating", "cooling.fan_table")
+        ("cooling.fan.flow", "cooling.fan.pressure", "cooling.fan.depth", "cooling.fan.rating", "cooling.fan.table")
     )
-    if facts.fan_kind in ("puller", "pusher") and min(width, height) >= BELT_FAN:
+    if facts.fan.drive in ("puller", "pusher") and min(width, height) >= BELT_FAN:
         belted: dict[str, float | str | None] = {
-            "cooling.fan_kind": "belt",
-            "cooling.fan_diameter": BELT_FAN,
-            "cooling.fan_count": 1.0,
+            "cooling.fan.drive": "belt",
+            "cooling.fan.diameter": BELT_FAN,
+            "cooling.fan.count": 1.0,
             **by_rule,
         }
         words = Sentence("An engine-driven fan of {d} with a clutch in its stead", {"d": (BELT_FAN, "size")})
         yield Candidate("belt_fan", "core_fan", words, belted)
-    if facts.fan_kind == "belt":
+    if facts.fan.drive == "belt":
         size = max((float(d) for d in FAN_DIAMETERS if d <= FITS * min(width, height)), default=0.0)
         count = max(float(int(FITS * max(width, height) / size)), 1.0) if size else 0.0
         if count:
             electric: dict[str, float | str | None] = {
-                "cooling.fan_kind": "puller",
-                "cooling.fan_diameter": size,
-                "cooling.fan_count": count,
+                "cooling.fan.drive": "puller",
+                "cooling.fan.diameter": size,
+                "cooling.fan.count": count,
                 **by_rule,
             }
             words = Sentence("Electric fans in its stead: {n} of {d}", {"n": f"{count:.0f}", "d": (size, "size")})
             yield Candidate("electric_fan", "core_fan", words, electric)
-    if facts.fan_kind == "pusher":
-        yield Candidate("puller", "core_fan", Sentence("Fan behind the core, pulling"), {"cooling.fan_kind": "puller"})
-    if facts.fan_kind == "belt":
-        if facts.fan_clutch == "viscous" and facts.fan_clutch_limit is not None:
-            turns = likely(facts.fan_clutch_limit)
+    if facts.fan.drive == "pusher":
+        yield Candidate("puller", "core_fan", Sentence("Fan behind the core, pulling"), {"cooling.fan.drive": "puller"})
+    if facts.fan.drive == "belt":
+        if facts.fan.clutch == "viscous" and facts.fan.clutch_limit is not None:
+            turns = likely(facts.fan.clutch_limit)
             clutch = Sentence(
                 "Fan clutch held to {a} → {b}", {"a": (turns, "speed_rpm"), "b": (MORE_SPEED * turns, "speed_rpm")}
             )
-            yield Candidate("fan_clutch", "core_fan", clutch, {"cooling.fan_clutch_limit": MORE_SPEED * turns})
+            yield Candidate("fan_clutch", "core_fan", clutch, {"cooling.fan.clutch_limit": MORE_SPEED * turns})
         yield from _shroud(facts)
         return
-    if facts.fan_diameter is None or facts.fan_count is None:
+    if facts.fan.diameter is None or facts.fan.count is None:
         return
-    count, size = int(likely(facts.fan_count)), likely(facts.fan_diameter)
+    count, size = int(likely(facts.fan.count)), likely(facts.fan.diameter)
     if (count + 1) * size <= FITS * max(width, height) and size <= FITS * min(width, height):
         said = "Second fan beside the first" if count == 1 else "One more fan"
-        yield Candidate("fan_count", "core_fan", Sentence(said), {"cooling.fan_count": count + 1.0})
+        yield Candidate("fan_count", "core_fan", Sentence(said), {"cooling.fan.count": count + 1.0})
     for wider in above(FAN_DIAMETERS, size, 2):
         if count * wider <= FITS * max(width, height) and wider <= FITS * min(width, height):
             yield Candidate(
                 f"fan_diameter_{1e3 * wider:.0f}",
                 "core_fan",
                 Sentence("Fan {a} → {b}, a usual one of that size", {"a": (size, "size"), "b": (wider, "size")}),
-                {"cooling.fan_diameter": wider, **by_rule},
+                {"cooling.fan.diameter": wider, **by_rule},
             )
     yield from _shroud(facts)
 
 
 def _shroud(facts: CoolingFacts) -> Iterator[Candidate]:
-    for kind in BETTER_SHROUDS.get(facts.shroud or "full", ()):
-        yield Candidate(f"shroud_{kind}", "core_fan", Sentence(SHROUDS[kind].capitalize()), {"cooling.shroud": kind})
+    for kind in BETTER_SHROUDS.get(facts.fan.shroud or "full", ()):
+        yield Candidate(
+            f"shroud_{kind}", "core_fan", Sentence(SHROUDS[kind].capitalize()), {"cooling.fan.shroud": kind}
+        )
 
 
 def _air(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
@@ -190,13 +195,15 @@ def _coolant(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
         )
 
 
-def _with_pump(context: Context, facts: CoolingFacts, **changes: float | str) -> dict[str, float | str | None]:
+def _with_pump(
+    context: Context, facts: CoolingFacts, changes: Mapping[str, float | str]
+) -> dict[str, float | str | None]:
     """Changes of the loop as paths; a flow measured in the old loop becomes what the same pump makes of the new one."""
     found: dict[str, float | str | None] = {f"cooling.{name}": value for name, value in changes.items()}
     if facts.coolant_flow is None or facts.coolant_flow_is == "maker":
         return found
     likely_facts = at_likely(facts)
-    before, after = (_standing_loop(context, f) for f in (likely_facts, replace(likely_facts, **changes)))
+    before, after = (_standing_loop(context, f) for f in (likely_facts, with_facts(likely_facts, changes)))
     return found | {"cooling.coolant_flow": likely(after.with_pump_of(before).solve(1.0)[1])}
 
 
@@ -208,40 +215,40 @@ def _standing_loop(context: Context, facts: CoolingFacts) -> Loop:
 
 def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
     """Pump, passes, hoses, restrictor, heater, header."""
-    ratio = likely(need(facts.pump_ratio, "cooling.pump_ratio"))
-    if facts.pump_drive != "electric":
+    ratio = likely(need(facts.pump.ratio, "cooling.pump.ratio"))
+    if facts.pump.drive != "electric":
         values: dict[str, tuple[float, str] | str] = {"a": (ratio, "ratio"), "b": (MORE_FLOW * ratio, "ratio")}
         label = Sentence("Smaller pump pulley: pump's speed over its usual {a} → {b}", values)
-        yield Candidate("pump_ratio", "core_fan", label, {"cooling.pump_ratio": MORE_FLOW * ratio})
+        yield Candidate("pump_ratio", "core_fan", label, {"cooling.pump.ratio": MORE_FLOW * ratio})
     try:
         core_of(facts)
     except MissingFact:
         return
-    if facts.core_passes is not None and likely(facts.core_passes) < 2.0:
-        changes = _with_pump(context, facts, core_passes=2.0)
+    if facts.core.passes is not None and likely(facts.core.passes) < 2.0:
+        changes = _with_pump(context, facts, {"core.passes": 2.0})
         yield Candidate("core_passes", "core_fan", Sentence("The same core in two passes"), changes)
     if facts.restrictor == "main":
         label = Sentence("Restrictor out of the main loop")
-        yield Candidate("restrictor", "core_fan", label, _with_pump(context, facts, restrictor="none"))
-    if facts.hose_bore is not None and facts.hose_feed is None and facts.hose_back is None:
-        bore = likely(facts.hose_bore)
+        yield Candidate("restrictor", "core_fan", label, _with_pump(context, facts, {"restrictor": "none"}))
+    if facts.hose.bore is not None and facts.hose_feed is None and facts.hose_back is None:
+        bore = likely(facts.hose.bore)
         for size in above(HOSES, bore, 1):
             label = Sentence("Hoses {a} → {b} bore", {"a": (bore, "size"), "b": (size, "size")})
-            yield Candidate("hose_bore", "core_fan", label, _with_pump(context, facts, hose_bore=size))
-    cores = likely(need(facts.heater_cores, "cooling.heater_cores"))
+            yield Candidate("hose_bore", "core_fan", label, _with_pump(context, facts, {"hose.bore": size}))
+    cores = likely(need(facts.heater.count, "cooling.heater.count"))
     if facts.heater_open != "yes":
         label = Sentence("Heater wide open, its fan at full" if cores else "An added heater core, fan at full")
         opened: dict[str, float | str | None] = {"cooling.heater_open": "yes"}
-        changed = opened if cores else opened | {"cooling.heater_cores": 1.0}
+        changed = opened if cores else opened | {"cooling.heater.count": 1.0}
         # What is there already is only counted on.
         yield Candidate("heater", "core_fan", label, changed, school=cores > 0.0)
     if facts.header in ("core", "core_cold") and _inlet_fill(context, facts) > INLET_NEAR:
         label = Sentence("Header tank teed into the pump's inlet, cap on it")
         yield Candidate("header", "loop", label, {"cooling.header": "remote"})
-    if facts.header_volume is not None:
-        size = likely(facts.header_volume)
+    if facts.header_tank.volume is not None:
+        size = likely(facts.header_tank.volume)
         label = Sentence("Header {a} → {b}", {"a": (size, "volume"), "b": (MORE_HEADER * size, "volume")})
-        yield Candidate("header_volume", "loop", label, {"cooling.header_volume": MORE_HEADER * size})
+        yield Candidate("header_volume", "loop", label, {"cooling.header_tank.volume": MORE_HEADER * size})
 
 
 def _inlet_fill(context: Context, facts: CoolingFacts) -> float:

@@ -32,7 +32,7 @@ def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) ->
     return {
         "lift": lift,
         "header": facts.header,
-        "pump": facts.pump_drive,
+        "pump": facts.pump.drive,
         "pump_speed_share": likely(plant.loop.speed),
         "pressures": {
             name: likely(getattr(around, name))

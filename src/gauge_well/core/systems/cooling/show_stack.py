@@ -55,7 +55,7 @@ def show(context: Context, facts: CoolingFacts, options: Mapping[str, float]) ->
         "room": _number(room),
         "left": None if room is None or not found else likely(room_left(room, found)),
         "keep": MOVING_PARTS,
-        "on_engine": facts.fan_kind == "belt",
+        "on_engine": facts.fan.drive == "belt",
         "opening": {
             "width": _number(context.installation.opening_width),
             "height": _number(context.installation.opening_height),

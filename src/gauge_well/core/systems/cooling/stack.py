@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from gauge_well.core.facts import fact
 from gauge_well.core.geometry.stack import CORE_TO_FAN
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.typing import Array, Value, as_array
@@ -29,41 +30,40 @@ def layers(facts: CoolingFacts) -> tuple[Layer, ...]:
     A pushing fan stands foremost, a pulling one behind the core; one the engine drives sits on the engine, so that
     what is left stands between it and the core.
     """
-    if facts.core_depth is None:
+    if facts.core.depth is None:
         return ()
     fan = (
         None
-        if facts.fan_kind in (None, "none") or facts.fan_depth is None
-        else Layer("fan", "fan", "fan", facts.fan_depth, facts.fan_diameter, facts.fan_diameter, facts.fan_count or 1.0)
+        if facts.fan.drive in (None, "none") or facts.fan.depth is None
+        else Layer("fan", "fan", "fan", facts.fan.depth, facts.fan.diameter, facts.fan.diameter, facts.fan.count or 1.0)
     )
     bodies: list[Layer] = []
-    if facts.condenser == "yes" and facts.condenser_depth is not None:
+    if facts.condenser_front == "yes" and facts.condenser.depth is not None:
         bodies.append(
-            Layer("condenser", "condenser", "cooler", facts.condenser_depth, facts.core_width, facts.core_height)
+            Layer("condenser", "condenser", "cooler", facts.condenser.depth, facts.core.width, facts.core.height)
         )
     for id, name in (("oil", "oil cooler"), ("charge", "charge cooler")):
-        depth = getattr(facts, f"{id}_depth")
-        if getattr(facts, f"{id}_front") == "yes" and depth is not None:
-            width, height = getattr(facts, f"{id}_width"), getattr(facts, f"{id}_height")
-            bodies.append(Layer(id, name, "cooler", depth, width, height))
-    bodies.append(Layer("core", "core", "core", facts.core_depth, facts.core_width, facts.core_height))
+        cooler = fact(facts, f"{id}_cooler")
+        if fact(facts, f"{id}_front") == "yes" and cooler.depth is not None:
+            bodies.append(Layer(id, name, "cooler", cooler.depth, cooler.width, cooler.height))
+    bodies.append(Layer("core", "core", "core", facts.core.depth, facts.core.width, facts.core.height))
     found: list[Layer] = []
     between = Layer(
         "gap_fan",
-        "shroud" if facts.shroud in ("full", "flaps") else "gap",
+        "shroud" if facts.fan.shroud in ("full", "flaps") else "gap",
         "gap",
         CORE_TO_FAN if facts.fan_gap is None else facts.fan_gap,
     )
-    if fan is not None and facts.fan_kind == "pusher":
+    if fan is not None and facts.fan.drive == "pusher":
         found += [fan, between]
     for at, body in enumerate(bodies):
         if at:
             gap = facts.front_gap if facts.front_gap is not None else 0.0
             found.append(Layer(f"gap_{at}", "gap", "gap", gap))
         found.append(body)
-    if fan is not None and facts.fan_kind == "puller":
+    if fan is not None and facts.fan.drive == "puller":
         found += [between, fan]
-    if fan is not None and facts.fan_kind == "belt":
+    if fan is not None and facts.fan.drive == "belt":
         found.append(fan)
     return tuple(found)
 

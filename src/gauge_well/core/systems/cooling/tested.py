@@ -21,18 +21,18 @@ FIELDS = ("test_heat", "test_air_speed", "test_coolant_flow", "test_difference")
 
 def missing(facts: CoolingFacts) -> tuple[str, ...]:
     """Fields a test point still lacks; none where no part of one is given."""
-    absent = tuple(name for name in FIELDS if getattr(facts, name) is None)
+    absent = tuple(name for name in FIELDS if getattr(facts.core, name) is None)
     return () if len(absent) == len(FIELDS) else absent
 
 
 def given(facts: CoolingFacts) -> bool:
     """Whether a whole test point is there."""
-    return all(getattr(facts, name) is not None for name in FIELDS)
+    return all(getattr(facts.core, name) is not None for name in FIELDS)
 
 
 def _sides(core: RadiatorCore, facts: CoolingFacts, glycol: Value) -> tuple[AirSide, CoolantSide, Array]:
     """Both sides of the core under its test, and the inlet difference [K]."""
-    speed, flow, difference = (as_array(need(getattr(facts, name), f"cooling.{name}")) for name in FIELDS[1:])
+    speed, flow, difference = (as_array(need(getattr(facts.core, name), f"cooling.core.{name}")) for name in FIELDS[1:])
     side = radiator.air_side(core, AIR_DENSITY * speed * core.face, AIR_IN + FILM_SHARE * difference)
     fluid = radiator.coolant_side(core, flow, AIR_IN + difference, glycol)
     return side, fluid, difference
@@ -52,7 +52,7 @@ def scale_of(core: RadiatorCore, facts: CoolingFacts, glycol: Value) -> Array:
     """
     if not given(facts):
         return np.asarray(1.0)
-    heat = as_array(need(facts.test_heat, "cooling.test_heat"))
+    heat = as_array(need(facts.core.test_heat, "cooling.core.test_heat"))
     shape = np.broadcast_shapes(heat.shape, heat_at(core, facts, glycol, 1.0).shape)
     ends = (np.full(shape, np.log(end)) for end in (LEAST, MOST))
     found = find_root(lambda x: heat_at(core, facts, glycol, np.exp(x)) - heat, *ends, tolerance=1e-6)
@@ -63,12 +63,12 @@ def refuse(core: RadiatorCore, facts: CoolingFacts, glycol: Value) -> None:
     """Raise :class:`CoreError` for a test that no core of that size can have had."""
     if not given(facts):
         return
-    heat = need_number(facts.test_heat, "cooling.test_heat")
+    heat = need_number(facts.core.test_heat, "cooling.core.test_heat")
     least, most = (float(np.max(heat_at(core, facts, glycol, end))) for end in (LEAST, MOST))
     if not least < heat < most:
         raise CoreError(
             "test_not_believable",
-            "cooling.test_heat",
+            "cooling.core.test_heat",
             heat,
             f"{least / 1e3:.3g} to {most / 1e3:.3g} kW",
             "No core of that size sheds that with that air and coolant: check the test's figures and the face.",

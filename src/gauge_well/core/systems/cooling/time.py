@@ -203,10 +203,10 @@ def _broken(cooling: Cooling, context: Context, table: ShedTable) -> list[_Broke
     facts = cooling.plant.facts
     still = _still(still_conductance(context), _points(context, cooling.ambient, 1))
     found: list[_Broken] = []
-    if facts.fan_kind in ("puller", "pusher"):
+    if facts.fan.drive in ("puller", "pusher"):
         found.append(_Broken("fan", "fan stops", table))
-    belted = facts.fan_kind == "belt"
-    if facts.pump_drive != "electric":
+    belted = facts.fan.drive == "belt"
+    if facts.pump.drive != "electric":
         name = "belt goes: pump and fan stop" if belted else "pump's belt goes"
         found.append(_Broken("belt", name, still, share=IN_ENGINE))
     elif belted:

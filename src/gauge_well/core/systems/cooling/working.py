@@ -129,11 +129,11 @@ def steps(cooling: Cooling, trip: Circuit, context: Context, limiting: Limiting,
             "ratio",
             {
                 "Q_model": tested.heat_at(core, facts, plant.glycol, plant.scale),
-                "Q_test": need(facts.test_heat, "cooling.test_heat"),
+                "Q_test": need(facts.core.test_heat, "cooling.core.test_heat"),
             },
             "conductance times s sheds what the test says",
             solved=True,
-            scale=as_array(need(facts.test_heat, "cooling.test_heat")),
+            scale=as_array(need(facts.core.test_heat, "cooling.core.test_heat")),
         )
     w.add(
         "UA",

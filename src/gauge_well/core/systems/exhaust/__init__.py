@@ -11,6 +11,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import fact
 from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.exhaust import checks, facts, model, need, ranges, remedies, working
@@ -50,8 +51,8 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
     try:
         segments = model.segments_of(given)
     except MissingFact as error:
-        names = ("pipe_diameter", "pipe_length")
-        missing = tuple(f"exhaust.{n}" for n in names if getattr(given, n) is None) or (error.field,)
+        names = ("pipe.diameter", "pipe.length")
+        missing = tuple(f"exhaust.{n}" for n in names if fact(given, n) is None) or (error.field,)
         return Result(
             checks=lambda mean, peak: gates,
             unknown=[Unknown("back_pressure", "Back pressure", "pipe", missing)],

@@ -141,7 +141,7 @@ def notices(context: Context, facts: ExhaustFacts, found: Marched) -> Sequence[N
                     "Gas runs at Mach {m} on {duty}; above 0.3 losses climb fast.",
                     {"m": f"{mach[i]:.2f}", "duty": cases[i].name.lower()},
                 ),
-                "exhaust.pipe_diameter",
+                "exhaust.pipe.diameter",
                 cases[i].id,
             )
         )

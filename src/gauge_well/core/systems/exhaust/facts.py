@@ -9,7 +9,9 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table
+from gauge_well.core.facts import YES_NO, Rule, Several, Way, choice, quantity, role, several, ways_of
+from gauge_well.core.parts.pipe import PIPE, PipeFacts
+from gauge_well.core.parts.silencer import SILENCER, SilencerFacts
 from gauge_well.core.typing import Value, likely
 
 LAYOUTS: Mapping[str, str] = {
@@ -18,20 +20,6 @@ LAYOUTS: Mapping[str, str] = {
     "twin": "two pipes all the way",
 }
 # Loss factors K on the pipe's own dynamic head (common practice).
-LOSSES: Mapping[str, float] = {
-    "pipe": 0.0,
-    "flex": 0.3,
-    "straight": 0.2,  # its length is counted as pipe: two small steps are left
-    "catalyst": 3.5,
-    "chambered": 4.0,
-    "reversed": 7.0,
-}
-SILENCERS: Mapping[str, tuple[str, float]] = {
-    "none": ("none", 0.0),
-    "straight": ("straight-through", LOSSES["straight"]),
-    "chambered": ("louvred or chambered", LOSSES["chambered"]),
-    "reversed": ("reversed flow", LOSSES["reversed"]),
-}
 # Share of its power that an engine loses to each pascal of back pressure: pumping, and the gas that stays behind; a
 # turbo holds its boost as long as its gate has some to let by (common practice).
 COSTS: Mapping[tuple[bool, str], float] = {
@@ -57,28 +45,22 @@ class ExhaustFacts:
     """Pipes from flange (turbine outlet) to tip. SI; diameters are outside, as tube is sold."""
 
     layout: str | None = choice("Layout", LAYOUTS, group="Pipe")
-    pipe_diameter: Value | None = quantity(
-        "Tube, outside", "length", 0.012, 0.4, part="pipe", group="Pipe", spread="gauge"
+    pipe: PipeFacts = role(
+        PIPE, "Exhaust pipe", asks=("diameter", "length", "bends", "bend_ratio", "wall", "roughness")
     )
-    pipe_length: Value | None = quantity("Whole length", "length", 0.05, 30.0, part="pipe", group="Pipe")
-    bends: Value | None = quantity(
-        "Bends, all together", "angle", 0.0, 40.0, group="Pipe", help="Sum of their angles: four right angles are 360."
-    )
-    bend_ratio: Value | None = quantity("Bend radius over diameter", "ratio", 0.1, 12.0, group="Pipe")
-    silencer: str | None = choice("Silencer", {k: v[0] for k, v in SILENCERS.items()}, group="Pipe")
+    silencer: SilencerFacts = role(SILENCER, "Silencer")
     catalyst: str | None = choice("Catalyst or filter", YES_NO, group="Pipe")
-    pipes: tuple[tuple[float, ...], ...] | None = table(
-        "Piece by piece",
-        (("outside", "length"), ("length", "length"), ("bends", "angle"), ("part", "ratio")),
-        group="Pipe",
-        words=LOSSES,
-        help="From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, "
-        "catalyst, chambered, reversed, or a loss factor.",
+    pieces: Several[PipeFacts] = several(
+        PIPE,
+        "Piece",
+        asks=("piece", "diameter", "length", "bends", "loss"),
+        labels={"diameter": "Outside", "length": "Length", "bends": "Bends"},
+        helps={"bends": ""},
+        limits={"length": (0.0, 30.0)},
+        extra=True,
     )
     merge_after: Value | None = quantity("Pieces before the merge", "count", 1, 30, group="Pipe", spread="exact")
     lagged: Value | None = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat", spread="exact")
-    wall: Value | None = quantity("Wall", "length", 0.0005, 0.008, group="Heat", spread="gauge")
-    roughness: Value | None = quantity("Roughness inside", "length", 1e-6, 1e-3, group="Heat", spread="loss")
     tolerated: Value | None = quantity(
         "Back pressure allowed",
         "pressure_difference",
@@ -92,15 +74,10 @@ class ExhaustFacts:
 
 
 # How each is measured in a workshop.
-WAYS: Mapping[str, Way] = {
-    "pipe_diameter": Way("under", "A strip of paper round it, divided by 3.14."),
-    "pipe_length": Way("under", "A string laid along it from flange to tip."),
-    "bends": Way("under", "Count them and add their angles: four right angles are 360."),
-    "bend_ratio": Way("under", "Radius of the bend's middle line over the diameter."),
-    "wall": Way("hand", "Calliper on a cut end."),
-    "pipes": Way("under", "String and paper strip, piece by piece from the flange."),
-    "roughness": Way("under", "Look inside: drawn tube smooth, old steel scaled."),
-}
+WAYS: Mapping[str, Way] = ways_of(
+    ExhaustFacts,
+    {},
+)
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -112,33 +89,35 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
             rules[name] = Rule(value, note, source)
 
     rule("layout", "single", "one pipe")
-    rule("bends", 2.0 * np.pi, "four right angles")
-    rule("bend_ratio", 1.5, "a usual mandrel bend")
-    rule("silencer", "chambered", "a usual silencer")
+    rule("pipe.bends", 2.0 * np.pi, "four right angles")
+    rule("pipe.bend_ratio", 1.5, "a usual mandrel bend")
+    for id in given.get("pieces", ()):
+        rule(f"pieces.{id}.piece", "pipe", "none stated")
+        rule(f"pieces.{id}.bends", 0.0, "straight")
+    rule("silencer.type", "chambered", "a usual silencer")
     rule("catalyst", "no", "none stated")
     rule("merge_after", 1.0, "after the first piece")
     rule("lagged", 0.0, "bare")
-    rule("wall", WALL, "1.5 mm tube")
-    rule("roughness", 45e-6, "steel tube", "crane410")
+    rule("pipe.wall", WALL, "1.5 mm tube")
+    rule("pipe.roughness", 45e-6, "steel tube", "crane410")
     rule("shielded", "no", "none stated")
     return rules
 
 
 def refuse(facts: ExhaustFacts) -> None:
     """Raise :class:`CoreError` for a bend tighter than its tube or a tube thinner than its walls."""
-    ratio = facts.bend_ratio
+    ratio = facts.pipe.bend_ratio
     if ratio is not None and np.any(np.asarray(ratio) < BEND_LEAST):
         raise CoreError(
             "bend_too_tight",
-            "exhaust.bend_ratio",
+            "exhaust.pipe.bend_ratio",
             ratio,
             f"{BEND_LEAST:g} diameters or more",
             "A bend of that radius is tighter than its tube.",
         )
-    wall = likely(WALL if facts.wall is None else facts.wall)
-    outside = [("pipes", likely(row[0])) for row in facts.pipes or ()]
-    if facts.pipe_diameter is not None:
-        outside.append(("pipe_diameter", likely(facts.pipe_diameter)))
+    wall = likely(WALL if facts.pipe.wall is None else facts.pipe.wall)
+    tubes = [("pipe", facts.pipe), *((f"pieces.{id}", piece) for id, piece in facts.pieces)]
+    outside = [(f"{place}.diameter", likely(tube.diameter)) for place, tube in tubes if tube.diameter is not None]
     for name, width in outside:
         if width * (1.0 - BORE_LEFT) <= 2.0 * wall:
             raise CoreError(

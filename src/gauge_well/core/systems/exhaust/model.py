@@ -13,16 +13,16 @@ from gauge_well.core.facts import need, need_number
 from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
+from gauge_well.core.parts.pipe import PIECES, PipeFacts, loss_of
+from gauge_well.core.parts.silencer import SILENCERS
 from gauge_well.core.sizes import TUBES, above
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import (
     BORE_LEFT,
     COSTS,
     GATE_SHUT,
-    LOSSES,
     MOST,
     MOST_COST,
-    SILENCERS,
     ExhaustFacts,
 )
 from gauge_well.core.typing import Array, Value, as_array, likely
@@ -53,20 +53,25 @@ class Segment:
 
 def rows_of(facts: ExhaustFacts) -> list[tuple[Value, Value, Value, Value]]:
     """(outside diameter, length, bend angle, loss) piece by piece; four pieces where only the whole is known."""
-    if facts.pipes is not None:
-        return [(row[0], row[1], row[2], row[3]) for row in facts.pipes]
-    outside = as_array(need(facts.pipe_diameter, "exhaust.pipe_diameter"))
-    length, bends = need(facts.pipe_length, "exhaust.pipe_length"), need(facts.bends, "exhaust.bends")
-    catalyst = LOSSES["catalyst"] if facts.catalyst == "yes" else 0.0
-    silencer = SILENCERS[facts.silencer or "chambered"][1]
+    if facts.pieces:
+        return [_row(f"exhaust.pieces.{id}", piece) for id, piece in facts.pieces]
+    outside = as_array(need(facts.pipe.diameter, "exhaust.pipe.diameter"))
+    length, bends = need(facts.pipe.length, "exhaust.pipe.length"), need(facts.pipe.bends, "exhaust.pipe.bends")
+    catalyst = PIECES["catalyst"][1] if facts.catalyst == "yes" else 0.0
+    silencer = SILENCERS[facts.silencer.type or "chambered"][1]
     parts = (("pipe", 0.30, 0.0), ("catalyst", 0.10, catalyst), ("pipe", 0.30, 0.0), ("silencer", 0.30, silencer))
     return [(outside, share * length, bends * share, loss) for _, share, loss in parts]
 
 
+def _row(place: str, piece: PipeFacts) -> tuple[Value, Value, Value, Value]:
+    outside, length, bends = (need(getattr(piece, n), f"{place}.{n}") for n in ("diameter", "length", "bends"))
+    return outside, length, bends, loss_of(piece, place)
+
+
 def segments_of(facts: ExhaustFacts) -> list[Segment]:
     """Pieces from flange to tip; MissingFact names what is absent."""
-    wall, rough = need(facts.wall, "exhaust.wall"), need(facts.roughness, "exhaust.roughness")
-    ratio = need(facts.bend_ratio, "exhaust.bend_ratio")
+    wall, rough = need(facts.pipe.wall, "exhaust.pipe.wall"), need(facts.pipe.roughness, "exhaust.pipe.roughness")
+    ratio = need(facts.pipe.bend_ratio, "exhaust.pipe.bend_ratio")
     merge, lagged = need_number(facts.merge_after, "exhaust.merge_after"), need_number(facts.lagged, "exhaust.lagged")
     found = []
     for i, (outside, length, angle, loss) in enumerate(rows_of(facts)):
@@ -131,7 +136,7 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
     """March gas of ``op`` through ``segments``: heat downstream, then pressure upstream."""
     ambient, pressure = context.duties.column("ambient"), context.duties.column("pressure")
     cp = heat_capacity(op.gas, op.after_turbine_temperature) / op.gas.mass
-    rough = need(facts.roughness, "exhaust.roughness")
+    rough = need(facts.pipe.roughness, "exhaust.pipe.roughness")
     temperature = op.after_turbine_temperature
     walked = []
     for segment in segments:

@@ -6,6 +6,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from gauge_well.core.facts import with_facts
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.base import Context, Need, Option, Shopping
@@ -78,10 +79,10 @@ def _pieces(tubes: list[float]) -> Need:
 
 def _sizes(context: Context, facts: ExhaustFacts) -> tuple[model.Marched, list[model.Segment], np.ndarray, np.ndarray]:
     """Every size marched at once: the march, the pieces, back pressure and cost (size, sample) of the worst duty."""
-    known = facts.pipes is not None or facts.pipe_length is not None
-    trial = facts if known else replace(facts, pipe_length=USUAL_LENGTH)
-    if facts.pipes is None:
-        segments = model.segments_of(replace(trial, pipe_diameter=TUBES[:, None, None]))
+    known = bool(facts.pieces) or facts.pipe.length is not None
+    trial = facts if known else with_facts(facts, {"pipe.length": USUAL_LENGTH})
+    if not facts.pieces:
+        segments = model.segments_of(with_facts(trial, {"pipe.diameter": TUBES[:, None, None]}))
     else:
         segments = [replace(s, bore=TUBES[:, None, None] - 2.0 * s.wall) for s in model.segments_of(facts)]
     found = model.march(context, trial, segments, context.peak)
@@ -118,7 +119,7 @@ def _options(
 
 
 def _shop(tube: float, twin: bool, facts: ExhaustFacts) -> Shopping:
-    known = facts.pipes is not None or facts.pipe_length is not None
+    known = bool(facts.pieces) or facts.pipe.length is not None
     slots: dict[str, tuple[float, str] | str] = {"tube": (tube, "size")}
     return Shopping(
         "Exhaust pipe",
@@ -126,8 +127,8 @@ def _shop(tube: float, twin: bool, facts: ExhaustFacts) -> Shopping:
         Sentence("two, outside" if twin else "outside"),
         Sentence("{tube}", slots),
         tube,
-        "exhaust.pipe_diameter",
-        () if known else (("exhaust.pipe_length", USUAL_LENGTH, "length"),),
+        "exhaust.pipe.diameter",
+        () if known else (("exhaust.pipe.length", USUAL_LENGTH, "length"),),
     )
 
 
@@ -138,7 +139,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
     found_at, segments, back, cost = _sizes(context, facts)
     advised = _advised(back, cost, limit, context.wanted)
     at = int(advised[0])
-    stated = any(v is not None for v in (facts.pipes, facts.pipe_length, facts.pipe_diameter))
+    stated = bool(facts.pieces) or facts.pipe.length is not None or facts.pipe.diameter is not None
     if facts.layout == "single" and not stated and TUBES[at] > WIDEST:
         # One pipe of that width is not laid: two.
         facts = replace(facts, layout="twin")
@@ -163,7 +164,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
     options = _options(context, segments, back, cost, at)
     shop = _shop(float(TUBES[at]), twin, facts) if back[at, 0] <= limit else None
     found = [Need("pipe", "exhaust_tube", TUBES[advised], "size", sentence, options, shop=shop)]
-    if facts.pipes is not None and back[at, 0] <= limit:
+    if facts.pieces and back[at, 0] <= limit:
         duty = int(
             np.argmax(
                 np.broadcast_to(found_at.back_pressure, (TUBES.size, len(context.duties.cases), back.shape[1]))[

@@ -21,12 +21,12 @@ PART = "pipe"
 
 def looks(facts: ExhaustFacts, found: Marched) -> Iterator[Look]:
     """Bends, the narrowest piece's roughness, the slowest gas, the hottest."""
-    pieces, where = found.pieces, "exhaust.pipe_diameter"
+    pieces, where = found.pieces, "exhaust.pipe.diameter"
     if any(likely(p.segment.bend) > 0.0 for p in pieces):
-        ratio = need_number(facts.bend_ratio, "exhaust.bend_ratio")
-        yield Look(gas_pipe.BEND_RANGE, ratio, PART, "exhaust.bend_ratio")
-    rough = need_number(facts.roughness, "exhaust.roughness") / min(likely(p.segment.bore) for p in pieces)
-    yield Look(ROUGHNESS_RANGE, rough, PART, "exhaust.roughness")
+        ratio = need_number(facts.pipe.bend_ratio, "exhaust.pipe.bend_ratio")
+        yield Look(gas_pipe.BEND_RANGE, ratio, PART, "exhaust.pipe.bend_ratio")
+    rough = need_number(facts.pipe.roughness, "exhaust.pipe.roughness") / min(likely(p.segment.bore) for p in pieces)
+    yield Look(ROUGHNESS_RANGE, rough, PART, "exhaust.pipe.roughness")
     slowest = np.min(np.broadcast_arrays(*(p.reynolds for p in pieces)), axis=0)
     yield Look(TURBULENT, slowest, PART, where)
     yield Look(air.CONDUCTIVITY_RANGE, pieces[0].warm, PART, where)

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from gauge_well.core.parts.silencer import SILENCERS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import TUBES, above
 from gauge_well.core.systems.base import Candidate, Context
-from gauge_well.core.systems.exhaust.facts import SILENCERS, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.typing import likely
 
 FREER = {"reversed": ("chambered", "straight"), "chambered": ("straight",)}
@@ -19,26 +20,27 @@ def candidates(context: Context, facts: ExhaustFacts) -> list[Candidate]:
 
 
 def _tube(facts: ExhaustFacts) -> Iterator[Candidate]:
-    if facts.pipes is not None:
-        rows = []
-        for row in facts.pipes:
-            wider = above(TUBES, likely(row[0]), 1)
-            rows.append((wider[0] if wider else row[0], *row[1:]))
-        yield Candidate("tube", "pipe", Sentence("Every piece a size wider"), {"exhaust.pipes": tuple(rows)})
-    elif facts.pipe_diameter is not None:
-        now = likely(facts.pipe_diameter)
+    if facts.pieces:
+        changes: dict[str, float | str | None] = {}
+        for id, piece in facts.pieces:
+            for size in [] if piece.diameter is None else above(TUBES, likely(piece.diameter), 1):
+                changes[f"exhaust.pieces.{id}.diameter"] = size
+        if changes:
+            yield Candidate("tube", "pipe", Sentence("Every piece a size wider"), changes)
+    elif facts.pipe.diameter is not None:
+        now = likely(facts.pipe.diameter)
         for i, size in enumerate(above(TUBES, now, 2)):
             words = Sentence("Tube {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
-            yield Candidate("tube" if i == 0 else "tube_2", "pipe", words, {"exhaust.pipe_diameter": size})
+            yield Candidate("tube" if i == 0 else "tube_2", "pipe", words, {"exhaust.pipe.diameter": size})
 
 
 def _shape(facts: ExhaustFacts) -> Iterator[Candidate]:
-    fitted = facts.pipes is not None or facts.pipe_diameter is not None
+    fitted = bool(facts.pieces) or facts.pipe.diameter is not None
     if fitted and facts.layout in ("single", "merged"):
         yield Candidate("twin", "pipe", Sentence("Two pipes all the way"), {"exhaust.layout": "twin"})
-    if fitted and facts.pipes is None:
-        for kind in FREER.get(facts.silencer or "chambered", ()):
+    if fitted and not facts.pieces:
+        for kind in FREER.get(facts.silencer.type or "chambered", ()):
             words = Sentence(f"Silencer: {SILENCERS[kind][0]}")
-            yield Candidate(f"silencer_{kind}", "pipe", words, {"exhaust.silencer": kind})
+            yield Candidate(f"silencer_{kind}", "pipe", words, {"exhaust.silencer.type": kind})
     if facts.shielded == "no":
         yield Candidate("shield", "room", Sentence("Heat shield at loom and hoses"), {"exhaust.shielded": "yes"})

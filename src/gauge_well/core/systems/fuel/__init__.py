@@ -26,28 +26,8 @@ PARTS = {
     "guard": "Fuel guards",
     gas.PART: "Gas parts",
 }
-# Another pump does not keep this one's second point, draw, relief or wear.
-POINTS = ("pump_flow_2", "pump_pressure_2", "pump_current", "relief_pressure", "pump_wear")
-CATCH = ("catch_volume", "catch_time", "catch_pressure", "catch_voltage")
 COMPARE = Compare(
-    "Pumps and injectors side by side",
-    (
-        "pump_flow",
-        "pump_pressure",
-        "pump_flow_2",
-        "pump_pressure_2",
-        "pump_table",
-        "pump_count",
-        "pump_current",
-        "relief_pressure",
-        "lift_flow",
-        "lift_pressure",
-        "injector_flow",
-        "injector_pressure",
-        "dead_time",
-        "rail_pressure",
-        "line_bore",
-    ),
+    ("main", "injectors", "lift_pump", "line"),
     (
         Compared("pump_capacity_m3_s", "Pump gives", "flow_fuel", True),
         Compared("pump_pressure_pa", "against", "pressure_gauge", False),
@@ -57,11 +37,6 @@ COMPARE = Compare(
         Compared("idle_pulse_s", "Open at idle", "time_short", True),
         Compared("vapour_margin_pa", "Over boiling", "pressure_difference", True),
     ),
-    replaces={
-        "pump_flow": ("pump_table", *POINTS, *CATCH),
-        "pump_table": ("pump_flow", "pump_pressure", *POINTS, *CATCH),
-        "lift_flow": ("lift_table", "lift_flow_2", "lift_pressure_2", "lift_current"),
-    },
 )
 CAUTIONS = (
     Caution(

@@ -81,18 +81,18 @@ class Change:
 
 def line_volume(circuit: Circuit) -> Array:
     """Fuel standing in suction, line and return, and in the lift pump's [m3]."""
-    names = ["suction", "line"] + (["return"] if circuit.facts.rail == "returned" else [])
+    names = ["suction", "line"] + (["return_line"] if circuit.facts.regulator.place == "returned" else [])
     if circuit.facts.lift != "none":
-        names.append("lift")
+        names.append("lift_line")
     if circuit.facts.lift == "pot":
-        names += ["pot", "overflow"]
-    return np.asarray(sum(bore_area(circuit.fact(f"{n}_bore")) * circuit.fact(f"{n}_length") for n in names))
+        names += ["pot_line", "overflow"]
+    return np.asarray(sum(bore_area(circuit.fact(f"{n}.bore")) * circuit.fact(f"{n}.length") for n in names))
 
 
 def mixing_volume(circuit: Circuit) -> Array:
     """Where old and new stir together: filter and pot [m3]."""
-    pot = circuit.facts.pot_volume if circuit.facts.lift == "pot" else None
-    return np.asarray(circuit.fact("filter_volume") + (0.0 if pot is None else as_array(pot)))
+    pot = circuit.facts.pot.volume if circuit.facts.lift == "pot" else None
+    return np.asarray(circuit.fact("filter.volume") + (0.0 if pot is None else as_array(pot)))
 
 
 def change_of(circuit: Circuit, new_id: str) -> Change | None:
@@ -106,7 +106,7 @@ def change_of(circuit: Circuit, new_id: str) -> Change | None:
         return None
     lines, mixed = line_volume(circuit), mixing_volume(circuit)
     purge = lines + np.log(1.0 / LEFT_MOST) * mixed
-    volume = circuit.facts.tank_volume
+    volume = circuit.facts.tank.volume
     left = as_array(circuit.facts.tank_left if circuit.facts.tank_left is not None else 0.0)
     share = None if volume is None else np.asarray(left / as_array(volume))
     families = FAMILIES[old_id], FAMILIES[new_id]

@@ -53,7 +53,7 @@ def pump_check(point: Point, count: int) -> Check:
                     )
             elif got[i] > 0.0:
                 words = "Asks {asked} with {reserve} in reserve; the pump gives {got} at {p}" + (
-                    " and {v}." if circuit.facts.pump_drive == "electric" else "."
+                    " and {v}." if circuit.facts.main.drive == "electric" else "."
                 )
             else:
                 values["p"] = (back[i], "pressure_gauge")
@@ -141,9 +141,9 @@ def lift_check(point: Point, count: int) -> Check:
 def pot_check(point: Point, count: int) -> list[Check]:
     """What the engine takes while the tank's pickup is bare against what the pot holds."""
     circuit = point.network.circuit
-    if circuit.facts.lift != "pot" or circuit.facts.pot_volume is None:
+    if circuit.facts.lift != "pot" or circuit.facts.pot.volume is None:
         return []
-    holds, time = circuit.fact("pot_volume"), circuit.fact("bare_time")
+    holds, time = circuit.fact("pot.volume"), circuit.fact("bare_time")
     asked = point.pot_takes * time
 
     def said() -> Sequence[Sentence]:
@@ -299,7 +299,7 @@ def return_check(network: Network, context: Context) -> list[Check]:
     an injection pump bears."""
     circuit = network.circuit
     taken = demand(circuit.idle, circuit)
-    if circuit.facts.rail == "returned" and circuit.pumped:
+    if circuit.facts.regulator.place == "returned" and circuit.pumped:
         point = network.point(taken, circuit.rail_gauge)
         stands, allowed = worst(return_limited(point)), worst(circuit.rail_gauge)
         words = (

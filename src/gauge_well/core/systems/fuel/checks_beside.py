@@ -40,9 +40,9 @@ def judged(circuit: Circuit, context: Context, point: Point | None, peak: Operat
     """What follows the power, as far as it is stated."""
     facts = circuit.facts
     found: list[Check] = []
-    if facts.vent_bore is not None:
+    if facts.tank.vent_bore is not None:
         found.append(_vent(circuit, peak, count))
-    if point is not None and facts.tank_volume is not None:
+    if point is not None and facts.tank.volume is not None:
         found.append(_tank_hot(circuit, context, point, count))
     if point is not None and facts.injection == "carburettor":
         found.append(_seat(point, count))

@@ -9,13 +9,14 @@ import numpy as np
 
 from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY, STEERING
 from gauge_well.core.engine.model import Operation, operate
-from gauge_well.core.facts import need
+from gauge_well.core.facts import fact, need
 from gauge_well.core.flow.pipe import pressure_drop
 from gauge_well.core.media import fuels
 from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.parts.regulator import REGULATED
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, REGULATED, RESERVES, Injection
+from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, RESERVES, Injection
 from gauge_well.core.typing import Array, Value, as_array
 
 INLET_LOSS = 1.5  # K of a pickup and a bend
@@ -40,22 +41,22 @@ class Circuit:
 
     def fact(self, name: str) -> Array:
         """A fact as an array; MissingFact where it is not given."""
-        return as_array(need(getattr(self.facts, name), f"fuel.{name}"))
+        return as_array(need(fact(self.facts, name), f"fuel.{name}"))
 
     @property
     def rail_gauge(self) -> Array:
         """Regulator's setting over its reference, or what the engine wants at its inlet [Pa]."""
-        return self.fact("rail_pressure")
+        return self.fact("regulator.pressure")
 
     @property
     def regulated(self) -> bool:
         """Whether a regulator holds the pressure."""
-        return self.facts.rail in REGULATED
+        return self.facts.regulator.place in REGULATED
 
     @property
     def pumped(self) -> bool:
         """Whether a pump stands ahead of the engine's own."""
-        return self.facts.pump_drive != "none"
+        return self.facts.main.drive != "none"
 
     def weight(self, height: Value) -> Array:
         """Pressure [Pa] of a column of fuel."""
@@ -65,35 +66,35 @@ class Circuit:
         """Flow over what the engine burns and spills at its own rated power."""
         return np.asarray(as_array(flow) / np.maximum(self.design_flow, 1e-12))
 
-    def pipe(self, flow: Value, name: str, loss: Value) -> Array:
-        """Darcy-Weisbach with fittings [Pa] of the line whose facts begin with ``name``."""
-        bore, length = self.fact(f"{name}_bore"), self.fact(f"{name}_length")
+    def pipe(self, flow: Value, place: str, loss: Value) -> Array:
+        """Darcy-Weisbach with fittings [Pa] of the line in that place."""
+        bore, length = self.fact(f"{place}.bore"), self.fact(f"{place}.length")
         return pressure_drop(flow, bore, length, self.fuel.density, self.viscosity, loss)
 
     def line_drop(self, flow: Value) -> Array:
         """Pressure line and the filter in it, in proportion to flow [Pa]."""
-        return np.asarray(self.pipe(flow, "line", self.fact("line_loss")) + self.filter_drop(flow))
+        return np.asarray(self.pipe(flow, "line", self.fact("line.loss")) + self.filter_drop(flow))
 
     def filter_drop(self, flow: Value) -> Array:
         """Filter [Pa]."""
-        return np.asarray(self.fact("filter_drop") * self.share(flow))
+        return np.asarray(self.fact("filter.drop") * self.share(flow))
 
     def suction_drop(self, flow: Value) -> Array:
         """Suction line, sieve and lift, from the tank to the first pump [Pa]."""
-        sieve = self.fact("sieve_drop") * self.share(flow)
+        sieve = self.fact("sieve.drop") * self.share(flow)
         return np.asarray(self.pipe(flow, "suction", INLET_LOSS) + sieve + self.weight(self.fact("suction_lift")))
 
     def lift_drop(self, flow: Value) -> Array:
         """Line from the lift pump [Pa]."""
-        return self.pipe(flow, "lift", INLET_LOSS)
+        return self.pipe(flow, "lift_line", INLET_LOSS)
 
     def pot_drop(self, flow: Value) -> Array:
         """Hose and height from the pot to the main pump [Pa]."""
-        return np.asarray(self.pipe(flow, "pot", INLET_LOSS) + self.weight(self.fact("pot_lift")))
+        return np.asarray(self.pipe(flow, "pot_line", INLET_LOSS) + self.weight(self.fact("pot_lift")))
 
     def return_drop(self, flow: Value) -> Array:
         """Return line and the regulator wide open [Pa]."""
-        return self.pipe(flow, "return", self.fact("return_loss"))
+        return self.pipe(flow, "return_line", self.fact("return_line.loss"))
 
     def overflow_drop(self, flow: Value) -> Array:
         """The pot's overflow back to the tank [Pa]."""
@@ -170,7 +171,7 @@ def demand(peak: Operation, circuit: Circuit) -> Array:
 
 def manifold_lift(circuit: Circuit, peak: Operation) -> Array:
     """What the reference adds to the rail [Pa]: boost, when it is referenced to the manifold."""
-    held = circuit.regulated and circuit.facts.reference == "manifold"
+    held = circuit.regulated and circuit.facts.regulator.reference == "manifold"
     return peak.manifold_gauge if held else 0.0 * peak.manifold_gauge
 
 

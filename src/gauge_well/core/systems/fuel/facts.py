@@ -6,22 +6,24 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from gauge_well.core.facts import Rule, Way
+from gauge_well.core.facts import Rule, Way, ways_of
 from gauge_well.core.systems.fuel import facts_guard, facts_lift, facts_supply, facts_tank
 from gauge_well.core.systems.fuel.facts_guard import GuardFacts, fill_guard
 from gauge_well.core.systems.fuel.facts_lift import LiftFacts, fill_lift
 from gauge_well.core.systems.fuel.facts_supply import SupplyFacts, fill_supply
-from gauge_well.core.systems.fuel.facts_tank import TankFacts, fill_tank
+from gauge_well.core.systems.fuel.facts_tank import FuelTankFacts, fill_tank
 from gauge_well.core.systems.fuel.ruling import Ruling
 
 
 @dataclass(frozen=True)
-class FuelFacts(GuardFacts, TankFacts, LiftFacts, SupplyFacts):
+class FuelFacts(GuardFacts, FuelTankFacts, LiftFacts, SupplyFacts):
     """Supply, lift pump and pot, tank, guards. SI; pressures over the air outside."""
 
 
 # How each is measured in a workshop.
-WAYS: Mapping[str, Way] = {**facts_supply.WAYS, **facts_lift.WAYS, **facts_tank.WAYS, **facts_guard.WAYS}
+WAYS: Mapping[str, Way] = ways_of(
+    FuelFacts, {**facts_supply.WAYS, **facts_lift.WAYS, **facts_tank.WAYS, **facts_guard.WAYS}
+)
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -43,34 +45,82 @@ class Preset:
 PRESETS: Mapping[str, Preset] = {
     "returned": Preset(
         "Petrol, returned",
-        {"injection": "port", "rail": "returned", "lift": "none", "pump_drive": "electric", "pump_place": "tank"},
+        {
+            "injection": "port",
+            "regulator.place": "returned",
+            "lift": "none",
+            "main.drive": "electric",
+            "pump_place": "tank",
+        },
     ),
     "dead_headed": Preset(
         "Petrol, dead-headed",
-        {"injection": "port", "rail": "dead_headed", "lift": "none", "pump_drive": "electric", "pump_place": "tank"},
+        {
+            "injection": "port",
+            "regulator.place": "dead_headed",
+            "lift": "none",
+            "main.drive": "electric",
+            "pump_place": "tank",
+        },
     ),
     "pot": Preset(
         "Petrol, surge pot",
-        {"injection": "port", "rail": "returned", "lift": "pot", "pump_drive": "electric", "pump_place": "outside"},
+        {
+            "injection": "port",
+            "regulator.place": "returned",
+            "lift": "pot",
+            "main.drive": "electric",
+            "pump_place": "outside",
+        },
     ),
     "carburettor": Preset(
         "Carburettor",
-        {"injection": "carburettor", "rail": "free", "lift": "none", "pump_drive": "engine", "pump_place": "outside"},
+        {
+            "injection": "carburettor",
+            "regulator.place": "free",
+            "lift": "none",
+            "main.drive": "engine",
+            "pump_place": "outside",
+        },
     ),
     "mechanical": Preset(
         "Mechanical diesel, lift pump",
-        {"injection": "mechanical", "rail": "free", "lift": "none", "pump_drive": "engine", "pump_place": "outside"},
+        {
+            "injection": "mechanical",
+            "regulator.place": "free",
+            "lift": "none",
+            "main.drive": "engine",
+            "pump_place": "outside",
+        },
     ),
     "siphon": Preset(
         "Mechanical diesel, own suction",
-        {"injection": "mechanical", "rail": "free", "lift": "none", "pump_drive": "none", "pump_place": "outside"},
+        {
+            "injection": "mechanical",
+            "regulator.place": "free",
+            "lift": "none",
+            "main.drive": "none",
+            "pump_place": "outside",
+        },
     ),
     "common_rail": Preset(
         "Common-rail supply",
-        {"injection": "common_rail", "rail": "free", "lift": "none", "pump_drive": "electric", "pump_place": "tank"},
+        {
+            "injection": "common_rail",
+            "regulator.place": "free",
+            "lift": "none",
+            "main.drive": "electric",
+            "pump_place": "tank",
+        },
     ),
     "gravity": Preset(
         "Gravity to a carburettor",
-        {"injection": "carburettor", "rail": "free", "lift": "none", "pump_drive": "none", "pump_place": "outside"},
+        {
+            "injection": "carburettor",
+            "regulator.place": "free",
+            "lift": "none",
+            "main.drive": "none",
+            "pump_place": "outside",
+        },
     ),
 }

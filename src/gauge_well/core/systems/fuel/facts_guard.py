@@ -85,5 +85,5 @@ WAYS: Mapping[str, Way] = {
 def fill_guard(rules: Ruling) -> None:
     """Defaults of what may be leaner, and of a seat."""
     rules.rule("lean_limit", 0.08, "a twelfth leaner than it is set up")
-    head = rules.get("pump_drive") == "none"
+    head = rules.get("main.drive") == "none"
     rules.rule("needle_bore", 0.0035 if head else 0.0022, "3.5 mm, made for gravity" if head else "2.2 mm")

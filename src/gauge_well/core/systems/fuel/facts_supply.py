@@ -8,8 +8,14 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core.facts import Way, choice, quantity, table
+from gauge_well.core.facts import Way, choice, quantity, role
 from gauge_well.core.media.fuels import VAPOUR_HIGH, VAPOUR_LOW
+from gauge_well.core.parts.filter import FILTER, FilterFacts
+from gauge_well.core.parts.injector import INJECTOR, InjectorFacts
+from gauge_well.core.parts.line import LINE, LineFacts
+from gauge_well.core.parts.pump import PUMP, PumpFacts
+from gauge_well.core.parts.regulator import REGULATOR, RegulatorFacts
+from gauge_well.core.parts.wire import WIRE, WireFacts
 from gauge_well.core.sizes import BORES
 from gauge_well.core.systems.fuel.ruling import Ruling
 from gauge_well.core.typing import Value
@@ -50,13 +56,6 @@ LARGE_CYLINDER = 0.9e-3  # m3, from which diesels have their injection pump in l
 # Bores sold as tube or hose [m] (common practice).
 LINE_SPEED, SUCTION_SPEED = 2.0, 0.6  # m/s, guides (common practice)
 GOES_ROUND = 2.0  # times what is burned and spilled at rated power that goes through a line (common practice)
-REGULATED = ("returned", "dead_headed")
-RAILS: Mapping[str, str] = {
-    "returned": "past the rail, rest returns",
-    "dead_headed": "at the tank, rail dead-headed",
-    "free": "none: the pump's own pressure",
-}
-REFERENCES: Mapping[str, str] = {"manifold": "manifold", "atmosphere": "air outside"}
 
 
 @dataclass(frozen=True)
@@ -105,11 +104,6 @@ RESERVES: Mapping[str, tuple[str, float]] = {
 }
 SUMMER, SUMMER_SHARE = 303.15, 0.85  # K from which petrol is sold less volatile; share of its usual figure
 PLACES: Mapping[str, str] = {"tank": "in the tank", "outside": "outside the tank"}
-PUMP_DRIVES: Mapping[str, str] = {
-    "electric": "electric",
-    "engine": "driven by the engine",
-    "none": "none: gravity or the engine's own",
-}
 STAGINGS: Mapping[str, str] = {"always": "always", "demand": "the others on demand"}
 
 
@@ -127,7 +121,7 @@ FIRINGS: Mapping[str, Firing] = {
     "throttle": Firing("throttle body, every intake stroke", 0.0),  # nought: cylinders over injectors
 }
 PORT = ("injection", ("port",))
-ELECTRIC = ("pump_drive", ("electric",))
+ELECTRIC = ("main.drive", ("electric",))
 
 
 @dataclass(frozen=True)
@@ -147,18 +141,7 @@ class SupplyFacts:
         group="System",
         when=("injection", ("carburettor",)),
     )
-    rail: str | None = choice("Regulator stands", RAILS, group="System")
-    rail_pressure: Value | None = quantity(
-        "Pressure at the engine's inlet",
-        "pressure_gauge",
-        -60e3,
-        1.2e6,
-        group="System",
-        help="What the regulator is set to, its hose off; without one the least the engine wants there.",
-    )
-    reference: str | None = choice(
-        "Regulator referenced to", REFERENCES, group="System", when=("rail", ("returned", "dead_headed"))
-    )
+    regulator: RegulatorFacts = role(REGULATOR, "Regulator")
     fuel_temperature: Value | None = quantity("Hottest fuel", "temperature", VAPOUR_LOW, VAPOUR_HIGH, group="System")
     reserve: str | None = choice("Pump reserve", {k: v[0] for k, v in RESERVES.items()}, group="System")
     burned_share: Value | None = quantity(
@@ -170,67 +153,20 @@ class SupplyFacts:
         help="The rest spills back: 0.2 to 0.9 by kind of injection pump.",
         spread="loss",
     )
-    injector_flow: Value | None = quantity(
-        "Injector, each",
-        "injector_flow",
-        5e-8,
-        1e-4,
-        part="injectors",
-        group="Injectors",
-        count_field="injector_count",
-        when=PORT,
-    )
-    injector_pressure: Value | None = quantity(
-        "rated at", "pressure_difference", 5e4, 1.2e6, group="Injectors", spread="exact", when=PORT
-    )
-    injector_count: Value | None = quantity("How many", "count", 1, 32, group="Injectors", spread="exact", when=PORT)
+    injectors: InjectorFacts = role(INJECTOR, "Injectors", when=PORT)
     injector_firing: str | None = choice(
         "They open", {k: v.label for k, v in FIRINGS.items()}, group="Injectors", when=PORT
     )
-    injector_flow_2: Value | None = quantity(
-        "Second set, each",
-        "injector_flow",
-        5e-8,
-        1e-4,
-        group="Injectors",
-        help="Of a staged pair: as many more, which open under load only.",
-        when=PORT,
-    )
-    dead_time: Value | None = quantity(
-        "Dead time at 13.5 V", "time_short", 0.0, 4e-3, group="Injectors", help="Longer at less.", when=PORT
-    )
-    dead_table: tuple[tuple[float, ...], ...] | None = table(
-        "Dead time by volts",
-        (("volts", "voltage"), ("time", "time_short")),
-        group="Injectors",
-        help="One row a line, for instance `12 V, 1.25 ms`; in place of the one figure.",
+    staged: InjectorFacts = role(
+        INJECTOR,
+        "Second set of injectors",
+        asks=("flow",),
+        labels={"flow": "Second set, each"},
+        helps={"flow": "Of a staged pair: as many more, which open under load only."},
         when=PORT,
     )
     ceiling: str | None = choice("Longest open", {k: v[0] for k, v in CEILINGS.items()}, group="Injectors", when=PORT)
-    least_pulse: Value | None = quantity(
-        "Shortest steady opening",
-        "time_short",
-        0.1e-3,
-        3e-3,
-        group="Injectors",
-        help="Dead time left out; under it idle hunts.",
-        when=PORT,
-    )
-    pump_flow: Value | None = quantity(
-        "Pump flow, each", "flow_fuel", 1e-7, 5e-3, part="pump", group="Pump", count_field="pump_count"
-    )
-    pump_pressure: Value | None = quantity(
-        "at", "pressure_gauge", 0.0, 1.5e6, part="pump", group="Pump", help="A rating without its pressure says little."
-    )
-    pump_flow_2: Value | None = quantity("Second point", "flow_fuel", 0.0, 5e-3, group="Pump")
-    pump_pressure_2: Value | None = quantity("at ", "pressure_gauge", 0.0, 2e6, group="Pump")
-    pump_table: tuple[tuple[float, ...], ...] | None = table(
-        "Pump table",
-        (("pressure", "pressure_gauge"), ("flow", "flow_fuel")),
-        group="Pump",
-        help="One row a line, for instance `3 bar, 190 L/h`.",
-    )
-    pump_count: Value | None = quantity("How many, side by side", "count", 1, 6, group="Pump", spread="exact")
+    main: PumpFacts = role(PUMP, "Fuel pump")
     pump_staging: str | None = choice("They run", STAGINGS, group="Pump")
     stage_load: Value | None = quantity(
         "Others come on from",
@@ -242,48 +178,17 @@ class SupplyFacts:
         spread="exact",
         when=("pump_staging", ("demand",)),
     )
-    pump_drive: str | None = choice("Pump is", PUMP_DRIVES, group="Pump")
-    pump_speed: Value | None = quantity(
-        "Rated at an engine speed of",
-        "speed_rpm",
-        100.0,
-        20000.0,
-        group="Pump",
-        spread="exact",
-        when=("pump_drive", ("engine",)),
-    )
-    rating_voltage: Value | None = quantity(
-        "Rated at", "voltage", 3.0, 60.0, group="Pump", spread="exact", when=ELECTRIC
-    )
-    relief_pressure: Value | None = quantity(
-        "Its relief opens at",
-        "pressure_gauge",
-        5e3,
-        2e6,
-        group="Pump",
-        help="Of the valve in the pump; not where its curve runs out.",
-    )
-    pump_wear: Value | None = quantity(
-        "Worn by", "share", 0.0, 0.8, group="Pump", help="Of its flow when new. A catch test finds it.", spread="exact"
-    )
-    catch_volume: Value | None = quantity(
-        "Caught", "volume", 1e-5, 0.1, group="Catch test", help="Return line into a can, engine not running on it."
-    )
-    catch_time: Value | None = quantity("in", "time", 1.0, 600.0, group="Catch test")
-    catch_pressure: Value | None = quantity("against", "pressure_gauge", 0.0, 1.5e6, group="Catch test")
-    catch_voltage: Value | None = quantity("with, at the pump", "voltage", 3.0, 60.0, group="Catch test", when=ELECTRIC)
     supply_voltage: Value | None = quantity("Volts at the battery, running", "voltage", 5.0, 60.0, group="Wiring")
-    pump_current: Value | None = quantity(
-        "Pump draws", "current", 0.2, 80.0, group="Wiring", help="Each, at its rated pressure.", when=ELECTRIC
+    wire: WireFacts = role(WIRE, "Fuel pump's wire", when=ELECTRIC)
+    line: LineFacts = role(
+        LINE,
+        "Fuel line",
+        group="Line",
+        asks=("bore", "length", "loss"),
+        labels={"bore": "Line bore", "length": "Line length", "loss": "Bends and fittings, K"},
+        limits={"bore": (0.002, 0.06), "length": (0.0, 60.0), "loss": (0.0, 200.0)},
     )
-    wire_length: Value | None = quantity("Wire, one way", "length", 0.1, 40.0, group="Wiring", when=ELECTRIC)
-    wire_area: Value | None = quantity("Wire size", "wire_area", 0.2e-6, 100e-6, group="Wiring", when=ELECTRIC)
-    line_bore: Value | None = quantity("Line bore", "length", 0.002, 0.06, group="Line", spread="gauge")
-    line_length: Value | None = quantity("Line length", "length", 0.0, 60.0, group="Line")
-    line_loss: Value | None = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line", spread="loss")
-    filter_drop: Value | None = quantity(
-        "Filter, at rated power", "pressure_difference", 0.0, 2e5, group="Line", spread="loss"
-    )
+    filter: FilterFacts = role(FILTER, "Fuel filter")
     end_height: Value | None = quantity(
         "Engine's inlet over the pump",
         "height",
@@ -292,10 +197,13 @@ class SupplyFacts:
         group="Line",
         help="Without a pump: over the tank's outlet; below it is negative.",
     )
-    return_bore: Value | None = quantity("Return bore", "length", 0.001, 0.06, group="Return", spread="gauge")
-    return_length: Value | None = quantity("Return length", "length", 0.0, 60.0, group="Return")
-    return_loss: Value | None = quantity(
-        "Return's fittings and regulator, K", "ratio", 0.0, 500.0, group="Return", spread="loss"
+    return_line: LineFacts = role(
+        LINE,
+        "Fuel return",
+        group="Return",
+        asks=("bore", "length", "loss"),
+        labels={"bore": "Return bore", "length": "Return length", "loss": "Return's fittings and regulator, K"},
+        limits={"bore": (0.001, 0.06), "length": (0.0, 60.0), "loss": (0.0, 500.0)},
     )
     return_rise: Value | None = quantity(
         "Return warmer by",
@@ -326,8 +234,14 @@ class SupplyFacts:
         group="Suction",
         help="Of the first pump from the tank, at the lowest level; below it is negative.",
     )
-    suction_bore: Value | None = quantity("Suction bore", "length", 0.002, 0.08, group="Suction", spread="gauge")
-    suction_length: Value | None = quantity("Suction length", "length", 0.0, 20.0, group="Suction")
+    suction: LineFacts = role(
+        LINE,
+        "Fuel suction line",
+        group="Suction",
+        asks=("bore", "length"),
+        labels={"bore": "Suction bore", "length": "Suction length"},
+        limits={"bore": (0.002, 0.08), "length": (0.0, 20.0)},
+    )
     reid_pressure: Value | None = quantity(
         "Vapour pressure (Reid)",
         "pressure_absolute",
@@ -336,51 +250,31 @@ class SupplyFacts:
         group="Suction",
         help="Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.",
     )
-    sieve_drop: Value | None = quantity(
-        "Sieve, at rated power", "pressure_difference", 0.0, 5e4, group="Suction", spread="loss"
+    sieve: FilterFacts = role(
+        FILTER,
+        "Sieve",
+        group="Suction",
+        asks=("drop",),
+        labels={"drop": "Sieve, at rated power"},
+        limits={"drop": (0.0, 5e4)},
     )
 
 
 # How each is measured in a workshop.
 WAYS: Mapping[str, Way] = {
-    "rail_pressure": Way("running", "A gauge on the rail, reference hose off."),
     "fuel_temperature": Way("tank", "A probe on the line by the tank after a long hot run."),
     "burned_share": Way("tank", "Catch the return for a minute: burned over burned and returned."),
-    "injector_flow": Way("hand", "Wide open at a steady pressure into a measuring glass for half a minute."),
-    "dead_time": Way("papers", "The maker's table at 13.5 V, or a flow bench at two pulse lengths."),
-    "pump_flow": Way("tank", "Return line into a can for a minute, at that pressure and voltage."),
-    "pump_pressure": Way("tank", "A gauge at the pump while the flow is caught."),
-    "pump_flow_2": Way("tank", "Catch again with the return pinched to a second pressure."),
-    "pump_pressure_2": Way("tank", "The gauge's reading at the second catch."),
-    "pump_table": Way("tank", "Catch at three or four pressures, volts held."),
     "supply_voltage": Way("running", "At the battery, lamps and fans on."),
-    "pump_current": Way("running", "A clamp meter on the pump's lead at its working pressure."),
-    "wire_length": Way("under", "Along the loom from battery to pump."),
-    "wire_area": Way("hand", "Calliper on the bared strands' bundle; or read the sheath."),
-    "line_bore": Way("hand", "Calliper in a cut end."),
-    "line_length": Way("under", "Along the line from pump to rail."),
     "end_height": Way("under", "Pump's outlet to the engine's inlet, plumb."),
-    "return_bore": Way("hand", "Calliper in a cut end, at its narrowest fitting."),
-    "return_length": Way("under", "Along the return from regulator to tank."),
+    "return_line.bore": Way("hand", "Calliper in a cut end, at its narrowest fitting."),
+    "return_line.length": Way("under", "Along the return from regulator to tank."),
     "return_rise": Way("running", "Two probes, on the feed and on the return, after a long run."),
     "rail_heat": Way(
         "running", "Two probes, on the feed and on the return: kelvin between x flow x 0.46 is watts at L/h."
     ),
-    "relief_pressure": Way("tank", "Pinch the outlet for a second: where the gauge stops rising."),
-    "pump_speed": Way("papers", "The maker's table says at what speed."),
-    "pump_wear": Way("tank", "Catch test: what it gives over what its table says."),
-    "catch_volume": Way("tank", "Into a measuring can, away from sparks, battery charger off."),
-    "catch_time": Way("tank", "Stopwatch; half a minute or more."),
-    "catch_pressure": Way("tank", "Return pinched to the working pressure, gauge at the pump."),
-    "catch_voltage": Way("tank", "At the pump's own terminals while it runs."),
-    "dead_table": Way("papers", "The maker's table, or a flow bench at several volts."),
-    "least_pulse": Way("papers", "Where the maker's flow curve leaves the straight line."),
-    "line_loss": Way("under", "Count bends and fittings: 0.3 a bend, 1 an elbow, 2 a banjo."),
-    "filter_drop": Way("running", "Gauge before and behind the filter at full flow."),
     "suction_lift": Way("tank", "Pump inlet over the lowest fuel level, plumb."),
-    "suction_bore": Way("hand", "Calliper in a cut end."),
-    "suction_length": Way("tank", "Along the line from pickup to pump."),
-    "sieve_drop": Way("running", "Vacuum gauge at the pump's inlet at full flow, less the lift."),
+    "suction.length": Way("tank", "Along the line from pickup to pump."),
+    "sieve.drop": Way("running", "Vacuum gauge at the pump's inlet at full flow, less the lift."),
     "reid_pressure": Way("papers", "Ask what grade the filling station sells in that season."),
 }
 
@@ -398,12 +292,12 @@ def fill_supply(rules: Ruling) -> None:
         wanted, burns = inline.least, inline.burned
     elif way is INJECTIONS["carburettor"]:
         wanted = CARBURETTORS[get("carburettor")].pressure
-    if rules.given.get("pump_drive") == "none":
+    if rules.given.get("main.drive") == "none":
         # A float valve asks only what its own seat takes; a vane pump of its own draws.
         wanted = OWN_SUCTION if way is INJECTIONS["mechanical"] else FLOAT_LEAST
-    rule("rail", way.rail, "usual for the way it gets in")
-    rule("rail_pressure", wanted, "usual for the way it gets in")
-    rule("reference", "manifold" if way.injectors else "atmosphere", "usual for the way it gets in")
+    rule("regulator.place", way.rail, "usual for the way it gets in")
+    rule("regulator.pressure", wanted, "usual for the way it gets in")
+    rule("regulator.reference", "manifold" if way.injectors else "atmosphere", "usual for the way it gets in")
     rule("fuel_temperature", rules.hottest + 5.0, "5 K over the hottest air asked")
     rule("reserve", "20", "20 % over the peak flow")
     # What spills nothing burns all it is given: nothing to doubt there.
@@ -452,26 +346,26 @@ def _through(rules: Ruling) -> float:
 
 def _fill_injectors(rules: Ruling) -> None:
     rule = rules.rule
-    rule("injector_pressure", 300e3, "usual rating", "sae_j1832")
-    rule("injector_count", float(rules.engine.get("cylinders") or 4), "one a cylinder")
+    rule("injectors.pressure", 300e3, "usual rating", "sae_j1832")
+    rule("injectors.count", float(rules.engine.get("cylinders") or 4), "one a cylinder")
     rule("injector_firing", "once", "each in its turn")
-    rule("dead_time", 1.0e-3, "at 13.5 V; 0.8 to 1.2 ms")
+    rule("injectors.dead_time", 1.0e-3, "at 13.5 V; 0.8 to 1.2 ms")
     rule("ceiling", "85", "85 % for pulls")
-    rule("least_pulse", 0.7e-3, "0.5 to 1 ms", "sae_j1832")
+    rule("injectors.least_pulse", 0.7e-3, "0.5 to 1 ms", "sae_j1832")
 
 
 def _fill_pump(rules: Ruling, way: Injection) -> None:
     get, rule = rules.get, rules.rule
-    rule("pump_count", 1.0, "one")
+    rule("main.count", 1.0, "one")
     rule("pump_staging", "always", "usual")
     rule("stage_load", 0.5, "half of full load")
-    rule("pump_drive", way.drive, "usual for the way it gets in")
-    rule("pump_speed", rules.engine.get("rated_speed") or 3000.0, "at the engine's rated speed")
-    rule("pump_wear", 0.0, "as good as its figures; the reserve is for wear", exact=True)
-    rule("rating_voltage", 13.5, "usual rating")
+    rule("main.drive", way.drive, "usual for the way it gets in")
+    rule("main.speed", rules.engine.get("rated_speed") or 3000.0, "at the engine's rated speed")
+    rule("main.wear", 0.0, "as good as its figures; the reserve is for wear", exact=True)
+    rule("main.voltage", 13.5, "usual rating")
     rule("supply_voltage", 13.8, "alternator charging")
-    rule("wire_length", 5.0, "battery to tank")
-    rule("wire_area", 2.5e-6, "2.5 mm²")
+    rule("wire.length", 5.0, "battery to tank")
+    rule("wire.area", 2.5e-6, "2.5 mm²")
     inside = way.drive == "electric" and way.pressure > 1e5 and get("lift") == "none"
     rule("pump_place", "tank" if inside else "outside", "usual for the way it gets in")
 
@@ -479,24 +373,24 @@ def _fill_pump(rules: Ruling, way: Injection) -> None:
 def _fill_lines(rules: Ruling, way: Injection) -> None:
     get, rule = rules.get, rules.rule
     flow = _through(rules)
-    rule("line_bore", sold_bore(flow, LINE_SPEED), f"next sold over {LINE_SPEED:g} m/s")
-    rule("line_length", 4.0, "tank to engine")
-    rule("line_loss", 6.0, "a few bends and fittings", "crane410")
-    hangs = get("pump_drive") == "none"
+    rule("line.bore", sold_bore(flow, LINE_SPEED), f"next sold over {LINE_SPEED:g} m/s")
+    rule("line.length", 4.0, "tank to engine")
+    rule("line.loss", 6.0, "a few bends and fittings", "crane410")
+    hangs = get("main.drive") == "none"
     gravity = hangs and way is INJECTIONS["carburettor"]
     filtered = GRAVITY_FILTER if gravity else 15e3 if way.pressure > 1e5 else 4e3
-    rule("filter_drop", filtered, "clean filter made for gravity" if gravity else "clean filter")
+    rule("filter.drop", filtered, "clean filter made for gravity" if gravity else "clean filter")
     rule("end_height", -0.4 if hangs else 0.0, "tank over the engine" if hangs else "level with the pump")
-    rule("return_bore", get("line_bore"), "as the line")
-    rule("return_length", get("line_length"), "as the line")
-    rule("return_loss", 8.0, "a few bends, the regulator wide open", "crane410")
+    rule("return_line.bore", get("line.bore"), "as the line")
+    rule("return_line.length", get("line.length"), "as the line")
+    rule("return_line.loss", 8.0, "a few bends, the regulator wide open", "crane410")
     rule("return_rise", way.warmer, "usual for the way it gets in")
-    rule("rail_heat", RAIL_HEAT if get("rail") == "returned" else 0.0, "a hot bay round a bare rail")
+    rule("rail_heat", RAIL_HEAT if get("regulator.place") == "returned" else 0.0, "a hot bay round a bare rail")
     inside = get("pump_place") == "tank" or hangs
     rule("suction_lift", -0.05 if inside else 0.3, "by where the pump sits")
-    rule("suction_bore", sold_bore(flow, SUCTION_SPEED), f"next sold over {SUCTION_SPEED:g} m/s")
-    rule("suction_length", 0.1 if inside else 2.0, "by where the pump sits")
-    rule("sieve_drop", GRAVITY_SIEVE if gravity else 2e3, "clean sieve")
+    rule("suction.bore", sold_bore(flow, SUCTION_SPEED), f"next sold over {SUCTION_SPEED:g} m/s")
+    rule("suction.length", 0.1 if inside else 2.0, "by where the pump sits")
+    rule("sieve.drop", GRAVITY_SIEVE if gravity else 2e3, "clean sieve")
     fuel = rules.fuel
     if fuel is not None and fuel.rvp > 0.0:
         hot = rules.hottest >= SUMMER

@@ -42,7 +42,7 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
         "vapour_margin_pa": circuit.over_boiling(pull),
         "vapour_pressure_pa": circuit.vapour_pressure(),
     }
-    if facts.tank_volume is not None:
+    if facts.tank.volume is not None:
         found |= {
             "endurance_s": tank.endurance(circuit, context, context.mean),
             "unusable_m3": tank.unusable(circuit),

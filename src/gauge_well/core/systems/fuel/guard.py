@@ -58,7 +58,7 @@ def float_most(circuit: Circuit) -> float:
 def prime_time(network: Network) -> Array | None:
     """Time [s] to fill empty lines and filter with the engine still; None where nothing pumps then."""
     c = network.circuit
-    if not c.pumped or c.facts.pump_drive == "engine":
+    if not c.pumped or c.facts.main.drive == "engine":
         return None
     first = network.lift or network.main
     return np.asarray((line_volume(c) + mixing_volume(c)) / np.maximum(first.flow[-1], 1e-9))
@@ -93,6 +93,6 @@ def bleed_order(circuit: Circuit) -> Sequence[str]:
 
 def not_cut(circuit: Circuit) -> list[str]:
     """What is said not to stop an electric pump."""
-    if circuit.facts.pump_drive != "electric":
+    if circuit.facts.main.drive != "electric":
         return []
     return [words for name, words in CUTS.items() if getattr(circuit.facts, name) == "no"]

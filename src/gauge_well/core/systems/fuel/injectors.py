@@ -34,11 +34,11 @@ def dead_time(circuit: Circuit, volts: Value | None = None) -> Array:
     """Dead time [s] at the injectors' volts: the table, or the figure at 13.5 V times ``(13.5 / V)**1.8``."""
     facts = circuit.facts
     v = as_array(volts) if volts is not None else circuit.fact("supply_voltage") - LOOM_DROP
-    if facts.dead_table is not None:
-        rows = sorted(facts.dead_table, key=lambda row: likely(row[0]))
+    if facts.injectors.dead_table is not None:
+        rows = sorted(facts.injectors.dead_table, key=lambda row: likely(row[0]))
         x, y = (np.stack([as_array(row[k]) for row in rows]) for k in (0, 1))
         return np.maximum(polyline(x, y, v), DEAD_LEAST)
-    return np.asarray(circuit.fact("dead_time") * (DEAD_VOLTS / np.maximum(v, 4.0)) ** DEAD_POWER)
+    return np.asarray(circuit.fact("injectors.dead_time") * (DEAD_VOLTS / np.maximum(v, 4.0)) ** DEAD_POWER)
 
 
 def openings(circuit: Circuit, context: Context) -> float:
@@ -47,13 +47,13 @@ def openings(circuit: Circuit, context: Context) -> float:
     if times > 0.0:
         return times
     cylinders = context.engine.facts.cylinders
-    return max(likely(cylinders if cylinders is not None else 4.0) / likely(circuit.fact("injector_count")), 1.0)
+    return max(likely(cylinders if cylinders is not None else 4.0) / likely(circuit.fact("injectors.count")), 1.0)
 
 
 def sized_flow(circuit: Circuit) -> Array:
     """Flow at the rating pressure of one of each set together [m3/s]."""
-    second = circuit.facts.injector_flow_2
-    first = as_array(need(circuit.facts.injector_flow, "fuel.injector_flow"))
+    second = circuit.facts.staged.flow
+    first = as_array(need(circuit.facts.injectors.flow, "fuel.injectors.flow"))
     return first if second is None else np.asarray(first + as_array(second))
 
 
@@ -65,9 +65,9 @@ def across(circuit: Circuit, peak: Operation, rail: Value) -> Array:
 def set_rail(circuit: Circuit, peak: Operation) -> Array:
     """Rail pressure [Pa] with the regulator holding: its setting, less the line of a dead-headed rail."""
     rail = asked_pressure(circuit, peak)
-    if circuit.facts.rail == "dead_headed":
+    if circuit.facts.regulator.place == "dead_headed":
         taken = demand(peak, circuit)
-        line = circuit.pipe(taken, "line", circuit.fact("line_loss"))
+        line = circuit.pipe(taken, "line", circuit.fact("line.loss"))
         return np.asarray(rail - line - circuit.weight(circuit.fact("end_height")))
     return rail
 
@@ -79,10 +79,10 @@ def injectors(circuit: Circuit, peak: Operation, context: Context, rail: Value |
     (sae_j1832; four-stroke). The check takes the rail as the regulator holds it, so that pump and injectors each
     answer for themselves; ``rail`` is for what the network really gives.
     """
-    rated = circuit.fact("injector_pressure")
+    rated = circuit.fact("injectors.pressure")
     dp = across(circuit, peak, set_rail(circuit, peak) if rail is None else rail)
     flow = sized_flow(circuit) * np.sqrt(np.maximum(dp, 0.0) / rated)
-    needed = burned(peak, circuit.fuel) / circuit.fact("injector_count")
+    needed = burned(peak, circuit.fuel) / circuit.fact("injectors.count")
     cycles = peak.speed * context.engine.swept_rate_factor * openings(circuit, context)
     dead = dead_time(circuit) * cycles
     share = np.where(flow > 0.0, needed / np.maximum(flow, 1e-15), 99.0)
@@ -104,10 +104,10 @@ def idle_pulse(circuit: Circuit, context: Context) -> IdlePulse:
     A regulator on the manifold keeps the difference it is set to; on the outside air the vacuum adds to it.
     """
     idle = circuit.idle
-    dp = circuit.rail_gauge if circuit.facts.reference == "manifold" else circuit.rail_gauge - VACUUM
-    scale = np.sqrt(np.maximum(dp, 1e3) / circuit.fact("injector_pressure"))
+    dp = circuit.rail_gauge if circuit.facts.regulator.reference == "manifold" else circuit.rail_gauge - VACUUM
+    scale = np.sqrt(np.maximum(dp, 1e3) / circuit.fact("injectors.pressure"))
     cycles = idle.speed * context.engine.swept_rate_factor * openings(circuit, context)
-    each = burned(idle, circuit.fuel) / circuit.fact("injector_count") / cycles
-    least = circuit.fact("least_pulse")
-    size = as_array(need(circuit.facts.injector_flow, "fuel.injector_flow"))
+    each = burned(idle, circuit.fuel) / circuit.fact("injectors.count") / cycles
+    least = circuit.fact("injectors.least_pulse")
+    size = as_array(need(circuit.facts.injectors.flow, "fuel.injectors.flow"))
     return IdlePulse(np.asarray(each / (size * scale)), least, np.asarray(each / (least * scale)))

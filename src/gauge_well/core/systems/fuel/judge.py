@@ -38,14 +38,14 @@ def judged(context: Context, circuit: Circuit, point: Point | None, peak: Operat
 
 def has_injectors(circuit: Circuit) -> bool:
     """Whether injectors are judged here and known."""
-    return circuit.way.injectors and circuit.facts.injector_flow is not None
+    return circuit.way.injectors and circuit.facts.injectors.flow is not None
 
 
 def unknown_of(circuit: Circuit) -> list[Unknown]:
     """What cannot be judged, and the facts that are missing."""
     found = [Unknown(*NAMES[part], part, missing) for part, missing in missing_of(circuit).items()]
-    if circuit.way.injectors and circuit.facts.injector_flow is None:
-        found.append(Unknown("injector_duty", "Injector opening", "injectors", ("fuel.injector_flow",)))
-    if circuit.facts.lift == "pot" and circuit.facts.pot_volume is None:
-        found.append(Unknown("pot_holds", "Surge pot", "lift", ("fuel.pot_volume",)))
+    if circuit.way.injectors and circuit.facts.injectors.flow is None:
+        found.append(Unknown("injector_duty", "Injector opening", "injectors", ("fuel.injectors.flow",)))
+    if circuit.facts.lift == "pot" and circuit.facts.pot.volume is None:
+        found.append(Unknown("pot_holds", "Surge pot", "lift", ("fuel.pot.volume",)))
     return found

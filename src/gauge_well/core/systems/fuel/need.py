@@ -45,9 +45,9 @@ def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
     back = np.broadcast_to(asked_pressure(circuit, context.peak), flows.shape)[0]
     # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
     back = np.take_along_axis(back, flows[0].argmax(axis=0)[None], 0)[0]
-    pressure = back + (circuit.filter_drop(flow) if facts.rail == "dead_headed" else circuit.line_drop(flow))
+    pressure = back + (circuit.filter_drop(flow) if facts.regulator.place == "dead_headed" else circuit.line_drop(flow))
     volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
-    electric = facts.pump_drive == "electric"
+    electric = facts.main.drive == "electric"
     return Need(
         "pump",
         "pump_flow",
@@ -77,7 +77,7 @@ def _sold_pump(flow: float, pressure: float, volts: float | None) -> Shopping:
         Sentence("at {p}" + ("" if volts is None else ", {v}"), asked | {"v": (volts or 0.0, "voltage")}),
         Sentence(words, slots),
         size,
-        "fuel.pump_flow",
+        "fuel.main.flow",
     )
 
 
@@ -121,7 +121,7 @@ def _bores(circuit: Circuit, running: Array) -> Iterator[Need]:
 def _injector(context: Context, circuit: Circuit) -> Need:
     """Smallest injector that serves every duty at the rating pressure."""
     peak = context.peak
-    count, rated = circuit.fact("injector_count"), circuit.fact("injector_pressure")
+    count, rated = circuit.fact("injectors.count"), circuit.fact("injectors.pressure")
     cycles = peak.speed * context.engine.swept_rate_factor * inj.openings(circuit, context)
     dp = np.maximum(inj.across(circuit, peak, inj.set_rail(circuit, peak)), 1e3)
     room = np.maximum(circuit.ceiling - inj.dead_time(circuit) * cycles, 0.02)
@@ -157,5 +157,5 @@ def _sold_injector(size: float, count: float, rated: float) -> Shopping:
         Sentence("{n}, rated at {p}", {"n": number, "p": (rated, "pressure_difference")}),
         Sentence(words, slots),
         found,
-        "fuel.injector_flow",
+        "fuel.injectors.flow",
     )

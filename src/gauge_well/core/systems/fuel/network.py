@@ -16,11 +16,12 @@ import numpy as np
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
+from gauge_well.core.parts.pump import Pump
 from gauge_well.core.roots import along, where_falling
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, demand
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.systems.fuel.pump import LIFT, MAIN, Pump, one_of, pump_of
+from gauge_well.core.systems.fuel.pump import LIFT, MAIN, one_of, place_of, pump_of
 from gauge_well.core.typing import Array, Value, as_array, clip
 
 HEAD_MOST, HEAD_ROWS = 20.0, 193  # of the design flow, up to which a column of fuel is worked; rows
@@ -140,9 +141,9 @@ class Point:
     def rail(self) -> Array:
         """Pressure at the engine's inlet [Pa]: a dead-headed rail gives up the line."""
         c = self.network.circuit
-        if c.facts.rail != "dead_headed":
+        if c.facts.regulator.place != "dead_headed":
             return self.end
-        return np.asarray(self.end - c.pipe(self.taken, "line", c.fact("line_loss")) - c.weight(c.fact("end_height")))
+        return np.asarray(self.end - c.pipe(self.taken, "line", c.fact("line.loss")) - c.weight(c.fact("end_height")))
 
     @property
     def asked(self) -> Array:
@@ -157,7 +158,7 @@ class Point:
     @property
     def in_line(self) -> Array:
         """Flow in the line to the engine [m3/s]: a dead-headed one carries only what is taken."""
-        return self.taken if self.network.circuit.facts.rail == "dead_headed" else self.through
+        return self.taken if self.network.circuit.facts.regulator.place == "dead_headed" else self.through
 
     @property
     def returned(self) -> Array:
@@ -197,7 +198,7 @@ class Point:
     @property
     def watts(self) -> Array:
         """Electrical power of all main pumps that run [W]."""
-        if self.network.circuit.facts.pump_drive != "electric":
+        if self.network.circuit.facts.main.drive != "electric":
             return np.zeros_like(self.taken)
         return np.asarray(self.volts * self.amps)
 
@@ -278,7 +279,7 @@ def downstream_of(circuit: Circuit) -> Callable[[Array], Array]:
 
     A dead-headed rail's regulator stands at the tank behind the filter; the line is lost off the rail.
     """
-    if circuit.facts.rail == "dead_headed":
+    if circuit.facts.regulator.place == "dead_headed":
         return circuit.filter_drop
     height = circuit.weight(circuit.fact("end_height"))
     return lambda q: circuit.line_drop(q) + height
@@ -286,7 +287,7 @@ def downstream_of(circuit: Circuit) -> Callable[[Array], Array]:
 
 def speed_share(context: Context, facts: FuelFacts, speed: Value) -> Array:
     """Speed of an engine-driven pump over what it is rated at."""
-    rated = as_array(need(facts.pump_speed, "fuel.pump_speed"))
+    rated = as_array(need(facts.main.speed, "fuel.main.speed"))
     return clip(as_array(speed) / rated, SLOWEST, FASTEST)
 
 
@@ -315,7 +316,7 @@ def network_of(context: Context, circuit: Circuit, speed: Value | None = None, v
     lift = None
     if facts.lift == "pot":
         lift = tabulate(pump_of(facts, LIFT), lambda q: -circuit.suction_drop(q), circuit.lift_drop, most)
-    staged = facts.pump_staging == "demand" and circuit.pumped and float(np.max(circuit.fact("pump_count"))) > 1.0
+    staged = facts.pump_staging == "demand" and circuit.pumped and float(np.max(circuit.fact("main.count"))) > 1.0
     return Network(circuit, supply(facts), supply(one_of(facts)) if staged else None, lift, booster)
 
 
@@ -323,14 +324,14 @@ def missing_of(circuit: Circuit) -> dict[str, tuple[str, ...]]:
     """Facts of the pumps that are fitted and not known, by part."""
     facts = circuit.facts
     found: dict[str, tuple[str, ...]] = {}
-    for part, which, there in ((MAIN, MAIN, circuit.pumped), (LIFT, LIFT, facts.lift != "none")):
+    for part, which, there in (("pump", MAIN, circuit.pumped), ("lift", LIFT, facts.lift != "none")):
         if not there:
             continue
         try:
             pump_of(facts, which)
         except MissingFact:
-            names = (f"{which}_flow", f"{which}_pressure")
-            found[part] = tuple(f"fuel.{n}" for n in names if getattr(facts, n) is None)
+            pump = place_of(facts, which)
+            found[part] = tuple(f"fuel.{which}.{n}" for n in ("flow", "pressure") if getattr(pump, n) is None)
     return found
 
 

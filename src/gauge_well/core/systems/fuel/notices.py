@@ -33,8 +33,8 @@ def _speeds(circuit: Circuit, context: Context, point: Point | None) -> Iterator
     run = taken if point is None else point.in_line
     drawn = taken if point is None else point.drawn
     for bore, flow, name, guide, where in (
-        (facts.line_bore, run, "line", LINE_SPEED, "fuel.line_bore"),
-        (facts.suction_bore, drawn, "suction", SUCTION_SPEED, "fuel.suction_bore"),
+        (facts.line.bore, run, "line", LINE_SPEED, "fuel.line.bore"),
+        (facts.suction.bore, drawn, "suction", SUCTION_SPEED, "fuel.suction.bore"),
     ):
         if bore is None or (name == "suction" and facts.pump_place == "tank" and facts.lift == "none"):
             continue
@@ -64,17 +64,17 @@ def _pumps(circuit: Circuit, point: Point | None) -> Iterator[Notice]:
         yield Notice(
             "pump_one_point",
             Sentence(words, {"p": (likely(curve.pressure[-1]), "pressure_gauge")}),
-            "fuel.pump_flow_2",
+            "fuel.main.flow_2",
         )
     if pump.relief is not None and largest(point.able_across) > likely(pump.relief):
         words = "The pump's relief opens at {p}, under the {work} it works against: some of its flow goes round inside."
         values = {"p": (likely(pump.relief), "pressure_gauge"), "work": (largest(point.able_across), "pressure_gauge")}
-        yield Notice("relief_opens", Sentence(words, values), "fuel.relief_pressure")
+        yield Notice("relief_opens", Sentence(words, values), "fuel.main.relief")
     wear = 1.0 - likely(pump.health)
     if wear > 0.3:
         words = "The pump gives {s} of what its figures say: worn, blocked, or short of volts at the test."
-        yield Notice("pump_worn", Sentence(words, {"s": (1.0 - wear, "share")}), "fuel.pump_wear")
-    if facts.pump_drive == "engine" and facts.injection == "port":
+        yield Notice("pump_worn", Sentence(words, {"s": (1.0 - wear, "share")}), "fuel.main.wear")
+    if facts.main.drive == "engine" and facts.injection == "port":
         yield Notice(
             "engine_pump", Sentence("Few engine-driven pumps hold a rail's pressure, and none before it turns.")
         )
@@ -88,27 +88,27 @@ def _rails(circuit: Circuit, context: Context) -> Iterator[Notice]:
     elif context.engine.facts.cycle == "two_stroke":
         yield Notice("two_stroke", Sentence("Injectors are taken to open once every turn."))
     boost = largest(context.peak.manifold_gauge)
-    fixed = circuit.way.injectors and circuit.regulated and facts.reference == "atmosphere"
+    fixed = circuit.way.injectors and circuit.regulated and facts.regulator.reference == "atmosphere"
     if fixed and boost > 0.2 * likely(circuit.rail_gauge):
         words = "The rail is not referenced to the manifold: under boost the injectors lose flow."
         yield Notice("fixed_rail", Sentence(words))
-    if facts.rail == "free" and circuit.way.injectors:
+    if facts.regulator.place == "free" and circuit.way.injectors:
         words = "Injectors want a held pressure: say where the regulator stands."
-        yield Notice("no_regulator", Sentence(words), "fuel.rail")
-    if facts.rail == "dead_headed" and facts.reference == "manifold" and boost > 0.0:
+        yield Notice("no_regulator", Sentence(words), "fuel.regulator.place")
+    if facts.regulator.place == "dead_headed" and facts.regulator.reference == "manifold" and boost > 0.0:
         words = "A regulator at the tank is seldom hosed to the manifold; without that hose boost takes from the rail."
-        yield Notice("far_reference", Sentence(words), "fuel.reference")
+        yield Notice("far_reference", Sentence(words), "fuel.regulator.reference")
 
 
 def _tank(circuit: Circuit) -> Iterator[Notice]:
     facts = circuit.facts
-    if facts.filler_bore is None:
+    if facts.tank.filler_bore is None:
         return
-    swallowed = likely(tank.fill_flow(facts.filler_bore, facts.filler_length or 0.0))
+    swallowed = likely(tank.fill_flow(facts.tank.filler_bore, facts.tank.filler_length or 0.0))
     if swallowed < tank.NOZZLE:
         words = "The filler swallows {q}; a filling pump gives {n}: it blows back."
         values = {"q": (swallowed, "flow"), "n": (tank.NOZZLE, "flow")}
-        yield Notice("slow_filler", Sentence(words, values), "fuel.filler_bore")
+        yield Notice("slow_filler", Sentence(words, values), "fuel.tank.filler_bore")
 
 
 def _guards(circuit: Circuit) -> Iterator[Notice]:

@@ -30,7 +30,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         "bleed": list(guard.bleed_order(circuit)),
         "stop": _stop(circuit),
         "cuts": {name: getattr(circuit.facts, name) for name in guard.CUTS}
-        if circuit.facts.pump_drive == "electric"
+        if circuit.facts.main.drive == "electric"
         else None,
     }
     return out

@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core.facts import need
+from gauge_well.core.facts import fact, need
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import injectors as inj
@@ -53,7 +53,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     count = len(context.duties.cases)
     op = circuit.idle if options.get("idle", 0.0) >= 0.5 else context.peak
     out: dict[str, Any] = {
-        "rail_kind": circuit.facts.rail,
+        "rail_kind": circuit.facts.regulator.place,
         "lift_kind": circuit.facts.lift,
         "presets": [
             {"id": id, "label": p.label, "choices": dict(p.choices), "now": is_now(circuit, p.choices)}
@@ -78,7 +78,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
         found = inj.injectors(circuit, op, context, point.rail)
         share = pick(found.share)
         parts.append(
-            _part("injectors", "injectors", "injector_flow", flow=pick(found.flow), drop=pick(found.pressure))
+            _part("injectors", "injectors", "injectors.flow", flow=pick(found.flow), drop=pick(found.pressure))
             | {"share": min(share, 9.99), "ceiling": circuit.ceiling}
         )
         fills["injector_duty"] = min(share / circuit.ceiling, 9.99)
@@ -99,7 +99,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
 
 def is_now(circuit: Circuit, choices: Mapping[str, str]) -> bool:
     """Whether the circuit is this preset."""
-    return all(getattr(circuit.facts, name) == choice for name, choice in choices.items())
+    return all(fact(circuit.facts, name) == choice for name, choice in choices.items())
 
 
 def _part(id: str, label: str, path: str, **numbers: float) -> dict[str, Any]:
@@ -107,8 +107,8 @@ def _part(id: str, label: str, path: str, **numbers: float) -> dict[str, Any]:
 
 
 def _line(circuit: Circuit, id: str, label: str, name: str, flow: float, drop: float) -> dict[str, Any]:
-    bore = as_array(need(getattr(circuit.facts, f"{name}_bore"), f"fuel.{name}_bore"))
-    return _part(id, label, f"{name}_bore", flow=flow, drop=drop, speed=flow / float(bore_area(bore).flat[0]))
+    bore = as_array(need(fact(circuit.facts, f"{name}.bore"), f"fuel.{name}.bore"))
+    return _part(id, label, f"{name}.bore", flow=flow, drop=drop, speed=flow / float(bore_area(bore).flat[0]))
 
 
 def parts_of(point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
@@ -123,7 +123,7 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     facts = circuit.facts
     through, drawn, taken = pick(point.through), pick(point.drawn), pick(point.taken)
     first = -pick(point.tank_pull)
-    yield _part("tank", "tank", "tank_volume", flow=drawn)
+    yield _part("tank", "tank", "tank.volume", flow=drawn)
     yield _line(circuit, "suction", "pickup and sieve", "suction", drawn, pick(point.tank_pull)) | {
         "pressure": first,
         "margin": pick(circuit.over_boiling(point.tank_pull)),
@@ -133,25 +133,25 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     if facts.lift != "none":
         yield from _lift(circuit, network, point, pick)
     if network.main.pump is not None:
-        count = pick(circuit.fact("pump_count"))
+        count = pick(circuit.fact("main.count"))
         label = "pump" if count < 1.5 else f"{count:.0f} pumps"
         if network.alone is not None and taken < pick(network.stage_flow):
             label = f"1 of {count:.0f} pumps"
         inlet, gain = pick(point.inlet), pick(point.across)
         numbers = {"flow": through, "pressure": inlet + gain, "gain": gain, "inlet": inlet}
-        if facts.pump_drive == "electric":
+        if facts.main.drive == "electric":
             numbers |= {"volts": pick(point.volts), "amps": pick(point.amps)}
-        yield _part("pump", label, "pump_flow", **numbers)
+        yield _part("pump", label, "main.flow", **numbers)
     filtered = pick(circuit.filter_drop(point.through))
-    yield _part("filter", "filter", "filter_drop", flow=through, drop=filtered)
-    if facts.rail == "dead_headed":
-        yield _part("regulator", "regulator", "rail_pressure", flow=pick(point.returned), pressure=pick(point.end))
-    lost = pick(circuit.pipe(point.in_line, "line", circuit.fact("line_loss")))
+    yield _part("filter", "filter", "filter.drop", flow=through, drop=filtered)
+    if facts.regulator.place == "dead_headed":
+        yield _part("regulator", "regulator", "regulator.pressure", flow=pick(point.returned), pressure=pick(point.end))
+    lost = pick(circuit.pipe(point.in_line, "line", circuit.fact("line.loss")))
     yield _line(circuit, "line", "line", "line", pick(point.in_line), lost)
     end = {"flow": taken, "pressure": pick(point.rail), "wanted": pick(point.back)}
     if facts.injection == "carburettor" and facts.bowl_volume is not None:
         end["lasts"] = pick(circuit.fact("bowl_volume") / np.maximum(point.taken, 1e-12))
-    yield _part("end", ENDS[facts.injection or "port"], "rail_pressure", **end)
+    yield _part("end", ENDS[facts.injection or "port"], "regulator.pressure", **end)
 
 
 def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
@@ -161,13 +161,15 @@ def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     numbers = {"flow": flow, "pressure": gain - pick(point.tank_pull), "gain": gain}
     if pump is not None:
         numbers |= {"volts": float(pump.motor.volts(gain).flat[0]), "amps": pick(point.lift_amps)}
-    yield _part("lift", "lift pump", "lift_flow", **numbers)
+    yield _part("lift", "lift pump", "lift_pump.flow", **numbers)
     lost = pick(circuit.lift_drop(point.lifted if pot else point.through))
-    yield _line(circuit, "lift_line", "line", "lift", flow, lost)
+    yield _line(circuit, "lift_line", "line", "lift_line", flow, lost)
     if pot:
         over = max(pick(point.overflow), 0.0)
-        yield _part("pot", "surge pot", "pot_volume", flow=pick(point.pot_takes), over=over)
-        hose = _line(circuit, "pot_hose", "hose", "pot", pick(point.through), pick(circuit.pot_drop(point.through)))
+        yield _part("pot", "surge pot", "pot.volume", flow=pick(point.pot_takes), over=over)
+        hose = _line(
+            circuit, "pot_hose", "hose", "pot_line", pick(point.through), pick(circuit.pot_drop(point.through))
+        )
         yield hose | {
             "margin": pick(circuit.over_boiling(-point.inlet)),
             "pressure": pick(point.inlet),
@@ -177,13 +179,13 @@ def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
 def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
     """From the engine back to the tank: the regulator's flow, or what spills."""
     facts = circuit.facts
-    flow = point.returned if facts.rail == "returned" else point.spilled
-    if facts.rail == "returned":
+    flow = point.returned if facts.regulator.place == "returned" else point.spilled
+    if facts.regulator.place == "returned":
         stands = pick(return_limited(point)) if circuit.pumped else pick(point.rail)
-        yield _part("regulator", "regulator", "rail_pressure", flow=pick(flow), pressure=stands)
+        yield _part("regulator", "regulator", "regulator.pressure", flow=pick(flow), pressure=stands)
     elif pick(point.spilled) <= 0.0:
         return
-    yield _line(circuit, "return", "return", "return", pick(flow), pick(circuit.return_drop(flow))) | {
+    yield _line(circuit, "return", "return", "return_line", pick(flow), pick(circuit.return_drop(flow))) | {
         "to": facts.return_to if facts.lift == "pot" else "tank",
         "temperature": pick(tank.return_temperature(point)),
     }

@@ -7,10 +7,10 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.parts.pump import Pump, caught
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.circuit import Circuit
 from gauge_well.core.systems.fuel.network import Network, Point, downstream_of, network_of, upstream_of
-from gauge_well.core.systems.fuel.pump import Pump, caught
 from gauge_well.core.systems.fuel.show_circuit import at_duty
 from gauge_well.core.typing import likely
 
@@ -33,7 +33,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     return {
         "asked": asked,
         "rail": back,
-        "drive": circuit.facts.pump_drive,
+        "drive": circuit.facts.main.drive,
         "flow": [float(x) for x in flow],
         "resists": [float(x) for x in resists],
         "pumps": _curves(network, index, count),
@@ -77,13 +77,13 @@ def _state(name: str, point: Point, index: int, count: int) -> dict[str, Any]:
 
 def _caught(circuit: Circuit, network: Network) -> dict[str, Any] | None:
     """A catch test brought to the table's own conditions: what it gives there, new and as caught."""
-    test, pump = caught(circuit.facts), network.main.pump
+    test, pump = caught(circuit.facts.main), network.main.pump
     if test is None or pump is None:
         return None
     flow, pressure, volts = (likely(v) for v in test)
-    at = circuit.facts.pump_pressure if circuit.facts.pump_table is None else circuit.rail_gauge
+    at = circuit.facts.main.pressure if circuit.facts.main.table is None else circuit.rail_gauge
     rated = likely(at) if at is not None else likely(pump.curve.pressure[0])
-    said = _at(pump, pressure, volts / likely(circuit.fact("rating_voltage")))
+    said = _at(pump, pressure, volts / likely(circuit.fact("main.voltage")))
     new = _at(pump, rated, 1.0)
     health = likely(pump.health)
     return {
@@ -93,7 +93,7 @@ def _caught(circuit: Circuit, network: Network) -> dict[str, Any] | None:
         "said": said,
         "health": health,
         "rated_pressure": rated,
-        "rated_volts": likely(circuit.fact("rating_voltage")),
+        "rated_volts": likely(circuit.fact("main.voltage")),
         "corrected": health * new,
         "new": new,
     }

@@ -10,7 +10,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.engine.model import operate
-from gauge_well.core.facts import need
+from gauge_well.core.facts import need, with_facts
 from gauge_well.core.media import fuels
 from gauge_well.core.media.fuels import FUELS, Fuel, blend
 from gauge_well.core.sizes import INJECTORS
@@ -81,7 +81,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
 def _sizes(context: Context, circuit: Circuit, index: int) -> list[dict[str, float]]:
     """Injectors as sold round the smallest that serves every duty: share of the cycle where most is asked, opening at
     idle. Both go as one over the size."""
-    one = replace(circuit, facts=replace(circuit.facts, injector_flow=UNIT, injector_flow_2=None))
+    one = replace(circuit, facts=with_facts(circuit.facts, {"injectors.flow": UNIT, "staged.flow": None}))
     peak = inj.injectors(one, context.peak, context)
     shares = np.broadcast_to(peak.share - peak.dead_share, peak.share.shape)[0, :, 0]
     worst = int(np.argmax(np.broadcast_to(peak.share, peak.share.shape)[0, :, 0]))
@@ -101,7 +101,7 @@ def _fuels(context: Context, circuit: Circuit, index: int) -> list[dict[str, Any
     if not now.spark or now.gas:
         return []
     flow = at_duty(context.peak.fuel_mass_flow / now.density, index, len(context.duties.cases))
-    lift = circuit.facts.injector_flow
+    lift = circuit.facts.injectors.flow
     listed: list[Fuel] = [*(blend(share) for share in BLENDS), FUELS["methanol"]]
     found = []
     for fuel in listed:

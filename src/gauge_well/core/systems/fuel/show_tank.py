@@ -19,18 +19,18 @@ from gauge_well.core.typing import likely
 def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
     """Volumes [m3], times [s], distances [m]; the box [m] with the surface at the refuelling level."""
     cases, count = context.duties.cases, len(context.duties.cases)
-    volume = circuit.facts.tank_volume
+    volume = circuit.facts.tank.volume
     lost = tank.unusable(circuit)
     out: dict[str, Any] = {
         "volume": None if volume is None else likely(volume),
         "reserve": likely(circuit.fact("tank_reserve")),
         "vent": None
-        if circuit.facts.vent_bore is None
+        if circuit.facts.tank.vent_bore is None
         else likely(np.max(tank.vent_drop(circuit, burned(context.peak, circuit.fuel)))),
         "vent_bore": likely(np.max(tank.vent_bore(circuit, demand(context.peak, circuit)))),
         "filler": None
-        if circuit.facts.filler_bore is None
-        else likely(tank.fill_flow(circuit.facts.filler_bore, circuit.fact("filler_length"))),
+        if circuit.facts.tank.filler_bore is None
+        else likely(tank.fill_flow(circuit.facts.tank.filler_bore, circuit.fact("tank.filler_length"))),
         "nozzle": tank.NOZZLE,
         "duties": [],
     }

@@ -9,6 +9,7 @@ from functools import lru_cache
 import numpy as np
 
 from gauge_well.core.engine.model import Operation
+from gauge_well.core.facts import fact
 from gauge_well.core.flow.pipe import bore_area, orifice_flow
 from gauge_well.core.geometry.frames import apparent_up
 from gauge_well.core.geometry.free_surface import Body, prism, volume_below
@@ -20,7 +21,7 @@ from gauge_well.core.systems.fuel.facts_tank import AIR_SPACE
 from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import Array, Value, as_array, clip
 
-SIDES = ("tank_length", "tank_width", "tank_height")
+SIDES = ("tank.length", "tank.width", "tank.height")
 VENT_MOST = 1e3  # Pa under the air outside that a tank stands, and its gauge notices (common practice)
 # W/m2K from its walls: standing, more with each m/s of road speed, at most (common practice).
 TANK_STILL, TANK_SWEPT, TANK_MOST = 8.0, 2.0, 40.0
@@ -32,7 +33,7 @@ FILL_LOSS = 2.5  # K of neck, flap and outlet
 
 def boxed(circuit: Circuit) -> bool:
     """Whether the tank's box is known."""
-    return all(getattr(circuit.facts, side) is not None for side in SIDES)
+    return all(fact(circuit.facts, side) is not None for side in SIDES)
 
 
 @dataclass(frozen=True)
@@ -58,9 +59,9 @@ def tank_of(circuit: Circuit) -> Tank:
     """Build the box; MissingFact names the side that is missing."""
     length, width, height = np.broadcast_arrays(*(circuit.fact(side) for side in SIDES))
     body = Body(UNIT_BOX * np.stack([length, width, height], axis=-1)[..., None, None, :])
-    x = clip(circuit.fact("tank_pickup_x"), -0.5 * length, 0.5 * length)
-    y = clip(circuit.fact("tank_pickup_y"), -0.5 * width, 0.5 * width)
-    z = np.minimum(circuit.fact("tank_pickup_height"), height)
+    x = clip(circuit.fact("tank.pickup_x"), -0.5 * length, 0.5 * length)
+    y = clip(circuit.fact("tank.pickup_y"), -0.5 * width, 0.5 * width)
+    z = np.minimum(circuit.fact("tank.pickup_height"), height)
     return Tank(body, np.stack(np.broadcast_arrays(x, y, z), axis=-1), (length, width, height))
 
 
@@ -107,7 +108,7 @@ def rides_out(circuit: Circuit) -> bool:
     """Whether a pot, in the tank or outside it, or a float bowl rides out what lasts only seconds: then only grade
     and heel count."""
     facts = circuit.facts
-    return facts.lift == "pot" or facts.pickup_in == "pot" or facts.injection == "carburettor"
+    return facts.lift == "pot" or facts.tank.pickup_in == "pot" or facts.injection == "carburettor"
 
 
 @lru_cache(maxsize=4)
@@ -121,7 +122,7 @@ def unusable(circuit: Circuit) -> Array:
 
 def endurance(circuit: Circuit, context: Context, mean: Operation) -> Array:
     """How long a full tank lasts in each duty [s]; MissingFact without what it holds."""
-    usable = np.maximum(circuit.fact("tank_volume") - unusable(circuit), 0.0)
+    usable = np.maximum(circuit.fact("tank.volume") - unusable(circuit), 0.0)
     return np.asarray(usable / np.maximum(burned(mean, circuit.fuel), 1e-12))
 
 
@@ -150,7 +151,7 @@ def tank_end(circuit: Circuit, context: Context, heat: Array) -> Array:
     One lump with walls: ``T = Ta + Q/UA (1 - exp(-UA t / C))`` (incropera2007, ch. 5); MissingFact without what it
     holds.
     """
-    volume = circuit.fact("tank_volume")
+    volume = circuit.fact("tank.volume")
     reserve = np.maximum(circuit.fact("tank_reserve"), 0.05) * volume
     area = 6.6 * volume ** (2.0 / 3.0)
     swept = TANK_STILL + TANK_SWEPT * context.duties.column("air_speed")
@@ -175,7 +176,7 @@ def vent_drop(circuit: Circuit, flow: Value) -> Array:
 
     A sharp hole (crane410), turned round: ``dp = rho / 2 (Q / (0.62 A))^2``.
     """
-    one = orifice_flow(1.0, bore_area(circuit.fact("vent_bore")), air_density(circuit))
+    one = orifice_flow(1.0, bore_area(circuit.fact("tank.vent_bore")), air_density(circuit))
     return np.asarray((as_array(flow) / one) ** 2)
 
 

@@ -7,12 +7,13 @@ import numpy as np
 from gauge_well.core.checks import ratio_fill
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import bore_area
+from gauge_well.core.parts.pump import RELIEF_SPAN
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand, manifold_lift
 from gauge_well.core.systems.fuel.network import Point, upstream_of
-from gauge_well.core.systems.fuel.pump import RELIEF_SPAN, wire_resistance
+from gauge_well.core.systems.fuel.pump import wire_resistance
 from gauge_well.core.typing import as_array
 from gauge_well.core.working import Step, Working
 
@@ -26,7 +27,7 @@ def steps(circuit: Circuit, point: Point | None, context: Context, index: int) -
         _rail(w, circuit, point)
         if circuit.facts.lift == "pot":
             _pot(w, point)
-    if circuit.way.injectors and circuit.facts.injector_flow is not None:
+    if circuit.way.injectors and circuit.facts.injectors.flow is not None:
         _injectors(w, circuit, context)
     _suction(w, circuit, point, context)
     _tank(w, circuit, point, context)
@@ -76,7 +77,7 @@ def _pump(w: Working, circuit: Circuit, point: Point) -> None:
     facts, able = circuit.facts, point.able
     supply = point.network.main if point.network.alone is None else None
     pump = point.network.main.pump
-    if pump is not None and facts.pump_drive == "electric" and supply is not None:
+    if pump is not None and facts.main.drive == "electric" and supply is not None:
         amps = pump.motor.amps(point.able_across)
         w.add(
             "V_pump",
@@ -88,14 +89,14 @@ def _pump(w: Working, circuit: Circuit, point: Point) -> None:
                 "V_s": circuit.fact("supply_voltage"),
                 "I": amps,
                 "R": wire_resistance(facts),
-                "V_r": circuit.fact("rating_voltage"),
+                "V_r": circuit.fact("main.voltage"),
             },
             "arithmetic, wire there and back",
         )
     there = np.asarray(as_array(able) > 0.0)
     if supply is not None and bool(there.all()):
         # Where it gives nothing there is no point to explain.
-        dead = facts.rail == "dead_headed"
+        dead = facts.regulator.place == "dead_headed"
         lost = circuit.filter_drop(able) if dead else circuit.line_drop(able)
         height = 0.0 * lost if dead else circuit.weight(circuit.fact("end_height")) + 0.0 * lost
         inlet = upstream_of(circuit, point.network.booster)(able)
@@ -149,8 +150,8 @@ def _rail(w: Working, circuit: Circuit, point: Point) -> None:
         {"V_through": point.through, "V_p": point.taken},
         "arithmetic",
     )
-    if circuit.facts.rail == "dead_headed":
-        lost = circuit.pipe(point.taken, "line", circuit.fact("line_loss"))
+    if circuit.facts.regulator.place == "dead_headed":
+        lost = circuit.pipe(point.taken, "line", circuit.fact("line.loss"))
         height = circuit.weight(circuit.fact("end_height")) + 0.0 * lost
         w.add(
             "p_rail",
@@ -187,18 +188,18 @@ def _injectors(w: Working, circuit: Circuit, context: Context) -> None:
         {
             "q_ref": inj.sized_flow(circuit),
             "dp": np.maximum(found.pressure, 0.0),
-            "dp_ref": circuit.fact("injector_pressure"),
+            "dp_ref": circuit.fact("injectors.pressure"),
         },
         "sae_j1832",
     )
-    if facts.dead_table is None:
+    if facts.injectors.dead_table is None:
         w.add(
             "t_dead",
             "Dead time at these volts",
             "t_13 * (13.5 / maximum(V, 4)) ** 1.8",
             inj.dead_time(circuit),
             "time_short",
-            {"t_13": circuit.fact("dead_time"), "V": circuit.fact("supply_voltage") - inj.LOOM_DROP},
+            {"t_13": circuit.fact("injectors.dead_time"), "V": circuit.fact("supply_voltage") - inj.LOOM_DROP},
             "common practice",
         )
     w.add(
@@ -223,7 +224,7 @@ def _injectors(w: Working, circuit: Circuit, context: Context) -> None:
         "share",
         {
             "V_f": burned(peak, circuit.fuel),
-            "n": circuit.fact("injector_count"),
+            "n": circuit.fact("injectors.count"),
             "q_inj": np.maximum(found.flow, 1e-15),
             "dead": found.dead_share,
         },
@@ -283,7 +284,7 @@ def _suction(w: Working, circuit: Circuit, point: Point | None, context: Context
 
 def _tank(w: Working, circuit: Circuit, point: Point | None, context: Context) -> None:
     facts = circuit.facts
-    if facts.vent_bore is not None:
+    if facts.tank.vent_bore is not None:
         flow = burned(context.peak, circuit.fuel)
         w.add(
             "dp_vent",
@@ -291,10 +292,10 @@ def _tank(w: Working, circuit: Circuit, point: Point | None, context: Context) -
             "0.5 * rho_air * (V_f / (0.62 * A)) ** 2",
             tank.vent_drop(circuit, flow),
             "pressure_small",
-            {"rho_air": tank.air_density(circuit), "V_f": flow, "A": bore_area(facts.vent_bore)},
+            {"rho_air": tank.air_density(circuit), "V_f": flow, "A": bore_area(facts.tank.vent_bore)},
             "crane410",
         )
-    if facts.tank_volume is not None:
+    if facts.tank.volume is not None:
         lasts = tank.endurance(circuit, context, context.mean)
         w.add(
             "t_tank",
@@ -303,7 +304,7 @@ def _tank(w: Working, circuit: Circuit, point: Point | None, context: Context) -
             lasts,
             "time",
             {
-                "V_tank": circuit.fact("tank_volume"),
+                "V_tank": circuit.fact("tank.volume"),
                 "V_lost": tank.unusable(circuit),
                 "V_mean": burned(context.mean, circuit.fuel),
             },

@@ -10,7 +10,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import at_likely
+from gauge_well.core.facts import at_likely, fact
 from gauge_well.core.media import oils
 from gauge_well.core.reads import (
     COOLANT_FREE,
@@ -56,7 +56,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 def refuse(given: facts.OilFacts) -> None:
     """Raise CoreError for a pan that cannot be; one not given whole is fine."""
-    if given.pan_shape is None:
+    if given.pan.shape is None:
         return
     try:
         pan_of(given)
@@ -70,13 +70,13 @@ def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
         return pan_of(given), ()
     except MissingFact:
         pass
-    names = ["pan_shape", "pickup_x"]
-    if given.pan_shape == "outline":
-        names += ["pan_outline"] + (["pan_width"] if given.pan_widths is None else [])
+    names = ["pan.shape", "pickup.x"]
+    if given.pan.shape == "outline":
+        names += ["pan.outline"] + (["pan.width"] if given.pan.widths is None else [])
     else:
-        names += ["pan_length", "pan_width", "pan_depth"]
-        names += ["well_length", "shallow_depth"] if given.pan_shape in ("rear_well", "front_well") else []
-    return None, tuple(f"oil.{n}" for n in names if getattr(given, n) is None)
+        names += ["pan.length", "pan.width", "pan.depth"]
+        names += ["pan.well_length", "pan.shallow_depth"] if given.pan.shape in ("rear_well", "front_well") else []
+    return None, tuple(f"oil.{n}" for n in names if fact(given, n) is None)
 
 
 def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
@@ -101,19 +101,19 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         limits = model.effective(given, coverage.covered)
         gates.insert(0, checks.volume_check(given, pan))
         pickup = checks.pickup_check(context, coverage, limits)
-        if likely(pickup.fill) > 1.0 and given.baffle == "unknown" and likely(pickup.capacity) > 0.0:
+        if likely(pickup.fill) > 1.0 and given.pan.baffle == "unknown" and likely(pickup.capacity) > 0.0:
             # A maker's pan may well have a trap door: without knowing, it is not called short. It helps none that is
             # bare at rest.
-            unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.baffle",)))
+            unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.pan.baffle",)))
         else:
             gates.insert(0, pickup)
     hot = model.temperature(ways, context.mean.heat_to_oil)
     gates += checks.drain_checks(given, hot)
-    if given.cooler in ("air", "water") and given.cooler_conductance is None:
-        unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler_conductance",)))
-    elif given.cooler is None and _too_hot(context, given, ways, hot):
+    if given.cooler.into in ("air", "water") and given.cooler.conductance is None:
+        unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler.conductance",)))
+    elif given.cooler.into is None and _too_hot(context, given, ways, hot):
         # The engine may well have a cooler of its own: without knowing, it is not called short.
-        unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler",)))
+        unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler.into",)))
 
     nothing_asked = given.pressure_school == "maker" and given.least_pressure is None
     if nothing_asked:

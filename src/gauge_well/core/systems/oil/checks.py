@@ -107,9 +107,9 @@ def room_checks(context: Context) -> list[Check]:
 def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
     """A turbo's return: its fall against 15 degrees, and what it lets down in the coolest duty."""
     flows = model.turbo_drain(facts, np.min(hot, axis=-2))
-    if flows is None or facts.turbo_drain_slope is None or facts.turbo_oil_flow is None:
+    if flows is None or facts.drain.slope is None or facts.turbo_oil_flow is None:
         return []
-    slope, has, asks = (as_array(np.squeeze(v)) for v in (facts.turbo_drain_slope, flows, facts.turbo_oil_flow))
+    slope, has, asks = (as_array(np.squeeze(v)) for v in (facts.drain.slope, flows, facts.turbo_oil_flow))
     falls = {"has": (likely(slope), "angle"), "asks": (model.DRAIN_SLOPE, "angle")}
     comes = {"has": (likely(has), "flow"), "asks": (likely(asks), "flow")}
     return [
@@ -278,7 +278,7 @@ def notices(facts: OilFacts, coverage: Coverage | None) -> Sequence[Notice]:
                     "The pickup stands {gap} over the floor; {low} to {high} is usual.",
                     {"gap": (gap, "length"), "low": (CLEARANCE[0], "length"), "high": (CLEARANCE[1], "length")},
                 ),
-                "oil.pickup_clearance",
+                "oil.pickup.clearance",
             )
         )
     found.append(

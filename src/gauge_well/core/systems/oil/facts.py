@@ -8,20 +8,16 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core.facts import Rule, Way, choice, quantity, table
+from gauge_well.core.facts import Rule, Way, choice, quantity, role, ways_of
 from gauge_well.core.media.oils import OILS
+from gauge_well.core.parts.exchanger import EXCHANGER, ExchangerFacts
+from gauge_well.core.parts.line import LINE, LineFacts
+from gauge_well.core.parts.oil_pump import OIL_PUMP, OilPumpFacts
+from gauge_well.core.parts.pan import PAN, PanFacts
+from gauge_well.core.parts.pickup import PICKUP, PickupFacts
 from gauge_well.core.typing import Value
 
-SHAPES: Mapping[str, str] = {
-    "box": "one depth all along",
-    "rear_well": "well at the rear (flywheel end)",
-    "front_well": "well at the front",
-    "outline": "own outline",
-}
-BAFFLES: Mapping[str, str] = {"unknown": "not known", "none": "none", "given": "good for a stated g"}
-COOLERS: Mapping[str, str] = {"none": "none", "air": "into air", "water": "into the coolant"}
 PRESSURE_SCHOOLS: Mapping[str, str] = {"per_speed": "10 psi for each 1000 rpm", "maker": "maker's least pressure"}
-RETURNS: Mapping[str, str] = {"inlet": "to the pump's inlet", "sump": "into the sump"}
 OWN = "own"  # a grade by its own two figures
 KNEE = 0.6  # of rated speed at which a hot pump reaches its relief (common practice)
 SUCTION_SPEED, SMALLEST_PICKUP, STEP = 2.5, 0.008, 0.001  # m/s, m: how a pickup pipe is sized (common practice)
@@ -40,48 +36,12 @@ RELIEF_FOR_SPEED, RELIEF_LEAST = 75.0, 300e3  # Pa for each rev/min of rated spe
 class OilFacts:
     """Pan, pickup, oil, pressure, cooler. SI; engine axes, x from the pan's flywheel end, depths below the rail."""
 
-    pan_shape: str | None = choice("Pan", SHAPES, part="pan", group="Pan")
-    pan_length: Value | None = quantity("Length at the rail", "length", 0.05, 2.0, part="pan", group="Pan")
-    pan_width: Value | None = quantity("Width", "length", 0.05, 1.5, part="pan", group="Pan")
-    pan_depth: Value | None = quantity("Deepest below the rail", "length", 0.02, 1.0, part="pan", group="Pan")
-    well_length: Value | None = quantity(
-        "Length of the deep part", "length", 0.03, 2.0, group="Pan", help="Along the engine."
-    )
-    shallow_depth: Value | None = quantity("Depth of the shallow part", "length", 0.0, 1.0, group="Pan")
-    pan_outline: tuple[tuple[float, ...], ...] | None = table(
-        "Own outline",
-        (("from the flywheel end", "length"), ("below the rail", "length")),
-        group="Pan",
-        help="Round the side view, one corner a line, for instance `220 mm, 150 mm`.",
-    )
-    pan_widths: tuple[tuple[float, ...], ...] | None = table(
-        "Widths along it",
-        (("from the flywheel end", "length"), ("width", "length")),
-        group="Pan",
-        help="One station a line, for instance `0 mm, 240 mm`.",
-    )
-    pickup_x: Value | None = quantity("Pickup from the flywheel end", "length", 0.0, 2.0, part="pan", group="Pickup")
-    pickup_y: Value | None = quantity("Pickup off centre, left", "length", -0.7, 0.7, group="Pickup")
-    pickup_clearance: Value | None = quantity(
-        "Pickup over the floor", "length", 0.0, 0.2, group="Pickup", help="6 to 10 mm; a lump of clay shows it."
-    )
-    baffle: str | None = choice("Baffle or trap door", BAFFLES, group="Pickup")
-    baffle_g: Value | None = quantity("Baffle good for", "acceleration", 0.0, 40.0, group="Pickup")
-    pickup_bore: Value | None = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup", spread="gauge")
-    pickup_length: Value | None = quantity("Pickup pipe length", "length", 0.0, 2.0, group="Pickup")
-    pickup_mouth: Value | None = quantity(
-        "Pickup's mouth, across",
-        "length",
-        0.008,
-        0.2,
-        group="Pickup",
-        help="Of the bell or sieve that faces the floor.",
-    )
+    pan: PanFacts = role(PAN, "Oil pan")
+    pickup: PickupFacts = role(PICKUP, "Oil pickup")
     pickup_lift: Value | None = quantity(
         "Pump over the oil", "height", -0.5, 2.0, group="Pickup", help="A pump in the pan lies below it: negative."
     )
-    pump_displacement: Value | None = quantity("Oil pump, each turn of the crank", "swept", 5e-7, 3e-4, group="Pickup")
-    relief_returns: str | None = choice("Relief lets back", RETURNS, group="Pickup")
+    pump: OilPumpFacts = role(OIL_PUMP, "Oil pump")
     oil_quantity: Value | None = quantity(
         "Oil in it", "volume", 2e-4, 0.1, group="Oil", help="All of it, filter included."
     )
@@ -97,69 +57,45 @@ class OilFacts:
     hot_pressure: Value | None = quantity(
         "Pressure hot", "pressure_gauge", 5e3, 1.2e6, group="Pressure", help="Read at 100 °C, below the relief."
     )
-    hot_pressure_speed: Value | None = quantity("at", "speed_rpm", 300.0, 12000.0, group="Pressure", spread="exact")
-    relief_pressure: Value | None = quantity("Relief opens", "pressure_gauge", 5e4, 1.5e6, group="Pressure")
+    hot_pressure_speed: Value | None = quantity(
+        "at", "speed_rpm", 300.0, 12000.0, follows="hot_pressure", group="Pressure", spread="exact"
+    )
     pressure_school: str | None = choice("Least pressure by", PRESSURE_SCHOOLS, group="Pressure")
     least_pressure: Value | None = quantity(
         "Maker's least, at rated speed", "pressure_gauge", 1e4, 1e6, group="Pressure", spread="exact"
     )
-    turbo_drain_bore: Value | None = quantity(
-        "Bore",
-        "length",
-        0.003,
-        0.06,
-        part="drain",
+    drain: LineFacts = role(
+        LINE,
+        "Turbo's oil return",
         group="Turbo's oil return",
-        help="The narrowest place counts.",
-        spread="gauge",
-        when=("engine.aspiration", ("turbo",)),
-    )
-    turbo_drain_slope: Value | None = quantity(
-        "Falls at",
-        "angle",
-        0.0,
-        1.5708,
-        part="drain",
-        group="Turbo's oil return",
-        help="Its flattest run, from level.",
+        asks=("bore", "slope"),
+        labels={"bore": "Bore"},
+        helps={"bore": "The narrowest place counts."},
+        limits={"bore": (0.003, 0.06)},
         when=("engine.aspiration", ("turbo",)),
     )
     turbo_oil_flow: Value | None = quantity(
         "Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return", when=("engine.aspiration", ("turbo",))
     )
-    cooler: str | None = choice("Oil cooler", COOLERS, part="cooler", group="Cooler")
-    cooler_conductance: Value | None = quantity("Cooler's conductance", "conductance", 1.0, 5000.0, group="Cooler")
+    cooler: ExchangerFacts = role(EXCHANGER, "Oil cooler", asks=("into", "conductance"))
 
 
 # How each is measured in a workshop.
-WAYS: Mapping[str, Way] = {
-    "pan_length": Way("stand", "Inside, along the rail."),
-    "pan_width": Way("stand", "Inside, across the rail."),
-    "pan_depth": Way("stand", "A straight edge across the rail, down to the deepest floor."),
-    "well_length": Way("stand", "Inside, along the floor of the deep part."),
-    "shallow_depth": Way("stand", "A straight edge across the rail, down to the shallow floor."),
-    "pan_outline": Way("stand", "A card template along the middle, corners read off with a square."),
-    "pan_widths": Way("stand", "Inside, across the rail, at each station."),
-    "pickup_x": Way("stand", "From the flywheel end of the rail to the middle of the sieve."),
-    "pickup_y": Way("stand", "From the middle line to the middle of the sieve."),
-    "pickup_clearance": Way("stand", "A lump of clay on the sieve, the pan offered up: what is left of it."),
-    "baffle_g": Way("papers", "The maker's figure; a baffle not known is best looked at."),
-    "pickup_bore": Way("stand", "Calliper in the pipe."),
-    "pickup_mouth": Way("stand", "A rule across the bell or sieve."),
-    "pickup_lift": Way("stand", "A rule from the oil's level at rest to the middle of the pump."),
-    "viscosity_40": Way("papers", "The oil's data sheet, mm2/s (cSt)."),
-    "viscosity_100": Way("papers", "The oil's data sheet, mm2/s (cSt)."),
-    "pickup_length": Way("stand", "Along the pipe from sieve to pump."),
-    "pump_displacement": Way("stand", "One slow turn with a drill, caught in a measuring glass."),
-    "oil_quantity": Way("stand", "Fill from empty with a measuring can, filter too."),
-    "oil_up": Way("running", "Mark the stick at rest and just after shutting down: the difference, by the pan's area."),
-    "hot_pressure": Way("running", "A mechanical gauge at the switch's port, oil at 100 °C."),
-    "relief_pressure": Way("running", "Cold, raise the speed until the gauge stops climbing."),
-    "turbo_drain_bore": Way("hand", "Calliper at its narrowest."),
-    "turbo_drain_slope": Way("stand", "An inclinometer along the flattest run, as installed."),
-    "turbo_oil_flow": Way("running", "Drain into a can at idle for a minute, warm, then by pressure."),
-    "cooler_conductance": Way("papers", "The maker's heat at a stated temperature difference, divided by it."),
-}
+WAYS: Mapping[str, Way] = ways_of(
+    OilFacts,
+    {
+        "pickup_lift": Way("stand", "A rule from the oil's level at rest to the middle of the pump."),
+        "viscosity_40": Way("papers", "The oil's data sheet, mm2/s (cSt)."),
+        "viscosity_100": Way("papers", "The oil's data sheet, mm2/s (cSt)."),
+        "oil_quantity": Way("stand", "Fill from empty with a measuring can, filter too."),
+        "oil_up": Way(
+            "running", "Mark the stick at rest and just after shutting down: the difference, by the pan's area."
+        ),
+        "hot_pressure": Way("running", "A mechanical gauge at the switch's port, oil at 100 °C."),
+        "drain.bore": Way("hand", "Calliper at its narrowest."),
+        "turbo_oil_flow": Way("running", "Drain into a can at idle for a minute, warm, then by pressure."),
+    },
+)
 
 
 def usual_quantity(displacement: float, spark: bool) -> float:
@@ -185,17 +121,17 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rated = float(engine.get("rated_speed") or 5000.0)
     rule("oil_quantity", usual_quantity(size, spark), "usual for its size and fuel, a third either way")
     rule("oil_up", 0.18 * get("oil_quantity"), "18 % of it; 10 to 25 % is usual")
-    rule("pickup_y", 0.0, "in the middle")
-    rule("pickup_clearance", 0.008, "6 to 10 mm")
-    rule("baffle", "given" if given.get("baffle_g") is not None else "unknown", "as stated")
-    rule("pump_displacement", PUMP[spark] * (size * 1e3) ** (2.0 / 3.0) * 1e-6, "usual for its size and fuel")
-    returns = given.get("relief_returns") or "inlet"
-    rule("relief_returns", "inlet", "usual")
-    most = get("pump_displacement") * rated / 60.0 * (KNEE if returns == "inlet" else 1.0)
+    rule("pickup.y", 0.0, "in the middle")
+    rule("pickup.clearance", 0.008, "6 to 10 mm")
+    rule("pan.baffle", "given" if given.get("pan.baffle_g") is not None else "unknown", "as stated")
+    rule("pump.displacement", PUMP[spark] * (size * 1e3) ** (2.0 / 3.0) * 1e-6, "usual for its size and fuel")
+    returns = given.get("pump.relief_returns") or "inlet"
+    rule("pump.relief_returns", "inlet", "usual")
+    most = get("pump.displacement") * rated / 60.0 * (KNEE if returns == "inlet" else 1.0)
     bore = max(float(np.sqrt(4.0 * most / (np.pi * SUCTION_SPEED))), SMALLEST_PICKUP)
-    rule("pickup_bore", float(np.ceil(bore / STEP) * STEP), "usual for what the pump draws: 2.5 m/s")
-    rule("pickup_length", min(max(12.0 * get("pickup_bore"), 0.1), 0.5), "a usual pipe")
-    rule("pickup_mouth", MOUTH * get("pickup_bore"), "2.5 bores across")
+    rule("pickup.bore", float(np.ceil(bore / STEP) * STEP), "usual for what the pump draws: 2.5 m/s")
+    rule("pickup.length", min(max(12.0 * get("pickup.bore"), 0.1), 0.5), "a usual pipe")
+    rule("pickup.mouth", MOUTH * get("pickup.bore"), "2.5 bores across")
     rule("pickup_lift", 0.15, "a pump at the crank's nose")
     rule("grade", "10w40" if spark else "15w40", "usual for the fuel")
     if given.get("grade") == OWN:
@@ -205,7 +141,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     relief = max(RELIEF_FOR_SPEED * rated, RELIEF_LEAST)
     # Makers set it over what their bearings want: lower it is not, and higher changes nothing but the cold.
     said = "usual for its rated speed: a little over 10 psi for each 1000 rpm"
-    rule("relief_pressure", relief, said, exact=True)
+    rule("pump.relief", relief, said, exact=True)
     if engine.get("aspiration") == "turbo":
         rule("turbo_oil_flow", 2.5e-3 / 60.0, "2 to 3 L/min hot")
     rule("pressure_school", "per_speed", "10 psi for each 1000 rpm")

@@ -251,8 +251,8 @@ def cover(context: Context, facts: OilFacts) -> Array:
     not meant for a running engine (common practice).
     """
     drawn = drawn_flow(facts, leak_of(context, facts), context.mean.speed, oils.T_100)
-    mouth = as_array(need(facts.pickup_mouth, "oil.pickup_mouth"))
-    gap = np.maximum(as_array(need(facts.pickup_clearance, "oil.pickup_clearance")), RING_LEAST)
+    mouth = as_array(need(facts.pickup.mouth, "oil.pickup.mouth"))
+    gap = np.maximum(as_array(need(facts.pickup.clearance, "oil.pickup.clearance")), RING_LEAST)
     speed = drawn / (np.pi * mouth * gap)
     wanted = np.asarray((COVER + speed**2 / (2.0 * GRAVITY)) * context.doubt(COVER_DOUBT))
     wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, len(context.duties.cases), 1)))[0]
@@ -305,8 +305,8 @@ def effective(facts: OilFacts, limits: Array) -> Array:
 
     A baffle keeps oil from running away; it brings none to a pickup that is bare at rest, on its grade or heel.
     """
-    if facts.baffle == "given" and facts.baffle_g is not None:
-        good = as_array(facts.baffle_g) / GRAVITY
+    if facts.pan.baffle == "given" and facts.pan.baffle_g is not None:
+        good = as_array(facts.pan.baffle_g) / GRAVITY
         bare = limits[..., None] if good.ndim and limits.ndim == 2 else limits
         return np.where(bare > 0.0, np.maximum(bare, good), bare)
     return limits
@@ -345,14 +345,14 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     bare = NO_PAN * (quantity / NO_PAN_OIL) ** (2.0 / 3.0)
     skin = (PAN_STILL + PAN_MOVING * np.sqrt(PAN_AIR * speed)) * (bare if pan is None else pan.wetted)
     own = context.mean.rated_oil * (context.engine.rated_power / context.wanted)
-    ua = as_array(0.0 if facts.cooler_conductance is None else facts.cooler_conductance)
+    ua = as_array(0.0 if facts.cooler.conductance is None else facts.cooler.conductance)
     moving = COOLER_STILL + (1.0 - COOLER_STILL) * np.minimum(speed / COOLER_SPEED, 1.0)
     thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
     engine = context.engine
     stands = BLOCK_STANDS[(engine.fuel.spark, engine.facts.aspiration != "natural")]
     block, ambient = as_array(own / stands * context.doubt(BLOCK_DOUBT)), context.duties.column("ambient")
-    air = np.asarray(ua * moving * (facts.cooler == "air"))
-    water = np.asarray(ua * float(facts.cooler == "water") + 0.0 * speed)
+    air = np.asarray(ua * moving * (facts.cooler.into == "air"))
+    water = np.asarray(ua * float(facts.cooler.into == "water") + 0.0 * speed)
     start = _start(context, thermostat, ambient)
     capacity = quantity * oils.density(oils.T_100) * oils.HEAT_CAPACITY + WITH_OIL * context.engine.body_capacity
     times = np.minimum(context.duties.column("duration"), 1e9) * (block + skin + air + water) / capacity
@@ -442,7 +442,7 @@ def leak_of(context: Context, facts: OilFacts) -> Leak:
     A reading near the relief's setting is the relief's own: it says where that opens, and nothing of how much more
     the pump moves.
     """
-    relief = as_array(need(facts.relief_pressure, "oil.relief_pressure"))
+    relief = as_array(need(facts.pump.relief, "oil.pump.relief"))
     knee = as_array(KNEE * context.engine.rated_speed)
     if facts.hot_pressure is None or facts.hot_pressure_speed is None:
         return Leak(relief, knee, relief)
@@ -479,7 +479,7 @@ def drawn_flow(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: Value
     :func:`gauge_pressure`.
     """
     moved = pump_flow(facts, speed)
-    if facts.relief_returns == "sump":
+    if facts.pump.relief_returns == "sump":
         return moved
     slow = (1.0 - INERTIAL) * _thinness(facts, oil_temperature)
     opens = (np.sqrt(slow**2 + 4.0 * INERTIAL * leak.relief / leak.pressure) - slow) / (2.0 * INERTIAL)
@@ -507,10 +507,10 @@ def turbo_drain(facts: OilFacts, oil_temperature: Value) -> Array | None:
 
     None where bore or slope are not known.
     """
-    if facts.turbo_drain_bore is None or facts.turbo_drain_slope is None:
+    if facts.drain.bore is None or facts.drain.slope is None:
         return None
     oil = oil_of(facts)
-    full = gravity_flow(facts.turbo_drain_bore, facts.turbo_drain_slope, oils.viscosity_walther(oil, oil_temperature))
+    full = gravity_flow(facts.drain.bore, facts.drain.slope, oils.viscosity_walther(oil, oil_temperature))
     return np.asarray(DRAIN_SHARE * full)
 
 
@@ -523,7 +523,7 @@ def least_pressure(facts: OilFacts, speed: Value, rated_speed: Value) -> Array:
 
 def pump_flow(facts: OilFacts, speed: Value) -> Array:
     """Oil the pump moves [m3/s] at an engine speed [rev/min]."""
-    return as_array(need(facts.pump_displacement, "oil.pump_displacement")) * as_array(speed) / 60.0
+    return as_array(need(facts.pump.displacement, "oil.pump.displacement")) * as_array(speed) / 60.0
 
 
 def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
@@ -531,8 +531,8 @@ def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
     rho = oils.density(oil_temperature)
     lost = pressure_drop(
         flow,
-        need(facts.pickup_bore, "oil.pickup_bore"),
-        need(facts.pickup_length, "oil.pickup_length"),
+        need(facts.pickup.bore, "oil.pickup.bore"),
+        need(facts.pickup.length, "oil.pickup.length"),
         rho,
         oils.viscosity_walther(oil_of(facts), oil_temperature),
         PICKUP_LOSS,

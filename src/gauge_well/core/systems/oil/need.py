@@ -25,7 +25,7 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
     hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
     if coverage is None:
         over = float(model.cover(context, facts)[..., 0].max())
-        depth = need_number(facts.pickup_clearance, "oil.pickup_clearance") + hardest * REACH + over
+        depth = need_number(facts.pickup.clearance, "oil.pickup.clearance") + hardest * REACH + over
         found.append(
             Need(
                 "pan",
@@ -73,7 +73,7 @@ def _poured(volume: float) -> Shopping:
         Sentence("in engines of its size; the pan decides"),
         Sentence("{v} poured", {"v": (size, "volume")}),
         size,
-        "oil.pan_length",
+        "oil.pan.length",
     )
 
 
@@ -83,7 +83,7 @@ def _cooler(wanted: float) -> Shopping:
     slots: dict[str, tuple[float, str] | str] = {} if size is None else {"ua": (size, "conductance")}
     asked: dict[str, tuple[float, str] | str] = {"ua": (wanted, "conductance")}
     brief = Sentence("an oil cooler of {ua}", asked)
-    return Shopping("Oil cooler", brief, Sentence("into air"), Sentence(words, slots), size, "oil.cooler_conductance")
+    return Shopping("Oil cooler", brief, Sentence("into air"), Sentence(words, slots), size, "oil.cooler.conductance")
 
 
 def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None) -> Need:

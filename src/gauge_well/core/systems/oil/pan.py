@@ -65,27 +65,27 @@ def _corners(*points: tuple[Value, Value]) -> Array:
 
 def outline_of(facts: OilFacts) -> Array:
     """Corners of the side view below the rail, round from the flywheel end; z up; samples on a last axis."""
-    if facts.pan_shape == "outline":
-        rows = need(facts.pan_outline, "oil.pan_outline")  # type: ignore[arg-type]
+    if facts.pan.shape == "outline":
+        rows = need(facts.pan.outline, "oil.pan.outline")  # type: ignore[arg-type]
         points = _corners(*((row[0], -row[1]) for row in rows))  # type: ignore[union-attr]
-        check_polygon(_likely(points), "oil.pan_outline")
+        check_polygon(_likely(points), "oil.pan.outline")
         return points
-    length, depth = (as_array(need(getattr(facts, n), f"oil.{n}")) for n in ("pan_length", "pan_depth"))
-    if facts.pan_shape == "box":
+    length, depth = (as_array(need(getattr(facts.pan, n), f"oil.pan.{n}")) for n in ("length", "depth"))
+    if facts.pan.shape == "box":
         return _corners((0.0, 0.0), (0.0, -depth), (length, -depth), (length, 0.0))
-    well, shallow = (as_array(need(getattr(facts, n), f"oil.{n}")) for n in ("well_length", "shallow_depth"))
+    well, shallow = (as_array(need(getattr(facts.pan, n), f"oil.pan.{n}")) for n in ("well_length", "shallow_depth"))
     if likely(well) >= likely(length) or likely(shallow) >= likely(depth):
         long = likely(well) >= likely(length)
         raise CoreError(
             "well_too_large",
-            "oil.well_length" if long else "oil.shallow_depth",
+            "oil.pan.well_length" if long else "oil.pan.shallow_depth",
             likely(well) if long else likely(shallow),
             "shorter and shallower than the pan",
             "The deep part must be shorter than the pan and the shallow part shallower.",
         )
     # Doubts of two lengths may cross; a step is a step all the same.
     well, shallow = np.minimum(well, STEP_MOST * length), np.minimum(shallow, STEP_MOST * depth)
-    if facts.pan_shape == "front_well":
+    if facts.pan.shape == "front_well":
         start = length - well
         return _corners(
             (0.0, 0.0), (0.0, -shallow), (start, -shallow), (start, -depth), (length, -depth), (length, 0.0)
@@ -123,16 +123,16 @@ def pan_of(facts: OilFacts) -> Pan:
     CoreError
         For an outline that crosses itself, a pickup outside the pan, more oil than it holds.
     """
-    need(None if facts.pan_shape is None else 1.0, "oil.pan_shape")
+    need(None if facts.pan.shape is None else 1.0, "oil.pan.shape")
     outline = outline_of(facts)
     stations: list[tuple[Value, Value]]
-    if facts.pan_widths is not None:
-        stations = sorted(((row[0], row[1]) for row in facts.pan_widths), key=lambda s: likely(s[0]))
+    if facts.pan.widths is not None:
+        stations = sorted(((row[0], row[1]) for row in facts.pan.widths), key=lambda s: likely(s[0]))
     else:
-        width = need(facts.pan_width, "oil.pan_width")
+        width = need(facts.pan.width, "oil.pan.width")
         stations = [(outline[:, 0].min(axis=0), width), (outline[:, 0].max(axis=0), width)]
-    x, y = need(facts.pickup_x, "oil.pickup_x"), need(facts.pickup_y, "oil.pickup_y")
-    clearance = need(facts.pickup_clearance, "oil.pickup_clearance")
+    x, y = need(facts.pickup.x, "oil.pickup.x"), need(facts.pickup.y, "oil.pickup.y")
+    clearance = need(facts.pickup.clearance, "oil.pickup.clearance")
     oil = need_number(facts.oil_quantity, "oil.oil_quantity")
     plain = tuple((likely(p), likely(q)) for p, q in stations)
     corners = tuple((float(p), float(q)) for p, q in _likely(outline))
@@ -179,7 +179,7 @@ def _build(
     if not low <= x <= high or abs(y) > half:
         raise CoreError(
             "pickup_outside",
-            "oil.pickup_x" if not low <= x <= high else "oil.pickup_y",
+            "oil.pickup.x" if not low <= x <= high else "oil.pickup.y",
             x if not low <= x <= high else y,
             f"{low * 1e3:.0f} to {high * 1e3:.0f} mm along, {half * 1e3:.0f} mm either side",
             "The pickup lies outside the pan.",

@@ -11,4 +11,4 @@ from gauge_well.core.validity import Look
 
 def looks(hot: Array) -> Iterator[Look]:
     """Oil at the end of each duty."""
-    yield Look(oils.TEMPERATURE_RANGE, hot, "cooler", "oil.cooler")
+    yield Look(oils.TEMPERATURE_RANGE, hot, "cooler", "oil.cooler.into")

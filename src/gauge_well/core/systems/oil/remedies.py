@@ -29,29 +29,31 @@ def candidates(context: Context, facts: OilFacts) -> list[Candidate]:
 
 
 def _cover(context: Context, facts: OilFacts) -> Iterator[Candidate]:
-    if facts.pan_shape is None:
+    if facts.pan.shape is None:
         return
     cases = context.duties.cases
     asked = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
     good = float(np.ceil(10.0 * BAFFLE_OVER * asked) / 10.0)
-    have = likely(facts.baffle_g) / GRAVITY if facts.baffle == "given" and facts.baffle_g is not None else 0.0
+    have = (
+        likely(facts.pan.baffle_g) / GRAVITY if facts.pan.baffle == "given" and facts.pan.baffle_g is not None else 0.0
+    )
     if good > have + 0.05:
         yield Candidate(
             "baffle",
             "pan",
             Sentence("Trap-door baffle good for {g}", {"g": (good * GRAVITY, "acceleration")}),
-            {"oil.baffle": "given", "oil.baffle_g": good * GRAVITY},
+            {"oil.pan.baffle": "given", "oil.pan.baffle_g": good * GRAVITY},
         )
 
 
 def _pan(context: Context, facts: OilFacts) -> Iterator[Candidate]:
     ground = context.installation.pan_ground
-    if facts.pan_depth is not None and facts.pan_shape in ("box", "rear_well", "front_well"):
-        depth = likely(facts.pan_depth)
-        long = facts.pan_length if facts.pan_shape == "box" else facts.well_length
-        changes: dict[str, float | str | None] = {"oil.pan_depth": depth + DEEPER}
-        if facts.oil_quantity is not None and long is not None and facts.pan_width is not None:
-            added = DEEPER * likely(long) * likely(facts.pan_width)
+    if facts.pan.depth is not None and facts.pan.shape in ("box", "rear_well", "front_well"):
+        depth = likely(facts.pan.depth)
+        long = facts.pan.length if facts.pan.shape == "box" else facts.pan.well_length
+        changes: dict[str, float | str | None] = {"oil.pan.depth": depth + DEEPER}
+        if facts.oil_quantity is not None and long is not None and facts.pan.width is not None:
+            added = DEEPER * likely(long) * likely(facts.pan.width)
             changes["oil.oil_quantity"] = likely(facts.oil_quantity) + added
         if ground is not None:
             changes["installation.pan_ground"] = likely(ground) - DEEPER
@@ -63,9 +65,9 @@ def _pan(context: Context, facts: OilFacts) -> Iterator[Candidate]:
             ),
             changes,
         )
-    if facts.pickup_x is None or facts.pan_shape is None:
+    if facts.pickup.x is None or facts.pan.shape is None:
         return
-    now = likely(facts.pickup_x)
+    now = likely(facts.pickup.x)
     low, high = _deep_part(facts)
     for id, to in (("pickup_back", max(now - NEARER, low)), ("pickup_forward", min(now + NEARER, high))):
         if abs(to - now) > 0.005 and low <= to <= high:
@@ -73,30 +75,30 @@ def _pan(context: Context, facts: OilFacts) -> Iterator[Candidate]:
                 id,
                 "pan",
                 Sentence("Pickup {a} → {b} from the flywheel end", {"a": (now, "size"), "b": (to, "size")}),
-                {"oil.pickup_x": to},
+                {"oil.pickup.x": to},
             )
-    if facts.pickup_clearance is not None and likely(facts.pickup_clearance) > LEAST_CLEARANCE + 1e-3:
-        gap = likely(facts.pickup_clearance)
+    if facts.pickup.clearance is not None and likely(facts.pickup.clearance) > LEAST_CLEARANCE + 1e-3:
+        gap = likely(facts.pickup.clearance)
         yield Candidate(
             "pickup_lower",
             "pan",
             Sentence("Pickup {a} → {b} over the floor", {"a": (gap, "size"), "b": (LEAST_CLEARANCE, "size")}),
-            {"oil.pickup_clearance": LEAST_CLEARANCE},
+            {"oil.pickup.clearance": LEAST_CLEARANCE},
         )
 
 
 def _deep_part(facts: OilFacts) -> tuple[float, float]:
     """Where along the pan its pickup may stand [m], clear of the walls."""
-    length = likely(facts.pan_length) if facts.pan_length is not None else 2.0
+    length = likely(facts.pan.length) if facts.pan.length is not None else 2.0
     low, high = 0.0, length
-    if facts.well_length is not None and facts.pan_shape in ("rear_well", "front_well"):
-        well = likely(facts.well_length)
-        low, high = (0.0, well) if facts.pan_shape == "rear_well" else (length - well, length)
+    if facts.pan.well_length is not None and facts.pan.shape in ("rear_well", "front_well"):
+        well = likely(facts.pan.well_length)
+        low, high = (0.0, well) if facts.pan.shape == "rear_well" else (length - well, length)
     return low + 0.02, high - 0.02
 
 
 def _oil(facts: OilFacts) -> Iterator[Candidate]:
-    if facts.oil_quantity is not None and facts.pan_shape is not None:
+    if facts.oil_quantity is not None and facts.pan.shape is not None:
         now = likely(facts.oil_quantity)
         yield Candidate(
             "more_oil",
@@ -113,33 +115,33 @@ def _oil(facts: OilFacts) -> Iterator[Candidate]:
 
 
 def _cooler(facts: OilFacts) -> Iterator[Candidate]:
-    if facts.cooler in (None, "none"):
+    if facts.cooler.into in (None, "none"):
         for size in OIL_COOLERS[1:6:2]:
             for kind, where in (("air", "in the air"), ("water", "in the coolant")):
                 yield Candidate(
                     f"cooler_{kind}_{size:.0f}",
                     "cooler",
                     Sentence("Oil cooler of {ua} " + where, {"ua": (size, "conductance")}),
-                    {"oil.cooler": kind, "oil.cooler_conductance": size},
+                    {"oil.cooler.into": kind, "oil.cooler.conductance": size},
                 )
-    elif facts.cooler_conductance is not None:
-        now = likely(facts.cooler_conductance)
+    elif facts.cooler.conductance is not None:
+        now = likely(facts.cooler.conductance)
         for size in above(OIL_COOLERS, now, 1):
             words = Sentence("Oil cooler {a} → {b}", {"a": (now, "conductance"), "b": (size, "conductance")})
-            yield Candidate("cooler", "cooler", words, {"oil.cooler_conductance": size})
+            yield Candidate("cooler", "cooler", words, {"oil.cooler.conductance": size})
 
 
 def _pipes(facts: OilFacts) -> Iterator[Candidate]:
-    if facts.turbo_drain_bore is not None:
-        now = likely(facts.turbo_drain_bore)
+    if facts.drain.bore is not None:
+        now = likely(facts.drain.bore)
         for size in above(DRAINS, now, 1):
             words = Sentence("Turbo's return {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
-            yield Candidate("drain_bore", "drain", words, {"oil.turbo_drain_bore": size})
-    if facts.turbo_drain_slope is not None and likely(facts.turbo_drain_slope) < SLOPE:
+            yield Candidate("drain_bore", "drain", words, {"oil.drain.bore": size})
+    if facts.drain.slope is not None and likely(facts.drain.slope) < SLOPE:
         words = Sentence("Turbo's return falling at {b}", {"b": (SLOPE, "angle")})
-        yield Candidate("drain_slope", "drain", words, {"oil.turbo_drain_slope": float(SLOPE)})
-    if facts.pickup_bore is not None:
-        now = likely(facts.pickup_bore)
+        yield Candidate("drain_slope", "drain", words, {"oil.drain.slope": float(SLOPE)})
+    if facts.pickup.bore is not None:
+        now = likely(facts.pickup.bore)
         for size in above(PICKUPS, now, 1):
             words = Sentence("Pickup pipe {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
-            yield Candidate("pickup_bore", "suction", words, {"oil.pickup_bore": size})
+            yield Candidate("pickup_bore", "suction", words, {"oil.pickup.bore": size})

@@ -120,14 +120,14 @@ def steps(
             "common practice; half of what bearings let through goes by inertia",
         )
     flow = model.drawn_flow(facts, leak, context.mean.speed, hot)
-    moved: dict[str, Value] = {"V_p": need(facts.pump_displacement, ""), "N": context.mean.speed}
+    moved: dict[str, Value] = {"V_p": need(facts.pump.displacement, ""), "N": context.mean.speed}
     drawn = "V_p * N / 60"
-    if facts.relief_returns != "sump":
+    if facts.pump.relief_returns != "sump":
         drawn = "V_p * minimum(N, N_ref * (sqrt(0.25 * m ** 2 + 2 * p_relief / p_ref) - 0.5 * m)) / 60"
         moved |= {"N_ref": leak.speed, "m": thinness, "p_relief": leak.relief, "p_ref": leak.pressure}
     w.add("q", "Oil drawn through the pickup", drawn, flow, "flow", moved, "arithmetic")
     lost = model.suction_drop(facts, flow, hot)
-    bore = as_array(need(facts.pickup_bore, ""))
+    bore = as_array(need(facts.pickup.bore, ""))
     w.add(
         "dp",
         "Lost to the pump",
@@ -136,7 +136,7 @@ def steps(
         "pressure_difference",
         {
             "f": friction_factor_churchill(flow / bore_area(bore) * bore / thin, DRAWN_TUBE_ROUGHNESS / bore),
-            "L": need(facts.pickup_length, ""),
+            "L": need(facts.pickup.length, ""),
             "D": bore,
             "K": model.PICKUP_LOSS,
             "K_1": model.PICKUP_SLOW,

@@ -1,0 +1,47 @@
+"""Kinds of parts: what is known of such a thing and how it behaves alone. A new kind is a module here and a line in this table."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from gauge_well.core.facts import Kind
+from gauge_well.core.parts import (
+    coolant_pump,
+    core,
+    exchanger,
+    fan,
+    filter,
+    injector,
+    line,
+    oil_pump,
+    pan,
+    pickup,
+    pipe,
+    pump,
+    regulator,
+    silencer,
+    tank,
+    wire,
+)
+
+KINDS: Mapping[str, Kind] = {
+    k.id: k
+    for k in (
+        core.CORE,
+        exchanger.EXCHANGER,
+        fan.FAN,
+        coolant_pump.COOLANT_PUMP,
+        line.LINE,
+        pump.PUMP,
+        tank.TANK,
+        filter.FILTER,
+        regulator.REGULATOR,
+        injector.INJECTOR,
+        wire.WIRE,
+        pan.PAN,
+        pickup.PICKUP,
+        oil_pump.OIL_PUMP,
+        pipe.PIPE,
+        silencer.SILENCER,
+    )
+}

@@ -1,0 +1,26 @@
+"""A silencer."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from gauge_well.core.facts import Kind, choice
+from gauge_well.core.parts.pipe import PIECES
+
+SILENCERS: Mapping[str, tuple[str, float]] = {
+    "none": ("none", 0.0),
+    "straight": ("straight-through", PIECES["straight"][1]),
+    "chambered": ("louvred or chambered", PIECES["chambered"][1]),
+    "reversed": ("reversed flow", PIECES["reversed"][1]),
+}
+
+
+@dataclass(frozen=True)
+class SilencerFacts:
+    """What kind it is."""
+
+    type: str | None = choice("Silencer", {k: v[0] for k, v in SILENCERS.items()}, group="Pipe")
+
+
+SILENCER = Kind("silencer", "Silencer", SilencerFacts, {})
