@@ -71,7 +71,7 @@ def certainty() -> list[Line]:
     lines.append(
         median(
             "solve for one fact, likely and surely",
-            lambda: explore.solve_for(document, "fuel.injector_flow"),
+            lambda: explore.solve_for(document, "fuel.injectors.flow"),
             repeats=5,
         )
     )

@@ -10,11 +10,11 @@ from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import demo
 
 CANDIDATES = (
-    {"core_depth": "56 mm"},
-    {"fan_diameter": "2x 300 mm"},
+    {"core.depth": "56 mm"},
+    {"fan.diameter": "2x 300 mm"},
     {"shroud": "none"},
-    {"core_width": "720 mm", "core_depth": "26 mm"},
-    {"fan_kind": "none"},
+    {"core.width": "720 mm", "core.depth": "26 mm"},
+    {"fan.drive": "none"},
 )
 VIEWS = ("air", "stack", "coolant", "through time", "on the stand")
 

@@ -65,7 +65,7 @@ def _with(case: BuildCase, ids: list[str]) -> BuildCase:
 
 def _edited(case: BuildCase, memory: Memory, step: float) -> Callable[[], object]:
     flow = case.systems["fuel"].injector_flow
-    return lambda: outline(with_value(case, "fuel.injector_flow", step * flow), memory)
+    return lambda: outline(with_value(case, "fuel.injectors.flow", step * flow), memory)
 
 
 def _answer_of(worked: Worked) -> dict[str, Any]:
@@ -81,7 +81,7 @@ def counts() -> list[Count]:
     """A whole report, an edit that one system reads, the same among fourteen, an exploration before and after."""
     document = load(demo("quarry-mule")).document
     case = resolve(load(document)).case
-    edited = apply_edit(document, Edit("fuel.injector_flow", "500 cc/min"))
+    edited = apply_edit(document, Edit("fuel.injectors.flow", "500 cc/min"))
     MEMORY.forget()
     ANSWERS.forget()
     found = [
@@ -89,7 +89,7 @@ def counts() -> list[Count]:
         Count("the same again", calls(lambda: size(case))),
         Count("after an edit that one system reads, core", calls(lambda: size(resolve(load(edited)).case)), aim=5_000),
     ]
-    again = apply_edit(document, Edit("fuel.injector_flow", "510 cc/min"))
+    again = apply_edit(document, Edit("fuel.injectors.flow", "510 cc/min"))
     worked = []
     found.append(Count("the same, document to all that is answered", calls(lambda: worked.append(_work(again)))))
     found.append(Count("the whole of it", _bytes(_answer_of(worked[0])), "bytes"))

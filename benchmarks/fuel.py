@@ -15,9 +15,9 @@ from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import demo
 
 CANDIDATES = (
-    {"injector_flow": "650 cc/min", "dead_time": "1.1 ms"},
-    {"pump_flow": "190 L/h", "pump_pressure": "3 bar", "pump_flow_2": "150 L/h", "pump_pressure_2": "5 bar"},
-    {"pump_count": "2"},
+    {"injectors.flow": "650 cc/min", "injectors.dead_time": "1.1 ms"},
+    {"main.flow": "190 L/h", "pump_pressure": "3 bar", "main.flow_2": "150 L/h", "main.pressure_2": "5 bar"},
+    {"main.count": "2"},
 )
 VIEWS = ("circuit", "pumps", "over speed", "lines", "tank", "guards")
 BUILDS = ("quarry-mule", "chalk-hare", "dripping-well")

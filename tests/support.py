@@ -17,19 +17,20 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.case import BuildCase
+from gauge_well.core.parts.pipe import PIECES
 from gauge_well.core.run import contexts
 from gauge_well.core.run.memory import ANSWERS, MEMORY
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context
 from gauge_well.services.sizing import size_document
-from gauge_well.sheet import load, resolve
+from gauge_well.sheet import FORMAT, load, resolve
 from gauge_well.sheet.demo import demo
 
 ROOT = Path(__file__).resolve().parents[1]
 DATA = Path(__file__).parent / "data"
 
 # A sound road build, every part fitted; single tests change what they speak of.
-ROAD: dict[str, Any] = {
-    "format": "gauge-well-build/1",
+_ROAD: dict[str, Any] = {
     "name": "Test road car",
     "machine": {"kind": "road_car", "mass": "1400 kg", "drag_area": "0.68 m2"},
     "engine": {
@@ -46,49 +47,85 @@ ROAD: dict[str, Any] = {
         {"id": "pull", "kind": "pull", "ambient": "35 C"},
     ],
     "oil": {
-        "pan_shape": "rear_well",
-        "pan_length": "460 mm",
-        "pan_width": "240 mm",
-        "pan_depth": "140 mm",
-        "well_length": "240 mm",
-        "shallow_depth": "50 mm",
-        "pickup_x": "120 mm",
-        "baffle_g": "0.9 g",
+        "pan.shape": "rear_well",
+        "pan.length": "460 mm",
+        "pan.width": "240 mm",
+        "pan.depth": "140 mm",
+        "pan.well_length": "240 mm",
+        "pan.shallow_depth": "50 mm",
+        "pickup.x": "120 mm",
+        "pan.baffle_g": "0.9 g",
         "oil_quantity": "5 L",
-        "cooler": "air",
-        "cooler_conductance": "40 W/K",
+        "cooler.into": "air",
+        "cooler.conductance": "40 W/K",
     },
-    "exhaust": {"pipe_diameter": "63.5 mm", "pipe_length": "4 m"},
+    "exhaust": {"pipe.diameter": "63.5 mm", "pipe.length": "4 m"},
     "cooling": {
-        "core_width": "600 mm",
-        "core_height": "400 mm",
-        "core_depth": "26 mm",
-        "fan_kind": "puller",
-        "fan_diameter": "400 mm",
+        "core.width": "600 mm",
+        "core.height": "400 mm",
+        "core.depth": "26 mm",
+        "fan.drive": "puller",
+        "fan.diameter": "400 mm",
     },
     "fuel": {
-        "injector_flow": "380 cc/min",
-        "pump_flow": "120 L/h",
-        "pump_pressure": "3 bar",
-        "pump_flow_2": "90 L/h",
-        "pump_pressure_2": "5 bar",
+        "injectors.flow": "380 cc/min",
+        "main.flow": "120 L/h",
+        "main.pressure": "3 bar",
+        "main.flow_2": "90 L/h",
+        "main.pressure_2": "5 bar",
     },
 }
 
 
+def parted(raw: Mapping[str, Any]) -> dict[str, Any]:
+    """A sheet in which a part's facts may stand in their section as ``place.fact``, as a document of today's format."""
+    found: dict[str, Any] = {"format": FORMAT, **copy.deepcopy(dict(raw))}
+    for section in SYSTEMS:
+        held = found.get(section, {})
+        for name in [name for name in held if "." in name or "__" in name]:
+            value = held.pop(name)
+            place, _, inner = name.replace("__", ".").partition(".")
+            role = f"{section}.{place}"
+            part = next((p for p in found.setdefault("parts", []) if p.get("role") == role), None)
+            if part is None:
+                part = {"role": role, "facts": {}}
+                found["parts"].append(part)
+            part["facts"].pop(inner, None)
+            part["facts"] |= {} if value is None else {inner: value}
+    run = found.get("exhaust", {}).pop("pipes", None)
+    if run is not None:
+        others = [p for p in found.get("parts", []) if p.get("role") != "exhaust.pieces"]
+        found["parts"] = others + [piece(line) for line in run.splitlines()]
+    return found
+
+
+def piece(line: str) -> dict[str, Any]:
+    """A piece of an exhaust from a line: outside, length, bends, what it is or its loss factor."""
+    outside, length, bends, what = (cell.strip() for cell in line.split(","))
+    kind = {"piece": what} if what in PIECES else {"piece": "own", "loss": what}
+    return {"role": "exhaust.pieces", "facts": {"diameter": outside, "length": length, "bends": bends, **kind}}
+
+
 def changed(base: Mapping[str, Any], **paths: Any) -> dict[str, Any]:
-    """A copy with fields set by ``section__field``; None takes one out."""
+    """A copy with fields set by ``section__field`` or ``section__place__field``; None takes one out. A section given
+    whole takes the place of all that was stated in it, its parts with it."""
     raw: dict[str, Any] = copy.deepcopy(dict(base))
     for path, value in paths.items():
-        *holders, name = path.split("__")
-        holder = raw
-        for part in holders:
-            holder = holder.setdefault(part, {})
-        if value is None:
-            holder.pop(name, None)
+        head, *rest = path.split("__")
+        if not rest:
+            raw[head] = value
+            if value is None:
+                raw.pop(head)
+            if head in SYSTEMS and "parts" in raw:
+                raw["parts"] = [p for p in raw["parts"] if not str(p.get("role")).startswith(f"{head}.")]
+        elif value is None and "." not in (name := ".".join(rest)):
+            raw.setdefault(head, {}).pop(name, None)
         else:
-            holder[name] = value
-    return raw
+            raw.setdefault(head, {})[".".join(rest)] = value
+    return parted(raw)
+
+
+ROAD = parted(_ROAD)
 
 
 def case_of(raw: Mapping[str, Any]) -> BuildCase:

@@ -99,7 +99,7 @@ class Drawings(BrowserCase):
         page = self.go(f"/builds/{id}/cooling")
         page.get_by_role("button", name=re.compile("more: not given")).click()
         expect(page.get_by_text("Fan turns over crank turns")).to_have_count(0)
-        self.pick("cooling.fan_kind", "driven by the engine")
+        self.pick("cooling.fan.drive", "driven by the engine")
         expect(page.get_by_text("Fan turns over crank turns")).to_be_visible()
 
     def test_axe_and_width_of_every_drawing(self) -> None:

@@ -19,8 +19,8 @@ class Editing(BrowserCase):
 
     def test_what_cannot_be_read_is_said_and_nothing_is_lost(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
-        self.fact("cooling.core_depth").click()
-        field = page.locator('input[data-path="cooling.core_depth"]')
+        self.fact("cooling.core.depth").click()
+        field = page.locator('input[data-path="cooling.core.depth"]')
         field.fill("two thumbs")
         expect(page.get_by_role("alert")).to_contain_text("No number at the start")
         field.press("Enter")
@@ -29,15 +29,15 @@ class Editing(BrowserCase):
         expect(page.get_by_text("= 57.15")).to_be_visible()
         with self.saved():
             field.press("Enter")
-        expect(self.fact("cooling.core_depth")).to_contain_text("57.15")
-        self.assertEqual(self.kept("cooling.core_depth"), '2-1/4"')
+        expect(self.fact("cooling.core.depth")).to_contain_text("57.15")
+        self.assertEqual(self.kept("cooling.core.depth"), '2-1/4"')
 
     def test_a_refusal_that_comes_late_does_not_stand_over_what_was_typed_since(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
         held: list[Route] = []
         page.route("**/api/builds/*", lambda r: held.append(r) if r.request.method == "PATCH" else r.continue_())
-        self.fact("cooling.core_depth").click()
-        field = page.locator('input[data-path="cooling.core_depth"]')
+        self.fact("cooling.core.depth").click()
+        field = page.locator('input[data-path="cooling.core.depth"]')
         field.fill("4 m")
         field.press("Enter")
         field.fill('2-1/4"')
@@ -50,11 +50,11 @@ class Editing(BrowserCase):
 
     def test_out_of_range_keeps_the_old_value(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
-        self.type_fact("cooling.core_depth", "4 m")
+        self.type_fact("cooling.core.depth", "4 m")
         expect(page.get_by_role("alert")).to_contain_text("outside")
-        page.locator('input[data-path="cooling.core_depth"]').press("Escape")
-        expect(self.fact("cooling.core_depth")).to_contain_text("26 mm")
-        self.assertEqual(self.kept("cooling.core_depth"), "26 mm")
+        page.locator('input[data-path="cooling.core.depth"]').press("Escape")
+        expect(self.fact("cooling.core.depth")).to_contain_text("26 mm")
+        self.assertEqual(self.kept("cooling.core.depth"), "26 mm")
 
     def test_evidence_by_a_tap(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
@@ -62,41 +62,41 @@ class Editing(BrowserCase):
         with self.saved():
             chip.click()
         expect(page.get_by_role("button", name="Core depth, how known: similar")).to_be_visible()
-        self.assertEqual(builds.get(self.engine, self.build)["facts"]["cooling.core_depth"]["evidence"], "similar")
+        self.assertEqual(builds.get(self.engine, self.build)["facts"]["cooling.core.depth"]["evidence"], "similar")
 
     def test_undo_and_redo_by_keys(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
-        self.give("cooling.core_depth", "40 mm")
-        expect(self.fact("cooling.core_depth")).to_contain_text("40 mm")
+        self.give("cooling.core.depth", "40 mm")
+        expect(self.fact("cooling.core.depth")).to_contain_text("40 mm")
         page.locator("main").click(position={"x": 4, "y": 4})
         with self.saved():
             page.keyboard.press("z")
-        expect(self.fact("cooling.core_depth")).to_contain_text("26 mm")
+        expect(self.fact("cooling.core.depth")).to_contain_text("26 mm")
         with self.saved():
             page.keyboard.press("Shift+Z")
-        expect(self.fact("cooling.core_depth")).to_contain_text("40 mm")
+        expect(self.fact("cooling.core.depth")).to_contain_text("40 mm")
 
     def test_units_of_the_build(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
         self.pick(page.get_by_label("Units"), "Inch · hp")
-        expect(self.fact("cooling.core_width")).to_contain_text("23.62")
-        expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
+        expect(self.fact("cooling.core.width")).to_contain_text("23.62")
+        expect(self.fact("cooling.core.width")).to_contain_text("600 mm")
 
     def test_two_windows(self) -> None:
         self.go(f"/builds/{self.build}/cooling")
         second = self.go(f"/builds/{self.build}/cooling", self.window.new_page())
-        self.give("cooling.core_depth", "40 mm")
-        second.locator('button[data-path="cooling.core_depth"]').click()
-        field = second.locator('input[data-path="cooling.core_depth"]')
+        self.give("cooling.core.depth", "40 mm")
+        second.locator('button[data-path="cooling.core.depth"]').click()
+        field = second.locator('input[data-path="cooling.core.depth"]')
         field.fill("56 mm")
         field.press("Enter")
         dialog = second.get_by_role("dialog", name="This build was changed elsewhere")
         expect(dialog).to_contain_text("40 mm")
         expect(dialog).to_contain_text("56 mm")
-        self.assertEqual(self.kept("cooling.core_depth"), "40 mm")
+        self.assertEqual(self.kept("cooling.core.depth"), "40 mm")
         second.get_by_role("button", name="Put mine on top").click()
         expect(second.get_by_text("Saved · rev 3")).to_be_visible()
-        self.assertEqual(self.kept("cooling.core_depth"), "56 mm")
+        self.assertEqual(self.kept("cooling.core.depth"), "56 mm")
 
     def test_a_lost_connection_keeps_what_was_typed(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
@@ -108,25 +108,25 @@ class Editing(BrowserCase):
                 route.continue_()
 
         self.window.route("**/api/builds/**", lost)
-        self.type_fact("cooling.core_depth", "31 mm")
+        self.type_fact("cooling.core.depth", "31 mm")
         expect(page.get_by_text("The server is not reached")).to_be_visible()
-        self.assertEqual(self.kept("cooling.core_depth"), "26 mm")
+        self.assertEqual(self.kept("cooling.core.depth"), "26 mm")
         self.window.unroute("**/api/builds/**")
         expect(page.get_by_text("The server is not reached")).to_be_hidden()
         expect(page.get_by_text("rev 2")).to_be_visible()
-        self.assertEqual(self.kept("cooling.core_depth"), "31 mm")
+        self.assertEqual(self.kept("cooling.core.depth"), "31 mm")
         self.errors.clear()
 
     def test_a_lost_connection_and_a_closed_page(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
         self.window.route("**/api/builds/**", lambda r: r.abort() if r.request.method == "PATCH" else r.continue_())
-        self.type_fact("cooling.core_depth", "33 mm")
+        self.type_fact("cooling.core.depth", "33 mm")
         expect(page.get_by_text("The server is not reached")).to_be_visible()
         page.close()
         self.window.unroute("**/api/builds/**")
         again = self.go(f"/builds/{self.build}/cooling", self.window.new_page())
         expect(again.get_by_text("rev 2")).to_be_visible()
-        self.assertEqual(self.kept("cooling.core_depth"), "33 mm")
+        self.assertEqual(self.kept("cooling.core.depth"), "33 mm")
         self.errors.clear()
 
     def test_rename_copy_delete_bring_back(self) -> None:
@@ -148,12 +148,12 @@ class Editing(BrowserCase):
 
     def test_history_brings_back(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
-        self.give("cooling.core_depth", "40 mm")
+        self.give("cooling.core.depth", "40 mm")
         page.get_by_role("button", name=ROAD["name"], exact=True).click()
         page.get_by_role("button", name="History").click()
         with self.saved():
             page.get_by_role("button", name="bring back").click()
-        expect(self.fact("cooling.core_depth")).to_contain_text("26 mm")
+        expect(self.fact("cooling.core.depth")).to_contain_text("26 mm")
 
     def test_duties_come_and_go(self) -> None:
         page = self.go(f"/builds/{self.build}/duties")

@@ -12,8 +12,8 @@ from gauge_well.store.session import transaction
 from tests.browser.pages import BrowserCase
 from tests.support import ROAD, changed
 
-DEPTH = "cooling.core_depth"
-WIDTH = "cooling.core_width"
+DEPTH = "cooling.core.depth"
+WIDTH = "cooling.core.width"
 
 
 class KeptCase(BrowserCase):

@@ -9,7 +9,7 @@ from gauge_well.services import builds
 from tests.browser.pages import PHONE, BrowserCase
 from tests.support import ROAD, changed
 
-SHORT = changed(ROAD, fuel__injector_flow="240 cc/min", fuel__rail_pressure="300 kPa")
+SHORT = changed(ROAD, fuel__injectors__flow="240 cc/min", fuel__regulator__pressure="300 kPa")
 
 
 class WhatWouldMoveIt(BrowserCase):
@@ -23,7 +23,7 @@ class WhatWouldMoveIt(BrowserCase):
         return self.page.locator(f'[data-change="{id}"]')
 
     def injectors(self) -> str:
-        return str(builds.get(self.engine, self.build)["facts"]["fuel.injector_flow"]["text"])
+        return str(builds.get(self.engine, self.build)["facts"]["fuel.injectors.flow"]["text"])
 
     def test_made_and_undone_after_a_reload(self) -> None:
         page = self.go(f"/builds/{self.build}")
@@ -69,7 +69,7 @@ class WhatWouldMoveIt(BrowserCase):
         """The stream of the build as it was is let go, and the next one's is taken."""
         page = self.go(f"/builds/{self.build}/fuel")
         expect(self.change("fuel.injectors")).to_be_visible()
-        self.give("fuel.injector_flow", "450 cc/min")
+        self.give("fuel.injectors.flow", "450 cc/min")
         expect(page.locator('[data-change^="fuel.injectors"]').first).to_contain_text("450 →")
         expect(page.get_by_role("heading", level=1)).to_contain_text("holds")
 
@@ -97,7 +97,7 @@ class Facts(BrowserCase):
         self.page.get_by_role("button", name="Injector, each: claims, tolerance, solve for it").click()
         self.dialog = self.page.get_by_role("dialog")
 
-    def fact(self, path: str = "fuel.injector_flow") -> dict[str, object]:
+    def fact(self, path: str = "fuel.injectors.flow") -> dict[str, object]:
         return dict(builds.get(self.engine, self.build)["facts"][path])
 
     def test_claims(self) -> None:
@@ -138,14 +138,14 @@ class MeasuringRound(BrowserCase):
         id = self.build_of(ROAD)
         self.page.set_viewport_size(PHONE)
         page = self.go(f"/builds/{id}/round")
-        item = page.locator('li[data-path="cooling.core_width"]')
+        item = page.locator('li[data-path="cooling.core.width"]')
         field = item.get_by_role("textbox")
         field.fill("310 + 284 mm")
         expect(item.get_by_text("= 594")).to_be_visible()
         with self.saved():
             field.press("Enter")
         expect(item.get_by_text("594 mm kept")).to_be_visible()
-        fact = builds.get(self.engine, id)["facts"]["cooling.core_width"]
+        fact = builds.get(self.engine, id)["facts"]["cooling.core.width"]
         self.assertEqual((fact["text"], fact["evidence"]), ("310 + 284 mm", "taped"))
         self.assertRegex(fact["date"], r"^\d{4}-\d{2}-\d{2}$")
         self.assertEqual([c["text"] for c in fact["claims"]], ["600 mm"])
@@ -156,7 +156,7 @@ class MeasuringRound(BrowserCase):
     def test_what_cannot_be_read_is_said_and_kept(self) -> None:
         id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/round")
-        item = page.locator('li[data-path="cooling.core_width"]')
+        item = page.locator('li[data-path="cooling.core.width"]')
         field = item.get_by_role("textbox")
         field.fill("two thumbs")
         field.press("Enter")
@@ -208,11 +208,11 @@ class Candidates(BrowserCase):
         expect(carries.nth(1)).to_have_class(re.compile("best"))
         with self.saved():
             panel.get_by_role("button", name="Fit it").click()
-        expect(self.fact("cooling.core_width")).to_contain_text("762 mm")
+        expect(self.fact("cooling.core.width")).to_contain_text("762 mm")
         page.locator("main").click(position={"x": 4, "y": 4})
         with self.saved():
             page.keyboard.press("z")
-        expect(self.fact("cooling.core_width")).to_contain_text("600 mm")
+        expect(self.fact("cooling.core.width")).to_contain_text("600 mm")
         with self.saved():
             panel.get_by_role("button", name="Take out Candidate A").click()
         expect(panel.get_by_text("Which of those in the yard")).to_be_visible()
@@ -244,4 +244,4 @@ class Maps(BrowserCase):
         expect(panel.get_by_text("60 mm", exact=True)).to_be_visible()
         panel.get_by_role("button", name="as stated").click()
         expect(limit).to_have_attribute("d", before)
-        self.assertEqual(builds.get(self.engine, "quarry-mule")["facts"]["cooling.core_depth"]["text"], "40 mm")
+        self.assertEqual(builds.get(self.engine, "quarry-mule")["facts"]["cooling.core.depth"]["text"], "40 mm")

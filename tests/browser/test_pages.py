@@ -104,8 +104,8 @@ class Pages(BrowserCase):
 
     def test_keys_are_left_alone_while_typing(self) -> None:
         page = self.go("/builds/quarry-mule/cooling")
-        self.fact("cooling.core_depth").click()
-        page.locator('input[data-path="cooling.core_depth"]').press("0")
+        self.fact("cooling.core.depth").click()
+        page.locator('input[data-path="cooling.core.depth"]').press("0")
         self.assertTrue(page.url.endswith("/cooling"))
 
     def test_a_row_leads_to_its_station(self) -> None:

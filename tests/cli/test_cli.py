@@ -58,10 +58,10 @@ class Size(unittest.TestCase):
         self.assertEqual(set(found["systems"]["fuel"]["working"]), {"pull"})
 
     def test_what_is_wrong_is_named(self) -> None:
-        found = run("size", "-", stdin=json.dumps(changed(ROAD, machine__mass="-3 kg", fuel__pump_flow="1 psi")))
+        found = run("size", "-", stdin=json.dumps(changed(ROAD, machine__mass="-3 kg", fuel__main__flow="1 psi")))
         self.assertEqual(found.exit_code, 2)
         self.assertIn("machine.mass", found.stderr)
-        self.assertIn("fuel.pump_flow", found.stderr)
+        self.assertIn("fuel.main.flow", found.stderr)
         self.assertIn("Allowed", found.stderr)
 
     def test_not_a_sheet(self) -> None:

@@ -6,7 +6,7 @@ from dataclasses import fields as dataclass_fields
 import numpy as np
 from scipy.stats import truncnorm
 
-from gauge_well.core.facts import Spec, quantity
+from gauge_well.core.facts import Spec, entries, quantity
 from gauge_well.core.run import runs, sampling
 from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems.oil.facts import OilFacts
@@ -60,7 +60,7 @@ class Table(NumbersCase):
 
     def test_what_is_asked_is_exact(self) -> None:
         drawn = draw(case_of(ROAD), 4)
-        for path in ("duties.grade.speed", "duties.grade.ambient", "engine.coolant_limit", "fuel.pump_count"):
+        for path in ("duties.grade.speed", "duties.grade.ambient", "engine.coolant_limit", "fuel.main.count"):
             self.assertNotIn(path, drawn.z)
 
 
@@ -68,7 +68,7 @@ class Draws(NumbersCase):
     def test_normal_percentiles(self) -> None:
         """Against SciPy's truncated normal: 1,024 draws, 1 % of the half-range."""
         drawn = draw(case_of(ROAD), 1024)
-        found = drawn.case.systems["cooling"].core_width[1:]
+        found = drawn.case.systems["cooling"].core.width[1:]
         half = 0.30 * 0.6
         exact = truncnorm(-CUT * HALF, CUT * HALF, loc=0.6, scale=half / HALF)
         for share in (0.05, 0.5, 0.95):
@@ -77,7 +77,7 @@ class Draws(NumbersCase):
     def test_lognormal_percentiles(self) -> None:
         """Median the likely value, ln-half-range ln 1.5 for a guessed flow; 1 % of the value."""
         drawn = draw(case_of(ROAD), 1024)
-        found = np.log(drawn.case.systems["fuel"].pump_flow[1:] / (120 / 3.6e6))
+        found = np.log(drawn.case.systems["fuel"].main.flow[1:] / (120 / 3.6e6))
         exact = truncnorm(-CUT * HALF, CUT * HALF, scale=np.log(1.5) / HALF)
         for share in (0.05, 0.5, 0.95):
             self.close(runs.percentile(found, share), exact.ppf(share), abs=0.01)
@@ -91,7 +91,7 @@ class Draws(NumbersCase):
     def test_the_first_is_the_likely(self) -> None:
         case = case_of(ROAD)
         drawn = draw(case, 8)
-        self.assertEqual(drawn.case.systems["cooling"].core_width[0], case.systems["cooling"].core_width)
+        self.assertEqual(drawn.case.systems["cooling"].core.width[0], case.systems["cooling"].core.width)
         self.assertTrue(all(z[0] == 0.0 for z in drawn.z.values()))
 
     def test_seeded(self) -> None:
@@ -106,7 +106,7 @@ class Draws(NumbersCase):
         """A part swapped, fitted or better known leaves the draws of all else as they were."""
         base = draw(case_of(ROAD), 64).z
         other = draw(
-            case_of(changed(ROAD, cooling__fan_diameter=None, oil__oil_quantity={"text": "6 L", "evidence": "taped"})),
+            case_of(changed(ROAD, cooling__fan__diameter=None, oil__oil_quantity={"text": "6 L", "evidence": "taped"})),
             64,
         ).z
         for path in base.keys() & other.keys():
@@ -132,14 +132,21 @@ class Draws(NumbersCase):
             self.assertTrue(np.array_equal(z, other[path]), path)
 
     def test_a_tables_columns_are_off_together(self) -> None:
+        raw = changed(ROAD, cooling__hose_feed="38 mm, 900 mm, bend\n32 mm, 1500 mm, straight")
+        rows = draw(case_of(raw), 16).case.systems["cooling"].hose_feed
+        self.close(rows[0][1] / 0.9, rows[1][1] / 1.5, rel=1e-12)
+
+    def test_pieces_are_each_taken_by_themselves(self) -> None:
         raw = changed(ROAD, exhaust__pipes="63.5 mm, 900 mm, 90 deg, pipe\n76 mm, 1500 mm, 0 deg, chambered")
-        pipes = draw(case_of(raw), 16).case.systems["exhaust"].pipes
-        self.close(pipes[0][1] / 0.9, pipes[1][1] / 1.5, rel=1e-12)
+        drawn = draw(case_of(raw), 64)
+        (_, one), (_, two) = drawn.case.systems["exhaust"].pieces
+        self.assertLess(abs(float(np.corrcoef(one.length[1:], two.length[1:])[0, 1])), 0.4)
+        self.assertIn("exhaust.pieces.pipe_2.length", drawn.z)
 
     def test_frozen_facts_stay(self) -> None:
-        drawn = draw(case_of(ROAD), 16, frozen=("cooling.core_width",))
-        self.assertEqual(drawn.case.systems["cooling"].core_width, 0.6)
-        self.assertNotIn("cooling.core_width", drawn.z)
+        drawn = draw(case_of(ROAD), 16, frozen=("cooling.core.width",))
+        self.assertEqual(drawn.case.systems["cooling"].core.width, 0.6)
+        self.assertNotIn("cooling.core.width", drawn.z)
 
     def test_model_factors_apart_from_facts(self) -> None:
         alone = draw(case_of(ROAD), 16, facts=False)
@@ -149,9 +156,8 @@ class Draws(NumbersCase):
     def test_all_demos_draw_within_their_fields(self) -> None:
         for name in NAMES:
             case = draw(case_of(demo_document(name)), 256).case
-            for id, facts in case.systems.items():
-                for field, spec in SECTIONS[id].specs.items():
-                    value = getattr(facts, field)
+            for facts in case.systems.values():
+                for field, spec, value in entries(facts):
                     if isinstance(value, np.ndarray):
                         with self.subTest(name, field=field):
                             self.between(value, spec.low - 1e-12, spec.high + 1e-12)

@@ -42,58 +42,63 @@ GALE = [
 FROST = [{"id": "start", "kind": "pull", "ambient": "-40 C", "start": "cold", "duration": "1 s"}]
 WORKS = [{"id": "work", "kind": "work", "ambient": "40 C"}]
 PULL = [{"id": "pull", "kind": "pull", "ambient": "45 C"}]
-ROUND = {"cooling__core_kind": "plate", "cooling__tube_diameter": "9 mm"}
+ROUND = {"cooling__core__tubes": "plate", "cooling__core__tube_diameter": "9 mm"}
 BLOWN = {"engine__aspiration": "turbo", "engine__boost": "3 bar", "engine__rated_power": "330 kW"}
 FAR_OVER_ITS_OWN = {"engine__aspiration": "turbo", "engine__rated_power": "60 kW", "wanted": "300 kW"}
 LEAN_HEAT = {"engine__coolant_share": "6 %", "engine__oil_share": "0 %", "engine__bsfc": "430 g/kWh"}
 
 # What a sheet says for a relation to be used beyond either end of its range: (range, side) -> section__field: text.
 BEYOND = {
-    (louvred_fin.REYNOLDS, "below"): {"cooling__fan_kind": "none", "duties": STANDS},
+    (louvred_fin.REYNOLDS, "below"): {"cooling__fan__drive": "none", "duties": STANDS},
     (louvred_fin.REYNOLDS, "above"): {
-        "cooling__louvre_pitch": "4 mm",
+        "cooling__core__louvre_pitch": "4 mm",
         "cooling__opening": "ducted",
-        "cooling__fin_count": "3.9 fpi",
+        "cooling__core__fin_count": "3.9 fpi",
         "duties": GALE,
     },
-    (louvred_fin.DEPTH, "below"): {"cooling__core_depth": "12 mm"},
-    (louvred_fin.DEPTH, "above"): {"cooling__core_depth": "80 mm"},
-    (louvred_fin.PITCH, "above"): {"cooling__fin_count": "6.4 fpi"},
-    (louvred_fin.LOUVRE_PITCH, "above"): {"cooling__louvre_pitch": "3.5 mm"},
-    (louvred_fin.LOUVRE_ANGLE, "below"): {"cooling__louvre_angle": "8.1 deg"},
-    (louvred_fin.LOUVRE_ANGLE, "above"): {"cooling__louvre_angle": "38 deg"},
-    (plate_fin.REYNOLDS, "below"): {**ROUND, "cooling__fan_kind": "none", "duties": STANDS},
+    (louvred_fin.DEPTH, "below"): {"cooling__core__depth": "12 mm"},
+    (louvred_fin.DEPTH, "above"): {"cooling__core__depth": "80 mm"},
+    (louvred_fin.PITCH, "above"): {"cooling__core__fin_count": "6.4 fpi"},
+    (louvred_fin.LOUVRE_PITCH, "above"): {"cooling__core__louvre_pitch": "3.5 mm"},
+    (louvred_fin.LOUVRE_ANGLE, "below"): {"cooling__core__louvre_angle": "8.1 deg"},
+    (louvred_fin.LOUVRE_ANGLE, "above"): {"cooling__core__louvre_angle": "38 deg"},
+    (plate_fin.REYNOLDS, "below"): {**ROUND, "cooling__fan__drive": "none", "duties": STANDS},
     (plate_fin.REYNOLDS, "above"): {
         **ROUND,
-        "cooling__tube_diameter": "30 mm",
-        "cooling__tube_across": "60 mm",
-        "cooling__fin_count": "3.9 fpi",
+        "cooling__core__tube_diameter": "30 mm",
+        "cooling__core__tube_across": "60 mm",
+        "cooling__core__fin_count": "3.9 fpi",
         "cooling__opening": "ducted",
         "duties": GALE,
     },
-    (plate_fin.TUBE, "below"): {**ROUND, "cooling__tube_diameter": "5 mm"},
-    (plate_fin.TUBE, "above"): {**ROUND, "cooling__tube_diameter": "14 mm"},
-    (plate_fin.PITCH, "below"): {**ROUND, "cooling__fin_count": "25 fpi"},
-    (plate_fin.ACROSS, "below"): {**ROUND, "cooling__tube_across": "14 mm"},
-    (plate_fin.ACROSS, "above"): {**ROUND, "cooling__tube_across": "40 mm"},
-    (plate_fin.ALONG, "below"): {**ROUND, "cooling__tube_along": "11 mm"},
-    (plate_fin.ALONG, "above"): {**ROUND, "cooling__tube_along": "30 mm"},
+    (plate_fin.TUBE, "below"): {**ROUND, "cooling__core__tube_diameter": "5 mm"},
+    (plate_fin.TUBE, "above"): {**ROUND, "cooling__core__tube_diameter": "14 mm"},
+    (plate_fin.PITCH, "below"): {**ROUND, "cooling__core__fin_count": "25 fpi"},
+    (plate_fin.ACROSS, "below"): {**ROUND, "cooling__core__tube_across": "14 mm"},
+    (plate_fin.ACROSS, "above"): {**ROUND, "cooling__core__tube_across": "40 mm"},
+    (plate_fin.ALONG, "below"): {**ROUND, "cooling__core__tube_along": "11 mm"},
+    (plate_fin.ALONG, "above"): {**ROUND, "cooling__core__tube_along": "30 mm"},
     (coolant.SHARE_RANGE, "above"): {"cooling__glycol": "60 %"},
     (coolant.TEMPERATURE_RANGE, "below"): {"duties": FROST},
-    (coolant.TEMPERATURE_RANGE, "above"): {"cooling__core_width": "150 mm", "duties": HOT_GRADE},
+    (coolant.TEMPERATURE_RANGE, "above"): {"cooling__core__width": "150 mm", "duties": HOT_GRADE},
     (oils.TEMPERATURE_RANGE, "below"): {"duties": FROST},
-    (oils.TEMPERATURE_RANGE, "above"): {**FAR_OVER_ITS_OWN, "oil__cooler": "none", "duties": WORKS},
+    (oils.TEMPERATURE_RANGE, "above"): {**FAR_OVER_ITS_OWN, "oil__cooler__into": "none", "duties": WORKS},
     (friction.SPEED_RANGE, "below"): {"engine__idle_speed": "420 rpm", "duties": STANDS},
     (friction.SPEED_RANGE, "above"): {"engine__rated_speed": "7600 rpm", "duties": PULL},
     (air.CP_RANGE, "above"): {**BLOWN, "duties": PULL},
-    (tube_side.TURBULENT, "below"): {"exhaust__pipe_diameter": "100 mm", "duties": STANDS},
+    (tube_side.TURBULENT, "below"): {"exhaust__pipe__diameter": "100 mm", "duties": STANDS},
     (air.CONDUCTIVITY_RANGE, "above"): {**LEAN_HEAT, "duties": PULL},
-    (gas_pipe.BEND_RANGE, "below"): {"exhaust__bends": "180 deg", "exhaust__bend_ratio": "0.6"},
-    (gas_pipe.BEND_RANGE, "above"): {"exhaust__bends": "180 deg", "exhaust__bend_ratio": "10"},
-    (pipe.ROUGHNESS_RANGE, "above"): {"exhaust__roughness": "1 mm", "exhaust__pipe_diameter": "20 mm"},
+    (gas_pipe.BEND_RANGE, "below"): {"exhaust__pipe__bends": "180 deg", "exhaust__pipe__bend_ratio": "0.6"},
+    (gas_pipe.BEND_RANGE, "above"): {"exhaust__pipe__bends": "180 deg", "exhaust__pipe__bend_ratio": "10"},
+    (pipe.ROUGHNESS_RANGE, "above"): {"exhaust__pipe__roughness": "1 mm", "exhaust__pipe__diameter": "20 mm"},
 }
-FIXED = {louvred_fin.DEPTH.of("the charge cooler"): {"cooling__charge_front": "yes", "cooling__charge_depth": "90 mm"}}
-CHARGE = {"cooling__charge_width": "500 mm", "cooling__charge_height": "200 mm"}
+FIXED = {
+    louvred_fin.DEPTH.of("the charge cooler"): {
+        "cooling__charge_front": "yes",
+        "cooling__charge_cooler__depth": "90 mm",
+    }
+}
+CHARGE = {"cooling__charge_cooler__width": "500 mm", "cooling__charge_cooler__height": "200 mm"}
 
 
 def ranges() -> set[Range]:
@@ -152,14 +157,14 @@ class Ranges(NumbersCase):
             return own(self, *args)  # type: ignore[arg-type]
 
         with mock.patch.object(Range, "notice", noting):
-            for changes in ({"exhaust__bends": "90 deg"}, ROUND):
+            for changes in ({"exhaust__pipe__bends": "90 deg"}, ROUND):
                 report = sizing.size(case_of(changed(ROAD, **changes)), memory=Memory(0))
                 self.assertEqual(set(report.systems), {"engine", *SYSTEMS})
         self.assertEqual(seen, ranges())
 
     def test_what_a_field_allows_keeps_other_relations_inside(self) -> None:
         """Those without a range of their own to look at: their fields refuse what lies beyond."""
-        duty, loop, rows = (specs(DutyFacts), specs(CoolingFacts), specs(CoolingFacts)["core_rows"])
+        duty, loop, rows = (specs(DutyFacts), specs(CoolingFacts), specs(CoolingFacts)["core.rows"])
         altitude, cap = duty["altitude"], loop["cap_pressure"]
         self.between([altitude.low, altitude.high], -500.0, 11_000.0, "iso2533, below the tropopause")
         held = [air.pressure_isa(altitude.high) + cap.low, air.pressure_isa(altitude.low) + cap.high]
@@ -195,6 +200,6 @@ class Fins(NumbersCase):
     def test_rows_that_do_not_fit_the_depth_are_refused(self) -> None:
         """Six flat tubes of 2 mm with 1.5 mm between take 19.5 mm (arithmetic): no 12 mm core holds them."""
         with self.assertRaises(SheetError) as caught:
-            size_document(changed(ROAD, cooling__core_depth="12 mm", cooling__core_rows="6"))
-        self.assertEqual(caught.exception.problems[0].field, "cooling.core_rows")
-        self.assertEqual(said({"cooling__core_depth": "40 mm", "cooling__core_rows": "2"}), [])
+            size_document(changed(ROAD, cooling__core__depth="12 mm", cooling__core__rows="6"))
+        self.assertEqual(caught.exception.problems[0].field, "cooling.core.rows")
+        self.assertEqual(said({"cooling__core__depth": "40 mm", "cooling__core__rows": "2"}), [])

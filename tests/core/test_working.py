@@ -23,10 +23,12 @@ ALLOWED = {name: getattr(np, name) for name in ("sqrt", "exp", "log", "log10", "
 BUILDS = {
     **{name: demo_document(name) for name in NAMES},
     "road": ROAD,
-    "dead-headed": changed(ROAD, fuel__rail="dead_headed", cooling__shroud="flaps", engine__aspiration="supercharged"),
-    "pot": with_fuel(FIVE, **POT, pump_count="2", tank_volume="60 L", vent_bore="2 mm", relief_pressure="4 bar"),
-    "staged": with_fuel(FIVE, **{**POT, "lift": "series"}, pump_count="2", pump_staging="demand"),
-    "head": with_fuel(DIESEL, pump_drive="none", end_height="-1 m"),
+    "dead-headed": changed(
+        ROAD, fuel__regulator__place="dead_headed", cooling__fan__shroud="flaps", engine__aspiration="supercharged"
+    ),
+    "pot": with_fuel(FIVE, **POT, main__count="2", tank__volume="60 L", tank__vent_bore="2 mm", main__relief="4 bar"),
+    "staged": with_fuel(FIVE, **{**POT, "lift": "series"}, main__count="2", pump_staging="demand"),
+    "head": with_fuel(DIESEL, main__drive="none", end_height="-1 m"),
     "typed": changed(
         ROAD,
         duties=[
@@ -34,7 +36,7 @@ BUILDS = {
             {"id": "idle", "kind": "idle", "air_conditioning": "yes"},
         ],
     ),
-    "bare": changed(ROAD, cooling__shroud="none", fuel__injection="carburettor", fuel__rail_pressure=None),
+    "bare": changed(ROAD, cooling__fan__shroud="none", fuel__injection="carburettor", fuel__regulator__pressure=None),
 }
 
 WORKINGS = {

@@ -90,7 +90,7 @@ class Deep:
                 case.body["sheet"] = sheet_of(self.chance)
             for edit in case.body.get("edits", ()) if isinstance(case.body.get("edits"), list) else ():
                 if isinstance(edit, dict):
-                    edit["path"] = self.chance.choice(("machine.mass", "engine.rated_power", "cooling.core_width"))
+                    edit["path"] = self.chance.choice(("machine.mass", "engine.rated_power", "cooling.core.width"))
             case.body.pop("samples", None)
 
 

@@ -32,21 +32,21 @@ class Builds(DatabaseCase):
 
     def test_an_edit_is_kept_and_sized(self) -> None:
         made = self.make()
-        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "11 5/8 in", "taped"))
+        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "11 5/8 in", "taped"))
         self.assertEqual(after["revision"], 2)
-        self.assertEqual(after["facts"]["cooling.core_depth"]["text"], "11 5/8 in")
-        self.assertEqual(builds.get(self.engine, made["id"])["facts"]["cooling.core_depth"]["evidence"], "taped")
+        self.assertEqual(after["facts"]["cooling.core.depth"]["text"], "11 5/8 in")
+        self.assertEqual(builds.get(self.engine, made["id"])["facts"]["cooling.core.depth"]["evidence"], "taped")
 
     def test_an_edit_that_changes_nothing_is_no_revision(self) -> None:
         made = self.make()
-        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "26 mm"))
+        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "26 mm"))
         self.assertEqual(after["revision"], 1)
 
     def test_a_refused_edit_leaves_the_build(self) -> None:
         made = self.make()
         for text in ("12 psi", "90 m"):
             with self.assertRaises(SheetError):
-                builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", text))
+                builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", text))
         with self.assertRaises(SheetError) as caught:
             builds.edit(self.engine, made["id"], 1, edit("engine.rated_power", "900 kW"))
         self.assertEqual(caught.exception.problems[0].field, "engine.rated_power")

@@ -15,10 +15,10 @@ def with_candidates(section: str = "cooling", **facts: dict[str, Any]) -> dict[s
 
 
 YARD = with_candidates(
-    a={"core_width": "700 mm", "core_depth": "40 mm"},
-    b={"fan_diameter": "2x 280 mm", "fan_count": "2"},
-    c={"core_depth": "56 mm", "fan_kind": "puller"},
-    d={"core_width": "400 mm"},
+    a={"core.width": "700 mm", "core.depth": "40 mm"},
+    b={"fan.diameter": "2x 280 mm", "fan.count": "2"},
+    c={"core.depth": "56 mm", "fan.drive": "puller"},
+    d={"core.width": "400 mm"},
 )
 
 
@@ -52,12 +52,12 @@ class Columns(NumbersCase):
         raw = with_candidates(
             "cooling",
             a={
-                "test_heat": "900 kW",
-                "test_air_speed": "8 m/s",
-                "test_coolant_flow": "2 L/s",
-                "test_difference": "60 K",
+                "core.test_heat": "900 kW",
+                "core.test_air_speed": "8 m/s",
+                "core.test_coolant_flow": "2 L/s",
+                "core.test_difference": "60 K",
             },
-            b={"core_width": "700 mm"},
+            b={"core.width": "700 mm"},
         )
         raw["candidates"]["cooling"][0]["facts"]["test_coolant_flow"] = "120 L/min"
         columns = {c["id"]: c for c in compared(raw, "cooling")["columns"]}
@@ -65,16 +65,16 @@ class Columns(NumbersCase):
         self.assertIsNotNone(columns["b"]["fill"])
 
     def test_three_pumps(self) -> None:
-        raw = with_candidates("fuel", a={"pump_flow": "155 L/h"}, b={"pump_flow": "190 L/h"}, c={"pump_count": "2"})
+        raw = with_candidates("fuel", a={"main.flow": "155 L/h"}, b={"main.flow": "190 L/h"}, c={"main.count": "2"})
         gives = [c["figures"]["pump_capacity_m3_s"] for c in compared(raw, "fuel")["columns"]]
         self.assertEqual(len(gives), 4)
         self.assertGreater(min(gives[1:]), gives[0])
 
     def test_nothing_fitted_yet(self) -> None:
         """Which of these to buy, before anything is there."""
-        raw = changed(YARD, cooling={"fan_kind": "puller", "fan_diameter": "400 mm"})
+        raw = changed(YARD, cooling={"fan.drive": "puller", "fan.diameter": "400 mm"})
         raw["candidates"]["cooling"] = [
-            {"id": "a", "name": "a", "facts": {"core_width": "600 mm", "core_height": "400 mm", "core_depth": "26 mm"}}
+            {"id": "a", "name": "a", "facts": {"core.width": "600 mm", "core.height": "400 mm", "core.depth": "26 mm"}}
         ]
         columns = compared(raw, "cooling")["columns"]
         self.assertIn("missing", columns[0]["why"])
@@ -92,7 +92,7 @@ class OnTheSheet(NumbersCase):
         return caught.exception.problems[0].field
 
     def test_what_cannot_be_read_is_named(self) -> None:
-        self.assertEqual(self.problem(with_candidates(a={"core_width": "wide"})), "candidates.cooling.a.core_width")
+        self.assertEqual(self.problem(with_candidates(a={"core.width": "wide"})), "candidates.cooling.a.core_width")
         self.assertEqual(self.problem(with_candidates(a={"core_weight": "3 kg"})), "candidates.cooling.a.core_weight")
         self.assertEqual(self.problem(with_candidates(a={"shroud": "paper"})), "candidates.cooling.a.shroud")
         self.assertEqual(self.problem(with_candidates("kitchen", a={})), "candidates.kitchen")
@@ -137,11 +137,11 @@ class Pumps(NumbersCase):
     def test_another_pump_does_not_keep_this_ones_points(self) -> None:
         """One stated by its point alone, one by a table: what they give is what a sheet of theirs alone gives."""
         table = "2 bar, 210 L/h\n3 bar, 190 L/h\n5 bar, 150 L/h"
-        raw = with_candidates("fuel", a={"pump_flow": "190 L/h"}, b={"pump_table": table}, c={"line_bore": "6 mm"})
-        fitted = changed(ROAD, fuel__pump_wear="20 %", fuel__pump_current="6 A")
+        raw = with_candidates("fuel", a={"main.flow": "190 L/h"}, b={"main.table": table}, c={"line.bore": "6 mm"})
+        fitted = changed(ROAD, fuel__main__wear="20 %", fuel__main__current="6 A")
         columns = {c["id"]: c for c in compared(fitted | {"candidates": raw["candidates"]}, "fuel")["columns"]}
-        bare = {"injector_flow": "380 cc/min"}
-        for id, own in (("a", {"pump_flow": "190 L/h", "pump_pressure": "3 bar"}), ("b", {"pump_table": table})):
+        bare = {"injectors.flow": "380 cc/min"}
+        for id, own in (("a", {"main.flow": "190 L/h", "pump_pressure": "3 bar"}), ("b", {"main.table": table})):
             block = size_document(changed(ROAD, fuel=bare | own))["systems"]["fuel"]
             given = block["figures"][columns[id]["duty_id"]]["pump_capacity_m3_s"]
             self.close(columns[id]["figures"]["pump_capacity_m3_s"], given, rel=1e-9, note=id)
@@ -149,14 +149,14 @@ class Pumps(NumbersCase):
         self.assertEqual(
             cleared, {f"fuel.pump_{n}" for n in ("flow", "pressure", "flow_2", "pressure_2", "wear", "current")}
         )
-        self.assertEqual([e["path"] for e in columns["c"]["edits"]], ["fuel.line_bore"])
+        self.assertEqual([e["path"] for e in columns["c"]["edits"]], ["fuel.line.bore"])
 
     def test_a_table_is_shown_by_its_rows(self) -> None:
-        raw = with_candidates("fuel", a={"pump_table": "3 bar, 190 L/h\n5 bar, 150 L/h"})
+        raw = with_candidates("fuel", a={"main.table": "3 bar, 190 L/h\n5 bar, 150 L/h"})
         self.assertEqual(compared(raw, "fuel")["columns"][1]["facts"]["pump_table"]["shown"], "2 rows")
 
     def test_a_table_that_rises_is_refused_by_its_place(self) -> None:
-        raw = with_candidates("fuel", a={"pump_table": "3 bar, 190 L/h\n4, 150 L/h"})
+        raw = with_candidates("fuel", a={"main.table": "3 bar, 190 L/h\n4, 150 L/h"})
         with self.assertRaises(SheetError) as caught:
             compared(raw, "fuel")
         self.assertEqual(caught.exception.problems[0].field, "candidates.fuel.a.pump_table")

@@ -36,11 +36,11 @@ class Difference(DatabaseCase):
     def test_made_whole_it_is_what_a_fresh_reading_gives(self) -> None:
         held = builds.create(self.engine, ROAD)
         for path, text in (
-            ("fuel.injector_flow", "390 cc/min"),
-            ("oil.cooler", "none"),
-            ("oil.cooler_conductance", None),
-            ("cooling.core_width", None),
-            ("cooling.core_width", "620 mm"),
+            ("fuel.injectors.flow", "390 cc/min"),
+            ("oil.cooler.into", "none"),
+            ("oil.cooler.conductance", None),
+            ("cooling.core.width", None),
+            ("cooling.core.width", "620 mm"),
             ("engine.rated_power", "130 kW"),
             ("duties.grade.speed", "70 km/h"),
             ("units.power", "hp"),
@@ -58,7 +58,7 @@ class Difference(DatabaseCase):
 
     def test_an_edit_that_one_system_reads_brings_that_one(self) -> None:
         held = builds.create(self.engine, ROAD)
-        answer = self.edited(held, "fuel.injector_flow", "390 cc/min")
+        answer = self.edited(held, "fuel.injectors.flow", "390 cc/min")
         self.assertEqual(set(answer["report"]["systems"]), {"fuel"})
         self.assertEqual({row["system"] for row in answer["report"]["rows"]}, {"fuel"})
         self.assertEqual({path.split(".")[0] for path in answer["facts"]}, {"fuel"})
@@ -67,7 +67,7 @@ class Difference(DatabaseCase):
     def test_whole_where_it_is_not_the_difference_to_anything(self) -> None:
         held = builds.create(self.engine, ROAD)
         for holds in (None, "", "0" * 32, "no mark at all"):
-            answer = self.edited(held, "fuel.injector_flow", f"{390 + len(holds or '')} cc/min", holds=holds)
+            answer = self.edited(held, "fuel.injectors.flow", f"{390 + len(holds or '')} cc/min", holds=holds)
             self.assertIsNone(answer["since"])
             self.assertEqual(set(answer["report"]["systems"]), set(held["report"]["systems"]))
             held = answer

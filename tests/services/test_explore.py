@@ -120,7 +120,7 @@ class Claims(NumbersCase):
 class Weighing(NumbersCase):
     def test_one_that_breaks_another_limit_is_rejected(self) -> None:
         """A core too thin, with room for one step only: two steps up meets the pulley."""
-        raw = changed(ROAD, cooling__core_depth="16 mm", installation__depth_available="138 mm")
+        raw = changed(ROAD, cooling__core__depth="16 mm", installation__depth_available="138 mm")
         singles, _ = changes(raw)
         found = {c["id"]: c for c in singles}
         self.assertFalse(found["cooling.core_depth_26"]["rejected"])
@@ -131,7 +131,7 @@ class Weighing(NumbersCase):
         self.assertGreater(check_of(again, "cooling", "stack")["fill"], 1.0)
 
     def test_rejected_ones_come_last_and_never_in_pairs(self) -> None:
-        raw = changed(ROAD, cooling__core_depth="16 mm", installation__depth_available="138 mm")
+        raw = changed(ROAD, cooling__core__depth="16 mm", installation__depth_available="138 mm")
         singles, pairs = changes(raw)
         flags = [c["rejected"] for c in singles]
         self.assertEqual(flags, sorted(flags))
@@ -161,14 +161,14 @@ class Weighing(NumbersCase):
 
     def test_what_lies_beside_is_said(self) -> None:
         """A second pump draws what the first does, and a little more: the line asks more of both (arithmetic)."""
-        raw = changed(ROAD, fuel__pump_current="6 A", fuel__pump_flow="45 L/h", fuel__pump_flow_2="30 L/h")
+        raw = changed(ROAD, fuel__main__current="6 A", fuel__main__flow="45 L/h", fuel__main__flow_2="30 L/h")
         found = {c["id"]: c for c in changes(raw)[0]}
-        one, two = (float(x) for x in re.findall(r"[\d.]+", found["fuel.pump_count"]["beside"][0]))
+        one, two = (float(x) for x in re.findall(r"[\d.]+", found["fuel.main.count"]["beside"][0]))
         self.assertGreater(two, 2.0 * one)
         self.assertLess(two, 2.1 * one)
 
     def test_a_deeper_pan_costs_ground(self) -> None:
-        raw = changed(ROAD, oil__baffle_g=None, oil__baffle="none", installation__pan_ground="190 mm")
+        raw = changed(ROAD, oil__pan__baffle_g=None, oil__pan__baffle="none", installation__pan_ground="190 mm")
         found = {c["id"]: c for c in changes(raw)[0]}["oil.deeper"]
         self.assertIn({"path": "installation.pan_ground", "text": "165 mm", "evidence": "sheet"}, found["edits"])
         self.assertTrue(any(said.startswith("Pan over the ground") for said in found["others"]))
@@ -196,7 +196,7 @@ class Weighing(NumbersCase):
             )
         }
         self.assertNotIn("grille_none", mule)
-        belt = changed(ROAD, cooling__fan_kind="belt", cooling__fan_diameter="420 mm")
+        belt = changed(ROAD, cooling__fan__drive="belt", cooling__fan__diameter="420 mm")
         offered = {c.id for _, c in remedy.candidates(outline(case_of(belt)).context, case_of(belt).systems)}
         self.assertIn("electric_fan", offered)
 
@@ -204,11 +204,11 @@ class Weighing(NumbersCase):
         """Lift pump, injectors and core each short: no single change and no pair mends it, three do, and it is said."""
         raw = changed(
             demo("chalk-hare"),
-            fuel__injector_flow={"text": "400 cc/min", "evidence": "taped"},
-            fuel__lift_flow={"text": "62 L/h", "evidence": "taped"},
-            fuel__lift_flow_2=None,
-            fuel__lift_pressure_2=None,
-            cooling__core_width={"text": "370 mm", "evidence": "taped"},
+            fuel__injectors__flow={"text": "400 cc/min", "evidence": "taped"},
+            fuel__lift_pump__flow={"text": "62 L/h", "evidence": "taped"},
+            fuel__lift_pump__flow_2=None,
+            fuel__lift_pump__pressure_2=None,
+            cooling__core__width={"text": "370 mm", "evidence": "taped"},
         )
         found = [e for e in explore.explore(raw, ("changes",)) if e["event"] == "changes"][-1]
         self.assertFalse(any(c["mended"] for c in (*found["singles"], *found["pairs"])))
@@ -287,17 +287,17 @@ class Stream(NumbersCase):
 class Round(NumbersCase):
     def test_grouped_by_where_one_stands(self) -> None:
         places = {p["id"]: {i["path"] for i in p["items"]} for p in explore.measuring_round(ROAD)["places"]}
-        self.assertIn("oil.pan_depth", places["stand"])
-        self.assertIn("cooling.fin_count", places["hand"])
+        self.assertIn("oil.pan.depth", places["stand"])
+        self.assertIn("cooling.core.fin_count", places["hand"])
         self.assertIn("installation.depth_available", places["above"])
-        self.assertIn("exhaust.pipe_diameter", places["under"])
-        self.assertIn("fuel.pump_flow", places["tank"])
+        self.assertIn("exhaust.pipe.diameter", places["under"])
+        self.assertIn("fuel.main.flow", places["tank"])
 
     def test_what_is_missing_is_asked_first_and_what_is_taped_is_not(self) -> None:
-        raw = changed(ROAD, fuel__injector_flow=None, cooling__core_width={"text": "600 mm", "evidence": "taped"})
+        raw = changed(ROAD, fuel__injectors__flow=None, cooling__core__width={"text": "600 mm", "evidence": "taped"})
         items = {i["path"]: i for p in explore.measuring_round(raw)["places"] for i in p["items"]}
-        self.assertEqual(items["fuel.injector_flow"]["evidence"], "missing")
-        self.assertNotIn("cooling.core_width", items)
+        self.assertEqual(items["fuel.injectors.flow"]["evidence"], "missing")
+        self.assertNotIn("cooling.core.width", items)
 
 
 class NeedSheet(NumbersCase):
@@ -333,7 +333,7 @@ class Tolerances(NumbersCase):
 
     def test_a_case_of_nothing_but_exact_facts_holds_or_not(self) -> None:
         case = case_of(ROAD)
-        self.assertIn("cooling.core_width", case.known)
+        self.assertIn("cooling.core.width", case.known)
 
 
 class Governed(NumbersCase):

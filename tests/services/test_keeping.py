@@ -84,7 +84,7 @@ class Broken(KeepingCase):
         refused["cooling"]["core_width"] = {"text": "90 m"}
         self.put(made["id"], document=refused, card=None)
         found = builds.get(self.engine, made["id"])
-        self.assertEqual(found["problems"][0]["field"], "cooling.core_width")
+        self.assertEqual(found["problems"][0]["field"], "cooling.core.width")
         self.assertEqual(found["document"], refused)
         card = self.cards()[made["id"]]
         self.assertEqual((card["state"], card["name"]), ("unknown", ROAD["name"]))
@@ -119,7 +119,7 @@ class Cards(KeepingCase):
         with mock.patch.object(sizing, "size_document", side_effect=AssertionError("worked again")):
             card = self.cards()[made["id"]]
         self.assertEqual(card["sentence"], made["report"]["headline"]["sentence"])
-        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core_width", "200 mm"))
+        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core.width", "200 mm"))
         self.assertNotEqual(after["report"]["headline"]["sentence"], card["sentence"])
         self.assertEqual(self.cards()[made["id"]]["sentence"], after["report"]["headline"]["sentence"])
 
@@ -227,23 +227,23 @@ class Merging(KeepingCase):
     def test_another_fact_is_taken_on_top(self) -> None:
         made = self.make()
         builds.edit(self.engine, made["id"], 1, edit("machine.mass", "1500 kg"))
-        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "40 mm"))
+        after = builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "40 mm"))
         self.assertEqual(after["revision"], 3)
         self.assertEqual(after["facts"]["machine.mass"]["text"], "1500 kg")
-        self.assertEqual(after["facts"]["cooling.core_depth"]["text"], "40 mm")
+        self.assertEqual(after["facts"]["cooling.core.depth"]["text"], "40 mm")
 
     def test_an_old_edit_does_not_overwrite_a_newer_one(self) -> None:
         made = self.make()
-        builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "47 mm", "taped"))
+        builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "47 mm", "taped"))
         with self.assertRaises(Stale) as caught:
-            builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "33 mm"))
-        self.assertEqual(caught.exception.current["facts"]["cooling.core_depth"]["text"], "47 mm")
-        self.assertEqual(builds.get(self.engine, made["id"])["facts"]["cooling.core_depth"]["text"], "47 mm")
+            builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "33 mm"))
+        self.assertEqual(caught.exception.current["facts"]["cooling.core.depth"]["text"], "47 mm")
+        self.assertEqual(builds.get(self.engine, made["id"])["facts"]["cooling.core.depth"]["text"], "47 mm")
 
     def test_what_leaves_it_as_it_stands_is_no_conflict(self) -> None:
         made = self.make()
-        builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "47 mm", "taped"))
-        same = builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "47 mm", "taped"))
+        builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "47 mm", "taped"))
+        same = builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "47 mm", "taped"))
         self.assertEqual(same["revision"], 2)
 
     def test_a_duty_taken_out_meanwhile(self) -> None:
@@ -257,7 +257,7 @@ class Merging(KeepingCase):
         made = self.make()
         builds.edit(self.engine, made["id"], 1, edit("units.system", "imperial"))
         with self.assertRaises(Stale):
-            builds.edit(self.engine, made["id"], 1, edit("cooling.core_depth", "33"))
+            builds.edit(self.engine, made["id"], 1, edit("cooling.core.depth", "33"))
         named = builds.edit(self.engine, made["id"], 1, edit("name", "Still"))
         self.assertEqual(named["name"], "Still")
 
@@ -269,7 +269,7 @@ class Merging(KeepingCase):
             "name": "n",
             "machine": {"mass": {"text": "1"}},
             "duties": [{"id": "a", "speed": 1}],
-            "candidates": {"fuel": [{"id": "c", "name": "C", "facts": {"pump_flow": 3}}]},
+            "candidates": {"fuel": [{"id": "c", "name": "C", "facts": {"main.flow": 3}}]},
         }
         for path, found in (
             ("name", "n"),

@@ -44,12 +44,12 @@ class Facts(unittest.TestCase):
     def test_given_and_ruled(self) -> None:
         sheet, resolved = sizing.check(ROAD)
         facts = sizing.facts_of(sheet, resolved)
-        self.assertEqual(facts["cooling.core_depth"]["evidence"], "guess")
+        self.assertEqual(facts["cooling.core.depth"]["evidence"], "guess")
         self.assertEqual(
-            (facts["cooling.fin_count"]["evidence"], facts["cooling.fin_count"]["shown"]), ("rule", "18.1/in")
+            (facts["cooling.core.fin_count"]["evidence"], facts["cooling.core.fin_count"]["shown"]), ("rule", "18.1/in")
         )
-        self.assertTrue(facts["cooling.fin_count"]["note"])
-        self.assertNotIn("fuel.pump_table", facts)
+        self.assertTrue(facts["cooling.core.fin_count"]["note"])
+        self.assertNotIn("fuel.main.table", facts)
 
     def test_a_table_keeps_the_words_typed(self) -> None:
         rows = "63.5 mm, 700 mm, 90 deg, pipe\n63.5 mm, 300 mm, 0 deg, catalyst\n63.5 mm, 1 m, 0 deg, 2.5"
@@ -121,7 +121,7 @@ class Instruments(unittest.TestCase):
             sizing.instrument(ROAD, "nothing", {})
 
     def test_what_is_missing_is_named(self) -> None:
-        self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core_width"])
+        self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core.width"])
         self.assertEqual(sizing.instrument(changed(ROAD, engine={}), "engine", {})["unknown"], ["engine.fuel"])
         fuel = sizing.instrument(changed(ROAD, fuel={}), "fuel", {})
-        self.assertEqual(fuel["unknown"], ["fuel.pump_flow", "fuel.pump_pressure"])
+        self.assertEqual(fuel["unknown"], ["fuel.main.flow", "fuel.main.pressure"])

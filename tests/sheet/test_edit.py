@@ -5,6 +5,7 @@ from typing import Any
 
 from gauge_well.core.duty.facts import MACHINES, task_kind
 from gauge_well.core.media.fuels import FUELS
+from gauge_well.services.merging import standing
 from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.starter import starter
@@ -19,31 +20,31 @@ class Editing(unittest.TestCase):
         return load(apply_edit(self.document, Edit(path, text, evidence))).document
 
     def test_sets_and_takes_out(self) -> None:
-        found = self.edited("cooling.core_depth", "2 1/4 in")
-        self.assertEqual(found["cooling"]["core_depth"]["unit"], "in")
-        self.assertNotIn("core_depth", self.edited("cooling.core_depth", None)["cooling"])
-        self.assertNotIn("core_depth", self.edited("cooling.core_depth", "  ")["cooling"])
+        found = self.edited("cooling.core.depth", "2 1/4 in")
+        self.assertEqual(standing(found, "cooling.core.depth")["unit"], "in")
+        self.assertIsNone(standing(self.edited("cooling.core.depth", None), "cooling.core.depth"))
+        self.assertIsNone(standing(self.edited("cooling.core.depth", "  "), "cooling.core.depth"))
 
     def test_the_document_given_stays_as_it_was(self) -> None:
         before = str(self.document)
-        self.edited("cooling.core_depth", "30 mm")
+        self.edited("cooling.core.depth", "30 mm")
         self.edited("duties.grade.speed", "70 km/h")
         self.assertEqual(str(self.document), before)
 
     def test_evidence_stays_unless_changed(self) -> None:
-        taped = load(apply_edit(self.document, Edit("cooling.core_depth", "26 mm", "taped"))).document
-        self.assertEqual(taped["cooling"]["core_depth"]["evidence"], "taped")
-        again = load(apply_edit(taped, Edit("cooling.core_depth", "26 mm", None))).document
-        self.assertEqual(again["cooling"]["core_depth"]["evidence"], "taped")
+        taped = load(apply_edit(self.document, Edit("cooling.core.depth", "26 mm", "taped"))).document
+        self.assertEqual(standing(taped, "cooling.core.depth")["evidence"], "taped")
+        again = load(apply_edit(taped, Edit("cooling.core.depth", "26 mm", None))).document
+        self.assertEqual(standing(again, "cooling.core.depth")["evidence"], "taped")
         # Another number is not what was taped.
-        other = load(apply_edit(taped, Edit("cooling.core_depth", "27 mm", None))).document
-        self.assertEqual(other["cooling"]["core_depth"]["evidence"], "guess")
+        other = load(apply_edit(taped, Edit("cooling.core.depth", "27 mm", None))).document
+        self.assertEqual(standing(other, "cooling.core.depth")["evidence"], "guess")
 
     def test_units_may_change_without_a_value_changing(self) -> None:
-        document = load(apply_edit(self.document, Edit("cooling.core_depth", "26", None))).document
+        document = load(apply_edit(self.document, Edit("cooling.core.depth", "26", None))).document
         imperial = load(apply_edit(document, Edit("units.system", "imperial", None))).document
-        relabelled = load(apply_edit(imperial, Edit("cooling.core_depth", "26", "taped"))).document
-        self.assertAlmostEqual(load(relabelled).sections["cooling"]["core_depth"].value, 0.026)
+        relabelled = load(apply_edit(imperial, Edit("cooling.core.depth", "26", "taped"))).document
+        self.assertAlmostEqual(load(relabelled).sections["cooling"]["core.depth"].value, 0.026)
 
     def test_duties_come_and_go(self) -> None:
         added = self.edited("duties.idle_1", "idle")
@@ -159,14 +160,14 @@ class Starter(unittest.TestCase):
 class Claims(unittest.TestCase):
     """Several values for one fact, with source and date; one in use."""
 
-    PATH = "cooling.core_depth"
+    PATH = "cooling.core.depth"
 
     def setUp(self) -> None:
         self.document = load(ROAD).document
 
     def edit(self, action: str, text: str | None = None, **more: Any) -> dict[str, Any]:
         self.document = load(apply_edit(self.document, Edit(self.PATH, text, action=action, **more))).document
-        fact: dict[str, Any] = self.document["cooling"]["core_depth"]
+        fact: dict[str, Any] = standing(self.document, "cooling.core.depth")
         return fact
 
     def test_a_claim_stands_beside_the_one_in_use(self) -> None:
@@ -185,7 +186,7 @@ class Claims(unittest.TestCase):
         self.edit("claim", "29 mm", evidence="sheet")
         self.edit("claim", "25 mm", evidence="guess")
         self.edit("tolerance", "claims")
-        fact = load(self.document).sections["cooling"]["core_depth"]
+        fact = load(self.document).sections["cooling"]["core.depth"]
         assert fact.half is not None
         self.assertAlmostEqual(fact.half.of(fact.value), 0.003, places=9)
 
@@ -203,14 +204,14 @@ class Claims(unittest.TestCase):
 
     def test_a_value_typed_anew_has_no_old_source(self) -> None:
         self.edit("set", "26 mm", source="catalogue", evidence="sheet")
-        self.assertEqual(self.document["cooling"]["core_depth"]["source"], "catalogue")
+        self.assertEqual(standing(self.document, "cooling.core.depth")["source"], "catalogue")
         self.assertNotIn("source", self.edit("set", "27 mm"))
 
     def test_an_own_tolerance_and_back_to_the_table(self) -> None:
         self.edit("tolerance", "3 mm")
-        self.assertEqual(load(self.document).sections["cooling"]["core_depth"].tolerance, "3 mm")
+        self.assertEqual(load(self.document).sections["cooling"]["core.depth"].tolerance, "3 mm")
         self.edit("tolerance", None)
-        self.assertIsNone(load(self.document).sections["cooling"]["core_depth"].tolerance)
+        self.assertIsNone(load(self.document).sections["cooling"]["core.depth"].tolerance)
 
     def test_what_cannot_be_is_named(self) -> None:
         for edit, field in (
@@ -219,8 +220,8 @@ class Claims(unittest.TestCase):
             (Edit(self.PATH, "claims", action="tolerance"), self.PATH),
             (Edit(self.PATH, "wide", action="tolerance"), self.PATH),
             (Edit(self.PATH, "4 m", action="claim"), self.PATH),
-            (Edit("cooling.shroud", "full", action="claim"), "cooling.shroud"),
-            (Edit("cooling.fin_count", "3 %", action="tolerance"), "cooling.fin_count"),
+            (Edit("cooling.fan.shroud", "full", action="claim"), "cooling.fan.shroud"),
+            (Edit("cooling.core.fin_count", "3 %", action="tolerance"), "cooling.core.fin_count"),
         ):
             with self.subTest(edit=edit), self.assertRaises(SheetError) as caught:
                 load(apply_edit(self.document, edit))

@@ -10,8 +10,8 @@ from gauge_well.units.printing import Preference
 from tests.core.systems.fuel.builds import FIVE, with_fuel
 from tests.support import NumbersCase, case_of
 
-PUMP = SECTIONS["fuel"].specs["pump_table"]
-PIPES = SECTIONS["exhaust"].specs["pipes"]
+PUMP = SECTIONS["fuel"].specs["main.table"]
+PIPES = SECTIONS["cooling"].specs["hose_feed"]
 METRIC, IMPERIAL = Preference("metric", "kW"), Preference("imperial", "hp")
 TWO = [[3e5, 190 / 3.6e6], [4e5, 175 / 3.6e6]]
 
@@ -49,8 +49,8 @@ class Read(NumbersCase):
         self.close(self.rows("0, 220 L/h\n3 bar, 190 L/h")[0][0], 0.0)
 
     def test_words_stand_among_numbers(self) -> None:
-        rows, _ = read_table(PIPES, "63 mm, 1 m, 0 deg, pipe\n63 mm, 0.5 m, 0 deg, 3", METRIC)
-        self.close(rows[1][3], 3.0)
+        rows, _ = read_table(PIPES, "63 mm, 1 m, bend\n63 mm, 0.5 m, 3", METRIC)
+        self.close(rows[1][2], 3.0)
 
     def test_the_text_is_kept(self) -> None:
         self.assertEqual(read_table(PUMP, " p [bar];q [L/h]\n\n3;190 ", METRIC)[1], ["p [bar];q [L/h]", "3;190"])
@@ -79,9 +79,9 @@ class Refused(unittest.TestCase):
 
     def test_a_problem_names_the_field(self) -> None:
         with self.assertRaises(SheetError) as caught:
-            load(with_fuel(FIVE, pump_table="3 bar, 190 L/h\n4, 175 L/h"))
-        self.assertEqual(caught.exception.problems[0].field, "fuel.pump_table")
+            load(with_fuel(FIVE, main__table="3 bar, 190 L/h\n4, 175 L/h"))
+        self.assertEqual(caught.exception.problems[0].field, "fuel.main.table")
 
     def test_from_a_file_into_the_case(self) -> None:
-        raw = with_fuel(FIVE, pump_table="pressure [bar];flow [L/h]\n3;190\n4;175")
-        self.assertEqual(len(case_of(raw).systems["fuel"].pump_table), 2)
+        raw = with_fuel(FIVE, main__table="pressure [bar];flow [L/h]\n3;190\n4;175")
+        self.assertEqual(len(case_of(raw).systems["fuel"].main.table), 2)

@@ -336,12 +336,12 @@ class Explore(ApiCase):
         self.assertEqual(taken, ["report"])
 
     def test_a_sheet_that_does_not_stand_is_refused_before_anything_is_sent(self) -> None:
-        bad = changed(ROAD, cooling__core_width="wide")
+        bad = changed(ROAD, cooling__core__width="wide")
         for path in ("explore", "solve", "round", "need", "need.csv"):
-            body: dict[str, Any] = {"sheet": bad} | ({"path": "cooling.core_depth"} if path == "solve" else {})
+            body: dict[str, Any] = {"sheet": bad} | ({"path": "cooling.core.depth"} if path == "solve" else {})
             with self.subTest(path):
                 problem = self.problem(self.client.post(f"/api/{path}", json=body), 422)
-                self.assertEqual(problem["problems"][0]["field"], "cooling.core_width")
+                self.assertEqual(problem["problems"][0]["field"], "cooling.core.width")
 
     def test_odd_requests(self) -> None:
         for body in (
@@ -356,18 +356,18 @@ class Explore(ApiCase):
                 self.problem(self.client.post("/api/explore", json=body), 422)
 
     def test_solve(self) -> None:
-        response = self.client.post("/api/solve", json={"sheet": ROAD, "path": "fuel.injector_flow"})
+        response = self.client.post("/api/solve", json={"sheet": ROAD, "path": "fuel.injectors.flow"})
         found = models.SolvedOut.model_validate(response.get_json())
         assert found.low is not None and found.sure_low is not None
         self.assertGreater(found.sure_low.si, found.low.si)
 
     def test_solve_for_what_is_no_quantity(self) -> None:
-        for path in ("cooling.shroud", "no.such", "duties.nobody.air_speed", "x" * 100):
+        for path in ("cooling.fan.shroud", "no.such", "duties.nobody.air_speed", "x" * 100):
             with self.subTest(path):
                 self.problem(self.client.post("/api/solve", json={"sheet": ROAD, "path": path}), 422)
 
     def test_candidates(self) -> None:
-        sheet = changed(ROAD, candidates={"cooling": [{"id": "a", "name": "Van", "facts": {"core_width": "700 mm"}}]})
+        sheet = changed(ROAD, candidates={"cooling": [{"id": "a", "name": "Van", "facts": {"core.width": "700 mm"}}]})
         found = models.Candidates.model_validate(
             self.client.post("/api/candidates/cooling", json={"sheet": sheet}).get_json()
         )
@@ -407,25 +407,25 @@ class ClaimEdits(ApiCase):
     def test_claims_come_back_shown(self) -> None:
         build = self.make()
         build = self.patch(
-            build, path="cooling.core_depth", text="1 1/8 in", action="claim", evidence="sheet", source="catalogue"
+            build, path="cooling.core.depth", text="1 1/8 in", action="claim", evidence="sheet", source="catalogue"
         ).get_json()
-        fact = build["facts"]["cooling.core_depth"]
+        fact = build["facts"]["cooling.core.depth"]
         self.assertEqual(fact["claims"][0]["shown"], "28.57\u00a0mm")
         self.assertEqual(fact["claims"][0]["source"], "catalogue")
         self.assertEqual(fact["half"], "± 7.8\u00a0mm")
-        build = self.patch(build, path="cooling.core_depth", action="use", index=0).get_json()
-        self.assertEqual(build["facts"]["cooling.core_depth"]["shown"], "28.57\u00a0mm")
+        build = self.patch(build, path="cooling.core.depth", action="use", index=0).get_json()
+        self.assertEqual(build["facts"]["cooling.core.depth"]["shown"], "28.57\u00a0mm")
         models.BuildOut.model_validate(build)
 
     def test_odd_edits_leave_it_as_it_was(self) -> None:
         build = self.make()
         for edit in (
-            {"path": "cooling.core_depth", "action": "use", "index": 4},
-            {"path": "cooling.core_depth", "action": "use", "index": -1},
-            {"path": "cooling.core_depth", "action": "steal"},
-            {"path": "cooling.core_depth", "text": "26 mm", "date": "yesterday"},
-            {"path": "cooling.core_depth", "text": "26 mm", "source": "x" * 200},
-            {"path": "fuel.pump_count", "text": "many", "action": "price"},
+            {"path": "cooling.core.depth", "action": "use", "index": 4},
+            {"path": "cooling.core.depth", "action": "use", "index": -1},
+            {"path": "cooling.core.depth", "action": "steal"},
+            {"path": "cooling.core.depth", "text": "26 mm", "date": "yesterday"},
+            {"path": "cooling.core.depth", "text": "26 mm", "source": "x" * 200},
+            {"path": "fuel.main.count", "text": "many", "action": "price"},
         ):
             with self.subTest(edit=edit):
                 self.problem(self.patch(build, **edit), 422)

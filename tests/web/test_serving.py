@@ -279,7 +279,7 @@ class WarmUp(DatabaseCase):
             fence = {"If-Match": '"1"'}
             build = "/api/builds/quarry-mule"
             edit = {"edits": [{"path": "machine.mass", "text": "1500 kg"}]}
-            solve = {"sheet": sheet, "path": "fuel.injector_flow"}
+            solve = {"sheet": sheet, "path": "fuel.injectors.flow"}
             heat = {"sheet": sheet, "duty": "run", "kind": "speed_power"}
             found = [
                 client.get("/api/builds"), client.get("/api/bin"), client.get("/api/export"), client.get("/"),

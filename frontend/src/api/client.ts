@@ -23,8 +23,8 @@ export type Change = Schemas['ChangeOut']
 export type Measure = Schemas['MeasureOut']
 export type Round = Schemas['Round']
 export type Solved = Schemas['SolvedOut']
-export type Candidates = Schemas['Candidates']
-export type CandidateColumn = Schemas['CandidateColumn']
+export type SideBySide = Schemas['SideBySide']
+export type ComparedPart = Schemas['ComparedPart']
 export type HeatMap = Schemas['MapOut']
 export type MapKind = Schemas['MapRequest']['kind']
 export type NeedRow = Schemas['NeedRow']
@@ -162,7 +162,7 @@ export const api = {
   size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal, samples = 0) => call<Report>('POST', '/size', { sheet, explain, samples }, {}, signal),
   explore: (sheet: SheetDocument, parts: string[], signal: AbortSignal, take: (event: ExploreEvent) => void) =>
     stream('/explore', { sheet, parts, explain: 'none' }, signal, take),
-  candidates: (system: string, sheet: SheetDocument, signal?: AbortSignal) => call<Candidates>('POST', `/candidates/${system}`, { sheet }, {}, signal),
+  compare: (place: string, sheet: SheetDocument, signal?: AbortSignal) => call<SideBySide>('POST', `/compare/${place}`, { sheet }, {}, signal),
   heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) => call<HeatMap>('POST', '/map', { sheet, duty, kind }, {}, signal),
   round: (sheet: SheetDocument) => call<Round>('POST', '/round', { sheet }),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => call<Solved>('POST', '/solve', { sheet, path }, {}, signal),

@@ -140,7 +140,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/candidates/{system}": {
+    "/api/compare/{place}": {
         parameters: {
             query?: never;
             header?: never;
@@ -149,8 +149,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Parts that might be fitted, side by side. */
-        post: operations["explore_candidates_candidates__system__post"];
+        /** What fills a place and the parts of the yard that could, side by side. */
+        post: operations["explore_side_by_side_compare__place__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -631,7 +631,7 @@ export interface components {
              * @default set
              * @enum {string}
              */
-            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price";
+            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price" | "add" | "remove" | "copy" | "fit" | "take" | "move";
             /**
              * Index
              * @default 0
@@ -720,10 +720,10 @@ export interface components {
         BuildDocument: {
             /**
              * Format
-             * @default gauge-well-build/1
+             * @default gauge-well-build/2
              * @constant
              */
-            format: "gauge-well-build/1";
+            format: "gauge-well-build/2";
             /**
              * Name
              * @default
@@ -736,26 +736,21 @@ export interface components {
             notes: string;
             units?: components["schemas"]["UnitsDocument"];
             /**
-             * Candidates
-             * @description Parts that might be fitted, by section
-             */
-            candidates?: {
-                [key: string]: components["schemas"]["CandidateDocument"][];
-            };
-            /**
              * Prices
              * @description What a change would cost, by its id: 120
              */
             prices?: {
                 [key: string]: string;
             };
-            /**
-             * Wanted
-             * @description Power wanted; rated power otherwise
-             */
-            wanted?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Power wanted; rated power otherwise */
+            wanted?: components["schemas"]["Quantity"];
             /** Duties */
             duties?: components["schemas"]["DutySection"][];
+            /**
+             * Parts
+             * @description In order where a place holds several
+             */
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -805,87 +800,6 @@ export interface components {
              * @description Facts of that one that are no more.
              */
             gone: string[];
-        };
-        /**
-         * CandidateColumn
-         * @description What is fitted, or one candidate, run on the build.
-         */
-        CandidateColumn: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Price */
-            price: string | null;
-            /** Why */
-            why: string;
-            /** Duty Id */
-            duty_id: string;
-            /** Duty */
-            duty: string;
-            /** Fill */
-            fill: number | null;
-            /** Figures */
-            figures: {
-                [key: string]: number | null;
-            };
-            /** Breaks */
-            breaks: string[];
-            /** Beside */
-            beside: {
-                [key: string]: string;
-            };
-            /** Facts */
-            facts: {
-                [key: string]: components["schemas"]["CandidateFact"];
-            };
-            /** Edits */
-            edits: components["schemas"]["EditOut"][];
-        };
-        /**
-         * CandidateDocument
-         * @description Parts that might be fitted: what of the section they change. What is not stated stays as fitted.
-         */
-        CandidateDocument: {
-            /** Id */
-            id: string;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
-            /** Price */
-            price?: string | null;
-            /** Facts */
-            facts?: {
-                [key: string]: components["schemas"]["FactDocument"] | string | number;
-            };
-        };
-        /**
-         * CandidateFact
-         * @description What a candidate states.
-         */
-        CandidateFact: {
-            /** Text */
-            text: string;
-            /** Shown */
-            shown: string;
-        };
-        /**
-         * Candidates
-         * @description Parts side by side.
-         */
-        Candidates: {
-            /** Title */
-            title: string;
-            /** Fields */
-            fields: components["schemas"]["ComparedField"][];
-            /** Figures */
-            figures: components["schemas"]["ComparedFigure"][];
-            /** Columns */
-            columns: components["schemas"]["CandidateColumn"][];
-            /** Missing */
-            missing: string[];
         };
         /**
          * Card
@@ -1094,8 +1008,18 @@ export interface components {
             date: string;
         };
         /**
+         * ComparedFact
+         * @description What is stated of a part.
+         */
+        ComparedFact: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
          * ComparedField
-         * @description A field that a candidate may state.
+         * @description A fact that parts are told apart by.
          */
         ComparedField: {
             /** Name */
@@ -1111,7 +1035,7 @@ export interface components {
         };
         /**
          * ComparedFigure
-         * @description A figure candidates are told apart by; ``more``: more of it is better.
+         * @description A figure parts are told apart by; ``more``: more of it is better.
          */
         ComparedFigure: {
             /** Figure */
@@ -1123,203 +1047,99 @@ export interface components {
             /** More */
             more: boolean;
         };
+        /**
+         * ComparedPart
+         * @description What is fitted, or a part of the yard run in its place.
+         */
+        ComparedPart: {
+            /** Id */
+            id: string;
+            /** Fitted */
+            fitted: boolean;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string | null;
+            /** Source */
+            source: string;
+            /** Why */
+            why: string;
+            /** Duty Id */
+            duty_id: string;
+            /** Duty */
+            duty: string;
+            /** Fill */
+            fill: number | null;
+            /** Figures */
+            figures: {
+                [key: string]: number | null;
+            };
+            /** Breaks */
+            breaks: string[];
+            /** Beside */
+            beside: {
+                [key: string]: string;
+            };
+            /** Facts */
+            facts: {
+                [key: string]: components["schemas"]["ComparedFact"];
+            };
+        };
+        /** CoolantPumpFacts */
+        CoolantPumpFacts: {
+            /**
+             * Drive
+             * @description Pump
+             */
+            drive?: ("belt" | "electric") | null;
+            /** @description Pump's pressure, shut off. At the speed the flow is stated at, nothing flowing. */
+            pressure?: components["schemas"]["Quantity"];
+            /** @description Pump's speed over its usual. Old pump pulley over new, for the same crank pulley. 1 as standard. */
+            ratio?: components["schemas"]["Quantity"];
+        };
+        /**
+         * CoolantPumpPart
+         * @description Coolant pump.
+         */
+        CoolantPumpPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "coolant_pump";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "cooling.pump" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["CoolantPumpFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /** CoolingSection */
         CoolingSection: {
-            /**
-             * Core Width
-             * @description Core width. Finned part only, not the tanks.
-             */
-            core_width?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Height
-             * @description Core height
-             */
-            core_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Depth
-             * @description Core depth
-             */
-            core_depth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Kind
-             * @description Tubes and fins
-             */
-            core_kind?: ("louvred" | "plate") | null;
-            /**
-             * Fin Count
-             * @description Fins. Lay a rule on the core and count.
-             */
-            fin_count?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Rows
-             * @description Rows of tubes
-             */
-            core_rows?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Passes
-             * @description Passes
-             */
-            core_passes?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Direction
-             * @description Flow
-             */
-            core_direction?: ("cross_flow" | "down_flow") | null;
-            /**
-             * Fin Material
-             * @description Fins of
-             */
-            fin_material?: ("aluminium" | "copper") | null;
-            /**
-             * Fin Length
-             * @description Fin height between tubes
-             */
-            fin_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Height
-             * @description Tube height
-             */
-            tube_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Louvre Pitch
-             * @description Louvre pitch
-             */
-            louvre_pitch?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Louvre Angle
-             * @description Louvre angle
-             */
-            louvre_angle?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Diameter
-             * @description Tube, outside. Of round tubes.
-             */
-            tube_diameter?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Across
-             * @description Tube to tube across. Of round tubes.
-             */
-            tube_across?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tube Along
-             * @description Row to row. Of round tubes, along the air.
-             */
-            tube_along?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Heat
-             * @description Shed on test. A maker's or a bench's one point, of the core as new; all four figures of it.
-             */
-            test_heat?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Air Speed
-             * @description with air at. On the face.
-             */
-            test_air_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Coolant Flow
-             * @description and coolant
-             */
-            test_coolant_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Test Difference
-             * @description Coolant in over air in. Inlet to inlet.
-             */
-            test_difference?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Kind
-             * @description Fan
-             */
-            fan_kind?: ("puller" | "pusher" | "belt" | "none") | null;
-            /**
-             * Fan Diameter
-             * @description Fan diameter
-             */
-            fan_diameter?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Count
-             * @description How many
-             */
-            fan_count?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Flow
-             * @description Free air, each. With nothing in front of it.
-             */
-            fan_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Rating
-             * @description That figure is
-             */
-            fan_rating?: ("advertised" | "rig") | null;
-            /**
-             * Fan Pressure
-             * @description Shut-off pressure
-             */
-            fan_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Table
-             * @description Fan's curve, each. From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures.
-             */
-            fan_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Fan Power
-             * @description Draws, each. On its plate: volts times amps.
-             */
-            fan_power?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Speed
-             * @description Those figures at. Of a fan the engine drives.
-             */
-            fan_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Ratio
-             * @description Fan turns over crank turns. Crank pulley over fan pulley, diameters.
-             */
-            fan_ratio?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Clutch
-             * @description Clutch
-             */
-            fan_clutch?: ("none" | "viscous") | null;
-            /**
-             * Fan Clutch Limit
-             * @description Clutch holds it to
-             */
-            fan_clutch_limit?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Depth
-             * @description Fan depth
-             */
-            fan_depth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan On
-             * @description Comes on
-             */
-            fan_on?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Off
-             * @description Goes off
-             */
-            fan_off?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Fan Gap
-             * @description Core to fan. Depth of the shroud between them.
-             */
-            fan_gap?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Comes on */
+            fan_on?: components["schemas"]["Quantity"];
+            /** @description Goes off */
+            fan_off?: components["schemas"]["Quantity"];
+            /** @description Core to fan. Depth of the shroud between them. */
+            fan_gap?: components["schemas"]["Quantity"];
             /**
              * Fan Stages
              * @description Several fans
              */
             fan_stages?: ("together" | "staged") | null;
-            /**
-             * Fan On Second
-             * @description Second comes on
-             */
-            fan_on_second?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Shroud
-             * @description Shroud
-             */
-            shroud?: ("full" | "flaps" | "none") | null;
+            /** @description Second comes on */
+            fan_on_second?: components["schemas"]["Quantity"];
             /**
              * Opening
              * @description Air gets in by
@@ -1335,121 +1155,45 @@ export interface components {
              * @description Grille
              */
             grille?: ("none" | "usual" | "dense") | null;
+            /** @description Way out of the bay */
+            exit_area?: components["schemas"]["Quantity"];
+            /** @description Loss on the way out */
+            exit_loss?: components["schemas"]["Quantity"];
             /**
-             * Exit Area
-             * @description Way out of the bay
-             */
-            exit_area?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exit Loss
-             * @description Loss on the way out
-             */
-            exit_loss?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Condenser
+             * Condenser Front
              * @description Condenser in front
              */
-            condenser?: ("yes" | "no") | null;
-            /**
-             * Condenser Depth
-             * @description Condenser depth
-             */
-            condenser_depth?: components["schemas"]["FactDocument"] | string | number | null;
+            condenser_front?: ("yes" | "no") | null;
             /**
              * Charge Front
              * @description Charge cooler in front
              */
             charge_front?: ("yes" | "no") | null;
             /**
-             * Charge Width
-             * @description Charge cooler width. Finned part only.
-             */
-            charge_width?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Charge Height
-             * @description Charge cooler height
-             */
-            charge_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Charge Depth
-             * @description Charge cooler depth
-             */
-            charge_depth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
              * Oil Front
              * @description Oil cooler in front
              */
             oil_front?: ("yes" | "no") | null;
-            /**
-             * Oil Width
-             * @description Oil cooler width. Finned part only.
-             */
-            oil_width?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Height
-             * @description Oil cooler height
-             */
-            oil_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Depth
-             * @description Oil cooler depth
-             */
-            oil_depth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Front Gap
-             * @description Gap between cores
-             */
-            front_gap?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cap Pressure
-             * @description Cap. Stamped on it. 0 for an open system.
-             */
-            cap_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Glycol
-             * @description Glycol. By volume.
-             */
-            glycol?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Flow
-             * @description Coolant flow. Through the core, thermostat open, usual pulleys.
-             */
-            coolant_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Flow Speed
-             * @description at
-             */
-            coolant_flow_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Gap between cores */
+            front_gap?: components["schemas"]["Quantity"];
+            /** @description Cap. Stamped on it. 0 for an open system. */
+            cap_pressure?: components["schemas"]["Quantity"];
+            /** @description Glycol. By volume. */
+            glycol?: components["schemas"]["Quantity"];
+            /** @description Coolant flow. Through the core, thermostat open, usual pulleys. */
+            coolant_flow?: components["schemas"]["Quantity"];
+            /** @description at */
+            coolant_flow_speed?: components["schemas"]["Quantity"];
             /**
              * Coolant Flow Is
              * @description That flow is
              */
             coolant_flow_is?: ("here" | "maker") | null;
             /**
-             * Hose Bore
-             * @description Hose bore
-             */
-            hose_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
              * Gearbox Cooler
              * @description Gearbox cooler in the tank
              */
             gearbox_cooler?: ("yes" | "no") | null;
-            /**
-             * Pump Drive
-             * @description Pump
-             */
-            pump_drive?: ("belt" | "electric") | null;
-            /**
-             * Pump Pressure
-             * @description Pump's pressure, shut off. At the speed the flow is stated at, nothing flowing.
-             */
-            pump_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Ratio
-             * @description Pump's speed over its usual. Old pump pulley over new, for the same crank pulley. 1 as standard.
-             */
-            pump_ratio?: components["schemas"]["FactDocument"] | string | number | null;
             /**
              * Thermostat Kind
              * @description Thermostat
@@ -1465,121 +1209,145 @@ export interface components {
              * @description Restrictor
              */
             restrictor?: ("none" | "main" | "bypass") | null;
-            /**
-             * Restrictor Bore
-             * @description Restrictor's hole
-             */
-            restrictor_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hose Length
-             * @description Hose or pipe, each way
-             */
-            hose_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hose Feed
-             * @description Engine to core, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
-             */
-            hose_feed?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Hose Back
-             * @description Core to pump, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor.
-             */
-            hose_back?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Heater Cores
-             * @description Heater cores
-             */
-            heater_cores?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Restrictor's hole */
+            restrictor_bore?: components["schemas"]["Quantity"];
+            /** @description Engine to core, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor. */
+            hose_feed?: components["schemas"]["Table"];
+            /** @description Core to pump, piece by piece. One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor. */
+            hose_back?: components["schemas"]["Table"];
             /**
              * Heater Open
              * @description Heater counted on. Wide open, its fan at full.
              */
             heater_open?: ("yes" | "no") | null;
             /**
-             * Heater Conductance
-             * @description Heater sheds, each
-             */
-            heater_conductance?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
              * Header
              * @description Header and cap
              */
             header?: ("core" | "core_cold" | "remote") | null;
-            /**
-             * Header Volume
-             * @description Header or overflow holds
-             */
-            header_volume?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Header Fill
-             * @description Filled cold to
-             */
-            header_fill?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Volume
-             * @description Coolant, all of it
-             */
-            coolant_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Filled cold to */
+            header_fill?: components["schemas"]["Quantity"];
+            /** @description Coolant, all of it */
+            coolant_volume?: components["schemas"]["Quantity"];
             /**
              * Steam Line
              * @description Steam line to the header
              */
             steam_line?: ("yes" | "no") | null;
-            /**
-             * Filler Height
-             * @description Filler's neck over the ground
-             */
-            filler_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Foot
-             * @description Core's foot over the ground
-             */
-            core_foot?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Core Inlet Height
-             * @description Core's inlet
-             */
-            core_inlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Filler's neck over the ground */
+            filler_height?: components["schemas"]["Quantity"];
+            /** @description Core's foot over the ground */
+            core_foot?: components["schemas"]["Quantity"];
+            /** @description Core's inlet */
+            core_inlet_height?: components["schemas"]["Quantity"];
             /**
              * Core Inlet Side
              * @description on the
              */
             core_inlet_side?: ("left" | "right" | "middle") | null;
-            /**
-             * Core Outlet Height
-             * @description Core's outlet
-             */
-            core_outlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Core's outlet */
+            core_outlet_height?: components["schemas"]["Quantity"];
             /**
              * Core Outlet Side
              * @description on the
              */
             core_outlet_side?: ("left" | "right" | "middle") | null;
-            /**
-             * Engine Outlet Height
-             * @description Engine's outlet
-             */
-            engine_outlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Engine's outlet */
+            engine_outlet_height?: components["schemas"]["Quantity"];
             /**
              * Engine Outlet Side
              * @description on  the
              */
             engine_outlet_side?: ("left" | "right" | "middle") | null;
-            /**
-             * Pump Inlet Height
-             * @description Pump's inlet
-             */
-            pump_inlet_height?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Pump's inlet */
+            pump_inlet_height?: components["schemas"]["Quantity"];
             /**
              * Pump Inlet Side
              * @description on  the
              */
             pump_inlet_side?: ("left" | "right" | "middle") | null;
+            /** @description Humps and dips of the run. From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`. */
+            high_points?: components["schemas"]["Table"];
+        };
+        /** CoreFacts */
+        CoreFacts: {
+            /** @description Core width. Finned part only, not the tanks. */
+            width?: components["schemas"]["Quantity"];
+            /** @description Core height */
+            height?: components["schemas"]["Quantity"];
+            /** @description Core depth */
+            depth?: components["schemas"]["Quantity"];
             /**
-             * High Points
-             * @description Humps and dips of the run. From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.
+             * Tubes
+             * @description Tubes and fins
              */
-            high_points?: components["schemas"]["TableDocument"] | string | string[][] | null;
+            tubes?: ("louvred" | "plate") | null;
+            /** @description Fins. Lay a rule on the core and count. */
+            fin_count?: components["schemas"]["Quantity"];
+            /** @description Rows of tubes */
+            rows?: components["schemas"]["Quantity"];
+            /** @description Passes */
+            passes?: components["schemas"]["Quantity"];
+            /**
+             * Direction
+             * @description Flow
+             */
+            direction?: ("cross_flow" | "down_flow") | null;
+            /**
+             * Fin Material
+             * @description Fins of
+             */
+            fin_material?: ("aluminium" | "copper") | null;
+            /** @description Fin height between tubes */
+            fin_length?: components["schemas"]["Quantity"];
+            /** @description Tube height */
+            tube_height?: components["schemas"]["Quantity"];
+            /** @description Louvre pitch */
+            louvre_pitch?: components["schemas"]["Quantity"];
+            /** @description Louvre angle */
+            louvre_angle?: components["schemas"]["Quantity"];
+            /** @description Tube, outside. Of round tubes. */
+            tube_diameter?: components["schemas"]["Quantity"];
+            /** @description Tube to tube across. Of round tubes. */
+            tube_across?: components["schemas"]["Quantity"];
+            /** @description Row to row. Of round tubes, along the air. */
+            tube_along?: components["schemas"]["Quantity"];
+            /** @description Shed on test. A maker's or a bench's one point, of the core as new; all four figures of it. */
+            test_heat?: components["schemas"]["Quantity"];
+            /** @description with air at. On the face. */
+            test_air_speed?: components["schemas"]["Quantity"];
+            /** @description and coolant */
+            test_coolant_flow?: components["schemas"]["Quantity"];
+            /** @description Coolant in over air in. Inlet to inlet. */
+            test_difference?: components["schemas"]["Quantity"];
+        };
+        /**
+         * CorePart
+         * @description Core.
+         */
+        CorePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "core";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("cooling.core" | "cooling.condenser" | "cooling.charge_cooler" | "cooling.oil_cooler") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["CoreFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * DisplayOut
@@ -1636,61 +1404,28 @@ export interface components {
              * @description Kind
              */
             kind?: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "typed") | null;
-            /**
-             * Speed
-             * @description Speed
-             */
-            speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Grade
-             * @description Grade
-             */
-            grade?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Power Share
-             * @description Mean share of power
-             */
-            power_share?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Power
-             * @description Engine power
-             */
-            engine_power?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Speed
-             * @description Engine speed
-             */
-            engine_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Speed Share
-             * @description Share of rated speed
-             */
-            speed_share?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Boat Exponent
-             * @description Power follows speed to the
-             */
-            boat_exponent?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Air Speed
-             * @description Air over the core
-             */
-            air_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Ambient
-             * @description Air outside
-             */
-            ambient?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Altitude
-             * @description Altitude
-             */
-            altitude?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Duration
-             * @description For. Left open: for ever.
-             */
-            duration?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Speed */
+            speed?: components["schemas"]["Quantity"];
+            /** @description Grade */
+            grade?: components["schemas"]["Quantity"];
+            /** @description Mean share of power */
+            power_share?: components["schemas"]["Quantity"];
+            /** @description Engine power */
+            engine_power?: components["schemas"]["Quantity"];
+            /** @description Engine speed */
+            engine_speed?: components["schemas"]["Quantity"];
+            /** @description Share of rated speed */
+            speed_share?: components["schemas"]["Quantity"];
+            /** @description Power follows speed to the */
+            boat_exponent?: components["schemas"]["Quantity"];
+            /** @description Air over the core */
+            air_speed?: components["schemas"]["Quantity"];
+            /** @description Air outside */
+            ambient?: components["schemas"]["Quantity"];
+            /** @description Altitude */
+            altitude?: components["schemas"]["Quantity"];
+            /** @description For. Left open: for ever. */
+            duration?: components["schemas"]["Quantity"];
             /**
              * Start
              * @description Starts
@@ -1711,26 +1446,14 @@ export interface components {
              * @description With the trailer
              */
             tow?: ("yes" | "no") | null;
-            /**
-             * Braking
-             * @description Braking. What the tyres can do there.
-             */
-            braking?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cornering
-             * @description Cornering, either way
-             */
-            cornering?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pulling
-             * @description Pulling away
-             */
-            pulling?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Heel
-             * @description Heel or side slope. Either way.
-             */
-            heel?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Braking. What the tyres can do there. */
+            braking?: components["schemas"]["Quantity"];
+            /** @description Cornering, either way */
+            cornering?: components["schemas"]["Quantity"];
+            /** @description Pulling away */
+            pulling?: components["schemas"]["Quantity"];
+            /** @description Heel or side slope. Either way. */
+            heel?: components["schemas"]["Quantity"];
         };
         /**
          * EditOut
@@ -1743,6 +1466,12 @@ export interface components {
             text: string | null;
             /** Evidence */
             evidence: ("taped" | "sheet" | "similar" | "guess") | null;
+            /**
+             * Action
+             * @default set
+             * @enum {string}
+             */
+            action: "set" | "fit";
         };
         /**
          * EndOut
@@ -1772,11 +1501,8 @@ export interface components {
              * @description Fuel
              */
             fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg" | "cng") | null;
-            /**
-             * Ethanol Share
-             * @description Ethanol in it. By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it.
-             */
-            ethanol_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Ethanol in it. By volume. Blends sold as E85 run down to 51 %; a test tube with water shows it. */
+            ethanol_share?: components["schemas"]["Quantity"];
             /**
              * Aspiration
              * @description Aspiration
@@ -1792,146 +1518,117 @@ export interface components {
              * @description Combustion
              */
             chamber?: ("direct" | "indirect") | null;
-            /**
-             * Displacement
-             * @description Displacement
-             */
-            displacement?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cylinders
-             * @description Cylinders
-             */
-            cylinders?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Stroke
-             * @description Stroke
-             */
-            stroke?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rated Power
-             * @description Rated power. What the engine makes as it is.
-             */
-            rated_power?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rated Speed
-             * @description at
-             */
-            rated_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Peak Torque
-             * @description Peak torque
-             */
-            peak_torque?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Peak Torque Speed
-             * @description at
-             */
-            peak_torque_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Torque Curve
-             * @description Torque curve. One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.
-             */
-            torque_curve?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Idle Speed
-             * @description Idle
-             */
-            idle_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Limit Speed
-             * @description Red line or governed
-             */
-            limit_speed?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Displacement */
+            displacement?: components["schemas"]["Quantity"];
+            /** @description Cylinders */
+            cylinders?: components["schemas"]["Quantity"];
+            /** @description Stroke */
+            stroke?: components["schemas"]["Quantity"];
+            /** @description Rated power. What the engine makes as it is. */
+            rated_power?: components["schemas"]["Quantity"];
+            /** @description at */
+            rated_speed?: components["schemas"]["Quantity"];
+            /** @description Peak torque */
+            peak_torque?: components["schemas"]["Quantity"];
+            /** @description at */
+            peak_torque_speed?: components["schemas"]["Quantity"];
+            /** @description Torque curve. One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none. */
+            torque_curve?: components["schemas"]["Table"];
+            /** @description Idle */
+            idle_speed?: components["schemas"]["Quantity"];
+            /** @description Red line or governed */
+            limit_speed?: components["schemas"]["Quantity"];
             /**
              * Governed
              * @description Governed
              */
             governed?: ("yes" | "no") | null;
-            /**
-             * Boost
-             * @description Boost at full load. Over the air outside.
-             */
-            boost?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Boost Held To
-             * @description Boost held up to. Altitude from which the turbo has no more to give; power falls with the air above it.
-             */
-            boost_held_to?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Boost at full load. Over the air outside. */
+            boost?: components["schemas"]["Quantity"];
+            /** @description Boost held up to. Altitude from which the turbo has no more to give; power falls with the air above it. */
+            boost_held_to?: components["schemas"]["Quantity"];
             /**
              * Wastegate
              * @description At full load its wastegate
              */
             wastegate?: ("open" | "shut") | null;
-            /**
-             * Charge Cooler
-             * @description Charge cooler effectiveness. Nought where there is none.
-             */
-            charge_cooler?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bsfc
-             * @description Fuel for power (BSFC)
-             */
-            bsfc?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Excess Air
-             * @description Lambda at full load
-             */
-            excess_air?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Charge cooler effectiveness. Nought where there is none. */
+            charge_cooler?: components["schemas"]["Quantity"];
+            /** @description Fuel for power (BSFC) */
+            bsfc?: components["schemas"]["Quantity"];
+            /** @description Lambda at full load */
+            excess_air?: components["schemas"]["Quantity"];
             /**
              * Heat School
              * @description Heat to coolant by
              */
             heat_school?: ("fuel_share" | "power_share" | "maker") | null;
-            /**
-             * Coolant Share
-             * @description Coolant's share
-             */
-            coolant_share?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coolant Heat
-             * @description Maker's heat to coolant. At rated power.
-             */
-            coolant_heat?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Share
-             * @description Oil's share
-             */
-            oil_share?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Radiation Share
-             * @description Radiated share
-             */
-            radiation_share?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Extra Share
-             * @description Cooled manifold or gas cooler. Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.
-             */
-            extra_share?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Coolant's share */
+            coolant_share?: components["schemas"]["Quantity"];
+            /** @description Maker's heat to coolant. At rated power. */
+            coolant_heat?: components["schemas"]["Quantity"];
+            /** @description Oil's share */
+            oil_share?: components["schemas"]["Quantity"];
+            /** @description Radiated share */
+            radiation_share?: components["schemas"]["Quantity"];
+            /** @description Cooled manifold or gas cooler. Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10. */
+            extra_share?: components["schemas"]["Quantity"];
             /**
              * Era
              * @description Design
              */
             era?: ("modern" | "old") | null;
-            /**
-             * Dry Mass
-             * @description Dry weight
-             */
-            dry_mass?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Dry weight */
+            dry_mass?: components["schemas"]["Quantity"];
             /**
              * Material
              * @description Made of
              */
             material?: ("iron" | "iron_light_head" | "light_alloy") | null;
+            /** @description Thermostat opens */
+            thermostat?: components["schemas"]["Quantity"];
+            /** @description Hottest coolant allowed */
+            coolant_limit?: components["schemas"]["Quantity"];
+        };
+        /** ExchangerFacts */
+        ExchangerFacts: {
             /**
-             * Thermostat
-             * @description Thermostat opens
+             * Into
+             * @description Oil cooler
              */
-            thermostat?: components["schemas"]["FactDocument"] | string | number | null;
+            into?: ("none" | "air" | "water") | null;
+            /** @description Cooler's conductance */
+            conductance?: components["schemas"]["Quantity"];
+            /** @description Heater cores */
+            count?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ExchangerPart
+         * @description Heat exchanger.
+         */
+        ExchangerPart: {
             /**
-             * Coolant Limit
-             * @description Hottest coolant allowed
+             * Id
+             * @description Short name, used in paths
              */
-            coolant_limit?: components["schemas"]["FactDocument"] | string | number | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "exchanger";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("oil.cooler" | "cooling.heater") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["ExchangerFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /** ExhaustSection */
         ExhaustSection: {
@@ -1941,65 +1638,16 @@ export interface components {
              */
             layout?: ("single" | "merged" | "twin") | null;
             /**
-             * Pipe Diameter
-             * @description Tube, outside
-             */
-            pipe_diameter?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pipe Length
-             * @description Whole length
-             */
-            pipe_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bends
-             * @description Bends, all together. Sum of their angles: four right angles are 360.
-             */
-            bends?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bend Ratio
-             * @description Bend radius over diameter
-             */
-            bend_ratio?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Silencer
-             * @description Silencer
-             */
-            silencer?: ("none" | "straight" | "chambered" | "reversed") | null;
-            /**
              * Catalyst
              * @description Catalyst or filter
              */
             catalyst?: ("yes" | "no") | null;
-            /**
-             * Pipes
-             * @description Piece by piece. From flange to tip, one a line: `63.5 mm, 900 mm, 90 deg, pipe`. Parts: pipe, flex, straight, catalyst, chambered, reversed, or a loss factor.
-             */
-            pipes?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Merge After
-             * @description Pieces before the merge
-             */
-            merge_after?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lagged
-             * @description Pieces lagged, from the flange
-             */
-            lagged?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Wall
-             * @description Wall
-             */
-            wall?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Roughness
-             * @description Roughness inside
-             */
-            roughness?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tolerated
-             * @description Back pressure allowed. The engine maker's figure.
-             */
-            tolerated?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Pieces before the merge */
+            merge_after?: components["schemas"]["Quantity"];
+            /** @description Pieces lagged, from the flange */
+            lagged?: components["schemas"]["Quantity"];
+            /** @description Back pressure allowed. The engine maker's figure. */
+            tolerated?: components["schemas"]["Quantity"];
             /**
              * Shielded
              * @description Heat shield at loom and hoses
@@ -2126,6 +1774,77 @@ export interface components {
              */
             claims: components["schemas"]["ClaimOut"][];
         };
+        /** FanFacts */
+        FanFacts: {
+            /**
+             * Drive
+             * @description Fan
+             */
+            drive?: ("puller" | "pusher" | "belt" | "none") | null;
+            /** @description Fan diameter */
+            diameter?: components["schemas"]["Quantity"];
+            /** @description How many */
+            count?: components["schemas"]["Quantity"];
+            /** @description Free air, each. With nothing in front of it. */
+            flow?: components["schemas"]["Quantity"];
+            /**
+             * Rating
+             * @description That figure is
+             */
+            rating?: ("advertised" | "rig") | null;
+            /** @description Shut-off pressure */
+            pressure?: components["schemas"]["Quantity"];
+            /** @description Fan's curve, each. From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures. */
+            table?: components["schemas"]["Table"];
+            /** @description Draws, each. On its plate: volts times amps. */
+            power?: components["schemas"]["Quantity"];
+            /** @description Those figures at. Of a fan the engine drives. */
+            speed?: components["schemas"]["Quantity"];
+            /** @description Fan turns over crank turns. Crank pulley over fan pulley, diameters. */
+            ratio?: components["schemas"]["Quantity"];
+            /**
+             * Clutch
+             * @description Clutch
+             */
+            clutch?: ("none" | "viscous") | null;
+            /** @description Clutch holds it to */
+            clutch_limit?: components["schemas"]["Quantity"];
+            /** @description Fan depth */
+            depth?: components["schemas"]["Quantity"];
+            /**
+             * Shroud
+             * @description Shroud
+             */
+            shroud?: ("full" | "flaps" | "none") | null;
+        };
+        /**
+         * FanPart
+         * @description Fan.
+         */
+        FanPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fan";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "cooling.fan" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["FanFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * FieldOut
          * @description One field of a section.
@@ -2154,6 +1873,41 @@ export interface components {
                 [key: string]: string[];
             };
         };
+        /** FilterFacts */
+        FilterFacts: {
+            /** @description Filter, at rated power */
+            drop?: components["schemas"]["Quantity"];
+            /** @description Filter holds */
+            volume?: components["schemas"]["Quantity"];
+        };
+        /**
+         * FilterPart
+         * @description Filter.
+         */
+        FilterPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "filter";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("fuel.filter" | "fuel.sieve") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["FilterFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /** FuelSection */
         FuelSection: {
             /**
@@ -2171,441 +1925,81 @@ export interface components {
              * @description Carburettor
              */
             carburettor?: ("side_draught" | "constant_depression" | "down_draught" | "four_barrel") | null;
-            /**
-             * Rail
-             * @description Regulator stands
-             */
-            rail?: ("returned" | "dead_headed" | "free") | null;
-            /**
-             * Rail Pressure
-             * @description Pressure at the engine's inlet. What the regulator is set to, its hose off; without one the least the engine wants there.
-             */
-            rail_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Reference
-             * @description Regulator referenced to
-             */
-            reference?: ("manifold" | "atmosphere") | null;
-            /**
-             * Fuel Temperature
-             * @description Hottest fuel
-             */
-            fuel_temperature?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Hottest fuel */
+            fuel_temperature?: components["schemas"]["Quantity"];
             /**
              * Reserve
              * @description Pump reserve
              */
             reserve?: ("10" | "20" | "30") | null;
-            /**
-             * Burned Share
-             * @description Burned share of pumped fuel. The rest spills back: 0.2 to 0.9 by kind of injection pump.
-             */
-            burned_share?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Flow
-             * @description Injector, each
-             */
-            injector_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Pressure
-             * @description rated at
-             */
-            injector_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Injector Count
-             * @description How many
-             */
-            injector_count?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Burned share of pumped fuel. The rest spills back: 0.2 to 0.9 by kind of injection pump. */
+            burned_share?: components["schemas"]["Quantity"];
             /**
              * Injector Firing
              * @description They open
              */
             injector_firing?: ("once" | "twice" | "throttle") | null;
             /**
-             * Injector Flow 2
-             * @description Second set, each. Of a staged pair: as many more, which open under load only.
-             */
-            injector_flow_2?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Dead Time
-             * @description Dead time at 13.5 V. Longer at less.
-             */
-            dead_time?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Dead Table
-             * @description Dead time by volts. One row a line, for instance `12 V, 1.25 ms`; in place of the one figure.
-             */
-            dead_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
              * Ceiling
              * @description Longest open
              */
             ceiling?: ("80" | "85" | "90") | null;
             /**
-             * Least Pulse
-             * @description Shortest steady opening. Dead time left out; under it idle hunts.
-             */
-            least_pulse?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Flow
-             * @description Pump flow, each
-             */
-            pump_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Pressure
-             * @description at. A rating without its pressure says little.
-             */
-            pump_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Flow 2
-             * @description Second point
-             */
-            pump_flow_2?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Pressure 2
-             * @description at
-             */
-            pump_pressure_2?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Table
-             * @description Pump table. One row a line, for instance `3 bar, 190 L/h`.
-             */
-            pump_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Pump Count
-             * @description How many, side by side
-             */
-            pump_count?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
              * Pump Staging
              * @description They run
              */
             pump_staging?: ("always" | "demand") | null;
-            /**
-             * Stage Load
-             * @description Others come on from. Of the fuel burned at full load.
-             */
-            stage_load?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Drive
-             * @description Pump is
-             */
-            pump_drive?: ("electric" | "engine" | "none") | null;
-            /**
-             * Pump Speed
-             * @description Rated at an engine speed of
-             */
-            pump_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rating Voltage
-             * @description Rated at
-             */
-            rating_voltage?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Relief Pressure
-             * @description Its relief opens at. Of the valve in the pump; not where its curve runs out.
-             */
-            relief_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Wear
-             * @description Worn by. Of its flow when new. A catch test finds it.
-             */
-            pump_wear?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Volume
-             * @description Caught. Return line into a can, engine not running on it.
-             */
-            catch_volume?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Time
-             * @description in
-             */
-            catch_time?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Pressure
-             * @description against
-             */
-            catch_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Catch Voltage
-             * @description with, at the pump
-             */
-            catch_voltage?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Supply Voltage
-             * @description Volts at the battery, running
-             */
-            supply_voltage?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Current
-             * @description Pump draws. Each, at its rated pressure.
-             */
-            pump_current?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Wire Length
-             * @description Wire, one way
-             */
-            wire_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Wire Area
-             * @description Wire size
-             */
-            wire_area?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Line Bore
-             * @description Line bore
-             */
-            line_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Line Length
-             * @description Line length
-             */
-            line_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Line Loss
-             * @description Bends and fittings, K
-             */
-            line_loss?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filter Drop
-             * @description Filter, at rated power
-             */
-            filter_drop?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * End Height
-             * @description Engine's inlet over the pump. Without a pump: over the tank's outlet; below it is negative.
-             */
-            end_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Bore
-             * @description Return bore
-             */
-            return_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Length
-             * @description Return length
-             */
-            return_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Loss
-             * @description Return's fittings and regulator, K
-             */
-            return_loss?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Return Rise
-             * @description Return warmer by. Than what the injection pump is given, by its work.
-             */
-            return_rise?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rail Heat
-             * @description Heat the rail takes up. From a hot bay, and carries back.
-             */
-            rail_heat?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Others come on from. Of the fuel burned at full load. */
+            stage_load?: components["schemas"]["Quantity"];
+            /** @description Volts at the battery, running */
+            supply_voltage?: components["schemas"]["Quantity"];
+            /** @description Engine's inlet over the pump. Without a pump: over the tank's outlet; below it is negative. */
+            end_height?: components["schemas"]["Quantity"];
+            /** @description Return warmer by. Than what the injection pump is given, by its work. */
+            return_rise?: components["schemas"]["Quantity"];
+            /** @description Heat the rail takes up. From a hot bay, and carries back. */
+            rail_heat?: components["schemas"]["Quantity"];
             /**
              * Pump Place
              * @description Pump sits
              */
             pump_place?: ("tank" | "outside") | null;
-            /**
-             * Suction Lift
-             * @description Pump inlet over the fuel. Of the first pump from the tank, at the lowest level; below it is negative.
-             */
-            suction_lift?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Suction Bore
-             * @description Suction bore
-             */
-            suction_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Suction Length
-             * @description Suction length
-             */
-            suction_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Reid Pressure
-             * @description Vapour pressure (Reid). Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter.
-             */
-            reid_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Sieve Drop
-             * @description Sieve, at rated power
-             */
-            sieve_drop?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Pump inlet over the fuel. Of the first pump from the tank, at the lowest level; below it is negative. */
+            suction_lift?: components["schemas"]["Quantity"];
+            /** @description Vapour pressure (Reid). Of the fuel as sold: petrol 45 in a hot summer to 100 kPa in winter. */
+            reid_pressure?: components["schemas"]["Quantity"];
             /**
              * Lift
              * @description Lift pump
              */
             lift?: ("none" | "pot" | "series") | null;
             /**
-             * Lift Flow
-             * @description Lift pump flow
-             */
-            lift_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Pressure
-             * @description lift pump, at
-             */
-            lift_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Flow 2
-             * @description Lift pump, second point
-             */
-            lift_flow_2?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Pressure 2
-             * @description lift pump, second at
-             */
-            lift_pressure_2?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Table
-             * @description Lift pump's table. One row a line, for instance `0.2 bar, 120 L/h`.
-             */
-            lift_table?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Lift Current
-             * @description Lift pump draws
-             */
-            lift_current?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Bore
-             * @description Line from it, bore
-             */
-            lift_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Lift Length
-             * @description Line from it, length
-             */
-            lift_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pot Volume
-             * @description Pot holds
-             */
-            pot_volume?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
              * Return To
              * @description The rail's return goes
              */
             return_to?: ("pot" | "tank") | null;
-            /**
-             * Pot Lift
-             * @description Main pump over the pot's fuel. Below it is negative.
-             */
-            pot_lift?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pot Bore
-             * @description Pot to pump, bore
-             */
-            pot_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pot Length
-             * @description Pot to pump, length
-             */
-            pot_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Overflow Bore
-             * @description Overflow bore
-             */
-            overflow_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Overflow Length
-             * @description Overflow length
-             */
-            overflow_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Bare Time
-             * @description Tank's pickup bare at most. The longest bend or climb on which it draws air.
-             */
-            bare_time?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Volume
-             * @description Tank holds. Two of 40 L as 2x 40 L.
-             */
-            tank_volume?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Length
-             * @description Tank's length. Along the machine.
-             */
-            tank_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Width
-             * @description Tank's width. Across the machine.
-             */
-            tank_width?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Height
-             * @description Tank's height
-             */
-            tank_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Pickup X
-             * @description Pickup ahead of its middle. Behind it is negative.
-             */
-            tank_pickup_x?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Pickup Y
-             * @description Pickup left of its middle. To the right is negative.
-             */
-            tank_pickup_y?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tank Pickup Height
-             * @description Pickup over its floor
-             */
-            tank_pickup_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup In
-             * @description Pickup stands
-             */
-            pickup_in?: ("open" | "pot") | null;
-            /**
-             * Tank Reserve
-             * @description Refuelled with this left
-             */
-            tank_reserve?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Vent Bore
-             * @description Vent bore
-             */
-            vent_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filler Bore
-             * @description Filler bore
-             */
-            filler_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filler Length
-             * @description Filler length
-             */
-            filler_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Coldest Start
-             * @description Must start from cold at. Vapour decides it.
-             */
-            coldest_start?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Main pump over the pot's fuel. Below it is negative. */
+            pot_lift?: components["schemas"]["Quantity"];
+            /** @description Tank's pickup bare at most. The longest bend or climb on which it draws air. */
+            bare_time?: components["schemas"]["Quantity"];
+            /** @description Refuelled with this left */
+            tank_reserve?: components["schemas"]["Quantity"];
+            /** @description Must start from cold at. Vapour decides it. */
+            coldest_start?: components["schemas"]["Quantity"];
             /**
              * Previous Fuel
              * @description Before, there was
              */
             previous_fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel") | null;
-            /**
-             * Tank Left
-             * @description Left in it when drained. What the drain does not reach.
-             */
-            tank_left?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Filter Volume
-             * @description Filter holds
-             */
-            filter_volume?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Left in it when drained. What the drain does not reach. */
+            tank_left?: components["schemas"]["Quantity"];
             /**
              * Lean Guard
              * @description Falling rail pressure
              */
             lean_guard?: ("none" | "lamp" | "cuts") | null;
-            /**
-             * Lean Limit
-             * @description Leaner at full load by at most. Than the mixture it is set up with.
-             */
-            lean_limit?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Leaner at full load by at most. Than the mixture it is set up with. */
+            lean_limit?: components["schemas"]["Quantity"];
             /**
              * Cut Stopped
              * @description Pump stops with the engine
@@ -2621,11 +2015,8 @@ export interface components {
              * @description Pump stops on impact
              */
             cut_impact?: ("yes" | "no") | null;
-            /**
-             * Battery Gap
-             * @description Battery to fuel parts
-             */
-            battery_gap?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Battery to fuel parts */
+            battery_gap?: components["schemas"]["Quantity"];
             /**
              * Stop Device
              * @description Stopped by
@@ -2636,16 +2027,10 @@ export interface components {
              * @description Water bowl
              */
             water_bowl?: ("yes" | "no") | null;
-            /**
-             * Bowl Volume
-             * @description Bowls hold, together
-             */
-            bowl_volume?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Needle Bore
-             * @description Float valve's seat. All of them as one bore.
-             */
-            needle_bore?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Bowls hold, together */
+            bowl_volume?: components["schemas"]["Quantity"];
+            /** @description Float valve's seat. All of them as one bore. */
+            needle_bore?: components["schemas"]["Quantity"];
         };
         /**
          * GiveOut
@@ -2705,78 +2090,79 @@ export interface components {
             /** Kept Until */
             kept_until: string;
         };
+        /** InjectorFacts */
+        InjectorFacts: {
+            /** @description Injector, each */
+            flow?: components["schemas"]["Quantity"];
+            /** @description rated at */
+            pressure?: components["schemas"]["Quantity"];
+            /** @description How many */
+            count?: components["schemas"]["Quantity"];
+            /** @description Dead time at 13.5 V. Longer at less. */
+            dead_time?: components["schemas"]["Quantity"];
+            /** @description Dead time by volts. One row a line, for instance `12 V, 1.25 ms`; in place of the one figure. */
+            dead_table?: components["schemas"]["Table"];
+            /** @description Shortest steady opening. Dead time left out; under it idle hunts. */
+            least_pulse?: components["schemas"]["Quantity"];
+        };
+        /**
+         * InjectorPart
+         * @description Injectors.
+         */
+        InjectorPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "injector";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("fuel.injectors" | "fuel.staged") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["InjectorFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /** InstallationSection */
         InstallationSection: {
-            /**
-             * Depth Available
-             * @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing; from the core's own face where the room ahead of it is given apart.
-             */
-            depth_available?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Depth Ahead
-             * @description Room ahead of the core. For condenser, coolers and a pushing fan; where it is counted apart.
-             */
-            depth_ahead?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Opening Width
-             * @description Opening width
-             */
-            opening_width?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Opening Height
-             * @description Opening height
-             */
-            opening_height?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Yaw
-             * @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing.
-             */
-            engine_yaw?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Pitch
-             * @description Tilted back, front up. `4 deg back` or `4 deg forward`, by the engine's own front.
-             */
-            engine_pitch?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Engine Roll
-             * @description Tilted right, left side up. `12 deg right` or `12 deg left`, seen from the flywheel.
-             */
-            engine_roll?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Ground
-             * @description Pan over the ground. Lowest point, loaded, wheels on the ground.
-             */
-            pan_ground?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Ground Needed
-             * @description Clearance wanted
-             */
-            ground_needed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Crossmember
-             * @description Pan to crossmember
-             */
-            pan_crossmember?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Steering
-             * @description Pan to steering
-             */
-            pan_steering?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exhaust Ground
-             * @description Exhaust over the ground
-             */
-            exhaust_ground?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exhaust Loom
-             * @description Exhaust to loom and hoses
-             */
-            exhaust_loom?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Exhaust Fuel
-             * @description Exhaust to fuel parts
-             */
-            exhaust_fuel?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing; from the core's own face where the room ahead of it is given apart. */
+            depth_available?: components["schemas"]["Quantity"];
+            /** @description Room ahead of the core. For condenser, coolers and a pushing fan; where it is counted apart. */
+            depth_ahead?: components["schemas"]["Quantity"];
+            /** @description Opening width */
+            opening_width?: components["schemas"]["Quantity"];
+            /** @description Opening height */
+            opening_height?: components["schemas"]["Quantity"];
+            /** @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing. */
+            engine_yaw?: components["schemas"]["Quantity"];
+            /** @description Tilted back, front up. `4 deg back` or `4 deg forward`, by the engine's own front. */
+            engine_pitch?: components["schemas"]["Quantity"];
+            /** @description Tilted right, left side up. `12 deg right` or `12 deg left`, seen from the flywheel. */
+            engine_roll?: components["schemas"]["Quantity"];
+            /** @description Pan over the ground. Lowest point, loaded, wheels on the ground. */
+            pan_ground?: components["schemas"]["Quantity"];
+            /** @description Clearance wanted */
+            ground_needed?: components["schemas"]["Quantity"];
+            /** @description Pan to crossmember */
+            pan_crossmember?: components["schemas"]["Quantity"];
+            /** @description Pan to steering */
+            pan_steering?: components["schemas"]["Quantity"];
+            /** @description Exhaust over the ground */
+            exhaust_ground?: components["schemas"]["Quantity"];
+            /** @description Exhaust to loom and hoses */
+            exhaust_loom?: components["schemas"]["Quantity"];
+            /** @description Exhaust to fuel parts */
+            exhaust_fuel?: components["schemas"]["Quantity"];
         };
         /**
          * Instrument
@@ -2788,6 +2174,75 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * KeepDocument
+         * @description How a part stands with its builder.
+         */
+        KeepDocument: {
+            /** State */
+            state?: ("have" | "wanted" | "ordered" | "donor" | "make") | null;
+            /**
+             * From
+             * @description Where it came or will come from
+             */
+            from?: string | null;
+            /**
+             * Price
+             * @description 120, with a money's sign or without
+             */
+            price?: string | null;
+            /** Note */
+            note?: string | null;
+        };
+        /**
+         * KindOut
+         * @description A kind of part, and what is known of one.
+         */
+        KindOut: {
+            /** Label */
+            label: string;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+        };
+        /** LineFacts */
+        LineFacts: {
+            /** @description Line bore */
+            bore?: components["schemas"]["Quantity"];
+            /** @description Line length */
+            length?: components["schemas"]["Quantity"];
+            /** @description Bends and fittings, K */
+            loss?: components["schemas"]["Quantity"];
+            /** @description Falls at. Its flattest run, from level. */
+            slope?: components["schemas"]["Quantity"];
+        };
+        /**
+         * LinePart
+         * @description Line or hose.
+         */
+        LinePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["LineFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /** MachineSection */
         MachineSection: {
             /**
@@ -2795,21 +2250,12 @@ export interface components {
              * @description Kind of machine
              */
             kind?: ("road_car" | "off_road" | "van" | "truck" | "hillclimb" | "boat" | "tractor" | "locomotive" | "generator") | null;
-            /**
-             * Mass
-             * @description Weight in use
-             */
-            mass?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Drag Area
-             * @description Drag area (Cd A). Height x width x 0.85 x drag coefficient.
-             */
-            drag_area?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Rolling Resistance
-             * @description Rolling resistance
-             */
-            rolling_resistance?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Weight in use */
+            mass?: components["schemas"]["Quantity"];
+            /** @description Drag area (Cd A). Height x width x 0.85 x drag coefficient. */
+            drag_area?: components["schemas"]["Quantity"];
+            /** @description Rolling resistance */
+            rolling_resistance?: components["schemas"]["Quantity"];
             /**
              * Drive
              * @description Driven
@@ -2820,41 +2266,20 @@ export interface components {
              * @description Gearbox
              */
             gearbox?: ("manual" | "automatic" | "automatic_slipping" | "hydrostatic" | "marine") | null;
-            /**
-             * Gear Ratios
-             * @description Gear ratios. One a line, first gear first.
-             */
-            gear_ratios?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Final Drive
-             * @description Final drive
-             */
-            final_drive?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Tyre Diameter
-             * @description Tyre diameter
-             */
-            tyre_diameter?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Waterline Length
-             * @description Waterline length. Afloat, loaded as used: where the hull leaves the water, stem to stern.
-             */
-            waterline_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Trailer Mass
-             * @description Trailer weight
-             */
-            trailer_mass?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Trailer Drag Area
-             * @description Trailer drag area
-             */
-            trailer_drag_area?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Electrical Load
-             * @description Electrical load
-             */
-            electrical_load?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Gear ratios. One a line, first gear first. */
+            gear_ratios?: components["schemas"]["Table"];
+            /** @description Final drive */
+            final_drive?: components["schemas"]["Quantity"];
+            /** @description Tyre diameter */
+            tyre_diameter?: components["schemas"]["Quantity"];
+            /** @description Waterline length. Afloat, loaded as used: where the hull leaves the water, stem to stern. */
+            waterline_length?: components["schemas"]["Quantity"];
+            /** @description Trailer weight */
+            trailer_mass?: components["schemas"]["Quantity"];
+            /** @description Trailer drag area */
+            trailer_drag_area?: components["schemas"]["Quantity"];
+            /** @description Electrical load */
+            electrical_load?: components["schemas"]["Quantity"];
         };
         /**
          * MapAxis
@@ -3038,183 +2463,78 @@ export interface components {
             /** Part */
             part: string;
         };
-        /** OilSection */
-        OilSection: {
-            /**
-             * Pan Shape
-             * @description Pan
-             */
-            pan_shape?: ("box" | "rear_well" | "front_well" | "outline") | null;
-            /**
-             * Pan Length
-             * @description Length at the rail
-             */
-            pan_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Width
-             * @description Width
-             */
-            pan_width?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Depth
-             * @description Deepest below the rail
-             */
-            pan_depth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Well Length
-             * @description Length of the deep part. Along the engine.
-             */
-            well_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Shallow Depth
-             * @description Depth of the shallow part
-             */
-            shallow_depth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pan Outline
-             * @description Own outline. Round the side view, one corner a line, for instance `220 mm, 150 mm`.
-             */
-            pan_outline?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Pan Widths
-             * @description Widths along it. One station a line, for instance `0 mm, 240 mm`.
-             */
-            pan_widths?: components["schemas"]["TableDocument"] | string | string[][] | null;
-            /**
-             * Pickup X
-             * @description Pickup from the flywheel end
-             */
-            pickup_x?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Y
-             * @description Pickup off centre, left
-             */
-            pickup_y?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Clearance
-             * @description Pickup over the floor. 6 to 10 mm; a lump of clay shows it.
-             */
-            pickup_clearance?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Baffle
-             * @description Baffle or trap door
-             */
-            baffle?: ("unknown" | "none" | "given") | null;
-            /**
-             * Baffle G
-             * @description Baffle good for
-             */
-            baffle_g?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Bore
-             * @description Pickup pipe bore
-             */
-            pickup_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Length
-             * @description Pickup pipe length
-             */
-            pickup_length?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Mouth
-             * @description Pickup's mouth, across. Of the bell or sieve that faces the floor.
-             */
-            pickup_mouth?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pickup Lift
-             * @description Pump over the oil. A pump in the pan lies below it: negative.
-             */
-            pickup_lift?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Pump Displacement
-             * @description Oil pump, each turn of the crank
-             */
-            pump_displacement?: components["schemas"]["FactDocument"] | string | number | null;
+        /** OilPumpFacts */
+        OilPumpFacts: {
+            /** @description Oil pump, each turn of the crank */
+            displacement?: components["schemas"]["Quantity"];
             /**
              * Relief Returns
              * @description Relief lets back
              */
             relief_returns?: ("inlet" | "sump") | null;
+            /** @description Relief opens */
+            relief?: components["schemas"]["Quantity"];
+        };
+        /**
+         * OilPumpPart
+         * @description Oil pump.
+         */
+        OilPumpPart: {
             /**
-             * Oil Quantity
-             * @description Oil in it. All of it, filter included.
+             * Id
+             * @description Short name, used in paths
              */
-            oil_quantity?: components["schemas"]["FactDocument"] | string | number | null;
+            id: string;
             /**
-             * Oil Up
-             * @description Up in the engine running
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            oil_up?: components["schemas"]["FactDocument"] | string | number | null;
+            kind: "oil_pump";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.pump" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["OilPumpFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /** OilSection */
+        OilSection: {
+            /** @description Pump over the oil. A pump in the pan lies below it: negative. */
+            pickup_lift?: components["schemas"]["Quantity"];
+            /** @description Oil in it. All of it, filter included. */
+            oil_quantity?: components["schemas"]["Quantity"];
+            /** @description Up in the engine running */
+            oil_up?: components["schemas"]["Quantity"];
             /**
              * Grade
              * @description Grade
              */
             grade?: ("0w20" | "0w30" | "0w40" | "5w20" | "5w30" | "5w40" | "5w50" | "10w30" | "10w40" | "10w60" | "15w40" | "15w50" | "20w50" | "75w90" | "sae20" | "sae30" | "sae40" | "sae50" | "own") | null;
-            /**
-             * Viscosity 40
-             * @description Thickness at 40 °C
-             */
-            viscosity_40?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Viscosity 100
-             * @description and at 100 °C
-             */
-            viscosity_100?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Oil Limit
-             * @description Hottest oil allowed
-             */
-            oil_limit?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hot Pressure
-             * @description Pressure hot. Read at 100 °C, below the relief.
-             */
-            hot_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Hot Pressure Speed
-             * @description at
-             */
-            hot_pressure_speed?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Relief Pressure
-             * @description Relief opens
-             */
-            relief_pressure?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Thickness at 40 °C */
+            viscosity_40?: components["schemas"]["Quantity"];
+            /** @description and at 100 °C */
+            viscosity_100?: components["schemas"]["Quantity"];
+            /** @description Hottest oil allowed */
+            oil_limit?: components["schemas"]["Quantity"];
+            /** @description Pressure hot. Read at 100 °C, below the relief. */
+            hot_pressure?: components["schemas"]["Quantity"];
+            /** @description at */
+            hot_pressure_speed?: components["schemas"]["Quantity"];
             /**
              * Pressure School
              * @description Least pressure by
              */
             pressure_school?: ("per_speed" | "maker") | null;
-            /**
-             * Least Pressure
-             * @description Maker's least, at rated speed
-             */
-            least_pressure?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Turbo Drain Bore
-             * @description Bore. The narrowest place counts.
-             */
-            turbo_drain_bore?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Turbo Drain Slope
-             * @description Falls at. Its flattest run, from level.
-             */
-            turbo_drain_slope?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Turbo Oil Flow
-             * @description Oil through it
-             */
-            turbo_oil_flow?: components["schemas"]["FactDocument"] | string | number | null;
-            /**
-             * Cooler
-             * @description Oil cooler
-             */
-            cooler?: ("none" | "air" | "water") | null;
-            /**
-             * Cooler Conductance
-             * @description Cooler's conductance
-             */
-            cooler_conductance?: components["schemas"]["FactDocument"] | string | number | null;
+            /** @description Maker's least, at rated speed */
+            least_pressure?: components["schemas"]["Quantity"];
+            /** @description Oil through it */
+            turbo_oil_flow?: components["schemas"]["Quantity"];
         };
         /**
          * OptionOut
@@ -3237,6 +2557,172 @@ export interface components {
             value: number;
             /** Unit */
             unit: string;
+        };
+        /** PanFacts */
+        PanFacts: {
+            /**
+             * Shape
+             * @description Pan
+             */
+            shape?: ("box" | "rear_well" | "front_well" | "outline") | null;
+            /** @description Length at the rail */
+            length?: components["schemas"]["Quantity"];
+            /** @description Width */
+            width?: components["schemas"]["Quantity"];
+            /** @description Deepest below the rail */
+            depth?: components["schemas"]["Quantity"];
+            /** @description Length of the deep part. Along the engine. */
+            well_length?: components["schemas"]["Quantity"];
+            /** @description Depth of the shallow part */
+            shallow_depth?: components["schemas"]["Quantity"];
+            /** @description Own outline. Round the side view, one corner a line, for instance `220 mm, 150 mm`. */
+            outline?: components["schemas"]["Table"];
+            /** @description Widths along it. One station a line, for instance `0 mm, 240 mm`. */
+            widths?: components["schemas"]["Table"];
+            /**
+             * Baffle
+             * @description Baffle or trap door
+             */
+            baffle?: ("unknown" | "none" | "given") | null;
+            /** @description Baffle good for */
+            baffle_g?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PanPart
+         * @description Oil pan.
+         */
+        PanPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pan";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.pan" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PanFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /** PickupFacts */
+        PickupFacts: {
+            /** @description Pickup from the flywheel end */
+            x?: components["schemas"]["Quantity"];
+            /** @description Pickup off centre, left */
+            y?: components["schemas"]["Quantity"];
+            /** @description Pickup over the floor. 6 to 10 mm; a lump of clay shows it. */
+            clearance?: components["schemas"]["Quantity"];
+            /** @description Pickup pipe bore */
+            bore?: components["schemas"]["Quantity"];
+            /** @description Pickup pipe length */
+            length?: components["schemas"]["Quantity"];
+            /** @description Pickup's mouth, across. Of the bell or sieve that faces the floor. */
+            mouth?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PickupPart
+         * @description Oil pickup.
+         */
+        PickupPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pickup";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.pickup" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PickupFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /** PipeFacts */
+        PipeFacts: {
+            /**
+             * Piece
+             * @description It is
+             */
+            piece?: ("pipe" | "flex" | "straight" | "catalyst" | "chambered" | "reversed" | "own") | null;
+            /** @description Tube, outside */
+            diameter?: components["schemas"]["Quantity"];
+            /** @description Whole length */
+            length?: components["schemas"]["Quantity"];
+            /** @description Bends, all together. Sum of their angles: four right angles are 360. */
+            bends?: components["schemas"]["Quantity"];
+            /** @description Its loss, K. On the pipe's own dynamic head. */
+            loss?: components["schemas"]["Quantity"];
+            /** @description Bend radius over diameter */
+            bend_ratio?: components["schemas"]["Quantity"];
+            /** @description Wall */
+            wall?: components["schemas"]["Quantity"];
+            /** @description Roughness inside */
+            roughness?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PipePart
+         * @description Exhaust pipe.
+         */
+        PipePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pipe";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("exhaust.pipe" | "exhaust.pieces") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PipeFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * PlaceOut
+         * @description A place that a part fills, or several in order; facts by the part's own names, as they are called there.
+         */
+        PlaceOut: {
+            /** Section */
+            section: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Many */
+            many: boolean;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
         };
         /**
          * PowerClaim
@@ -3289,6 +2775,73 @@ export interface components {
             /** Message */
             message: string;
         };
+        /** PumpFacts */
+        PumpFacts: {
+            /** @description Pump flow, each */
+            flow?: components["schemas"]["Quantity"];
+            /** @description at. A rating without its pressure says little. */
+            pressure?: components["schemas"]["Quantity"];
+            /** @description Second point */
+            flow_2?: components["schemas"]["Quantity"];
+            /** @description at */
+            pressure_2?: components["schemas"]["Quantity"];
+            /** @description Pump table. One row a line, for instance `3 bar, 190 L/h`. */
+            table?: components["schemas"]["Table"];
+            /** @description How many, side by side */
+            count?: components["schemas"]["Quantity"];
+            /**
+             * Drive
+             * @description Pump is
+             */
+            drive?: ("electric" | "engine" | "none") | null;
+            /** @description Rated at an engine speed of */
+            speed?: components["schemas"]["Quantity"];
+            /** @description Rated at */
+            voltage?: components["schemas"]["Quantity"];
+            /** @description Its relief opens at. Of the valve in the pump; not where its curve runs out. */
+            relief?: components["schemas"]["Quantity"];
+            /** @description Worn by. Of its flow when new. A catch test finds it. */
+            wear?: components["schemas"]["Quantity"];
+            /** @description Caught. Return line into a can, engine not running on it. */
+            catch_volume?: components["schemas"]["Quantity"];
+            /** @description in */
+            catch_time?: components["schemas"]["Quantity"];
+            /** @description against */
+            catch_pressure?: components["schemas"]["Quantity"];
+            /** @description with, at the pump */
+            catch_voltage?: components["schemas"]["Quantity"];
+            /** @description Pump draws. Each, at its rated pressure. */
+            current?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PumpPart
+         * @description Fuel pump.
+         */
+        PumpPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pump";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("fuel.main" | "fuel.lift_pump") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PumpFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        Quantity: components["schemas"]["FactDocument"] | string | number | null;
         /**
          * ReadOut
          * @description What was understood of typed text.
@@ -3306,6 +2859,49 @@ export interface components {
             si: number;
             /** Count */
             count: number;
+        };
+        /** RegulatorFacts */
+        RegulatorFacts: {
+            /**
+             * Place
+             * @description Regulator stands
+             */
+            place?: ("returned" | "dead_headed" | "free") | null;
+            /** @description Pressure at the engine's inlet. What the regulator is set to, its hose off; without one the least the engine wants there. */
+            pressure?: components["schemas"]["Quantity"];
+            /**
+             * Reference
+             * @description Regulator referenced to
+             */
+            reference?: ("manifold" | "atmosphere") | null;
+        };
+        /**
+         * RegulatorPart
+         * @description Regulator.
+         */
+        RegulatorPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "regulator";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fuel.regulator" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["RegulatorFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * Report
@@ -3583,6 +3179,64 @@ export interface components {
             fact: string;
         };
         /**
+         * SideBySide
+         * @description Parts side by side in one place; ``more`` of the yard are not shown.
+         */
+        SideBySide: {
+            /** Title */
+            title: string;
+            /** Place */
+            place: string;
+            /** Kind */
+            kind: string;
+            /** Fields */
+            fields: components["schemas"]["ComparedField"][];
+            /** Figures */
+            figures: components["schemas"]["ComparedFigure"][];
+            /** Columns */
+            columns: components["schemas"]["ComparedPart"][];
+            /** More */
+            more: number;
+            /** Missing */
+            missing: string[];
+        };
+        /** SilencerFacts */
+        SilencerFacts: {
+            /**
+             * Type
+             * @description Silencer
+             */
+            type?: ("none" | "straight" | "chambered" | "reversed") | null;
+        };
+        /**
+         * SilencerPart
+         * @description Silencer.
+         */
+        SilencerPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "silencer";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "exhaust.silencer" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["SilencerFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
          * SolvedOut
          * @description Values of a fact at which the wanted power holds.
          */
@@ -3709,6 +3363,7 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
         };
+        Table: components["schemas"]["TableDocument"] | string | string[][] | null;
         /**
          * TableDocument
          * @description A table: one row a line, columns parted by a comma, semicolon, tab or bar.
@@ -3718,6 +3373,62 @@ export interface components {
             text: string;
             /** Evidence */
             evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
+        };
+        /** TankFacts */
+        TankFacts: {
+            /** @description Tank holds. Two of 40 L as 2x 40 L. */
+            volume?: components["schemas"]["Quantity"];
+            /** @description Tank's length. Along the machine. */
+            length?: components["schemas"]["Quantity"];
+            /** @description Tank's width. Across the machine. */
+            width?: components["schemas"]["Quantity"];
+            /** @description Tank's height */
+            height?: components["schemas"]["Quantity"];
+            /** @description Pickup ahead of its middle. Behind it is negative. */
+            pickup_x?: components["schemas"]["Quantity"];
+            /** @description Pickup left of its middle. To the right is negative. */
+            pickup_y?: components["schemas"]["Quantity"];
+            /** @description Pickup over its floor */
+            pickup_height?: components["schemas"]["Quantity"];
+            /**
+             * Pickup In
+             * @description Pickup stands
+             */
+            pickup_in?: ("open" | "pot") | null;
+            /** @description Vent bore */
+            vent_bore?: components["schemas"]["Quantity"];
+            /** @description Filler bore */
+            filler_bore?: components["schemas"]["Quantity"];
+            /** @description Filler length */
+            filler_length?: components["schemas"]["Quantity"];
+        };
+        /**
+         * TankPart
+         * @description Tank.
+         */
+        TankPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tank";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("cooling.header_tank" | "fuel.pot" | "fuel.tank") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["TankFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * TaskOut
@@ -3789,8 +3500,55 @@ export interface components {
             };
             /** Compared */
             compared: {
+                [key: string]: string[];
+            };
+            /** Part Kinds */
+            part_kinds: {
+                [key: string]: components["schemas"]["KindOut"];
+            };
+            /** Places */
+            places: {
+                [key: string]: components["schemas"]["PlaceOut"];
+            };
+            /** States */
+            states: {
                 [key: string]: string;
             };
+        };
+        /** WireFacts */
+        WireFacts: {
+            /** @description Wire, one way */
+            length?: components["schemas"]["Quantity"];
+            /** @description Wire size */
+            area?: components["schemas"]["Quantity"];
+        };
+        /**
+         * WirePart
+         * @description Wire.
+         */
+        WirePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wire";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fuel.wire" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["WireFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
     };
     responses: never;
@@ -4477,12 +4235,12 @@ export interface operations {
             };
         };
     };
-    explore_candidates_candidates__system__post: {
+    explore_side_by_side_compare__place__post: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                system: string;
+                place: string;
             };
             cookie?: never;
         };
@@ -4498,7 +4256,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Candidates"];
+                    "application/json": components["schemas"]["SideBySide"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

@@ -21,7 +21,7 @@ const single = () => !props.change.id.includes('+')
 
 async function make(): Promise<void> {
   busy.value = true
-  const problem = await build.enqueue(props.change.edits.map((e) => line(e.path, e.text, { evidence: e.evidence })))
+  const problem = await build.enqueue(props.change.edits.map((e) => line(e.path, e.text, { evidence: e.evidence, action: e.action })))
   trouble.value = problem?.message ?? ''
   busy.value = false
 }

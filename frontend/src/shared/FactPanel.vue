@@ -30,7 +30,7 @@ const stated = (field: Field) => {
 }
 /** The choice a field stands at, also where only the rule made it. */
 const chosen = (name: string) => {
-  const whole = name.includes('.') ? name : `${props.section}.${name}`
+  const whole = words.words?.sections[name.split('.')[0] ?? ''] && name.includes('.') ? name : `${props.section}.${name}`
   const found = build.build?.facts[whole]
   if (found === undefined || found.evidence !== 'rule') return found?.text ?? ''
   const choices = words.field(whole)?.choices ?? {}

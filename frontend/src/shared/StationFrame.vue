@@ -3,11 +3,11 @@ import { computed } from 'vue'
 import type { SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
-import CandidatesPanel from './CandidatesPanel.vue'
 import ChecksPanel from './ChecksPanel.vue'
 import InsteadPanel from './InsteadPanel.vue'
 import NeedList from './NeedList.vue'
 import { verdict } from './verdict'
+import SideBySide from './SideBySide.vue'
 import WorkingTable from './WorkingTable.vue'
 
 /** The shape of a station: verdict, fitted, instrument, checks, need, working. */
@@ -36,7 +36,7 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
     <div v-if="worked || stated" class="fitted"><slot name="fitted" :block="block" /></div>
     <div v-if="worked" class="middle">
       <slot name="instrument" />
-      <CandidatesPanel v-if="words.words?.compared[system]" :system="system" />
+      <SideBySide v-if="words.words?.compared[system]" :system="system" />
       <InsteadPanel v-if="changeable" :system="system" />
       <WorkingTable v-if="block" :block="block" />
     </div>

@@ -13,7 +13,7 @@ describe('folded', () => {
 
   it('keeps parts, facts and what no duty changes apart', () => {
     const said = folded([
-      notice('A.', 'run'), notice('B.', 'run', { part: 'pipe' }), notice('C.', 'run', { field: 'exhaust.roughness' }),
+      notice('A.', 'run'), notice('B.', 'run', { part: 'pipe' }), notice('C.', 'run', { field: 'exhaust.pipe.roughness' }),
       notice('D.', ''), notice('E.', ''),
     ], {})
     expect(said.map((s) => s.sentence)).toEqual(['A.', 'B.', 'C.', 'D.', 'E.'])

@@ -34,7 +34,7 @@ describe('verdict', () => {
     expect(verdict(block([check(0.7), dear]), duties).detail).toContain('What it costs: 37 kPa at the flange.')
   })
   it('says what is not known', () => {
-    const unknown = [{ check: 'heat', name: 'Heat', part: 'core_fan', missing: ['cooling.core_width'] }]
+    const unknown = [{ check: 'heat', name: 'Heat', part: 'core_fan', missing: ['cooling.core.width'] }]
     expect(said(block([], unknown))).toBe('Cooling is not known yet.')
     expect(verdict(block([check(0.5)], unknown), duties).detail).toContain('Not known yet: heat.')
   })

@@ -24,10 +24,12 @@ export const useVocabulary = defineStore('vocabulary', () => {
   }
 
   function field(path: string): Field | undefined {
-    const parts = path.split('.')
     if (path === 'wanted') return words.value?.wanted
-    const name = parts[parts.length - 1]
-    return words.value?.sections[parts[0] ?? '']?.fields.find((f) => f.name === name)
+    const [section = '', ...rest] = path.split('.')
+    const name = section === 'duties' ? rest[rest.length - 1] : rest.join('.')
+    const own = words.value?.sections[section]?.fields.find((f) => f.name === name)
+    // Of a place that several parts fill: section.place.part.fact.
+    return own ?? words.value?.places[`${section}.${rest[0]}`]?.fields.find((f) => f.name === rest[2])
   }
 
   /** A fact's name, or its path where it has none. */

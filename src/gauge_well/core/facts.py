@@ -194,8 +194,10 @@ class Role:
         Of its facts, where here they are called, explained or bounded otherwise.
     when : (field, choices), optional
         The place is there only where a choice of the section stands at one of these.
-    extra : bool
-        Nothing of the system waits for a part here.
+    needs : tuple of str, optional
+        Facts without which nothing is known of a part here, where those are not the kind's own.
+    row : str
+        Row of the report in which a part here is judged.
     """
 
     kind: Kind
@@ -206,7 +208,8 @@ class Role:
     helps: Mapping[str, str] = dataclasses.field(default_factory=dict)
     limits: Mapping[str, tuple[float, float]] = dataclasses.field(default_factory=dict)
     when: When | None = None
-    extra: bool = False
+    needs: tuple[str, ...] | None = None
+    row: str = ""
 
     @property
     def names(self) -> Sequence[str]:
@@ -234,7 +237,7 @@ class Role:
         counted = spec.count_field
         return dataclasses.replace(
             spec,
-            part=id if spec.needed and not self.extra else "",
+            part=id if (spec.needed if self.needs is None else name in self.needs) else "",
             count_field=f"{id}.{counted}" if counted and counted != ADDED else counted,
             when=self.when or within,
         )

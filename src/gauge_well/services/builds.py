@@ -19,6 +19,7 @@ from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
 from gauge_well.sheet import Problem, Sheet, SheetError, load
 from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.edit import Edit, apply_edit
+from gauge_well.sheet.upgrade import upgrade
 from gauge_well.store.models import Build, Revision
 from gauge_well.store.session import transaction
 
@@ -165,7 +166,8 @@ def edit(
         build = find(session, id, lock=True)
         behind = build.revision != revision
         try:
-            document = copying.deepcopy(build.document)
+            before = upgrade(copying.deepcopy(build.document))
+            document = before
             for item in made:
                 document = apply_edit(document, item)
             sheet = load(document)
@@ -173,7 +175,7 @@ def edit(
             if behind and not _apart(session, build, revision, made):
                 raise Stale(read(build), None) from None
             raise
-        if sheet.document == build.document:
+        if sheet.document == before:
             return read(build)
         if behind and not _apart(session, build, revision, made):
             raise Stale(read(build), sheet.document)
@@ -184,7 +186,8 @@ def edit(
 
 def _apart(session: Session, build: Build, revision: int, edits: Sequence[Edit]) -> bool:
     base = session.get(Revision, (build.id, revision))
-    return merging.apart(edits, base.document if base is not None else None, build.document)
+    now = upgrade(dict(build.document))
+    return merging.apart(edits, upgrade(dict(base.document)) if base is not None else None, now)
 
 
 def _note(edits: Sequence[Mapping[str, Any]]) -> str:

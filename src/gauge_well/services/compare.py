@@ -101,7 +101,7 @@ def _head(part: PartFacts | None, place: Place, sheet: Sheet) -> dict[str, Any]:
         "fitted": part is None or part.place == place,
         "name": part.name if part is not None else "",
         "price": part.price if part is not None else None,
-        "from": (part.source or "") if part is not None else "",
+        "source": (part.source or "") if part is not None else "",
         "why": "",
         "duty_id": "",
         "duty": "",

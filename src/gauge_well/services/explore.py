@@ -7,7 +7,6 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import PLACES, Spec
 from gauge_well.core.run import bands, measure, remedy, runs, sizing, solve
@@ -18,13 +17,14 @@ from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Candidate
 from gauge_well.core.ways import way_of
 from gauge_well.services import render
+from gauge_well.services.changing import changed, changed_case, edits_of, kept_price, offered, swaps
 from gauge_well.services.sizing import check, facts_of, report_of
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.reading import price_of
 from gauge_well.sheet.sections import spec_of
 from gauge_well.units import show, unit_for
-from gauge_well.units.printing import convert, exact
+from gauge_well.units.printing import convert
 
 PARTS = ("bands", "changes", "measure")
 SINGLES_KEPT, MEASURED_KEPT = 60, 24
@@ -95,47 +95,6 @@ class Tried:
     weighed: remedy.Weighed
 
 
-def _rows_text(rows: tuple[tuple[float, ...], ...], spec: Spec, sheet: Sheet) -> str:
-    words = {value: word for word, value in (spec.words or {}).items()}
-    lines = []
-    for row in rows:
-        cells = [exact(cell, kind, sheet.prefer) for cell, (_, kind) in zip(row, spec.columns, strict=True)]
-        if row[-1] in words:
-            cells[-1] = words[row[-1]]
-        lines.append(", ".join(cells))
-    return "\n".join(lines)
-
-
-def edits_of(candidate: Candidate, sheet: Sheet) -> tuple[Edit, ...]:
-    """A change as edits of the sheet, typed so that they read back as the very values meant."""
-    edits = []
-    for path, value in candidate.changes.items():
-        spec = spec_of(path)
-        if spec is None:
-            raise KeyError(path)
-        if value is None:
-            text = None
-        elif isinstance(value, tuple):
-            text = _rows_text(value, spec, sheet)
-        else:
-            text = value if isinstance(value, str) else exact(value, spec.kind, sheet.prefer)
-        edits.append(Edit(path, text, None if text is None or spec.kind == "choice" else "sheet"))
-    return tuple(edits)
-
-
-def changed(sheet: Sheet, edits: tuple[Edit, ...]) -> Outline:
-    """The build run again with edits made; SheetError or CoreError where it cannot be."""
-    return outline(changed_case(sheet, edits))
-
-
-def changed_case(sheet: Sheet, edits: tuple[Edit, ...]) -> BuildCase:
-    """The case of a sheet with edits made, rules filled anew."""
-    document = sheet.document
-    for edit in edits:
-        document = apply_edit(document, edit)
-    return resolve(load(document)).case
-
-
 def _try(sheet: Sheet, before: Outline, system: str, candidates: tuple[Candidate, ...]) -> Tried | None:
     edits = tuple(edit for candidate in candidates for edit in edits_of(candidate, sheet))
     try:
@@ -154,7 +113,7 @@ def _system_of(candidate: Candidate) -> str:
 
 def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
     before = outline(resolved.case)
-    found = remedy.candidates(before.context, resolved.case.systems)
+    found = [*remedy.candidates(before.context, resolved.case.systems), *swaps(sheet, before)]
     tried: list[Tried] = []
     for done, (system, candidate) in enumerate(found, 1):
         one = _try(sheet, before, system, (candidate,))
@@ -225,7 +184,10 @@ def _better(both: Tried, a: Tried, b: Tried) -> bool:
 def _out(tried: Tried, sheet: Sheet) -> dict[str, Any]:
     ids = [f"{_system_of(c)}.{c.id}" for c in tried.candidates]
     said = remedy.say(tried.weighed)
-    prices = [sheet.document.get("prices", {}).get(id) for id in ids]
+    prices = [
+        sheet.document.get("prices", {}).get(id) or kept_price(c, sheet)
+        for id, c in zip(ids, tried.candidates, strict=True)
+    ]
     priced = [price_of(p) for p in prices if p]
     plain: dict[str, Any] = render.plain(said, sheet.prefer)
     return plain | {
@@ -235,7 +197,7 @@ def _out(tried: Tried, sheet: Sheet) -> dict[str, Any]:
         "label": " and ".join(render.sentence(c.label, sheet.prefer) for c in tried.candidates),
         "price": " + ".join(p for p in prices if p) or None,
         "price_total": sum(priced) if len(priced) == len(ids) else None,
-        "edits": [{"path": e.path, "text": e.text, "evidence": e.evidence} for e in tried.edits],
+        "edits": [offered(e) for e in tried.edits],
     }
 
 
@@ -394,7 +356,7 @@ def solve_for(raw: Mapping[str, Any], path: str, sure: bool = True) -> dict[str,
             "si": value,
             "shown": show(value, spec.kind, sheet.prefer),
             "text": text,
-            "also": [{"path": e.path, "text": e.text, "evidence": e.evidence} for e in also],
+            "also": [offered(e) for e in also],
             "gives": said(gives),
         }
 

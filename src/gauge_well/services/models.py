@@ -157,6 +157,7 @@ class EditOut(Model):
     path: str
     text: str | None
     evidence: Literal["taped", "sheet", "similar", "guess"] | None
+    action: Literal["set", "fit"] = "set"
 
 
 class ChangeOut(Model):
@@ -298,7 +299,7 @@ class NeedSheet(Model):
 
 
 class ComparedField(Model):
-    """A field that a candidate may state."""
+    """A fact that parts are told apart by."""
 
     name: str
     label: str
@@ -307,7 +308,7 @@ class ComparedField(Model):
 
 
 class ComparedFigure(Model):
-    """A figure candidates are told apart by; ``more``: more of it is better."""
+    """A figure parts are told apart by; ``more``: more of it is better."""
 
     figure: str
     label: str
@@ -315,19 +316,21 @@ class ComparedFigure(Model):
     more: bool
 
 
-class CandidateFact(Model):
-    """What a candidate states."""
+class ComparedFact(Model):
+    """What is stated of a part."""
 
     text: str
     shown: str
 
 
-class CandidateColumn(Model):
-    """What is fitted, or one candidate, run on the build."""
+class ComparedPart(Model):
+    """What is fitted, or a part of the yard run in its place."""
 
     id: str
+    fitted: bool
     name: str
     price: str | None
+    source: str
     why: str
     duty_id: str
     duty: str
@@ -335,17 +338,19 @@ class CandidateColumn(Model):
     figures: dict[str, float | None]
     breaks: list[str]
     beside: dict[str, str]
-    facts: dict[str, CandidateFact]
-    edits: list[EditOut]
+    facts: dict[str, ComparedFact]
 
 
-class Candidates(Model):
-    """Parts side by side."""
+class SideBySide(Model):
+    """Parts side by side in one place; ``more`` of the yard are not shown."""
 
     title: str
+    place: str
+    kind: str
     fields: list[ComparedField]
     figures: list[ComparedFigure]
-    columns: list[CandidateColumn]
+    columns: list[ComparedPart]
+    more: int
     missing: list[str]
 
 

@@ -85,8 +85,8 @@ class UnitsDocument(Strict):
     power: Literal["kW", "hp", "PS"] = "kW"
 
 
-Quantity = TypeAliasType("Quantity", FactDocument | str | float)
-Table = TypeAliasType("Table", TableDocument | str | list[list[str]])
+Quantity = TypeAliasType("Quantity", FactDocument | str | float | None)
+Table = TypeAliasType("Table", TableDocument | str | list[list[str]] | None)
 
 
 def _annotation(spec: Spec) -> Any:
@@ -94,7 +94,7 @@ def _annotation(spec: Spec) -> Any:
         return Literal[tuple(spec.choices or {})] | None
     if spec.kind == "text":
         return str | None
-    return (Table if spec.kind == "table" else Quantity) | None
+    return Table if spec.kind == "table" else Quantity
 
 
 def _field(spec: Spec) -> Any:
@@ -151,7 +151,7 @@ BuildDocument = create_model(
         dict[str, str],
         Field(default_factory=dict, max_length=200, description="What a change would cost, by its id: 120"),
     ),
-    wanted=(Quantity | None, Field(default=None, description="Power wanted; rated power otherwise")),
+    wanted=(Quantity, Field(default=None, description="Power wanted; rated power otherwise")),
     duties=(list[DutyModel], Field(default_factory=list, max_length=DUTIES_MAX)),  # type: ignore[valid-type]
     parts=(
         list[PartDocument],

@@ -24,6 +24,29 @@ def fresh_id(stem: str, taken: Container[str]) -> str:
     return next(id for id in itertools.chain((stem,), others) if id not in taken)
 
 
+def named(raw: dict[str, Any]) -> dict[str, Any]:
+    """The same with each part's kind and id, where its role says them."""
+    if not isinstance(raw.get("parts"), list):
+        return raw
+    found: list[Any] = []
+    ids = {part["id"] for part in raw["parts"] if isinstance(part, dict) and isinstance(part.get("id"), str)}
+    for part in raw["parts"]:
+        place = PLACES.get(str(part.get("role"))) if isinstance(part, dict) else None
+        if place is not None:
+            part = {"kind": place.role.kind.id} | part
+        if isinstance(part, dict) and part.get("id") is None:
+            part = {"id": fresh_id(_stem(place, part), ids)} | part
+            ids.add(part["id"])
+        found.append(part)
+    return raw | {"parts": found}
+
+
+def _stem(place: Place | None, part: Mapping[str, Any]) -> str:
+    if place is None or place.many:
+        return str(part.get("kind", "part"))
+    return place.name
+
+
 def listed(document: Mapping[str, Any]) -> list[Raw]:
     """Parts of a document, as they stand."""
     found: list[Raw] = document.get("parts", [])

@@ -17,7 +17,7 @@ from gauge_well.core.parts import KINDS
 from gauge_well.core.tolerance import Half
 from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
-from gauge_well.sheet.parts import fresh_id
+from gauge_well.sheet.parts import named
 from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
@@ -337,7 +337,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     """
     if not isinstance(raw, Mapping):
         raise SheetError([Problem("", "Sheet", type(raw).__name__, "an object", "A build sheet is a JSON object.")])
-    shaped = _shape(_named(upgrade(dict(raw))))
+    shaped = _shape(named(upgrade(dict(raw))))
     prefer = Preference(**shaped["units"])
     reader = _Reader(prefer, _density(shaped))
     document: dict[str, Any] = {k: shaped[k] for k in ("format", "name", "notes", "units")}
@@ -398,23 +398,6 @@ def _at_the_crank(
 
     engine = {name: crank(fact) for name, fact in sections["engine"].items()}
     return {**sections, "engine": engine}, None if wanted is None else crank(wanted)
-
-
-def _named(raw: dict[str, Any]) -> dict[str, Any]:
-    """The same with each part's kind and id, where its role says them."""
-    if not isinstance(raw.get("parts"), list):
-        return raw
-    found: list[Any] = []
-    ids = {part["id"] for part in raw["parts"] if isinstance(part, dict) and isinstance(part.get("id"), str)}
-    for part in raw["parts"]:
-        place = PLACES.get(str(part.get("role"))) if isinstance(part, dict) else None
-        if place is not None:
-            part = {"kind": place.role.kind.id} | part
-        if isinstance(part, dict) and part.get("id") is None:
-            part = {"id": fresh_id(place.name if place is not None else str(part.get("kind", "part"))[:30], ids)} | part
-            ids.add(part["id"])
-        found.append(part)
-    return raw | {"parts": found}
 
 
 def _parts(reader: _Reader, entries: Sequence[Mapping[str, Any]], document: dict[str, Any]) -> tuple[PartFacts, ...]:

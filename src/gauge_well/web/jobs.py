@@ -28,7 +28,7 @@ JOBS: Mapping[str, Job] = {
     "explore": lambda *args: explore.explore(*args),
     "sure_report": _once(explore.sure_report),
     "solve": _once(explore.solve_for),
-    "candidates": _once(compare.compared),
+    "compare": _once(compare.compared),
     "need": _once(need.needs_with_bands),
     "need_csv": _once(need.as_csv),
 }

@@ -61,9 +61,9 @@ class Oil(NumbersCase):
             engine = {"fuel": fuel, "displacement": litres * 1e-3, "rated_speed": rated}
             rules = oil_rules({}, {"engine": engine})
             self.between(rules["oil_quantity"].value * 1e3, *oil, f"{fuel} {litres} L")
-            self.between(rules["pickup_bore"].value * 1e3, *bore, f"{fuel} {litres} L")
+            self.between(rules["pickup.bore"].value * 1e3, *bore, f"{fuel} {litres} L")
             # Enough for 10 psi each 1000 rpm, at any speed an engine is rated at.
-            self.assertGreater(rules["relief_pressure"].value, 68.9 * rated)
+            self.assertGreater(rules["pump.relief"].value, 68.9 * rated)
             self.assertLess(rules["oil_up"].value, 0.25 * rules["oil_quantity"].value)
 
     def test_no_plain_v8_is_condemned_by_its_pickup(self) -> None:

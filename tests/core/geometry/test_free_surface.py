@@ -111,11 +111,11 @@ class Shapes(NumbersCase):
 
     def test_named_faults(self) -> None:
         with self.assertRaises(CoreError) as caught:
-            check_polygon(np.array([[0, 0], [1, 1], [1, 0], [0, 1.0]]), "oil.pan_outline")
-        self.assertEqual((caught.exception.code, caught.exception.field), ("outline_crossed", "oil.pan_outline"))
+            check_polygon(np.array([[0, 0], [1, 1], [1, 0], [0, 1.0]]), "oil.pan.outline")
+        self.assertEqual((caught.exception.code, caught.exception.field), ("outline_crossed", "oil.pan.outline"))
         with self.assertRaises(CoreError):
-            check_polygon(np.array([[0, 0], [1, 1.0]]), "oil.pan_outline")
-        check_polygon(np.array([[0, 0], [1, 0], [1, 1], [0, 1.0]]), "oil.pan_outline")
+            check_polygon(np.array([[0, 0], [1, 1.0]]), "oil.pan.outline")
+        check_polygon(np.array([[0, 0], [1, 0], [1, 1], [0, 1.0]]), "oil.pan.outline")
 
 
 class Frames(NumbersCase):

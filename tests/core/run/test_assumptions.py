@@ -55,7 +55,7 @@ class Sentenced(NumbersCase):
 
     def test_what_is_short_by_what_was_stated_leads(self) -> None:
         """A pump that is too small and a drag area nobody gave: the pump."""
-        pump = {"fuel__pump_flow": "5 L/h", "fuel__pump_pressure": "25 kPa"}
+        pump = {"fuel__main__flow": "5 L/h", "fuel__main__pressure": "25 kPa"}
         pull = {"id": "pull", "name": "Pull", "kind": "pull", "ambient": "34 C"}
         found = report(changed(BUGGY, duties=[OPEN, pull], **pump))
         self.assertEqual(found["state"], "short")
@@ -132,7 +132,7 @@ class Stateable(NumbersCase):
 
     def test_what_a_builder_can_say(self) -> None:
         found = self.paths(ROAD)
-        self.assertLessEqual({"fuel.rail_pressure", "engine.thermostat", "cooling.hose_bore"}, found)
+        self.assertLessEqual({"fuel.regulator.pressure", "engine.thermostat", "cooling.hose.bore"}, found)
 
     def test_what_only_a_bench_tells_is_not_asked(self) -> None:
         found = self.paths(ROAD)
@@ -142,7 +142,7 @@ class Stateable(NumbersCase):
             )
 
     def test_what_is_stated_is_none(self) -> None:
-        self.assertNotIn("fuel.rail_pressure", self.paths(changed(ROAD, fuel__rail_pressure="300 kPa")))
+        self.assertNotIn("fuel.regulator.pressure", self.paths(changed(ROAD, fuel__regulator__pressure="300 kPa")))
 
     def test_air_over_the_core_follows_the_speed(self) -> None:
         self.assertNotIn("duties.open.air_speed", self.paths(changed(ROAD, duties=[OPEN])))

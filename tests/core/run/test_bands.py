@@ -42,8 +42,8 @@ class Percentiles(NumbersCase):
         raw = changed(
             ROAD,
             installation__depth_available={"text": "132 mm", **off},
-            cooling__core_depth={"text": "26 mm", **off},
-            cooling__fan_depth={"text": "66 mm", **off},
+            cooling__core__depth={"text": "26 mm", **off},
+            cooling__fan__depth={"text": "66 mm", **off},
         )
         found = runs.run(draw(case_of(raw), 1024))
         limit = next(x for x in found.limits if x.check == "stack")
@@ -103,9 +103,9 @@ class Doubt(NumbersCase):
         """Injectors' reach with each fact in turn known exactly: never wider by more than 3 % (sampling)."""
         whole = self.width(ROAD)
         for path, value in (
-            ("fuel__injector_flow", "380 cc/min"),
-            ("fuel__dead_time", "1 ms"),
-            ("fuel__rail_pressure", "300 kPa"),
+            ("fuel__injectors__flow", "380 cc/min"),
+            ("fuel__injectors__dead_time", "1 ms"),
+            ("fuel__regulator__pressure", "300 kPa"),
             ("engine__rated_speed", "6000 rpm"),
             ("engine__bsfc", "300 g/kWh"),
         ):
@@ -124,9 +124,9 @@ class Doubt(NumbersCase):
         exact = {"tolerance": "0 %", "evidence": "taped"}
         raw = changed(
             ROAD,
-            fuel__injector_flow={"text": "380 cc/min", "tolerance": "5 %", "evidence": "taped"},
-            fuel__dead_time={"text": "0 ms", **exact},
-            fuel__rail_pressure={"text": "300 kPa", **exact},
+            fuel__injectors__flow={"text": "380 cc/min", "tolerance": "5 %", "evidence": "taped"},
+            fuel__injectors__dead_time={"text": "0 ms", **exact},
+            fuel__regulator__pressure={"text": "300 kPa", **exact},
             engine__bsfc={"text": "300 g/kWh", **exact},
             engine__excess_air={"text": "0.9", **exact},
             engine__displacement={"text": "2.5 L", **exact},

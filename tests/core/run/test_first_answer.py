@@ -7,7 +7,7 @@ from typing import Any
 from gauge_well.core import sizes
 from gauge_well.core.names import named
 from gauge_well.sheet.starter import starter
-from tests.support import NumbersCase, report
+from tests.support import NumbersCase, changed, report
 
 BUGGY = {
     "kind": "off_road",
@@ -55,7 +55,7 @@ LITRE_HOUR, CC_MINUTE = 1.0 / 3.6e6, 1.0 / 6e7
 
 def built(said: dict[str, str], **fuel: str) -> dict[str, Any]:
     raw = starter(**said)
-    return report(raw | {"fuel": {**raw.get("fuel", {}), **fuel}})
+    return report(changed(raw, **{f"fuel__{name}": value for name, value in fuel.items()}))
 
 
 def needs(found: dict[str, Any]) -> dict[str, Any]:
@@ -100,14 +100,14 @@ class FewFacts(NumbersCase):
 
     def test_a_lift_pump_with_room_holds(self) -> None:
         """17 kW take some 6 L/h, twice that with what spills: 40 L/h at 0.25 bar is plenty (common practice)."""
-        found = built(BUGGY, pump_flow="40 L/h", pump_pressure="0.25 bar")
+        found = built(BUGGY, main__flow="40 L/h", main__pressure="0.25 bar")
         pump = next(r for r in found["rows"] if r["part"] == "pump" and r["kind"] == "power")
         self.assertEqual(pump["state"], "holds")
         self.assertIn("What is stated holds", found["headline"]["next"])
 
     def test_a_pump_too_small_for_a_v8(self) -> None:
         """By hand 130 L/h less a fifth is 81 kg/h, good for 81 / 0.32 = 253 kW."""
-        found = built(VAN, pump_flow="130 L/h", pump_pressure="4 bar")
+        found = built(VAN, main__flow="130 L/h", main__pressure="4 bar")
         self.assertEqual(found["state"], "short")
         said = re.match(r"Good for (\d+) of 280", found["headline"]["sentence"])
         assert said is not None, found["headline"]["sentence"]

@@ -32,14 +32,14 @@ from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
 # A fuel tank whose pickup is thrown about, in a build whose pan is.
 TANK = {
-    "tank_length": "700 mm",
-    "tank_width": "400 mm",
-    "tank_height": "250 mm",
-    "tank_volume": "60 L",
-    "tank_pickup_x": "-200 mm",
-    "tank_pickup_y": "0 mm",
-    "tank_pickup_height": "50 mm",
-    "pickup_in": "open",
+    "tank.length": "700 mm",
+    "tank.width": "400 mm",
+    "tank.height": "250 mm",
+    "tank.volume": "60 L",
+    "tank.pickup_x": "-200 mm",
+    "tank.pickup_y": "0 mm",
+    "tank.pickup_height": "50 mm",
+    "tank.pickup_in": "open",
 }
 # Everything that may lie somewhere does, one duty follows another, and one is typed.
 LAID_OUT = changed(
@@ -65,9 +65,9 @@ LAID_OUT = changed(
     engine__coolant_heat="70 kW",
     engine__torque_curve="1000 rpm, 150 N m\n3000 rpm, 205 N m\n5000 rpm, 215 N m\n6000 rpm, 199 N m",
     cooling__gearbox_cooler="yes",
-    fuel__tank_pickup_x="200 mm",
-    oil__baffle="none",
-    oil__baffle_g=None,
+    fuel__tank__pickup_x="200 mm",
+    oil__pan__baffle="none",
+    oil__pan__baffle_g=None,
     machine__trailer_mass="900 kg",
     duties=[
         {"id": "towing", "name": "Towing", "kind": "road", "speed": "70 km/h", "grade": "5 %", "tow": "yes"},
@@ -77,7 +77,7 @@ LAID_OUT = changed(
         {"id": "pull", "kind": "pull", "start": "cold", "pulling": "0.9 g", "braking": "1.0 g", "cornering": "1 g"},
     ],
 )
-BEHIND = changed(LAID_OUT, fuel__tank_pickup_x="-200 mm", installation__opening_height="340 mm")
+BEHIND = changed(LAID_OUT, fuel__tank__pickup_x="-200 mm", installation__opening_height="340 mm")
 HIGH = changed(ROAD, engine__aspiration="turbo", duties=[{"id": "pull", "kind": "pull", "altitude": "3500 m"}])
 CRAWL = changed(
     ROAD,
@@ -230,8 +230,8 @@ class Declarations(unittest.TestCase):
     def test_readers_and_those_they_hand_on_to(self) -> None:
         self.assertEqual(affected("engine.dry_mass"), {"oil", "cooling"})
         self.assertEqual(affected("engine.thermostat"), {"oil", "cooling"})
-        self.assertEqual(affected("oil.pan_depth"), {"oil", "cooling"})
-        self.assertEqual(affected("fuel.line_bore"), {"fuel"})
+        self.assertEqual(affected("oil.pan.depth"), {"oil", "cooling"})
+        self.assertEqual(affected("fuel.line.bore"), {"fuel"})
         self.assertEqual(affected("installation.exhaust_loom"), {"exhaust"})
         self.assertEqual(affected("duties.pull.braking"), {"oil", "cooling", "fuel"})
         self.assertEqual(affected("engine.bsfc"), {ENGINE, *SYSTEMS})
@@ -278,7 +278,7 @@ class Order(unittest.TestCase):
 def drawn_road() -> tuple[BuildCase, runs.Run]:
     """A build with pan and tank, drawn; every fact a guess."""
     raw = with_fuel(ROAD, **ROAD["fuel"], **TANK)
-    case = case_of(changed(raw, oil__baffle_g="0.6 g"))
+    case = case_of(changed(raw, oil__pan__baffle_g="0.6 g"))
     return case, runs.run(draw(case, 256))
 
 
@@ -312,7 +312,7 @@ class TankMoves(NumbersCase):
         self.close(alone["tank_cover"], 0.0, abs=1e-12)
 
     def test_solving_for_braking_touches_the_tank(self) -> None:
-        raw = with_fuel(ROAD, **ROAD["fuel"], **TANK | {"tank_pickup_x": "-60 mm", "tank_reserve": "60 %"})
+        raw = with_fuel(ROAD, **ROAD["fuel"], **TANK | {"tank.pickup_x": "-60 mm", "tank_reserve": "60 %"})
         case = case_of(raw)
         spec = spec_of("duties.pull.braking")
         assert spec is not None

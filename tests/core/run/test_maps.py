@@ -89,8 +89,8 @@ class Refused(NumbersCase):
 
     def test_a_core_that_is_missing_is_named(self) -> None:
         with self.assertRaises(MissingFact) as caught:
-            maps.heat_map(case_of(changed(ROAD, cooling__core_width=None)), "grade", "ambient_speed")
-        self.assertEqual(caught.exception.field, "cooling.core_width")
+            maps.heat_map(case_of(changed(ROAD, cooling__core__width=None)), "grade", "ambient_speed")
+        self.assertEqual(caught.exception.field, "cooling.core.width")
 
     def test_as_the_page_gets_it(self) -> None:
         found = heat_map(demo_document("quarry-mule"), "grade", "ambient_speed")
@@ -98,7 +98,8 @@ class Refused(NumbersCase):
         self.assertTrue(found["over_above"])
         self.assertGreater(found["weak_from"], 20.0)
         self.assertEqual(
-            heat_map(changed(ROAD, cooling__core_width=None), "grade", "ambient_speed")["missing"], "cooling.core_width"
+            heat_map(changed(ROAD, cooling__core__width=None), "grade", "ambient_speed")["missing"],
+            "cooling.core.width",
         )
         with self.assertRaises(SheetError):
             heat_map(ROAD, "pull", "ambient_speed")

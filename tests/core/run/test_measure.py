@@ -88,8 +88,8 @@ class Noise(NumbersCase):
 
     def test_two_equal_ends_say_nothing(self) -> None:
         found = measure.Either(1.0, 2.0, 0.5, 0.52, None)
-        item = measure.Settles("fuel.line_bore", 0.1, "fuel", found, None, None)
-        spec = SECTIONS["fuel"].specs["line_bore"]
+        item = measure.Settles("fuel.line.bore", 0.1, "fuel", found, None, None)
+        spec = SECTIONS["fuel"].specs["line.bore"]
         self.assertEqual(measure.say(item, spec, "Fuel").template, "")
 
 
@@ -99,15 +99,15 @@ class OnBuilds(NumbersCase):
         by itself straddles the brim does, as often as its own draws lie over it."""
         raw = changed(
             ROAD,
-            fuel__pump_flow={"text": "118 L/h", "tolerance": "12 %"},
-            fuel__pump_flow_2=None,
-            fuel__pump_pressure_2=None,
+            fuel__main__flow={"text": "118 L/h", "tolerance": "12 %"},
+            fuel__main__flow_2=None,
+            fuel__main__pressure_2=None,
         )
         case = case_of(raw)
-        item = measure.Settles("fuel.pump_flow", 0.3, "fuel", None, None, way_of("fuel.pump_flow"))
+        item = measure.Settles("fuel.main.flow", 0.3, "fuel", None, None, way_of("fuel.main.flow"))
         still = measure.Settles("machine.rolling_resistance", 0.0, "", None, None, None)
         found = measure.alone(case, [item, still], 256)
-        drawn = draw(case, 256, frozen=[p for p in draw(case, 1).z if p != "fuel.pump_flow"], model=False)
+        drawn = draw(case, 256, frozen=[p for p in draw(case, 1).z if p != "fuel.main.flow"], model=False)
         over = runs.run(drawn).over
         turned = np.any([flags[1:] != flags[0] for flags in over.values()], axis=0)
         self.close(found[0].alone or 0.0, float(np.mean(turned)), abs=1e-12)
@@ -117,10 +117,10 @@ class OnBuilds(NumbersCase):
         return {s.path: s for _, _, s in measure.settles(case_of(raw), count=256)}
 
     def test_zero_tolerance_never_appears(self) -> None:
-        raw = changed(ROAD, fuel__injector_flow={"text": "300 cc/min", **EXACT})
+        raw = changed(ROAD, fuel__injectors__flow={"text": "300 cc/min", **EXACT})
         found = self.settles(raw)
-        self.assertNotIn("fuel.injector_flow", found)
-        self.assertIn("fuel.dead_time", found)
+        self.assertNotIn("fuel.injectors.flow", found)
+        self.assertIn("fuel.injectors.dead_time", found)
 
     def test_a_product_of_two_guesses(self) -> None:
         """Pump and burned share, each off alone at most by its half-range, hold; both off together do not.
@@ -136,14 +136,14 @@ class OnBuilds(NumbersCase):
             fuel={
                 "injection": "mechanical",
                 "burned_share": {"text": "40 %", **off},
-                "pump_flow": {"text": "150 L/h", **off},
-                "pump_pressure": {"text": "35 kPa", **EXACT},
-                "rail_pressure": {"text": "35 kPa", **EXACT},
-                "line_bore": {"text": "20 mm", **EXACT},
+                "main.flow": {"text": "150 L/h", **off},
+                "main.pressure": {"text": "35 kPa", **EXACT},
+                "regulator.pressure": {"text": "35 kPa", **EXACT},
+                "line.bore": {"text": "20 mm", **EXACT},
             },
         )
         case = case_of(raw)
-        only = {p: k for p, k in case.known.items() if p in ("fuel.burned_share", "fuel.pump_flow")}
+        only = {p: k for p, k in case.known.items() if p in ("fuel.burned_share", "fuel.main.flow")}
         case = type(case)(**{**vars(case), "known": only})
         both = runs.run(draw(case, 1024, model=False))
         limit = next(x for x in both.limits if (x.check, x.duty) == ("pump_flow", "pull"))
@@ -173,7 +173,13 @@ class OnBuilds(NumbersCase):
         systems = list(found.over)
         truth = measure._flags(found.over, systems, 64)
         screened = {s.path: s.chance for _, _, s in measure.settles(case, found)}
-        for path in ("fuel.rail_pressure", "fuel.burned_share", "oil.pickup_x", "duties.full.cornering", "engine.bsfc"):
+        for path in (
+            "fuel.regulator.pressure",
+            "fuel.burned_share",
+            "oil.pickup.x",
+            "duties.full.cornering",
+            "engine.bsfc",
+        ):
             frozen = runs.run(draw(case, 64, frozen=(path,)))
             with self.subTest(path):
                 self.close(

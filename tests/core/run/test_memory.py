@@ -104,7 +104,7 @@ class AsFresh(unittest.TestCase):
     def test_drawn(self) -> None:
         case = case_of(demo_document("quarry-mule"))
         memory = Memory(40_000)
-        for path in ("fuel.line_bore", "oil.cooler_conductance", "engine.thermostat"):
+        for path in ("fuel.line.bore", "oil.cooler.conductance", "engine.thermostat"):
             now = fact_at(case, path)
             case = with_value(case, path, 1.01 * now)
             warm, cold = run(draw(case, 64), memory), run(draw(case, 64), Memory(0))
@@ -123,15 +123,15 @@ class OnlyWhatReadsIt(unittest.TestCase):
         return {call.args[0].id for call in made.call_args_list}
 
     def test_an_edit(self) -> None:
-        self.assertEqual(self.solved_after(fuel__injector_flow="390 cc/min"), {"fuel"})
-        self.assertEqual(self.solved_after(exhaust__pipe_length="4.2 m"), {"exhaust"})
-        self.assertEqual(self.solved_after(oil__baffle_g="0.8 g"), {"oil"})
-        self.assertEqual(self.solved_after(cooling__core_width="610 mm"), {"cooling", "oil"})
+        self.assertEqual(self.solved_after(fuel__injectors__flow="390 cc/min"), {"fuel"})
+        self.assertEqual(self.solved_after(exhaust__pipe__length="4.2 m"), {"exhaust"})
+        self.assertEqual(self.solved_after(oil__pan__baffle_g="0.8 g"), {"oil"})
+        self.assertEqual(self.solved_after(cooling__core__width="610 mm"), {"cooling", "oil"})
         self.assertEqual(self.solved_after(engine__bsfc="280 g/kWh"), {"oil", "exhaust", "cooling", "fuel"})
 
     def test_what_it_hands_on_stops_where_it_is_the_same(self) -> None:
         """An oil cooler's figure reaches the coolant; the pan's depth, which moves no heat, does not."""
-        self.assertEqual(self.solved_after(oil__cooler_conductance="60 W/K"), {"oil", "cooling"})
+        self.assertEqual(self.solved_after(oil__cooler__conductance="60 W/K"), {"oil", "cooling"})
 
     def test_nothing_twice(self) -> None:
         self.assertEqual(self.solved_after(), set())

@@ -33,11 +33,12 @@ class Refused(NumbersCase):
 
     def test_dead_times_twice_at_the_same_volts(self) -> None:
         table = "12 V, 0.9 ms\n12 V, 0.8 ms\n14 V, 0.7 ms"
-        self.assertEqual(self.field(changed(ROAD, fuel__dead_table=table)), "fuel.dead_table")
+        self.assertEqual(self.field(changed(ROAD, fuel__injectors__dead_table=table)), "fuel.injectors.dead_table")
 
     def test_a_pipe_that_is_all_wall(self) -> None:
         self.assertEqual(
-            self.field(changed(ROAD, exhaust__pipe_diameter="16 mm", exhaust__wall="8 mm")), "exhaust.pipe_diameter"
+            self.field(changed(ROAD, exhaust__pipe__diameter="16 mm", exhaust__pipe__wall="8 mm")),
+            "exhaust.pipe.diameter",
         )
 
 
@@ -65,8 +66,8 @@ class Drawn(NumbersCase):
     def test_a_thin_tube_of_thick_wall(self) -> None:
         raw = changed(
             ROAD,
-            exhaust__pipe_diameter={"text": "20 mm", "evidence": "guess"},
-            exhaust__wall={"text": "8 mm", "evidence": "guess"},
+            exhaust__pipe__diameter={"text": "20 mm", "evidence": "guess"},
+            exhaust__pipe__wall={"text": "8 mm", "evidence": "guess"},
         )
         with warnings.catch_warnings():
             warnings.simplefilter("error")

@@ -218,13 +218,13 @@ class Reach(NumbersCase):
         self.assertGreater(abs(row["reach_w"] / (pump["wanted_w"] / row["fill"]) - 1.0), 0.005)
 
     def test_codes_at_the_ends(self) -> None:
-        big = report(changed(ROAD, fuel__injector_flow="5000 cc/min"))
+        big = report(changed(ROAD, fuel__injectors__flow="5000 cc/min"))
         self.assertEqual(row_of(big, "injectors", "power")["reach_code"], "above")
         self.assertIsNone(row_of(big, "injectors", "power")["reach_w"])
-        small = report(changed(ROAD, fuel__injector_flow="10 cc/min"))
+        small = report(changed(ROAD, fuel__injectors__flow="10 cc/min"))
         self.assertEqual(row_of(small, "injectors", "power")["reach_code"], "below")
         self.assertEqual(row_of(small, "stack", "gate")["reach_code"], "gate")
-        none = report(changed(ROAD, fuel__injector_flow=None))
+        none = report(changed(ROAD, fuel__injectors__flow=None))
         self.assertEqual(row_of(none, "injectors", "power")["reach_code"], "unknown")
 
     def test_whole_reach_is_the_lowest(self) -> None:
@@ -284,9 +284,9 @@ class Headline(NumbersCase):
             changed(
                 ROAD,
                 duties=self.WEAK,
-                cooling__core_width="1200 mm",
-                cooling__core_height="800 mm",
-                cooling__fan_diameter="2x 400 mm",
+                cooling__core__width="1200 mm",
+                cooling__core__height="800 mm",
+                cooling__fan__diameter="2x 400 mm",
             )
         )
         self.assertEqual(found["first_to_give"]["check"], "enough")

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { HeatMap } from '../../api/client'
-import { dragged, linePath, overPath, place, whole } from './map'
+import { linePath, overPath, place, whole } from './map'
 
 const map: HeatMap = {
   missing: '', kind: 'ambient_speed', over_above: true, all_over: [false, false, true], weak_from: null,
@@ -11,7 +11,7 @@ const frame = { width: 100, height: 80 }
 
 describe('a map of heat', () => {
   it('is drawn when it came whole', () => {
-    expect([whole(map), whole({ ...map, missing: 'cooling.core_width' }), whole(null)]).toEqual([true, false, false])
+    expect([whole(map), whole({ ...map, missing: 'cooling.core.width' }), whole(null)]).toEqual([true, false, false])
   })
   it('puts points in its frame, y upwards', () => {
     if (!whole(map)) throw new Error('not whole')
@@ -24,14 +24,5 @@ describe('a map of heat', () => {
   it('shades above the limit, all of a column that is over throughout, none of one that holds', () => {
     if (!whole(map)) throw new Error('not whole')
     expect(overPath(map, frame)).toBe('M0.0 0.0L50.0 40.0L100.0 80.0L100.0 0.0L50.0 0.0L0.0 0.0Z')
-  })
-})
-
-describe('a dragged fact', () => {
-  it('changes a copy of the sheet alone', () => {
-    const sheet = { name: 'x', cooling: { core_depth: { text: '40 mm' }, shroud: 'full' } }
-    const found = dragged(sheet, 'core_depth', 0.056, 'm')
-    expect(found).toEqual({ name: 'x', cooling: { core_depth: { text: '0.056 m' }, shroud: 'full' } })
-    expect(sheet.cooling.core_depth.text).toBe('40 mm')
   })
 })

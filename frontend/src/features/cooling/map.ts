@@ -7,13 +7,7 @@ export interface Frame {
 
 /** Facts of the cooling that may be dragged, with the unit a dragged value is written in. */
 export const DRAGGED: Record<string, string> = {
-  core_depth: 'm', core_width: 'm', core_height: 'm', fan_flow: 'm3/s', exit_area: 'm2', coolant_flow: 'm3/s', cap_pressure: 'Pa',
-}
-
-/** The sheet with one fact of the cooling at another value; the sheet itself stays as it is. */
-export function dragged(sheet: Record<string, unknown>, name: string, si: number, unit: string): Record<string, unknown> {
-  const cooling = { ...(sheet.cooling as Record<string, unknown> | undefined) }
-  return { ...sheet, cooling: { ...cooling, [name]: { text: `${Number(si.toPrecision(6))} ${unit}` } } }
+  'core.depth': 'm', 'core.width': 'm', 'core.height': 'm', 'fan.flow': 'm3/s', exit_area: 'm2', coolant_flow: 'm3/s', cap_pressure: 'Pa',
 }
 
 type Drawn = Required<Pick<HeatMap, 'x' | 'y' | 'lines'>> & HeatMap

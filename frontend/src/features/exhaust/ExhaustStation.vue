@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import FactPanel from '../../shared/FactPanel.vue'
+import PartList from '../../shared/PartList.vue'
 import StationFrame from '../../shared/StationFrame.vue'
 import { useInstrument } from '../../shared/useInstrument'
 import { useBuild } from '../../stores/build'
@@ -28,6 +29,7 @@ const judged = computed(() => build.report?.systems.exhaust !== undefined)
   <StationFrame system="exhaust">
     <template #fitted="{ block }">
       <FactPanel section="exhaust" :cautions="block?.cautions ?? []" />
+      <PartList place="exhaust.pieces" title="Piece by piece" empty="From flange to tip: tube, flex, catalyst, silencer. Stated so, they take the place of the one tube." />
       <FactPanel section="installation" title="Gaps" :only="['Round the exhaust']" />
     </template>
     <template #instrument>

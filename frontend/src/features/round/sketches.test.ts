@@ -3,7 +3,7 @@ import { letters, SKETCHES } from './sketches'
 
 describe('letters of a datum sketch', () => {
   it('go in the order listed, to what the sketch shows', () => {
-    expect(letters('stand', ['oil.pickup_x', 'engine.stroke', 'oil.pan_depth'])).toEqual({ 'oil.pickup_x': 'A', 'oil.pan_depth': 'B' })
+    expect(letters('stand', ['oil.pickup.x', 'engine.stroke', 'oil.pan.depth'])).toEqual({ 'oil.pickup.x': 'A', 'oil.pan.depth': 'B' })
   })
   it('are none where there is no sketch', () => {
     expect(letters('papers', ['machine.mass'])).toEqual({})

@@ -24,11 +24,11 @@ export const SKETCHES: Record<string, Sketch> = {
     lines: ['M30 130h120', 'M14 25v90', 'M190 14h18', 'M262 40v60'],
     datum: 'Finned part only, not the tanks.',
     marks: [
-      { path: 'cooling.core_width', x: 86, y: 145 },
-      { path: 'cooling.core_height', x: 0, y: 74 },
-      { path: 'cooling.core_depth', x: 194, y: 10 },
-      { path: 'cooling.fan_diameter', x: 268, y: 74 },
-      { path: 'cooling.fin_count', x: 86, y: 60 },
+      { path: 'cooling.core.width', x: 86, y: 145 },
+      { path: 'cooling.core.height', x: 0, y: 74 },
+      { path: 'cooling.core.depth', x: 194, y: 10 },
+      { path: 'cooling.fan.diameter', x: 268, y: 74 },
+      { path: 'cooling.core.fin_count', x: 86, y: 60 },
     ],
   },
   stand: {
@@ -38,12 +38,12 @@ export const SKETCHES: Record<string, Sketch> = {
     lines: ['M30 16h220', 'M16 30v100', 'M30 146h90', 'M264 30v40', 'M30 96h47', 'M92 122v8'],
     datum: 'All from the rail and its flywheel end.',
     marks: [
-      { path: 'oil.pan_length', x: 136, y: 12 },
-      { path: 'oil.pan_depth', x: 2, y: 86 },
-      { path: 'oil.well_length', x: 70, y: 158 },
-      { path: 'oil.shallow_depth', x: 268, y: 56 },
-      { path: 'oil.pickup_x', x: 46, y: 92 },
-      { path: 'oil.pickup_clearance', x: 96, y: 130 },
+      { path: 'oil.pan.length', x: 136, y: 12 },
+      { path: 'oil.pan.depth', x: 2, y: 86 },
+      { path: 'oil.pan.well_length', x: 70, y: 158 },
+      { path: 'oil.pan.shallow_depth', x: 268, y: 56 },
+      { path: 'oil.pickup.x', x: 46, y: 92 },
+      { path: 'oil.pickup.clearance', x: 96, y: 130 },
     ],
   },
   above: {
@@ -76,7 +76,7 @@ export const SKETCHES: Record<string, Sketch> = {
     datum: 'Plumb, from the lowest fuel level to the pump’s inlet; below it is negative.',
     marks: [
       { path: 'fuel.suction_lift', x: 196, y: 58 },
-      { path: 'fuel.suction_length', x: 176, y: 24 },
+      { path: 'fuel.suction.length', x: 176, y: 24 },
     ],
   },
 }

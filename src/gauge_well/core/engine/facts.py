@@ -115,7 +115,9 @@ class EngineFacts:
     )
     rated_speed: Value | None = quantity("at", "speed_rpm", 300.0, 20000.0, group="Output", follows="rated_power")
     peak_torque: Value | None = quantity("Peak torque", "torque", 2.0, 20000.0, group="Output")
-    peak_torque_speed: Value | None = quantity("at ", "speed_rpm", 200.0, 18000.0, group="Output", follows="peak_torque")
+    peak_torque_speed: Value | None = quantity(
+        "at ", "speed_rpm", 200.0, 18000.0, group="Output", follows="peak_torque"
+    )
     torque_curve: tuple[tuple[float, ...], ...] | None = table(
         "Torque curve",
         (("speed", "speed_rpm"), ("torque", "torque")),

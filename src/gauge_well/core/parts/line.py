@@ -21,7 +21,6 @@ class LineFacts:
         "angle",
         0.0,
         1.5708,
-        needed=True,
         group="Turbo's oil return",
         help="Its flattest run, from level.",
     )

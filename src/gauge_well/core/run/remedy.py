@@ -201,8 +201,13 @@ def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[i
         itertools.combinations(picked, 2),
         key=lambda ab: (-(ab[0][2].buys + ab[1][2].buys), ab[0][1].part == ab[1][1].part),
     )
-    apart = [(a[0], b[0]) for a, b in order if not set(a[1].changes) & set(b[1].changes)]
+    apart = [(a[0], b[0]) for a, b in order if _apart(a[1], b[1])]
     yield from apart[:PAIRS]
+
+
+def _apart(a: Candidate, b: Candidate) -> bool:
+    """Whether two changes touch no fact of each other, nor one a part that the other fits anew."""
+    return not any(p == q or p.startswith(f"{q}.") or q.startswith(f"{p}.") for p in a.changes for q in b.changes)
 
 
 def triples(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int, int]]:
@@ -215,7 +220,7 @@ def triples(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple
     sets = sorted(
         itertools.combinations(list(best.values())[:PARTNERS], 3), key=lambda s: -sum(w.buys for _, _, w in s)
     )
-    apart = [s for s in sets if len({p for _, c, _ in s for p in c.changes}) == sum(len(c.changes) for _, c, _ in s)]
+    apart = [s for s in sets if all(_apart(a[1], b[1]) for a, b in itertools.combinations(s, 2))]
     for a, b, c in apart[:TRIPLES]:
         yield a[0], b[0], c[0]
 

@@ -57,8 +57,10 @@ class EditEntry(Strict):
     text: str | None = Field(default=None, max_length=4000)
     evidence: Literal["taped", "sheet", "similar", "guess"] | None = None
     tolerance: str | None = Field(default=None, max_length=60)
-    action: Literal["set", "measure", "claim", "use", "drop", "tolerance", "price"] = "set"
-    index: int = Field(default=0, ge=0, le=50)
+    action: Literal[
+        "set", "measure", "claim", "use", "drop", "tolerance", "price", "add", "remove", "copy", "fit", "take", "move"
+    ] = "set"
+    index: int = Field(default=0, ge=0, le=200)
     source: str | None = Field(default=None, max_length=80)
     date: str | None = Field(default=None, pattern=r"^\d{4}-\d{2}-\d{2}$")
 

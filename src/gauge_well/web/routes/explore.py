@@ -11,7 +11,7 @@ from flask import Response, jsonify
 from pydantic import BaseModel, Field
 
 from gauge_well.services import explore, maps
-from gauge_well.services.models import Candidates, ExploreEvent, MapOut, NeedSheet, Round, SheetIn, SolvedOut
+from gauge_well.services.models import ExploreEvent, MapOut, NeedSheet, Round, SheetIn, SideBySide, SolvedOut
 from gauge_well.web import jobs
 from gauge_well.web.api import Strict, answers, blueprint, plain
 from gauge_well.web.documents import STREAM
@@ -85,16 +85,16 @@ def heat_map(body: MapRequest) -> Response:
     return jsonify(maps.heat_map(body.sheet, body.duty, body.kind))
 
 
-class SystemPath(BaseModel):
-    """Which system."""
+class PlacePath(BaseModel):
+    """Which place, as ``section.name``."""
 
-    system: str = Field(min_length=1, max_length=40)
+    place: str = Field(min_length=1, max_length=80)
 
 
-@bp.post("/candidates/<system>", responses=answers(Candidates, 404))
-def candidates(path: SystemPath, body: SheetRequest) -> Response:
-    """Parts that might be fitted, side by side."""
-    return jsonify(jobs.work("candidates", body.sheet, path.system))
+@bp.post("/compare/<place>", responses=answers(SideBySide, 404))
+def side_by_side(path: PlacePath, body: SheetRequest) -> Response:
+    """What fills a place and the parts of the yard that could, side by side."""
+    return jsonify(jobs.work("compare", body.sheet, path.place))
 
 
 @bp.post("/need", responses=answers(NeedSheet))

@@ -105,7 +105,7 @@ class Trade(NumbersCase):
         """A full shroud gains some 20 to 35 % at standstill and costs 30 to 60 % of the air at 100 km/h
         unless it has flaps (common practice; the bands widened by a tenth)."""
         full, bare, flaps = (
-            [speed_over_core(v, cooling__shroud=s) for v in (0, 100)] for s in ("full", "none", "flaps")
+            [speed_over_core(v, cooling__fan__shroud=s) for v in (0, 100)] for s in ("full", "none", "flaps")
         )
         self.between(full[0] / bare[0], 1.10, 1.45)
         self.between(1 - full[1] / bare[1], 0.15, 0.65)
@@ -115,13 +115,13 @@ class Trade(NumbersCase):
         """0.12 to 0.20 behind a usual grille (common practice)."""
         for kmh in (80, 120, 160):
             self.between(
-                speed_over_core(kmh, cooling__fan_kind="none", cooling__fan_diameter=None) * 3.6 / kmh, 0.11, 0.21
+                speed_over_core(kmh, cooling__fan__drive="none", cooling__fan__diameter=None) * 3.6 / kmh, 0.11, 0.21
             )
 
     def test_what_stands_in_the_way(self) -> None:
         grilles = [speed_over_core(100, cooling__grille=g) for g in ("none", "usual", "dense")]
         self.falling(grilles)
-        self.assertLess(speed_over_core(100, cooling__condenser="yes"), speed_over_core(100))
+        self.assertLess(speed_over_core(100, cooling__condenser_front="yes"), speed_over_core(100))
         self.falling([speed_over_core(100, cooling__opening=o) for o in ("ducted", "open_nose", "remote")])
         self.rising([speed_over_core(100, cooling__exit_area=a) for a in ("0.05 m2", "0.15 m2", "0.4 m2")])
 
@@ -166,13 +166,13 @@ class Trade(NumbersCase):
 
     def test_fans(self) -> None:
         """A pusher moves less than the puller it is compared with, an advertised figure less than a rig's."""
-        base = {"cooling__fan_flow": "0.9 m3/s"}
-        puller, pusher = (speed_over_core(0, cooling__fan_kind=k, **base) for k in ("puller", "pusher"))
+        base = {"cooling__fan__flow": "0.9 m3/s"}
+        puller, pusher = (speed_over_core(0, cooling__fan__drive=k, **base) for k in ("puller", "pusher"))
         self.assertLess(pusher, puller)
-        rig = speed_over_core(0, cooling__fan_rating="rig", **base)
+        rig = speed_over_core(0, cooling__fan__rating="rig", **base)
         self.assertGreater(rig, puller)
-        two = speed_over_core(0, cooling__fan_diameter="2x 300 mm")
-        self.assertGreater(two, speed_over_core(0, cooling__fan_diameter="300 mm"))
+        two = speed_over_core(0, cooling__fan__diameter="2x 300 mm")
+        self.assertGreater(two, speed_over_core(0, cooling__fan__diameter="300 mm"))
 
     def test_open_part_blows_back_at_standstill(self) -> None:
         """Without a shroud some of what the fan moves comes round through the open face."""

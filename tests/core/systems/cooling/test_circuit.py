@@ -43,7 +43,7 @@ class Inlet(NumbersCase):
 
     def test_spinning_the_pump_faster_brings_it_nearer(self) -> None:
         fills = [
-            check_of(report(changed(ROAD, cooling__pump_ratio=r)), "cooling", "pump_inlet")["fill"]
+            check_of(report(changed(ROAD, cooling__pump__ratio=r)), "cooling", "pump_inlet")["fill"]
             for r in ("1", "1.5", "2")
         ]
         self.rising(fills)
@@ -52,7 +52,9 @@ class Inlet(NumbersCase):
 class Expansion(NumbersCase):
     def test_by_density(self) -> None:
         """9 L from 20 degC to the limit: some 6 to 8 % (common practice for half and half), and by the table's densities."""
-        raw = changed(ROAD, cooling__coolant_volume="9 L", cooling__header_volume="1 L", cooling__header_fill="30 %")
+        raw = changed(
+            ROAD, cooling__coolant_volume="9 L", cooling__header_tank__volume="1 L", cooling__header_fill="30 %"
+        )
         _, cooling = solved(raw)
         grown = float(circuit.expansion(cooling)[0])
         hot = float(cooling.plant.limit.max())
@@ -83,7 +85,7 @@ class Cold(NumbersCase):
     def test_more_heaters_cool_it_sooner(self) -> None:
         duty = {"id": "d", "kind": "road", "speed": "50 km/h", "ambient": "0 C"}
         found = [
-            report(changed(ROAD, duties=[duty], cooling__heater_cores=n))["systems"]["cooling"]["figures"]["d"][
+            report(changed(ROAD, duties=[duty], cooling__heater__count=n))["systems"]["cooling"]["figures"]["d"][
                 "overcooled_ambient_k"
             ]
             for n in ("1", "2", "3")
@@ -110,7 +112,7 @@ class Notices(NumbersCase):
 
     def test_a_flow_no_core_takes_still_reads(self) -> None:
         """3,000 L/min through a core 50 mm wide: absurd pressures, but an answer."""
-        raw = changed(ROAD, cooling__coolant_flow="3000 L/min", cooling__core_width="50 mm")
+        raw = changed(ROAD, cooling__coolant_flow="3000 L/min", cooling__core__width="50 mm")
         self.assertGreater(report(raw)["systems"]["cooling"]["figures"]["pull"]["block_boiling_margin_k"], 0.0)
 
     def test_block_margin_rises_with_the_cap(self) -> None:
@@ -132,12 +134,12 @@ class Remedies(NumbersCase):
         """The pump stays what it is: through two passes it moves less than was measured through one."""
         raw = changed(ROAD, cooling__coolant_flow="90 L/min", cooling__coolant_flow_speed="5000 rpm")
         changes = self.found(raw)["core_passes"].changes
-        self.assertEqual(changes["cooling.core_passes"], 2.0)
+        self.assertEqual(changes["cooling.core.passes"], 2.0)
         self.between(changes["cooling.coolant_flow"] * 6e4, 40.0, 89.9)
         self.assertNotIn("cooling.coolant_flow", self.found(ROAD)["core_passes"].changes)
 
     def test_wider_hoses_of_a_measured_loop_quicken_it(self) -> None:
-        raw = changed(ROAD, cooling__coolant_flow="90 L/min", cooling__hose_bore="32 mm")
+        raw = changed(ROAD, cooling__coolant_flow="90 L/min", cooling__hose__bore="32 mm")
         self.assertGreater(self.found(raw)["hose_bore"].changes["cooling.coolant_flow"] * 6e4, 90.0)
 
     def test_offered_where_they_fit(self) -> None:
@@ -146,8 +148,8 @@ class Remedies(NumbersCase):
         held = changed(ROAD, cooling__restrictor="main", cooling__restrictor_bore="18 mm")
         self.assertIn("restrictor", self.found(held))
         self.assertTrue(self.found(ROAD)["heater"].school)
-        bare = changed(ROAD, cooling__heater_cores="0")
+        bare = changed(ROAD, cooling__heater__count="0")
         self.assertFalse(self.found(bare)["heater"].school)
         self.assertNotIn("header", self.found(ROAD))
-        self.assertIn("header", self.found(changed(ROAD, cooling__cap_pressure="0 kPa", cooling__pump_ratio="1.6")))
-        self.assertNotIn("pump_ratio", self.found(changed(ROAD, cooling__pump_drive="electric")))
+        self.assertIn("header", self.found(changed(ROAD, cooling__cap_pressure="0 kPa", cooling__pump__ratio="1.6")))
+        self.assertNotIn("pump_ratio", self.found(changed(ROAD, cooling__pump__drive="electric")))

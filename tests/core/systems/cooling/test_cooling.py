@@ -1,9 +1,8 @@
 """Cooling as a whole: consistency of limit, duration and gauge, edges, needs."""
 
-from dataclasses import replace
-
 import numpy as np
 
+from gauge_well.core.facts import with_facts
 from gauge_well.core.systems.cooling import model, need
 from gauge_well.core.systems.cooling.gauge import air_to_boil, shed_at, shown
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
@@ -77,7 +76,7 @@ class Limit(NumbersCase):
 class Gauge(NumbersCase):
     def test_shown_temperature_balances(self) -> None:
         """Heat shed at the shown temperature, thermostat where it then stands, is heat made."""
-        context, _, c = solved(changed(STEADY, cooling__fan_kind="none", cooling__fan_diameter=None))
+        context, _, c = solved(changed(STEADY, cooling__fan__drive="none", cooling__fan__diameter=None))
         heat = heat_made(c, context, context.mean)
         seen = shown(c, heat)
         off = model.pick_fan(c.airs, 0)
@@ -127,8 +126,8 @@ class Duration(NumbersCase):
             engine__rated_power="220 kW",
             engine__displacement="3 L",
             engine__aspiration="turbo",
-            cooling__core_depth="40 mm",
-            cooling__core_width="680 mm",
+            cooling__core__depth="40 mm",
+            cooling__core__width="680 mm",
             duties=[{"id": "pull", "kind": "pull", "ambient": "35 C"}],
         )
         figures = report(raw)["systems"]["cooling"]["figures"]["pull"]
@@ -156,19 +155,19 @@ class Duration(NumbersCase):
 
 class Parts(NumbersCase):
     def test_missing_core_is_unknown_with_a_need(self) -> None:
-        found = report(changed(ROAD, cooling__core_depth=None))
+        found = report(changed(ROAD, cooling__core__depth=None))
         block = found["systems"]["cooling"]
         self.assertEqual(block["state"], "unknown")
-        self.assertEqual(block["unknown"][0]["missing"], ["cooling.core_depth"])
+        self.assertEqual(block["unknown"][0]["missing"], ["cooling.core.depth"])
         self.assertIn("core_face", {n["quantity"] for n in block["need"]})
         self.assertEqual(found["systems"]["fuel"]["state"], "holds")
-        self.assertIn("cooling.core_depth", found["unknown"])
+        self.assertIn("cooling.core.depth", found["unknown"])
 
     def test_all_that_is_missing_is_named(self) -> None:
         block = report(changed(ROAD, cooling={}))["systems"]["cooling"]
         self.assertEqual(
             set(block["unknown"][0]["missing"]),
-            {"cooling.core_width", "cooling.core_height", "cooling.core_depth", "cooling.fan_kind"},
+            {"cooling.core.width", "cooling.core.height", "cooling.core.depth", "cooling.fan.drive"},
         )
 
     def test_the_needed_core_just_serves(self) -> None:
@@ -177,17 +176,18 @@ class Parts(NumbersCase):
         context = context_of(raw)
         needs = {n.quantity: likely(n.value) for n in need.needs(context, facts_of(raw, "cooling"))}
         face = needs["core_face"]
-        facts = replace(
-            facts_of(
-                changed(raw, cooling={"core_depth": "26 mm", "fan_kind": "puller", "fan_diameter": "300 mm"}), "cooling"
-            ),
-            core_width=np.sqrt(1.5 * face),
-            core_height=np.sqrt(face / 1.5),
-            fan_count=1.0,
-            fan_diameter=0.8 * np.sqrt(face),
-            fan_flow=need.FAN_SPEED * face,
-            fan_pressure=need.FAN_PRESSURE,
-            fan_rating="rig",
+        fitted = {"core.depth": "26 mm", "fan.drive": "puller", "fan.diameter": "300 mm"}
+        facts = with_facts(
+            facts_of(changed(raw, cooling=fitted), "cooling"),
+            {
+                "core.width": np.sqrt(1.5 * face),
+                "core.height": np.sqrt(face / 1.5),
+                "fan.count": 1.0,
+                "fan.diameter": 0.8 * np.sqrt(face),
+                "fan.flow": need.FAN_SPEED * face,
+                "fan.pressure": need.FAN_PRESSURE,
+                "fan.rating": "rig",
+            },
         )
         c = prepare(context, plant_of(context, facts))
         self.close(heat_made(c, context, context.mean) / c.capacity, 1.0, abs=0.04)
@@ -196,14 +196,14 @@ class Parts(NumbersCase):
         """On the core that is fitted, in town: the fan asked for and no larger one gives a fill of one, to 3 %; a duty
         at speed asks for none."""
         town = {"id": "t", "kind": "road", "speed": "12 km/h", "ambient": "42 C", "air_conditioning": "yes"}
-        raw = changed(ROAD, duties=[town], cooling__core_width="560 mm", cooling__condenser="yes")
+        raw = changed(ROAD, duties=[town], cooling__core__width="560 mm", cooling__condenser_front="yes")
         fan = next(n for n in report(raw)["systems"]["cooling"]["need"] if n["quantity"] == "fan_free_air")
         with_it = changed(
             raw,
-            cooling__fan_flow=f"{fan['value']:.6f} m3/s",
-            cooling__fan_pressure=f"{need.FAN_PRESSURE} Pa",
-            cooling__fan_rating="rig",
-            cooling__fan_diameter="423 mm",
+            cooling__fan__flow=f"{fan['value']:.6f} m3/s",
+            cooling__fan__pressure=f"{need.FAN_PRESSURE} Pa",
+            cooling__fan__rating="rig",
+            cooling__fan__diameter="423 mm",
         )
         self.close(check_of(report(with_it), "cooling", "heat", "t")["fill"], 1.0, abs=0.03)
         fast = changed(raw, duties=[{"id": "m", "kind": "road", "speed": "120 km/h", "ambient": "30 C"}])
@@ -238,14 +238,14 @@ class Parts(NumbersCase):
         self.assertNotIn("freezing", {c["id"] for c in report(ROAD)["systems"]["cooling"]["checks"]})
 
     def test_never_hotter_than_boiling_without_saying_so(self) -> None:
-        raw = changed(ROAD, cooling__core_width="250 mm", duties=[{"id": "w", "kind": "work", "ambient": "35 C"}])
+        raw = changed(ROAD, cooling__core__width="250 mm", duties=[{"id": "w", "kind": "work", "ambient": "35 C"}])
         found = report(raw)
         figures = found["systems"]["cooling"]["figures"]["w"]
         self.close(figures["coolant_out_k"], figures["boiling_point_k"], abs=1e-9)
         self.assertRegex(check_of(found, "cooling", "heat", "w")["sentence"], r"Boils after \d+")
 
     def test_no_pressure_under_nothing(self) -> None:
-        raw = changed(ROAD, cooling__hose_bore="14 mm", cooling__coolant_flow="150 L/min")
+        raw = changed(ROAD, cooling__hose__bore="14 mm", cooling__coolant_flow="150 L/min")
         found = report(raw)
         for figures in found["systems"]["cooling"]["figures"].values():
             self.assertGreaterEqual(figures["pump_inlet_pa"], 0.0)
@@ -255,8 +255,8 @@ class Parts(NumbersCase):
         """Stated apart: 65 mm of fan in 60 ahead is too much; behind, the core alone stands to the pulley."""
         raw = changed(
             ROAD,
-            cooling__fan_kind="pusher",
-            cooling__fan_depth="65 mm",
+            cooling__fan__drive="pusher",
+            cooling__fan__depth="65 mm",
             cooling__fan_gap="0 mm",
             installation__depth_ahead="60 mm",
             installation__depth_available="80 mm",
@@ -270,9 +270,9 @@ class Parts(NumbersCase):
         duty = ROAD["duties"][0]["id"]
 
         def fill(flow: object) -> float:
-            return float(check_of(report(changed(ROAD, cooling__fan_flow=flow)), "cooling", "heat", duty)["fill"])
+            return float(check_of(report(changed(ROAD, cooling__fan__flow=flow)), "cooling", "heat", duty)["fill"])
 
-        usual = report(ROAD)["facts"]["cooling.fan_flow"]["shown"] if "facts" in report(ROAD) else "0.95 m3/s"
+        usual = report(ROAD)["facts"]["cooling.fan.flow"]["shown"] if "facts" in report(ROAD) else "0.95 m3/s"
         by_rule = fill(None)
         self.close(fill({"text": usual, "evidence": "guess"}), by_rule, rel=5e-3)
         self.close(fill({"text": "0.9 m3/s", "evidence": "taped"}) / by_rule, 1.0, abs=0.06)
@@ -314,8 +314,8 @@ class Parts(NumbersCase):
     def test_no_fan_stands_open(self) -> None:
         raw = changed(
             ROAD,
-            cooling__fan_kind="none",
-            cooling__fan_diameter=None,
+            cooling__fan__drive="none",
+            cooling__fan__diameter=None,
             duties=[{"id": "idle", "kind": "idle", "ambient": "38 C"}],
         )
         found = report(raw)
@@ -324,7 +324,7 @@ class Parts(NumbersCase):
 
     def test_coolers_that_share_the_radiator(self) -> None:
         base = row_of(report(STEADY), "core_fan", "load")["fill"]
-        with_oil = row_of(report(changed(STEADY, oil__cooler="water")), "core_fan", "load")["fill"]
+        with_oil = row_of(report(changed(STEADY, oil__cooler__into="water")), "core_fan", "load")["fill"]
         slipping = changed(STEADY, cooling__gearbox_cooler="yes", machine__gearbox="automatic_slipping")
         self.assertGreater(with_oil, base)
         self.assertGreater(row_of(report(slipping), "core_fan", "load")["fill"], base)

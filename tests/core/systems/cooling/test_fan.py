@@ -4,6 +4,7 @@ import numpy as np
 from scipy.optimize import brentq
 
 from gauge_well.core.errors import CoreError
+from gauge_well.core.facts import with_facts
 from gauge_well.core.systems.cooling.air import AirPath, zones
 from gauge_well.core.systems.cooling.facts import refuse
 from gauge_well.core.systems.cooling.fan import Curve, curve_of, electric_power, fan_of
@@ -18,14 +19,14 @@ def belt(**more: str) -> dict:
     return changed(
         ROAD,
         **{
-            "cooling__fan_kind": "belt",
-            "cooling__fan_diameter": "430 mm",
-            "cooling__fan_flow": "1.6 m3/s",
-            "cooling__fan_pressure": "300 Pa",
-            "cooling__fan_rating": "rig",
-            "cooling__fan_speed": "2400 rpm",
-            "cooling__fan_ratio": "1",
-            "cooling__fan_clutch": "none",
+            "cooling__fan__drive": "belt",
+            "cooling__fan__diameter": "430 mm",
+            "cooling__fan__flow": "1.6 m3/s",
+            "cooling__fan__pressure": "300 Pa",
+            "cooling__fan__rating": "rig",
+            "cooling__fan__speed": "2400 rpm",
+            "cooling__fan__ratio": "1",
+            "cooling__fan__clutch": "none",
         }
         | {f"cooling__{k}": v for k, v in more.items()},
     )
@@ -45,7 +46,7 @@ class Laws(NumbersCase):
 
     def test_a_clutch_holds_it(self) -> None:
         """A viscous clutch slips a little below its limit and holds the fan to it above (common practice)."""
-        facts = facts_of(belt(fan_clutch="viscous", fan_clutch_limit="2600 rpm"), "cooling")
+        facts = facts_of(belt(fan__clutch="viscous", fan__clutch_limit="2600 rpm"), "cooling")
         flows = [float(fan_of(facts, n).free_air) for n in (1000.0, 2000.0, 4000.0, 6000.0)]
         self.close(flows[0], 1.6 * 0.93 * 1000 / 2400, rel=1e-9)
         self.close(flows[2:], 1.6 * 2600 / 2400, rel=1e-9)
@@ -59,7 +60,7 @@ class Laws(NumbersCase):
 
     def test_electric_power(self) -> None:
         """0.5 m3/s at 140 Pa is 70 W of air, 200 W at 0.35; a fan that moves little still takes 0.7 of its plate."""
-        fan = fan_of(facts_of(changed(ROAD, cooling__fan_power="220 W"), "cooling"), 2000.0)
+        fan = fan_of(facts_of(changed(ROAD, cooling__fan__power="220 W"), "cooling"), 2000.0)
         self.close(electric_power(fan, 0.5, 140.0), 200.0, rel=1e-9)
         self.close(electric_power(fan, 0.01, 100.0), 154.0, rel=1e-9)
 
@@ -100,14 +101,12 @@ class Tables(NumbersCase):
         for rows in ("0 m3/s, 260 Pa\n0.4 m3/s, 270 Pa", "0.4 m3/s, 100 Pa", "0.4 m3/s, 200 Pa\n0.3 m3/s, 100 Pa"):
             with self.assertRaises(CoreError) as caught:
                 refuse(_typed(rows))
-            self.assertEqual((caught.exception.code, caught.exception.field), ("fan_table", "cooling.fan_table"))
+            self.assertEqual((caught.exception.code, caught.exception.field), ("fan_table", "cooling.fan.table"))
 
 
 def _typed(rows: str):
-    import dataclasses
-
     found = tuple(tuple(float(cell.strip().split()[0]) for cell in line.split(",")) for line in rows.splitlines())
-    return dataclasses.replace(facts_of(ROAD, "cooling"), fan_table=found)
+    return with_facts(facts_of(ROAD, "cooling"), {"fan.table": found})
 
 
 class Stages(NumbersCase):
@@ -142,9 +141,9 @@ class Stages(NumbersCase):
         """One of two fans is enough at idle: the gauge stands at the first's thresholds, not the second's."""
         staged = changed(
             ROAD,
-            cooling__fan_diameter="2x 300 mm",
+            cooling__fan__diameter="2x 300 mm",
             cooling__fan_stages="staged",
-            cooling__condenser="no",
+            cooling__condenser_front="no",
             duties=[{"id": "idle", "kind": "idle", "ambient": "38 C", "air_conditioning": "yes"}],
         )
         found = report(staged)["systems"]["cooling"]["figures"]["idle"]
@@ -164,10 +163,10 @@ class Kinds(NumbersCase):
         self.assertGreater(figures["fast"]["core_air_mass_flow_kg_s"], 2.0 * figures["slow"]["core_air_mass_flow_kg_s"])
 
     def test_missing_diameter_is_named(self) -> None:
-        block = report(changed(belt(), cooling__fan_diameter=None))["systems"]["cooling"]
-        self.assertIn("cooling.fan_diameter", block["unknown"][0]["missing"])
+        block = report(changed(belt(), cooling__fan__diameter=None))["systems"]["cooling"]
+        self.assertIn("cooling.fan.diameter", block["unknown"][0]["missing"])
 
     def test_the_fan_on_the_engine_is_the_moving_thing(self) -> None:
         """160 - 26 - 70 mm: 64 left to the fan."""
-        found = report(belt(fan_depth="70 mm"))
+        found = report(belt(fan__depth="70 mm"))
         self.close(check_of(found, "cooling", "stack")["capacity"], 0.064, abs=1e-9)

@@ -19,9 +19,9 @@ TURBO = changed(
     engine__boost="0.8 bar",
     engine__rated_power="160 kW",
     cooling__charge_front="yes",
-    cooling__charge_width="450 mm",
-    cooling__charge_height="200 mm",
-    cooling__charge_depth="57 mm",
+    cooling__charge_cooler__width="450 mm",
+    cooling__charge_cooler__height="200 mm",
+    cooling__charge_cooler__depth="57 mm",
 )
 
 
@@ -33,7 +33,9 @@ class Resistance(NumbersCase):
         return a, b, front.coolers(core, facts)
 
     def test_a_whole_face_is_in_series(self) -> None:
-        a, b, parts = self.parts(changed(TURBO, cooling__charge_width="600 mm", cooling__charge_height="400 mm"))
+        a, b, parts = self.parts(
+            changed(TURBO, cooling__charge_cooler__width="600 mm", cooling__charge_cooler__height="400 mm")
+        )
         own = radiator.resistance(parts[0].core, 1.14, 1.14, 311.0)
         found = front.with_coolers(a, b, parts, front.resistances(parts, 1.14, 311.0, 1.0))
         self.close(found, (a + own[0], b + own[1]), rel=1e-6)
@@ -54,17 +56,21 @@ class Resistance(NumbersCase):
             self.close(signed_quadratic(*found, drop), mean, rel=tolerance, note=f"{drop}")
 
     def test_two_coolers_overlap_only_where_they_must(self) -> None:
-        more = {"cooling__oil_front": "yes", "cooling__oil_width": "600 mm", "cooling__oil_depth": "45 mm"}
+        more = {
+            "cooling__oil_front": "yes",
+            "cooling__oil_cooler__width": "600 mm",
+            "cooling__oil_cooler__depth": "45 mm",
+        }
         drops = []
         for height in ("100 mm", "250 mm", "400 mm"):
-            a, b, parts = self.parts(changed(TURBO, **more, cooling__oil_height=height))
+            a, b, parts = self.parts(changed(TURBO, **more, cooling__oil_cooler__height=height))
             x, y = front.with_coolers(a, b, parts, front.resistances(parts, 1.14, 311.0, 1.0))
             drops.append(float(x * 4 + y * 16))
         self.rising(drops)
 
     def test_a_missing_size_is_named(self) -> None:
-        block = report(changed(TURBO, cooling__charge_depth=None))["systems"]["cooling"]
-        self.assertEqual(block["unknown"][0]["missing"], ["cooling.charge_depth"])
+        block = report(changed(TURBO, cooling__charge_cooler__depth=None))["systems"]["cooling"]
+        self.assertEqual(block["unknown"][0]["missing"], ["cooling.charge_cooler.depth"])
 
 
 class Preheat(NumbersCase):
@@ -72,7 +78,7 @@ class Preheat(NumbersCase):
         """A condenser's 7 kW into the air: air in rises by 7 kW over its capacity rate."""
         raw = changed(
             ROAD,
-            cooling__condenser="yes",
+            cooling__condenser_front="yes",
             duties=[{"id": "d", "kind": "road", "speed": "60 km/h", "ambient": "35 C", "air_conditioning": "yes"}],
         )
         context = context_of(raw)
@@ -102,9 +108,9 @@ class Preheat(NumbersCase):
     def test_oil_by_air_in_front_warms_the_core(self) -> None:
         more = {
             "cooling__oil_front": "yes",
-            "cooling__oil_width": "300 mm",
-            "cooling__oil_height": "150 mm",
-            "cooling__oil_depth": "45 mm",
+            "cooling__oil_cooler__width": "300 mm",
+            "cooling__oil_cooler__height": "150 mm",
+            "cooling__oil_cooler__depth": "45 mm",
         }
         figures = report(changed(ROAD, **more))["systems"]["cooling"]["figures"]["grade"]
         self.assertGreater(figures["heat_in_front_w"], 500.0)
@@ -114,9 +120,9 @@ class Preheat(NumbersCase):
         """The oil's heat is shared between coolant and air: made plus in front is the engine's coolant and oil heat."""
         more = {
             "cooling__oil_front": "yes",
-            "cooling__oil_width": "300 mm",
-            "cooling__oil_height": "150 mm",
-            "cooling__oil_depth": "45 mm",
+            "cooling__oil_cooler__width": "300 mm",
+            "cooling__oil_cooler__height": "150 mm",
+            "cooling__oil_cooler__depth": "45 mm",
         }
         context = context_of(changed(ROAD, **more))
         facts = facts_of(changed(ROAD, **more), "cooling")
@@ -129,7 +135,7 @@ class Depth(NumbersCase):
     def test_layers_by_hand(self) -> None:
         """Condenser 20, gap 10, charge cooler 57, gap 10, core 26, gap 10, fan 60 to 65: of 250 mm some 57 are left."""
         raw = changed(
-            TURBO, cooling__condenser="yes", cooling__fan_depth="60 mm", installation__depth_available="250 mm"
+            TURBO, cooling__condenser_front="yes", cooling__fan__depth="60 mm", installation__depth_available="250 mm"
         )
         facts = facts_of(raw, "cooling")
         found = layers(facts)
@@ -146,11 +152,11 @@ class Depth(NumbersCase):
         self.close(gaps[0] - gaps[1], 0.035, abs=1e-9)
 
     def test_a_pusher_stands_foremost(self) -> None:
-        found = layers(facts_of(changed(ROAD, cooling__fan_kind="pusher"), "cooling"))
+        found = layers(facts_of(changed(ROAD, cooling__fan__drive="pusher"), "cooling"))
         self.assertEqual([x.kind for x in found], ["fan", "gap", "core"])
 
     def test_the_widest_thing_meets_the_opening(self) -> None:
-        raw = changed(TURBO, cooling__charge_width="680 mm", installation__opening_width="650 mm")
+        raw = changed(TURBO, cooling__charge_cooler__width="680 mm", installation__opening_width="650 mm")
         found = check_of(report(raw), "cooling", "opening")
         self.close(found["fill"], 680 / 650, abs=1e-9)
         self.assertIn("charge cooler", found["sentence"])

@@ -6,6 +6,7 @@ import fluids
 import numpy as np
 from scipy.optimize import brentq
 
+from gauge_well.core.facts import with_facts
 from gauge_well.core.media import coolant
 from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems.cooling.heights import Spot, bleed_points, spots
@@ -77,7 +78,7 @@ class Network(NumbersCase):
 
     def test_what_is_measured_here_comes_out(self) -> None:
         """120 L/min at 6,000 rev/min through this core: just that, whatever the hoses."""
-        for more in ({}, {"cooling__hose_bore": "32 mm"}, {"cooling__core_passes": "2"}):
+        for more in ({}, {"cooling__hose__bore": "32 mm"}, {"cooling__core__passes": "2"}):
             raw = changed(
                 GIVEN, duties=[{"id": "d", "kind": "typed", "engine_power": "90 kW", "engine_speed": "6000 rpm"}]
             )
@@ -87,7 +88,7 @@ class Network(NumbersCase):
         """Shut off it raises what is stated, and this loop still lets the measured flow through."""
         raw = changed(
             GIVEN,
-            cooling__pump_pressure="150 kPa",
+            cooling__pump__pressure="150 kPa",
             duties=[{"id": "d", "kind": "typed", "engine_power": "90 kW", "engine_speed": "6000 rpm"}],
         )
         found = plant(raw)
@@ -99,17 +100,17 @@ class Network(NumbersCase):
         maker = changed(GIVEN, cooling__coolant_flow_is="maker")
         flows = [
             float(plant(changed(maker, **{f"cooling__{k}": v for k, v in more.items()})).flow[0, 2, 0])
-            for more in ({"hose_bore": "45 mm"}, {"hose_bore": "38 mm"}, {"hose_bore": "25 mm"})
+            for more in ({"hose.bore": "45 mm"}, {"hose.bore": "38 mm"}, {"hose.bore": "25 mm"})
         ]
         self.falling(flows)
 
     def test_smaller_pulley(self) -> None:
         """A tenth more speed gives a tenth more flow, within the tubes' laminar part."""
-        flows = [float(plant(changed(GIVEN, cooling__pump_ratio=r)).flow[0, 2, 0]) for r in ("1", "1.1")]
+        flows = [float(plant(changed(GIVEN, cooling__pump__ratio=r)).flow[0, 2, 0]) for r in ("1", "1.1")]
         self.close(flows[1] / flows[0], 1.1, rel=0.02)
 
     def test_electric_pump_does_not_follow_the_engine(self) -> None:
-        flow = plant(changed(GIVEN, cooling__pump_drive="electric")).flow
+        flow = plant(changed(GIVEN, cooling__pump__drive="electric")).flow
         self.assertEqual(np.unique(np.round(np.ravel(flow), 9)).size, 1)
 
     def test_every_sample_converges(self) -> None:
@@ -125,7 +126,7 @@ class Network(NumbersCase):
 
     def test_no_hop_as_a_hose_is_dragged(self) -> None:
         bores = np.linspace(0.02, 0.06, 120).reshape(-1, 1, 1)
-        facts = replace(facts_of(ROAD, "cooling"), hose_bore=bores)
+        facts = with_facts(facts_of(ROAD, "cooling"), {"hose.bore": bores})
         loop = loop_of(core_of(facts), facts, 0.53, 380.0, (FLOW, 6000.0), 6000.0, 3000.0, False)
         flow = loop.solve(1.0)[1].ravel()
         self.rising(flow)

@@ -15,21 +15,21 @@ class Condenser(NumbersCase):
         return changed(ROAD, duties=[duty], **more)
 
     def condenser(self, raw: dict[str, Any]) -> str:
-        return str(resolve(load(raw)).case.systems["cooling"].condenser)
+        return str(resolve(load(raw)).case.systems["cooling"].condenser_front)
 
     def test_there_where_a_duty_runs_it(self) -> None:
         self.assertEqual(self.condenser(self.town("yes")), "yes")
         self.assertEqual(self.condenser(self.town("no")), "no")
-        self.assertEqual(self.condenser(self.town("yes", cooling__condenser="no")), "no", "what is stated stands")
+        self.assertEqual(self.condenser(self.town("yes", cooling__condenser_front="no")), "no", "what is stated stands")
 
     def test_by_rule_as_if_it_were_stated(self) -> None:
-        ruled, stated = size_document(self.town("yes")), size_document(self.town("yes", cooling__condenser="yes"))
+        ruled, stated = size_document(self.town("yes")), size_document(self.town("yes", cooling__condenser_front="yes"))
         self.close(
             check_of(ruled, "cooling", "heat", "town")["fill"],
             check_of(stated, "cooling", "heat", "town")["fill"],
             rel=1e-12,
         )
-        without = size_document(self.town("yes", cooling__condenser="no"))
+        without = size_document(self.town("yes", cooling__condenser_front="no"))
         # Its heat and its resistance both tell: a tenth at the very least (common practice).
         self.assertGreater(
             check_of(ruled, "cooling", "heat", "town")["fill"],

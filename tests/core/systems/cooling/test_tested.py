@@ -16,14 +16,14 @@ from tests.support import ROAD, NumbersCase, case_of, changed, check_of, facts_o
 
 # A 0.24 m2, 26 mm core: 60 K between inlets, 8 m/s, 120 L/min.
 POINT = {
-    "test_air_speed": "8 m/s",
-    "test_coolant_flow": "120 L/min",
-    "test_difference": "60 K",
+    "core.test_air_speed": "8 m/s",
+    "core.test_coolant_flow": "120 L/min",
+    "core.test_difference": "60 K",
 }
 
 
 def with_test(heat: str, **more: object) -> dict:
-    return changed(ROAD, **{f"cooling__{k}": v for k, v in (POINT | {"test_heat": heat} | more).items()})
+    return changed(ROAD, **{f"cooling__{k}": v for k, v in (POINT | {"core.test_heat": heat} | more).items()})
 
 
 GLYCOL = coolant.mass_share(0.5)
@@ -51,7 +51,8 @@ class Point(NumbersCase):
     def test_the_trades_band(self) -> None:
         """0.25 m2, 26 mm at 8 m/s and 62.5 K sheds 48 to 70 kW (common practice): scaled to 55, between 0.7 and 1.4."""
         facts = facts_of(
-            with_test("55 kW", test_difference="62.5 K", core_width="625 mm", core_height="400 mm"), "cooling"
+            with_test("55 kW", **{"core.test_difference": "62.5 K", "core.width": "625 mm", "core.height": "400 mm"}),
+            "cooling",
         )
         self.between(tested.scale_of(core_of(facts), facts, GLYCOL), 0.7, 1.4)
 
@@ -64,7 +65,7 @@ class Point(NumbersCase):
         facts = drawn.case.systems["cooling"]
         core = core_of(facts)
         scale = tested.scale_of(core, facts, GLYCOL)
-        self.close(tested.heat_at(core, facts, GLYCOL, scale) / facts.test_heat, 1.0, abs=1e-3)
+        self.close(tested.heat_at(core, facts, GLYCOL, scale) / facts.core.test_heat, 1.0, abs=1e-3)
 
 
 class Worth(NumbersCase):
@@ -74,13 +75,15 @@ class Worth(NumbersCase):
         return float(np.log(runs.percentile(fill[1:], 0.95) / runs.percentile(fill[1:], 0.05)))
 
     def test_a_taped_test_is_surer_than_guessed_fins(self) -> None:
-        taped = {k: {"text": v, "evidence": "taped"} for k, v in (POINT | {"test_heat": "45 kW"}).items()}
+        taped = {k: {"text": v, "evidence": "taped"} for k, v in (POINT | {"core.test_heat": "45 kW"}).items()}
         known = changed(ROAD, **{f"cooling__{k}": v for k, v in taped.items()})
         self.assertLess(self.width(known), self.width(ROAD))
 
     def test_fins_matter_less_with_a_test(self) -> None:
         """Which measurement would narrow a half-known radiator: its fins without a test, hardly with one."""
-        half = changed(ROAD, cooling__fin_count={"text": "18 /in", "evidence": "guess"}, cooling__core_height="300 mm")
+        half = changed(
+            ROAD, cooling__core__fin_count={"text": "18 /in", "evidence": "guess"}, cooling__core__height="300 mm"
+        )
         spread = {}
         for name, raw in (
             ("bare", half),
@@ -90,14 +93,14 @@ class Worth(NumbersCase):
                     half,
                     **{
                         f"cooling__{k}": {"text": v, "evidence": "taped"}
-                        for k, v in (POINT | {"test_heat": "36 kW"}).items()
+                        for k, v in (POINT | {"core.test_heat": "36 kW"}).items()
                     },
                 ),
             ),
         ):
             found = runs.run(draw(case_of(raw), 512))
             fill = next(x.fill for x in found.limits if (x.check, x.duty) == ("heat", "grade"))
-            z = found.drawn.z["cooling.fin_count"]
+            z = found.drawn.z["cooling.core.fin_count"]
             spread[name] = abs(float(np.corrcoef(z[1:], np.log(fill[1:]))[0, 1]))
         self.assertLess(spread["tested"], spread["bare"])
 
@@ -105,9 +108,9 @@ class Worth(NumbersCase):
         """Face taped, depth guessed, the rest by rule: an answer with its band, and the core's own facts to measure."""
         raw = changed(
             ROAD,
-            cooling__core_width={"text": "450 mm", "evidence": "taped"},
-            cooling__core_height={"text": "330 mm", "evidence": "taped"},
-            cooling__core_depth={"text": "32 mm", "evidence": "guess"},
+            cooling__core__width={"text": "450 mm", "evidence": "taped"},
+            cooling__core__height={"text": "330 mm", "evidence": "taped"},
+            cooling__core__depth={"text": "32 mm", "evidence": "guess"},
             duties=ROAD["duties"][1:2],
         )
         check = check_of(explore.sure_report(raw, samples=256), "cooling", "heat", "grade")
@@ -116,13 +119,13 @@ class Worth(NumbersCase):
         case = case_of(raw)
         found = [item for _, _, item in measure.settles(case)]
         listed = [s.path for s in measure.ranked(found, case.known)]
-        self.assertIn("cooling.core_depth", listed)
-        self.assertIn("cooling.fin_count", listed)
-        self.assertNotIn("cooling.core_width", listed)
+        self.assertIn("cooling.core.depth", listed)
+        self.assertIn("cooling.core.fin_count", listed)
+        self.assertNotIn("cooling.core.width", listed)
 
     def test_it_can_be_asked_for(self) -> None:
         for name in tested.FIELDS:
-            self.assertIsNotNone(way_of(f"cooling.{name}"))
+            self.assertIsNotNone(way_of(f"cooling.core.{name}"))
 
 
 class Refused(NumbersCase):
@@ -130,15 +133,17 @@ class Refused(NumbersCase):
         for heat in ("400 kW", "1 kW"):
             with self.subTest(heat), self.assertRaises(SheetError) as caught:
                 report(with_test(heat))
-            self.assertEqual(caught.exception.problems[0].field, "cooling.test_heat")
+            self.assertEqual(caught.exception.problems[0].field, "cooling.core.test_heat")
 
     def test_the_core_says_so_itself(self) -> None:
         with self.assertRaises(CoreError) as caught:
             SYSTEM.refuse(facts_of(with_test("400 kW"), "cooling"))
-        self.assertEqual((caught.exception.code, caught.exception.field), ("test_not_believable", "cooling.test_heat"))
+        self.assertEqual(
+            (caught.exception.code, caught.exception.field), ("test_not_believable", "cooling.core.test_heat")
+        )
 
     def test_half_a_test_is_not_used_and_said(self) -> None:
-        found = report(changed(ROAD, cooling__test_heat="45 kW"))
+        found = report(changed(ROAD, cooling__core__test_heat="45 kW"))
         plain = report(ROAD)
         self.close(
             check_of(found, "cooling", "heat", "grade")["fill"],

@@ -18,7 +18,7 @@ def climbs(first: dict, second: dict) -> dict:
     """Two climbs of four minutes, one straight after the other."""
     duties = [first | {"duration": "240 s"}, second | {"duration": "240 s", "after": first["name"]}]
     return changed(
-        ROAD, cooling__core_width="420 mm", cooling__fan_kind="none", cooling__fan_diameter=None, duties=duties
+        ROAD, cooling__core__width="420 mm", cooling__fan__drive="none", cooling__fan__diameter=None, duties=duties
     )
 
 
@@ -133,7 +133,7 @@ class Course(NumbersCase):
         self.between(times["belt"], 0.85 * least * rise / heat, 1.6 * least * rise / heat)
 
     def test_an_electric_pump_has_no_belt_to_lose(self) -> None:
-        raw = changed(ROAD, cooling__pump_drive="electric", duties=[LONG])
+        raw = changed(ROAD, cooling__pump__drive="electric", duties=[LONG])
         _, _, found = course(raw)
         self.assertNotIn("belt", {f.id for f in found.failures})
 
@@ -188,9 +188,9 @@ class Views(NumbersCase):
             self.assertIn(key, instrument(context, facts, {"view": float(view), "duty": 1.0}))
 
     def test_what_is_missing_is_named(self) -> None:
-        bare = facts_of(changed(ROAD, cooling__core_depth=None), "cooling")
+        bare = facts_of(changed(ROAD, cooling__core__depth=None), "cooling")
         for view in (0.0, 2.0, 3.0):
-            self.assertEqual(instrument(context_of(ROAD), bare, {"view": view})["unknown"], ["cooling.core_depth"])
+            self.assertEqual(instrument(context_of(ROAD), bare, {"view": view})["unknown"], ["cooling.core.depth"])
 
     def test_no_such_view_or_speed(self) -> None:
         context, facts = context_of(ROAD), facts_of(ROAD, "cooling")
@@ -211,7 +211,7 @@ class Views(NumbersCase):
         self.rising(flows)
 
     def test_the_open_part_is_told(self) -> None:
-        facts = facts_of(changed(ROAD, cooling__shroud="none"), "cooling")
+        facts = facts_of(changed(ROAD, cooling__fan__shroud="none"), "cooling")
         still = instrument(context_of(ROAD), facts, {"duty": 1.0, "air_speed": 0.0})["zones"]
         fast = instrument(context_of(ROAD), facts, {"duty": 1.0, "air_speed": 30.0})["zones"]
         self.assertLess(still["open"], 0.0)

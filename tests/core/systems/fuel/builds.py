@@ -22,9 +22,9 @@ FIVE = changed(
         "bsfc": "340 g/kWh",
         "boost": "0.8 bar",
     },
-    fuel__injector_flow="550 cc/min",
-    fuel__injector_pressure="3 bar",
-    fuel__rail_pressure="3 bar",
+    fuel__injectors__flow="550 cc/min",
+    fuel__injectors__pressure="3 bar",
+    fuel__regulator__pressure="3 bar",
 )
 DIESEL = changed(
     ROAD,
@@ -39,19 +39,19 @@ DIESEL = changed(
     fuel={
         "injection": "mechanical",
         "burned_share": "45 %",
-        "pump_flow": "78 L/h",
-        "pump_pressure": "20 kPa",
-        "pump_flow_2": "46 L/h",
-        "pump_pressure_2": "48 kPa",
+        "main.flow": "78 L/h",
+        "main.pressure": "20 kPa",
+        "main.flow_2": "46 L/h",
+        "main.pressure_2": "48 kPa",
     },
 )
 POT = {
     **PRESETS["pot"].choices,
-    "lift_flow": "150 L/h",
-    "lift_pressure": "0.2 bar",
-    "lift_flow_2": "90 L/h",
-    "lift_pressure_2": "0.4 bar",
-    "pot_volume": "1.5 L",
+    "lift_pump.flow": "150 L/h",
+    "lift_pump.pressure": "0.2 bar",
+    "lift_pump.flow_2": "90 L/h",
+    "lift_pump.pressure_2": "0.4 bar",
+    "pot.volume": "1.5 L",
 }
 
 

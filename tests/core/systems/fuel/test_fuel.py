@@ -3,6 +3,7 @@
 import numpy as np
 
 from gauge_well.core.errors import CoreError
+from gauge_well.core.facts import entries
 from gauge_well.core.media import fuels
 from gauge_well.core.systems.base import Candidate
 from gauge_well.core.systems.fuel import injectors as inj
@@ -22,26 +23,26 @@ class Injectors(NumbersCase):
 
     def test_worked_example(self) -> None:
         """68 kg/h is 304 cc/min for each of five: 55 % of the cycle, 60 % with 1 ms at 6000 (common practice)."""
-        self.close(self.duty(fuel__dead_time="0 ms"), 304.3 / 550.0, rel=2e-3)
-        self.close(self.duty(fuel__dead_time="1 ms"), 304.3 / 550.0 + 0.05, rel=2e-3)
+        self.close(self.duty(fuel__injectors__dead_time="0 ms"), 304.3 / 550.0, rel=2e-3)
+        self.close(self.duty(fuel__injectors__dead_time="1 ms"), 304.3 / 550.0 + 0.05, rel=2e-3)
 
     def test_flow_goes_with_the_root_of_pressure(self) -> None:
         """4 bar in place of 3: sqrt(4/3) times the flow, by hand."""
         self.close(
-            self.duty(fuel__dead_time="0", fuel__rail_pressure="4 bar") * np.sqrt(4 / 3),
-            self.duty(fuel__dead_time="0"),
+            self.duty(fuel__injectors__dead_time="0", fuel__regulator__pressure="4 bar") * np.sqrt(4 / 3),
+            self.duty(fuel__injectors__dead_time="0"),
             rel=1e-6,
         )
 
     def test_fixed_rail_loses_flow_under_boost(self) -> None:
         """0.8 bar of boost leaves 2.2 of 3 bar."""
-        fixed = self.duty(fuel__dead_time="0", fuel__reference="atmosphere")
-        self.close(fixed / self.duty(fuel__dead_time="0"), np.sqrt(3.0 / 2.2), rel=1e-6)
-        notes = report(changed(FIVE, fuel__reference="atmosphere"))["systems"]["fuel"]["notices"]
+        fixed = self.duty(fuel__injectors__dead_time="0", fuel__regulator__reference="atmosphere")
+        self.close(fixed / self.duty(fuel__injectors__dead_time="0"), np.sqrt(3.0 / 2.2), rel=1e-6)
+        notes = report(changed(FIVE, fuel__regulator__reference="atmosphere"))["systems"]["fuel"]["notices"]
         self.assertIn("fixed_rail", {n["code"] for n in notes})
 
     def test_rail_below_the_manifold(self) -> None:
-        raw = changed(FIVE, fuel__reference="atmosphere", fuel__rail_pressure="0.5 bar")
+        raw = changed(FIVE, fuel__regulator__reference="atmosphere", fuel__regulator__pressure="0.5 bar")
         found = check_of(report(raw), "fuel", "injector_duty", "pull")
         self.close(found["fill"], 9.99)
         self.assertIn("no fuel", found["sentence"])
@@ -54,7 +55,7 @@ class Injectors(NumbersCase):
         self.close(np.array(fills) * [0.80, 0.85, 0.90], [self.duty()] * 3, rel=1e-9)
 
     def test_dead_headed_rail_gives_up_the_line(self) -> None:
-        context, c = circuit(changed(FIVE, fuel__rail="dead_headed", fuel__line_bore="5 mm"))
+        context, c = circuit(changed(FIVE, fuel__regulator__place="dead_headed", fuel__line__bore="5 mm"))
         found = inj.injectors(c, context.peak, context)
         taken = demand(context.peak, c)
         # The filter stands ahead of a regulator at the tank.
@@ -65,7 +66,7 @@ class Injectors(NumbersCase):
         _, c = circuit(FIVE)
         times = [likely(inj.dead_time(c, v)) * 1e3 for v in (13.5, 12.0, 10.0)]
         self.close(times, [1.0, 1.25, 1.7], rel=0.05)
-        _, given = circuit(with_fuel(FIVE, dead_table="14 V, 0.9 ms\n12 V, 1.3 ms\n8 V, 2.9 ms"))
+        _, given = circuit(with_fuel(FIVE, injectors__dead_table="14 V, 0.9 ms\n12 V, 1.3 ms\n8 V, 2.9 ms"))
         self.close(
             [likely(inj.dead_time(given, v)) * 1e3 for v in (14, 13, 12, 10, 8)], [0.9, 1.1, 1.3, 2.1, 2.9], rel=1e-9
         )
@@ -77,26 +78,26 @@ class Injectors(NumbersCase):
 
     def test_throttle_body_opens_at_every_intake(self) -> None:
         """Two injectors for a V8: each opens for four intakes a cycle; 1 ms at 5000 is 4.17 %, four times that."""
-        raw = changed(FIVE, engine__cylinders="8", engine__rated_speed="5000 rpm", fuel__injector_count="2")
-        raw = with_fuel(raw, injector_firing="throttle", injector_flow="1500 cc/min")
+        raw = changed(FIVE, engine__cylinders="8", engine__rated_speed="5000 rpm", fuel__injectors__count="2")
+        raw = with_fuel(raw, injector_firing="throttle", injectors__flow="1500 cc/min")
         context, c = circuit(raw)
         self.close(inj.openings(c, context), 4.0)
         self.close(inj.injectors(c, context.peak, context).dead_share[0, 2, 0], 4 * 1e-3 * 5000 / 120, rel=1e-6)
 
     def test_a_second_set_adds_its_flow(self) -> None:
-        both = self.duty(fuel__injector_flow_2="550 cc/min", fuel__dead_time="0")
-        self.close(both, self.duty(fuel__dead_time="0") / 2, rel=1e-9)
+        both = self.duty(fuel__staged__flow="550 cc/min", fuel__injectors__dead_time="0")
+        self.close(both, self.duty(fuel__injectors__dead_time="0") / 2, rel=1e-9)
 
     def test_idle_pulse_by_hand(self) -> None:
         """Fuel an idling cycle, over cylinders and injector flow: 0.9 to 1.1 kg/h of a 2.5 L four (common practice)
         at 380 cc/min is 2.2 ms at 800 rpm; four times the injector leaves a quarter and hunts."""
-        context, c = circuit(with_fuel(ROAD, reference="manifold"))
+        context, c = circuit(with_fuel(ROAD, regulator__reference="manifold"))
         found = inj.idle_pulse(c, context)
         idle = c.idle
         by_hand = burned(idle, c.fuel) / (idle.speed / 120) / 4 / (380 / 6e7)
         self.close(found.open, by_hand, rel=1e-9)
         self.between(likely(idle.fuel_mass_flow) * 3600, 0.8, 1.3)
-        big = check_of(report(with_fuel(ROAD, injector_flow="1520 cc/min")), "fuel", "idle_pulse")
+        big = check_of(report(with_fuel(ROAD, injectors__flow="1520 cc/min")), "fuel", "idle_pulse")
         self.assertGreater(big["fill"], 1.0)
         self.assertIn("Too big to idle", big["sentence"])
         self.assertEqual(big["class"], "cost")
@@ -104,12 +105,12 @@ class Injectors(NumbersCase):
     def test_the_largest_that_idles_just_idles(self) -> None:
         context, c = circuit(FIVE)
         largest = float(np.min(inj.idle_pulse(c, context).largest))
-        raw = with_fuel(FIVE, injector_flow=f"{largest * 6e7:.6f} cc/min")
+        raw = with_fuel(FIVE, injectors__flow=f"{largest * 6e7:.6f} cc/min")
         self.close(check_of(report(raw), "fuel", "idle_pulse")["fill"], 1.0, rel=1e-6)
 
     def test_others_are_not_judged(self) -> None:
         for way in ("direct", "carburettor"):
-            found = report(changed(ROAD, fuel__injection=way, fuel__rail_pressure=None))
+            found = report(changed(ROAD, fuel__injection=way, fuel__regulator__pressure=None))
             self.assertNotIn("injector_duty", {c["id"] for c in found["systems"]["fuel"]["checks"]})
             self.assertIn("injectors_not_judged", {n["code"] for n in found["systems"]["fuel"]["notices"]})
 
@@ -153,17 +154,21 @@ class Pump(NumbersCase):
             self.close(self.CURVE.flow_at(self.CURVE.pressure_at(q, r), r), q, rel=1e-12)
 
     def test_side_by_side(self) -> None:
-        one, two = (curve_of(facts_of(changed(ROAD, fuel__pump_count=str(n)), "fuel")) for n in (1, 2))
+        one, two = (
+            curve_of(facts_of(changed(ROAD, fuel__main__count=str(n)), "fuel").main, "fuel.main") for n in (1, 2)
+        )
         self.close(two.flow, 2 * one.flow, rel=1e-12)
 
     def test_one_point_says_so(self) -> None:
-        raw = changed(ROAD, fuel__pump_flow_2=None, fuel__pump_pressure_2=None)
+        raw = changed(ROAD, fuel__main__flow_2=None, fuel__main__pressure_2=None)
         self.assertIn("pump_one_point", {n["code"] for n in report(raw)["systems"]["fuel"]["notices"]})
 
     def test_of_one_point_no_more_is_counted(self) -> None:
         """What a pump gives at less pressure than the figure on it nobody stated: at most a thousandth more."""
-        raw = changed(ROAD, fuel__pump_flow="120 L/h", fuel__pump_pressure="4 bar")
-        curve = curve_of(facts_of(changed(raw, fuel__pump_flow_2=None, fuel__pump_pressure_2=None), "fuel"))
+        raw = changed(ROAD, fuel__main__flow="120 L/h", fuel__main__pressure="4 bar")
+        curve = curve_of(
+            facts_of(changed(raw, fuel__main__flow_2=None, fuel__main__pressure_2=None), "fuel").main, "fuel.main"
+        )
         self.close(curve.flow_at(4e5, 1.0), 120 / 3.6e6, rel=1e-9)
         self.close(curve.flow_at(2e5, 1.0), 120 / 3.6e6, rel=2e-3)
         self.assertLess(float(curve.flow_at(5e5, 1.0)), 0.9 * 120 / 3.6e6)
@@ -171,8 +176,8 @@ class Pump(NumbersCase):
     def test_wire_costs_volts(self) -> None:
         """5 m there and back at 10 A: copper of 14 AWG has 8.29 ohm a km at 20 degC (handbook table), warm at 60 degC
         0.39 % more each kelvin and 3 % for joints: 0.989 V; 2.5 mm2 0.83 V; at the rated pressure."""
-        warm = changed(ROAD, fuel__pump_current="10 A", fuel__fuel_temperature="40 C")
-        thin = pump_of(facts_of(changed(warm, fuel__wire_area="14 AWG"), "fuel"))
+        warm = changed(ROAD, fuel__main__current="10 A", fuel__fuel_temperature="40 C")
+        thin = pump_of(facts_of(changed(warm, fuel__wire__area="14 AWG"), "fuel"))
         self.close(13.8 - thin.motor.volts(3e5), 10 * 2 * 5 * 8.29e-3 * (1 + 40 * 3.93e-3) * 1.03, rel=2e-3)
         pump = pump_of(facts_of(warm, "fuel"))
         self.close(pump.motor.volts(3e5), 13.8 - 0.822, abs=2e-3)
@@ -181,32 +186,38 @@ class Pump(NumbersCase):
 
     def test_relief(self) -> None:
         """All below its setting, half at 5 % over, nothing from 10 % over (common practice)."""
-        pump = pump_of(facts_of(with_fuel(ROAD, relief_pressure="4 bar"), "fuel"))
+        pump = pump_of(facts_of(with_fuel(ROAD, main__relief="4 bar"), "fuel"))
         free = pump_of(facts_of(ROAD, "fuel"))
         self.close(pump.flow(3.9e5), free.flow(3.9e5), rel=1e-12)
         self.close(pump.flow(4.2e5), 0.5 * free.flow(4.2e5), rel=1e-9)
         self.close(pump.flow(4.41e5), 0.0)
-        notes = report(with_fuel(ROAD, relief_pressure="3 bar"))["systems"]["fuel"]["notices"]
+        notes = report(with_fuel(ROAD, main__relief="3 bar"))["systems"]["fuel"]["notices"]
         self.assertIn("relief_opens", {n["code"] for n in notes})
 
     def test_wear(self) -> None:
         worn, new = (
-            check_of(report(with_fuel(FIVE, pump_wear=w)), "fuel", "pump_flow", "pull")["capacity"]
+            check_of(report(with_fuel(FIVE, main__wear=w)), "fuel", "pump_flow", "pull")["capacity"]
             for w in ("25 %", None)
         )
         self.between(worn / new, 0.74, 0.77)
 
     def test_catch_test_finds_the_wear(self) -> None:
         """0.5 L in 20 s is 90 L/h; at 3 bar and 13.5 V the table has 120: it gives three quarters."""
-        raw = with_fuel(ROAD, catch_volume="0.5 L", catch_time="20 s", catch_pressure="3 bar", catch_voltage="13.5 V")
+        raw = with_fuel(
+            ROAD,
+            main__catch_volume="0.5 L",
+            main__catch_time="20 s",
+            main__catch_pressure="3 bar",
+            main__catch_voltage="13.5 V",
+        )
         self.close(pump_of(facts_of(raw, "fuel")).health, 0.75, rel=1e-9)
         # At 12 V the table's own flow is r q(p / r): r = 0.889, 3.375 bar, 114.4 L/h, times r 101.7.
-        low = pump_of(facts_of(with_fuel(raw, catch_voltage="12 V"), "fuel"))
+        low = pump_of(facts_of(with_fuel(raw, main__catch_voltage="12 V"), "fuel"))
         self.close(low.health, 90.0 / (12 / 13.5 * (120 - 30 * 0.375 / 2)), rel=1e-6)
 
     def test_one_of_two_runs_below_its_stage(self) -> None:
         """Two pumps, the second from half load: at cruise one runs on half the amps; full load has both."""
-        raw = with_fuel(FIVE, pump_count="2", pump_staging="demand", stage_load="50 %", pump_current="6 A")
+        raw = with_fuel(FIVE, main__count="2", pump_staging="demand", stage_load="50 %", main__current="6 A")
         context, c = circuit(raw)
         point = network_of(context, c).at(context.peak)
         self.between(point.amps[0, 0, 0], 5.0, 8.0)
@@ -219,10 +230,10 @@ class Pump(NumbersCase):
     def test_cannot_reach_the_rail(self) -> None:
         raw = changed(
             ROAD,
-            fuel__pump_flow="80 L/h",
-            fuel__pump_pressure="0.3 bar",
-            fuel__pump_flow_2="20 L/h",
-            fuel__pump_pressure_2="0.6 bar",
+            fuel__main__flow="80 L/h",
+            fuel__main__pressure="0.3 bar",
+            fuel__main__flow_2="20 L/h",
+            fuel__main__pressure_2="0.6 bar",
         )
         found = check_of(report(raw), "fuel", "pump_flow", "pull")
         self.close([found["capacity"], found["fill"]], [0.0, 9.99])
@@ -237,20 +248,20 @@ class Pump(NumbersCase):
 
     def test_tables_that_rise_are_refused(self) -> None:
         cases = {
-            "fuel.pump_table": {"fuel__pump_table": "3 bar, 100 L/h\n4 bar, 120 L/h"},
-            "fuel.pump_flow_2": {"fuel__pump_flow_2": "200 L/h"},
+            "fuel.main.table": {"fuel__main__table": "3 bar, 100 L/h\n4 bar, 120 L/h"},
+            "fuel.main.flow_2": {"fuel__main__flow_2": "200 L/h"},
         }
         for field, paths in cases.items():
             with self.assertRaises(SheetError) as caught:
                 report(changed(ROAD, **paths))
             self.assertEqual(caught.exception.problems[0].field, field)
         with self.assertRaises(SheetError):
-            report(changed(ROAD, fuel__pump_table="3 bar, 100 L/h"))
+            report(changed(ROAD, fuel__main__table="3 bar, 100 L/h"))
 
     def test_missing_pump_is_unknown_with_a_need(self) -> None:
-        found = report(changed(ROAD, fuel={"injector_flow": "380 cc/min"}))
+        found = report(changed(ROAD, fuel={"injectors.flow": "380 cc/min"}))
         block = found["systems"]["fuel"]
-        self.assertEqual(block["unknown"][0]["missing"], ["fuel.pump_flow", "fuel.pump_pressure"])
+        self.assertEqual(block["unknown"][0]["missing"], ["fuel.main.flow", "fuel.main.pressure"])
         self.assertEqual(row_of(found, "pump", "power")["reach_code"], "unknown")
         self.assertIn("injector_duty", {c["id"] for c in block["checks"]})
 
@@ -298,7 +309,7 @@ class Needs(NumbersCase):
     def test_the_needed_injector_just_serves(self) -> None:
         context, c = circuit(FIVE)
         size = {n.quantity: likely(n.value) for n in need.needs(context, c)}["injector_flow"]
-        raw = changed(FIVE, fuel__injector_flow=f"{size * 6e7:.6f} cc/min")
+        raw = changed(FIVE, fuel__injectors__flow=f"{size * 6e7:.6f} cc/min")
         self.close(row_of(report(raw), "injectors", "power")["fill"], 1.0, abs=1e-4)
 
     def test_the_needed_pump_just_serves(self) -> None:
@@ -308,12 +319,12 @@ class Needs(NumbersCase):
         pressure = float(found.sentence.values["p"][0])
         raw = changed(
             FIVE,
-            fuel__pump_flow=f"{likely(found.value) * 3.6e6:.5f} L/h",
-            fuel__pump_pressure=f"{pressure / 1e5:.5f} bar",
-            fuel__pump_flow_2=f"{likely(found.value) * 0.6 * 3.6e6:.5f} L/h",
-            fuel__pump_pressure_2=f"{pressure * 1.8 / 1e5:.5f} bar",
-            fuel__rating_voltage="13.3 V",
-            fuel__wire_area="50 mm2",
+            fuel__main__flow=f"{likely(found.value) * 3.6e6:.5f} L/h",
+            fuel__main__pressure=f"{pressure / 1e5:.5f} bar",
+            fuel__main__flow_2=f"{likely(found.value) * 0.6 * 3.6e6:.5f} L/h",
+            fuel__main__pressure_2=f"{pressure * 1.8 / 1e5:.5f} bar",
+            fuel__main__voltage="13.3 V",
+            fuel__wire__area="50 mm2",
             fuel__supply_voltage="13.3 V",
         )
         self.close(row_of(report(raw), "pump", "power")["fill"], 1.0, abs=0.03)
@@ -340,9 +351,7 @@ class Needs(NumbersCase):
 
 class ByRule(NumbersCase):
     def ruled(self, **paths: object) -> dict:
-        raw = changed(ROAD, **paths)
-        raw["fuel"] = {}
-        return vars(facts_of(raw, "fuel"))
+        return {name: value for name, _, value in entries(facts_of(changed(ROAD, **paths, fuel={}), "fuel"))}
 
     def test_the_way_in_by_engine_and_machine(self) -> None:
         """Common practice: a van's turbo diesel is common rail fed at 3 to 5 bar from its tank; small and working
@@ -362,19 +371,19 @@ class ByRule(NumbersCase):
             found = self.ruled(**paths)
             with self.subTest(way=way, pump=pump):
                 self.assertEqual(found["injection"], way)
-                self.assertEqual(found["rail_pressure"], pressure)
+                self.assertEqual(found["regulator.pressure"], pressure)
                 self.assertTrue(pump is None or found["injection_pump"] == pump)
 
     def test_gravity_feeds_a_small_carburettor(self) -> None:
         """8 kW run from a tank 0.45 m over the bowl (common practice)."""
         small = changed(ROAD, engine__rated_power="8 kW", engine__displacement="0.35 L", engine__rated_speed="3600 rpm")
-        small["fuel"] = {"injection": "carburettor", "pump_drive": "none", "end_height": "-0.45 m"}
+        small["fuel"] = {"injection": "carburettor", "main.drive": "none", "end_height": "-0.45 m"}
         row = check_of(report(changed(small, duties=[{"id": "p", "kind": "pull"}])), "fuel", "head_flow", "p")
         self.assertLess(row["fill"], 1.0)
 
     def test_an_engine_driven_pump_has_no_second(self) -> None:
         """One more in parallel cannot be driven; an electric one in its stead can."""
-        mechanical = with_fuel(DIESEL, pump_drive="engine")
+        mechanical = with_fuel(DIESEL, main__drive="engine")
         ids = {c.id for c in remedies.candidates(context_of(mechanical), facts_of(mechanical, "fuel"))}
         self.assertNotIn("pump_count", ids)
         self.assertLessEqual({"pump_1", "electric_pump"}, ids)
@@ -401,8 +410,11 @@ class Gas(NumbersCase):
 
 class Rail(NumbersCase):
     def test_injectors_want_a_regulator(self) -> None:
-        notes = {n["code"]: n["field"] for n in report(with_fuel(FIVE, rail="free"))["systems"]["fuel"]["notices"]}
-        self.assertEqual(notes["no_regulator"], "fuel.rail")
+        notes = {
+            n["code"]: n["field"]
+            for n in report(with_fuel(FIVE, regulator__place="free"))["systems"]["fuel"]["notices"]
+        }
+        self.assertEqual(notes["no_regulator"], "fuel.regulator.place")
 
     def test_a_blend_over_the_whole_is_refused_by_name(self) -> None:
         with self.assertRaises(SheetError) as caught:
@@ -412,15 +424,14 @@ class Rail(NumbersCase):
 
     def test_lift_pump_table_that_rises_is_refused(self) -> None:
         with self.assertRaises(CoreError) as caught:
-            curve_of(
-                facts_of(with_fuel(FIVE, lift="pot", lift_table="0.1 bar, 80 L/h\n0.3 bar, 90 L/h"), "fuel"), "lift"
-            )
-        self.assertEqual((caught.exception.code, caught.exception.field), ("table_not_falling", "fuel.lift_table"))
+            raw = with_fuel(FIVE, lift="pot", lift_pump__table="0.1 bar, 80 L/h\n0.3 bar, 90 L/h")
+            curve_of(facts_of(raw, "fuel").lift_pump, "fuel.lift_pump")
+        self.assertEqual((caught.exception.code, caught.exception.field), ("table_not_falling", "fuel.lift_pump.table"))
 
     def test_one_row_of_dead_times_is_refused(self) -> None:
         with self.assertRaises(SheetError) as caught:
-            report(with_fuel(FIVE, dead_table="12 V, 1.2 ms"))
-        self.assertEqual(caught.exception.problems[0].field, "fuel.dead_table")
+            report(with_fuel(FIVE, injectors__dead_table="12 V, 1.2 ms"))
+        self.assertEqual(caught.exception.problems[0].field, "fuel.injectors.dead_table")
 
 
 class Remedies(NumbersCase):
@@ -430,14 +441,12 @@ class Remedies(NumbersCase):
 
     def test_smaller_injectors_where_idle_hunts(self) -> None:
         self.assertNotIn("smaller", self.tried(FIVE))
-        found = self.tried(with_fuel(FIVE, injector_flow="1500 cc/min"))["smaller"]
-        self.close(float(str(found.changes["fuel.injector_flow"])), 1200 / 6e7, rel=1e-9)
+        found = self.tried(with_fuel(FIVE, injectors__flow="1500 cc/min"))["smaller"]
+        self.close(float(str(found.changes["fuel.injectors.flow"])), 1200 / 6e7, rel=1e-9)
 
     def test_another_pump_leaves_wear_and_relief_behind(self) -> None:
-        found = self.tried(with_fuel(FIVE, pump_wear="20 %", relief_pressure="6 bar"))["pump_1"]
-        self.assertEqual(
-            [found.changes[f"fuel.{n}"] for n in ("pump_wear", "relief_pressure", "pump_flow_2")], [None] * 3
-        )
+        found = self.tried(with_fuel(FIVE, main__wear="20 %", main__relief="6 bar"))["pump_1"]
+        self.assertEqual([found.changes[f"fuel.main.{n}"] for n in ("wear", "relief", "flow_2")], [None] * 3)
 
     def test_a_pot_where_a_pump_sucks_from_outside(self) -> None:
         self.assertIn("pot", self.tried(with_fuel(FIVE, pump_place="outside")))
@@ -445,5 +454,5 @@ class Remedies(NumbersCase):
         self.assertIn("lift_pump_1", self.tried(with_fuel(FIVE, **POT)))
 
     def test_no_pump_is_offered_one(self) -> None:
-        raw = with_fuel(DIESEL, pump_drive="none", suction_lift="0.5 m", end_height="0.3 m", pump_flow=None)
+        raw = with_fuel(DIESEL, main__drive="none", suction_lift="0.5 m", end_height="0.3 m", main__flow=None)
         self.assertIn("electric_lift", self.tried(raw))

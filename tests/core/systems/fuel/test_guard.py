@@ -16,10 +16,10 @@ from tests.support import ROAD, NumbersCase, changed, check_of, report
 
 CARB = {
     **PRESETS["carburettor"].choices,
-    "pump_flow": "70 L/h",
-    "pump_pressure": "0.2 bar",
-    "pump_flow_2": "20 L/h",
-    "pump_pressure_2": "0.3 bar",
+    "main.flow": "70 L/h",
+    "main.pressure": "0.2 bar",
+    "main.flow_2": "20 L/h",
+    "main.pressure_2": "0.3 bar",
 }
 
 
@@ -88,7 +88,7 @@ class Bowl(NumbersCase):
         self.assertGreater(side["fill"], 1.0)
         self.assertLess(down["fill"], 1.0)
         held = check_of(
-            report(with_fuel(ROAD, **{**CARB, "carburettor": "side_draught", "rail": "dead_headed"})),
+            report(with_fuel(ROAD, **{**CARB, "carburettor": "side_draught", "regulator.place": "dead_headed"})),
             "fuel",
             "flooding",
         )
@@ -109,7 +109,7 @@ class Cold(NumbersCase):
         self.close(found[2] - 273.15, -15.0, abs=6.0)
 
     def test_asked_and_given(self) -> None:
-        raw = with_fuel(changed(FIVE, engine__fuel="ethanol"), coldest_start="0 C", injector_flow="1000 cc/min")
+        raw = with_fuel(changed(FIVE, engine__fuel="ethanol"), coldest_start="0 C", injectors__flow="1000 cc/min")
         found = check_of(report(raw), "fuel", "cold_start")
         self.assertGreater(found["fill"], 1.0)
         self.assertIn("too little of it is vapour", found["sentence"])
@@ -151,11 +151,11 @@ class Change(NumbersCase):
             with_fuel(
                 FIVE,
                 previous_fuel="diesel",
-                tank_volume="60 L",
-                filter_volume="0.5 L",
-                line_bore="8 mm",
-                suction_bore="10 mm",
-                return_bore="8 mm",
+                tank__volume="60 L",
+                filter__volume="0.5 L",
+                line__bore="8 mm",
+                suction__bore="10 mm",
+                return_line__bore="8 mm",
             )
         )
         found = change.change_of(c, "petrol")

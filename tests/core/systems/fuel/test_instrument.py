@@ -11,11 +11,11 @@ from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
 from tests.support import ROAD, NumbersCase, changed, check_of, report
 
 FULL = {
-    "tank_length": "800 mm",
-    "tank_width": "500 mm",
-    "tank_height": "200 mm",
-    "vent_bore": "3 mm",
-    "filler_bore": "38 mm",
+    "tank.length": "800 mm",
+    "tank.width": "500 mm",
+    "tank.height": "200 mm",
+    "tank.vent_bore": "3 mm",
+    "tank.filler_bore": "38 mm",
     "previous_fuel": "diesel",
 }
 
@@ -25,7 +25,7 @@ class Views(NumbersCase):
         for id, preset in PRESETS.items():
             diesel = preset.choices["injection"] in ("mechanical", "common_rail")
             low = preset.choices["injection"] != "port"
-            flow = {"pump_flow": "90 L/h", "pump_pressure": "0.4 bar", "pump_flow_2": None, "pump_pressure_2": None}
+            flow = {"main.flow": "90 L/h", "main.pressure": "0.4 bar", "main.flow_2": None, "main.pressure_2": None}
             raw = with_fuel(DIESEL if diesel else ROAD, **{**FULL, **POT, **(flow if low else {}), **preset.choices})
             context, c = circuit(raw)
             for view in range(len(VIEWS)):
@@ -36,10 +36,10 @@ class Views(NumbersCase):
                     self.assertEqual(sum(p["now"] for p in found.get("presets", [{"now": True}])), 1)
 
     def test_without_a_pump_the_rest_is_drawn(self) -> None:
-        context, c = circuit(changed(ROAD, fuel={"injector_flow": "380 cc/min"}))
+        context, c = circuit(changed(ROAD, fuel={"injectors.flow": "380 cc/min"}))
         found = [instrument(context, c.facts, {"view": float(v)}) for v in range(len(VIEWS))]
-        self.assertEqual(found[0]["unknown"], ["fuel.pump_flow", "fuel.pump_pressure"])
-        self.assertEqual(found[1]["unknown"], ["fuel.pump_pressure"])
+        self.assertEqual(found[0]["unknown"], ["fuel.main.flow", "fuel.main.pressure"])
+        self.assertEqual(found[1]["unknown"], ["fuel.main.pressure"])
         for view in found[2:]:
             self.assertNotIn("unknown", view)
 
@@ -77,7 +77,13 @@ class Pumps(NumbersCase):
 
     def test_catch_test_is_brought_to_the_tables_conditions(self) -> None:
         """0.5 L in 20 s at the very conditions of the table: what is caught is what is corrected."""
-        raw = with_fuel(ROAD, catch_volume="0.5 L", catch_time="20 s", catch_pressure="3 bar", catch_voltage="13.5 V")
+        raw = with_fuel(
+            ROAD,
+            main__catch_volume="0.5 L",
+            main__catch_time="20 s",
+            main__catch_pressure="3 bar",
+            main__catch_voltage="13.5 V",
+        )
         context, c = circuit(raw)
         found = instrument(context, c.facts, {"view": 1.0})["caught"]
         self.close([found["flow"], found["corrected"]], [0.5e-3 / 20] * 2, rel=1e-9)

@@ -16,15 +16,15 @@ from gauge_well.core.typing import likely
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
 from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report
 
-OUTSIDE = {"pump_place": "outside", "suction_length": "2 m", "suction_bore": "9 mm", "line_bore": "6 mm"}
-ONE_POINT = {"pump_flow_2": None, "pump_pressure_2": None}
-CARB = {**PRESETS["carburettor"].choices, "pump_flow": "90 L/h", "pump_pressure": "0.2 bar", **ONE_POINT}
+OUTSIDE = {"pump_place": "outside", "suction.length": "2 m", "suction.bore": "9 mm", "line.bore": "6 mm"}
+ONE_POINT = {"main.flow_2": None, "main.pressure_2": None}
+CARB = {**PRESETS["carburettor"].choices, "main.flow": "90 L/h", "main.pressure": "0.2 bar", **ONE_POINT}
 
 
 def drop(c: Circuit, q: float, name: str, loss: float) -> float:
     """A line by a general fluids library: drawn tube by Colebrook, fittings on the dynamic head."""
     f = c.facts
-    bore, length = (float(likely(getattr(f, f"{name}_{n}"))) for n in ("bore", "length"))
+    bore, length = (float(likely(getattr(getattr(f, name), n))) for n in ("bore", "length"))
     if abs(q) < 1e-12:
         return 0.0
     speed = q / (np.pi / 4 * bore**2)
@@ -40,32 +40,32 @@ class System:
         self.c, self.taken, self.back = c, taken, back
         self.f = c.facts
         copper = 1.724e-8 * (1 + 3.93e-3 * (likely(self.f.fuel_temperature) + 20 - 293.15)) * 1.03
-        self.wire = 2 * copper * likely(self.f.wire_length) / likely(self.f.wire_area)
+        self.wire = 2 * copper * likely(self.f.wire.length) / likely(self.f.wire.area)
 
     def motor(self, which: str, dp: float, rated_dp: float) -> tuple[float, float]:
         """Amps and volts over rating of a pump that works against ``dp``."""
-        given = self.f.pump_current if which == "pump" else self.f.lift_current
-        curve = curve_of(self.f, which)
+        given = self.f.main.current if which == "main" else self.f.lift_pump.current
+        curve = curve_of(getattr(self.f, which), which)
         rated = likely(given) if given is not None else rated_dp * likely(curve.flow_at(rated_dp, 1.0)) / (0.22 * 13.5)
         amps = max(rated, 1.0) * (0.5 + 0.5 * dp / rated_dp)
         return amps, (likely(self.f.supply_voltage) - amps * self.wire) / 13.5
 
     def pumped(self, which: str, dp: float) -> float:
-        rated = max(likely(getattr(self.f, f"{which}_pressure")), 20e3)
+        rated = max(likely(getattr(self.f, which).pressure), 20e3)
         ratio = 1.0
-        if which == "lift" or self.f.pump_drive == "electric":
+        if which == "lift_pump" or self.f.main.drive == "electric":
             ratio = self.motor(which, dp, rated)[1]
-        return float(curve_of(self.f, which).flow_at(dp, ratio))
+        return float(curve_of(getattr(self.f, which), which).flow_at(dp, ratio))
 
     def suck(self, q: float) -> float:
         head = self.c.fuel.density * 9.80665 * likely(self.f.suction_lift)
-        return drop(self.c, q, "suction", 1.5) + likely(self.f.sieve_drop) * q / float(self.c.design_flow) + head
+        return drop(self.c, q, "suction", 1.5) + likely(self.f.sieve.drop) * q / float(self.c.design_flow) + head
 
     def feed(self, q: float) -> float:
-        return drop(self.c, q, "line", likely(self.f.line_loss)) + self.filtered(q)
+        return drop(self.c, q, "line", likely(self.f.line.loss)) + self.filtered(q)
 
     def filtered(self, q: float) -> float:
-        return likely(self.f.filter_drop) * q / float(self.c.design_flow)
+        return likely(self.f.filter.drop) * q / float(self.c.design_flow)
 
 
 def solved(equations: Callable[[Any], list[float]], start: list[float]) -> Any:
@@ -105,12 +105,12 @@ class AgainstARootFinder(NumbersCase):
             _, point, s, pick = self.at(with_fuel(FIVE, **OUTSIDE), 1, idle)
             q, dp = solved(
                 lambda x, s=s: [
-                    s.pumped("pump", x[1] * 1e5) * 1e5 - x[0],
+                    s.pumped("main", x[1] * 1e5) * 1e5 - x[0],
                     (s.back + s.feed(x[0] * 1e-5) + s.suck(x[0] * 1e-5)) / 1e5 - x[1],
                 ],
                 [3.0, 3.5],
             )
-            amps, ratio = s.motor("pump", dp * 1e5, 3e5)
+            amps, ratio = s.motor("main", dp * 1e5, 3e5)
             self.same(
                 {
                     "flow": (pick(point.through), q * 1e-5),
@@ -124,11 +124,11 @@ class AgainstARootFinder(NumbersCase):
 
     def test_a_pump_that_cannot_hold_the_rail(self) -> None:
         """The engine takes what it burns, and the rail falls to what is left."""
-        raw = with_fuel(FIVE, pump_flow="95 L/h", pump_flow_2="80 L/h", line_bore="4 mm")
+        raw = with_fuel(FIVE, main__flow="95 L/h", main__flow_2="80 L/h", line__bore="4 mm")
         _, point, s, pick = self.at(raw, 2)
         dp, rail = solved(
             lambda x: [
-                (s.pumped("pump", x[0] * 1e5) - s.taken) * 1e5,
+                (s.pumped("main", x[0] * 1e5) - s.taken) * 1e5,
                 (x[1] * 1e5 + s.feed(s.taken) + s.suck(s.taken)) / 1e5 - x[0],
             ],
             [3.0, 2.0],
@@ -144,51 +144,51 @@ class AgainstARootFinder(NumbersCase):
         )
 
     def test_dead_headed(self) -> None:
-        _, point, s, pick = self.at(with_fuel(FIVE, rail="dead_headed", **OUTSIDE), 2)
+        _, point, s, pick = self.at(with_fuel(FIVE, regulator__place="dead_headed", **OUTSIDE), 2)
         q, _ = solved(
             lambda x: [
-                s.pumped("pump", x[1] * 1e5) * 1e5 - x[0],
+                s.pumped("main", x[1] * 1e5) * 1e5 - x[0],
                 (s.back + s.filtered(x[0] * 1e-5) + s.suck(x[0] * 1e-5)) / 1e5 - x[1],
             ],
             [3.0, 3.5],
         )
-        rail = s.back - drop(s.c, s.taken, "line", likely(s.f.line_loss))
+        rail = s.back - drop(s.c, s.taken, "line", likely(s.f.line.loss))
         self.same({"flow": (pick(point.through), q * 1e-5), "rail": (pick(point.rail), rail)})
 
     def test_lift_pump_into_the_main_one(self) -> None:
-        raw = with_fuel(FIVE, **{**POT, **OUTSIDE, "lift": "series", "suction_bore": "12 mm"})
+        raw = with_fuel(FIVE, **{**POT, **OUTSIDE, "lift": "series", "suction.bore": "12 mm"})
         _, point, s, pick = self.at(raw, 2)
         q, dp, lift = solved(
             lambda x: [
-                s.pumped("pump", x[1] * 1e5) * 1e5 - x[0],
-                s.pumped("lift", x[2] * 1e5) * 1e5 - x[0],
-                (s.back + s.feed(x[0] * 1e-5) + s.suck(x[0] * 1e-5) + drop(s.c, x[0] * 1e-5, "lift", 1.5)) / 1e5
+                s.pumped("main", x[1] * 1e5) * 1e5 - x[0],
+                s.pumped("lift_pump", x[2] * 1e5) * 1e5 - x[0],
+                (s.back + s.feed(x[0] * 1e-5) + s.suck(x[0] * 1e-5) + drop(s.c, x[0] * 1e-5, "lift_line", 1.5)) / 1e5
                 - x[1]
                 - x[2],
             ],
             [3.0, 3.5, 0.2],
         )
-        inlet = lift * 1e5 - s.suck(q * 1e-5) - drop(s.c, q * 1e-5, "lift", 1.5)
+        inlet = lift * 1e5 - s.suck(q * 1e-5) - drop(s.c, q * 1e-5, "lift_line", 1.5)
         self.same({"flow": (pick(point.through), q * 1e-5), "across": (pick(point.across), dp * 1e5)})
         self.close(pick(point.inlet), inlet, rel=5e-3, note="inlet is a small difference of large pressures")
 
     def test_surge_pot(self) -> None:
-        _, point, s, pick = self.at(with_fuel(FIVE, **{**OUTSIDE, **POT, "line_bore": "6 mm"}), 2)
+        _, point, s, pick = self.at(with_fuel(FIVE, **{**OUTSIDE, **POT, "line.bore": "6 mm"}), 2)
         main, dp, lifted, gain = solved(
             lambda x: [
-                s.pumped("pump", x[1] * 1e5) * 1e5 - x[0],
+                s.pumped("main", x[1] * 1e5) * 1e5 - x[0],
                 (
                     s.back
                     + s.feed(x[0] * 1e-5)
-                    + drop(s.c, x[0] * 1e-5, "pot", 1.5)
+                    + drop(s.c, x[0] * 1e-5, "pot_line", 1.5)
                     + s.c.fuel.density * 9.80665 * likely(s.f.pot_lift)
                 )
                 / 1e5
                 - x[1],
-                s.pumped("lift", x[3] * 1e5) * 1e5 - x[2],
+                s.pumped("lift_pump", x[3] * 1e5) * 1e5 - x[2],
                 (
                     s.suck(x[2] * 1e-5)
-                    + drop(s.c, x[2] * 1e-5, "lift", 1.5)
+                    + drop(s.c, x[2] * 1e-5, "lift_line", 1.5)
                     + drop(s.c, x[2] * 1e-5 - s.taken, "overflow", 1.5)
                 )
                 / 1e5
@@ -215,7 +215,7 @@ class AgainstARootFinder(NumbersCase):
         _, point, s, pick = self.at(raw, 0)
         q, dp = solved(
             lambda x: [
-                0.5 * s.pumped("pump", x[1] * 1e5) * 1e5 - x[0],
+                0.5 * s.pumped("main", x[1] * 1e5) * 1e5 - x[0],
                 (s.back + s.feed(x[0] * 1e-5) + s.suck(x[0] * 1e-5)) / 1e5 - x[1],
             ],
             [1.0, 0.2],
@@ -232,12 +232,12 @@ class AgainstARootFinder(NumbersCase):
         self.assertIsNone(point.network.main.pump)
 
     def test_a_return_too_narrow_lifts_the_rail(self) -> None:
-        raw = with_fuel(FIVE, return_bore="2.2 mm", return_length="5 m")
+        raw = with_fuel(FIVE, return_line__bore="2.2 mm", return_line__length="5 m")
         _, point, s, pick = self.at(raw, 0, idle=True)
         _, rail = solved(
             lambda x: [
-                s.pumped("pump", x[1] * 1e5 + s.feed(x[0] * 1e-5) + s.suck(x[0] * 1e-5)) * 1e5 - x[0],
-                drop(s.c, x[0] * 1e-5 - s.taken, "return", likely(s.f.return_loss)) / 1e5 - x[1],
+                s.pumped("main", x[1] * 1e5 + s.feed(x[0] * 1e-5) + s.suck(x[0] * 1e-5)) * 1e5 - x[0],
+                drop(s.c, x[0] * 1e-5 - s.taken, "return_line", likely(s.f.return_line.loss)) / 1e5 - x[1],
             ],
             [2.0, 4.0],
         )
@@ -254,7 +254,7 @@ class Mass(NumbersCase):
         for id, preset in PRESETS.items():
             diesel = preset.choices["injection"] in ("mechanical", "common_rail")
             low = (
-                {"pump_flow": "90 L/h", "pump_pressure": "0.4 bar", **ONE_POINT}
+                {"main.flow": "90 L/h", "main.pressure": "0.4 bar", **ONE_POINT}
                 if preset.choices["injection"] != "port"
                 else {}
             )
@@ -292,7 +292,7 @@ class Lines(NumbersCase):
             for q in np.geomspace(1e-6, 1e-4, 9):
                 for name, loss, ours in (
                     ("line", 6.0, c.line_drop(q) - c.filter_drop(q)),
-                    ("return", 8.0, c.return_drop(q)),
+                    ("return_line", 8.0, c.return_drop(q)),
                 ):
                     self.close(ours, drop(c, float(q), name, loss), rel=1e-3, note=f"{name} {q}")
 
@@ -301,7 +301,7 @@ class Lines(NumbersCase):
         seen: dict[str, list[dict[str, Any]]] = {}
         for rail in ("returned", "dead_headed"):
             for bore in ("8 mm", "4 mm"):
-                context, c = circuit(with_fuel(FIVE, rail=rail, line_bore=bore, wire_length="8 m"))
+                context, c = circuit(with_fuel(FIVE, regulator__place=rail, line__bore=bore, wire__length="8 m"))
                 parts = {p["id"]: p for p in instrument(context, c.facts, {"duty": 2.0})["parts"]}
                 seen.setdefault(rail, []).append(parts)
         wide, narrow = seen["dead_headed"]
@@ -316,23 +316,23 @@ class Lines(NumbersCase):
 class Named(NumbersCase):
     def test_a_loop_without_a_pump(self) -> None:
         """Nothing pumps and the tank lies under the engine: said, with what else is wrong, and nothing lost."""
-        raw = with_fuel(FIVE, pump_drive="none", suction_lift="0.3 m", end_height="0.2 m")
+        raw = with_fuel(FIVE, main__drive="none", suction_lift="0.3 m", end_height="0.2 m")
         found = check_of(report(raw), "fuel", "head_flow", "pull")
         self.close([found["capacity"], found["fill"]], [0.0, 9.99])
         self.assertIn("Nothing pushes fuel to the engine: no pump", found["sentence"])
         self.assertIn("injector_duty", {c["id"] for c in report(raw)["systems"]["fuel"]["checks"]})
 
     def test_a_lift_pump_that_is_not_known(self) -> None:
-        raw = with_fuel(FIVE, **{**POT, "lift_flow": None, "pot_volume": None})
+        raw = with_fuel(FIVE, **{**POT, "lift_pump.flow": None, "pot.volume": None})
         missing = {u["check"]: u["missing"] for u in report(raw)["systems"]["fuel"]["unknown"]}
-        self.assertEqual(missing["lift_flow"], ["fuel.lift_flow"])
-        self.assertEqual(missing["pot_holds"], ["fuel.pot_volume"])
+        self.assertEqual(missing["lift_flow"], ["fuel.lift_pump.flow"])
+        self.assertEqual(missing["pot_holds"], ["fuel.pot.volume"])
 
     def test_the_limiting_part_is_marked(self) -> None:
         context, c = circuit(FIVE)
-        small = facts_of(with_fuel(FIVE, injector_flow="300 cc/min"), "fuel")
+        small = facts_of(with_fuel(FIVE, injectors__flow="300 cc/min"), "fuel")
         self.assertEqual(instrument(context, small, {"duty": 2.0})["limits"], "injectors")
-        weak = facts_of(with_fuel(FIVE, pump_flow="80 L/h", pump_flow_2="60 L/h"), "fuel")
+        weak = facts_of(with_fuel(FIVE, main__flow="80 L/h", main__flow_2="60 L/h"), "fuel")
         self.assertEqual(instrument(context, weak, {"duty": 2.0})["limits"], "pump")
         self.assertIsNotNone(demand(context.peak, c))
 

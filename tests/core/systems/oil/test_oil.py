@@ -16,18 +16,18 @@ from tests.support import ROAD, NumbersCase, calls, changed, check_of, context_o
 
 # The worked pan: rear well 220 x 250 mm, 90 deep, shallow front 300 mm; 5.5 L all of it in the pan.
 PAN = {
-    "pan_shape": "rear_well",
-    "pan_length": "520 mm",
-    "pan_width": "250 mm",
-    "pan_depth": "90 mm",
-    "well_length": "220 mm",
-    "shallow_depth": "0 mm",
-    "pickup_x": "110 mm",
-    "pickup_clearance": "8 mm",
+    "pan.shape": "rear_well",
+    "pan.length": "520 mm",
+    "pan.width": "250 mm",
+    "pan.depth": "90 mm",
+    "pan.well_length": "220 mm",
+    "pan.shallow_depth": "0 mm",
+    "pickup.x": "110 mm",
+    "pickup.clearance": "8 mm",
     "oil_quantity": "5.5 L",
     "oil_up": "0 L",
-    "baffle": "none",
-    "cooler": "none",
+    "pan.baffle": "none",
+    "cooler.into": "none",
 }
 OIL = changed(ROAD, oil=PAN)
 UPRIGHT = engine_to_vehicle(0.0, 0.0, 0.0)
@@ -69,11 +69,11 @@ class Coverage(NumbersCase):
         _, body = pan()
         self.close(model.covered(body, UPRIGHT, 1e-4, -1.0, 0.0), 0.0)
         _, deep = pan(
-            pan_shape="box",
-            pan_length="80 mm",
-            pan_width="60 mm",
-            pan_depth="900 mm",
-            pickup_x="40 mm",
+            pan__shape="box",
+            pan__length="80 mm",
+            pan__width="60 mm",
+            pan__depth="900 mm",
+            pickup__x="40 mm",
             oil_quantity="4.5 L",
         )
         self.close(model.covered(deep, UPRIGHT, 4.3e-3, -1.0, 0.0), model.G_MOST)
@@ -106,15 +106,15 @@ class Checks(NumbersCase):
         self.assertEqual(report(raw)["first_to_give"]["check"], "pickup")
 
     def test_a_makers_baffle_not_known_is_not_called_short(self) -> None:
-        raw = changed(OIL, oil__baffle=None, duties=[{"id": "run", "kind": "run", "ambient": "20 C"}])
+        raw = changed(OIL, oil__pan__baffle=None, duties=[{"id": "run", "kind": "run", "ambient": "20 C"}])
         block = report(raw)["systems"]["oil"]
-        self.assertEqual(block["unknown"][0]["missing"], ["oil.baffle"])
+        self.assertEqual(block["unknown"][0]["missing"], ["oil.pan.baffle"])
         self.assertNotIn("pickup", {c["id"] for c in block["checks"]})
 
     def test_a_baffle_brings_no_oil_to_a_pickup_bare_at_rest(self) -> None:
         """Standing on 50 % of grade with 3 L in it the worked pan's pickup is bare: short, whatever the baffle is good for."""
         steep = [{"id": "s", "kind": "road", "speed": "10 km/h", "grade": "-50 %", "ambient": "20 C"}]
-        for baffle in ({"baffle": None, "baffle_g": "1.4 g"}, {"baffle": None}):
+        for baffle in ({"pan.baffle": None, "pan.baffle_g": "1.4 g"}, {"pan.baffle": None}):
             pan = PAN | baffle | {"oil_quantity": "3 L"}
             found = check_of(report(changed(OIL, oil=pan, duties=steep)), "oil", "pickup")
             self.assertEqual(found["fill"], 9.99)
@@ -124,7 +124,7 @@ class Checks(NumbersCase):
         """40 L/min into a 50 mm mouth 8 mm up: 0.53 m/s in the ring, 10 + 14 = 24 mm (by hand)."""
         raw = changed(
             OIL,
-            oil={"pump_displacement": "40 cc", "pickup_mouth": "50 mm", "relief_returns": "sump"},
+            oil={"pump.displacement": "40 cc", "pickup.mouth": "50 mm", "pump.relief_returns": "sump"},
             duties=[{"id": "t", "kind": "typed", "engine_power": "5 kW", "engine_speed": "1000 rpm"}],
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
@@ -137,7 +137,10 @@ class Checks(NumbersCase):
 
     def test_a_baffles_stated_figure_counts(self) -> None:
         raw = changed(
-            OIL, oil__baffle=None, oil__baffle_g="1.4 g", duties=[{"id": "run", "kind": "run", "ambient": "20 C"}]
+            OIL,
+            oil__pan__baffle=None,
+            oil__pan__baffle_g="1.4 g",
+            duties=[{"id": "run", "kind": "run", "ambient": "20 C"}],
         )
         self.close(check_of(report(raw), "oil", "pickup")["capacity"], 1.4 * 9.80665, rel=1e-6)
 
@@ -151,18 +154,18 @@ class Checks(NumbersCase):
         block = report(changed(ROAD, oil={}))["systems"]["oil"]
         self.assertEqual(
             set(block["unknown"][0]["missing"]),
-            {"oil.pan_shape", "oil.pickup_x", "oil.pan_length", "oil.pan_width", "oil.pan_depth"},
+            {"oil.pan.shape", "oil.pickup.x", "oil.pan.length", "oil.pan.width", "oil.pan.depth"},
         )
         self.assertLessEqual({"oil_quantity", "oil_over_floor"}, {n["quantity"] for n in block["need"]})
 
     def test_cannot_be(self) -> None:
-        crossed = {"pan_shape": "outline", "pan_outline": "0 mm, 0 mm\n400 mm, 150 mm\n400 mm, 0 mm\n0 mm, 150 mm"}
+        crossed = {"pan.shape": "outline", "pan.outline": "0 mm, 0 mm\n400 mm, 150 mm\n400 mm, 0 mm\n0 mm, 150 mm"}
         for field, paths in (
-            ("oil.pan_outline", crossed),
-            ("oil.pickup_x", {"pickup_x": "700 mm"}),
-            ("oil.pickup_y", {"pickup_y": "300 mm"}),
+            ("oil.pan.outline", crossed),
+            ("oil.pickup.x", {"pickup.x": "700 mm"}),
+            ("oil.pickup.y", {"pickup.y": "300 mm"}),
             ("oil.oil_quantity", {"oil_quantity": "60 L"}),
-            ("oil.well_length", {"well_length": "600 mm"}),
+            ("oil.pan.well_length", {"pan.well_length": "600 mm"}),
         ):
             with self.assertRaises(SheetError) as caught:
                 report(changed(OIL, **{f"oil__{k}": v for k, v in paths.items()}))
@@ -172,13 +175,13 @@ class Checks(NumbersCase):
     def test_own_outline_is_the_preset(self) -> None:
         """The worked pan typed corner by corner holds the same and covers the same."""
         own = {
-            "pan_shape": "outline",
-            "pan_outline": "0 mm, 0 mm\n0 mm, 90 mm\n220 mm, 90 mm\n220 mm, 0 mm\n520 mm, 0 mm",
+            "pan.shape": "outline",
+            "pan.outline": "0 mm, 0 mm\n0 mm, 90 mm\n220 mm, 90 mm\n220 mm, 0 mm\n520 mm, 0 mm",
         }
-        _, preset = pan(shallow_depth="20 mm")
+        _, preset = pan(pan__shallow_depth="20 mm")
         _, typed = pan(
             **own
-            | {"pan_outline": "0 mm, 0 mm\n0 mm, 90 mm\n220 mm, 90 mm\n220 mm, 20 mm\n520 mm, 20 mm\n520 mm, 0 mm"}
+            | {"pan.outline": "0 mm, 0 mm\n0 mm, 90 mm\n220 mm, 90 mm\n220 mm, 20 mm\n520 mm, 20 mm\n520 mm, 0 mm"}
         )
         self.close(typed.holds, preset.holds, rel=1e-12)
         self.close(
@@ -187,8 +190,8 @@ class Checks(NumbersCase):
 
     def test_widths_by_station(self) -> None:
         """A pan half as wide at one end holds three quarters."""
-        _, plain = pan(pan_shape="box")
-        _, tapered = pan(pan_shape="box", pan_widths="0 mm, 250 mm\n520 mm, 125 mm")
+        _, plain = pan(pan__shape="box")
+        _, tapered = pan(pan__shape="box", pan__widths="0 mm, 250 mm\n520 mm, 125 mm")
         self.close(tapered.holds / plain.holds, 0.75, rel=1e-9)
 
 
@@ -211,7 +214,7 @@ class Heat(NumbersCase):
         to spare leaves it to the thermostat."""
         duty = [{"id": "w", "kind": "road", "speed": "100 km/h", "grade": "6 %", "ambient": "25 C"}]
         small, large, larger = (
-            report(changed(OIL, duties=duty, cooling__core_width=w))["systems"] for w in ("450 mm", "700 mm", "900 mm")
+            report(changed(OIL, duties=duty, cooling__core__width=w))["systems"] for w in ("450 mm", "700 mm", "900 mm")
         )
         hot = [s["oil"]["figures"]["w"]["oil_temperature_k"] for s in (small, large, larger)]
         gauge = [s["cooling"]["figures"]["w"]["coolant_out_k"] for s in (small, large)]
@@ -240,8 +243,8 @@ class Heat(NumbersCase):
         raw = changed(
             OIL,
             duties=[{"id": "w", "kind": "work", "air_speed": "40 km/h", "ambient": "30 C"}],
-            oil__cooler="air",
-            oil__cooler_conductance="120 W/K",
+            oil__cooler__into="air",
+            oil__cooler__conductance="120 W/K",
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
         ways = model.ways_out(context, facts, pan_of(facts))
@@ -268,31 +271,33 @@ class Heat(NumbersCase):
                 "fill"
             ]
 
-        bare, air = fill(), fill(oil__cooler="air", oil__cooler_conductance="150 W/K")
-        water = fill(oil__cooler="water", oil__cooler_conductance="150 W/K")
+        bare, air = fill(), fill(oil__cooler__into="air", oil__cooler__conductance="150 W/K")
+        water = fill(oil__cooler__into="water", oil__cooler__conductance="150 W/K")
         self.assertLess(air[0], bare[0])
         self.assertLess(water[0], bare[0])
         self.assertLess(air[1], bare[1], "air takes heat off the radiator")
         self.assertGreater(water[1], bare[1], "water brings it there")
 
     def test_a_cooler_without_its_conductance_is_unknown(self) -> None:
-        block = report(changed(OIL, oil__cooler="air", oil__cooler_conductance=None))["systems"]["oil"]
-        self.assertEqual(block["unknown"][0]["missing"], ["oil.cooler_conductance"])
+        block = report(changed(OIL, oil__cooler__into="air", oil__cooler__conductance=None))["systems"]["oil"]
+        self.assertEqual(block["unknown"][0]["missing"], ["oil.cooler.conductance"])
 
     def test_a_cooler_nobody_spoke_of_is_unknown_where_it_matters(self) -> None:
         """Hot without one: not called short, the need says what to look for. Cool without one: it holds."""
         hard = changed(
             OIL,
-            oil__cooler=None,
+            oil__cooler__into=None,
             engine__rated_power="180 kW",
             engine__aspiration="turbo",
             duties=[{"id": "w", "kind": "work", "air_speed": "70 km/h", "ambient": "40 C"}],
         )
         block = report(hard)["systems"]["oil"]
-        self.assertIn(["oil.cooler"], [u["missing"] for u in block["unknown"]])
+        self.assertIn(["oil.cooler.into"], [u["missing"] for u in block["unknown"]])
         self.assertIn("oil_cooler_conductance", {n["quantity"] for n in block["need"]})
         easy = report(
-            changed(OIL, oil__cooler=None, duties=[{"id": "m", "kind": "road", "speed": "90 km/h", "ambient": "20 C"}])
+            changed(
+                OIL, oil__cooler__into=None, duties=[{"id": "m", "kind": "road", "speed": "90 km/h", "ambient": "20 C"}]
+            )
         )
         self.assertLess(check_of(easy, "oil", "oil_temperature", "m")["fill"], 1.0)
 
@@ -304,7 +309,9 @@ class Heat(NumbersCase):
             duties=[{"id": "w", "kind": "work", "air_speed": "70 km/h", "ambient": "40 C"}],
         )
         needs = {n["quantity"]: n["value"] for n in report(raw)["systems"]["oil"]["need"]}
-        cooled = changed(raw, oil__cooler="air", oil__cooler_conductance=f"{needs['oil_cooler_conductance']} W/K")
+        cooled = changed(
+            raw, oil__cooler__into="air", oil__cooler__conductance=f"{needs['oil_cooler_conductance']} W/K"
+        )
         self.close(check_of(report(cooled), "oil", "oil_temperature", "w")["fill"], 1.0, abs=1e-6)
 
 
@@ -318,7 +325,7 @@ def read(**oil: object) -> tuple:
 class Hydraulics(NumbersCase):
     def test_one_reading_carries_over_speed_and_heat(self) -> None:
         """Half by thickness, half by inertia: half the speed gives 3/8, double 3 times, to the relief."""
-        facts, leak = read(hot_pressure="150 kPa", hot_pressure_speed="2000 rpm", relief_pressure="500 kPa")
+        facts, leak = read(hot_pressure="150 kPa", hot_pressure_speed="2000 rpm", pump__relief="500 kPa")
         self.close(
             model.gauge_pressure(facts, leak, np.array([1000.0, 2000.0, 4000.0, 6000.0]), 373.15),
             [56.25e3, 150e3, 450e3, 500e3],
@@ -345,9 +352,9 @@ class Hydraulics(NumbersCase):
 
     def test_only_what_the_bearings_pass_is_drawn(self) -> None:
         """By rule the relief opens hot at 0.6 of rated speed; what it lets back to the inlet is not sucked again."""
-        facts, leak = read(pump_displacement="10 cc")
+        facts, leak = read(pump__displacement="10 cc")
         self.close(model.drawn_flow(facts, leak, np.array([3000.0, 6000.0]), 373.15), [5e-4, 6e-4], rel=1e-6)
-        to_sump, leak = read(pump_displacement="10 cc", relief_returns="sump")
+        to_sump, leak = read(pump__displacement="10 cc", pump__relief_returns="sump")
         self.close(model.drawn_flow(to_sump, leak, 6000.0, 373.15), 1e-3, rel=1e-6)
 
     def test_how_fast_a_cold_pickup_passes(self) -> None:
@@ -355,17 +362,17 @@ class Hydraulics(NumbersCase):
         20, 67 at 100 (worked by hand; a third either way, fittings counted here)."""
         for celsius, litres in ((-20.0, 1.9), (0.0, 10.8), (20.0, 32.0), (100.0, 67.0)):
             facts, leak = read(
-                pickup_bore="16 mm", pickup_length="250 mm", pump_displacement="30 cc", relief_returns="sump"
+                pickup__bore="16 mm", pickup__length="250 mm", pump__displacement="30 cc", pump__relief_returns="sump"
             )
             speed = model.suction_speed(facts, leak, celsius + 273.15, 101325.0, 9000.0)
             self.close(30e-3 * speed, litres, rel=0.33, note=f"{celsius} C")
 
     def test_cold_oil_is_judged(self) -> None:
         cold = [{"id": "m", "kind": "road", "speed": "60 km/h", "ambient": "-25 C"}]
-        thick = {"grade": "20w50", "pickup_bore": "12 mm", "relief_returns": "sump", "pickup_lift": "0.2 m"}
+        thick = {"grade": "20w50", "pickup.bore": "12 mm", "pump.relief_returns": "sump", "pickup_lift": "0.2 m"}
         bad, good = (
             check_of(report(changed(OIL, duties=cold, oil=oil)), "oil", "cold_suction")
-            for oil in (thick, thick | {"grade": "0w20", "relief_returns": "inlet"})
+            for oil in (thick, thick | {"grade": "0w20", "pump.relief_returns": "inlet"})
         )
         self.assertGreater(bad["fill"], 1.0)
         self.assertLess(good["fill"], 1.0)
@@ -381,7 +388,7 @@ class Hydraulics(NumbersCase):
 
     def test_cold_suction_against_hagen_poiseuille(self) -> None:
         """Laminar at -10 degC: 128 mu L Q / (pi D^4), 2.5 heads and 1000 / Re of fittings (hooper1981), 0.15 m of lift."""
-        facts, _ = read(pickup_bore="20 mm", pickup_length="250 mm")
+        facts, _ = read(pickup__bore="20 mm", pickup__length="250 mm")
         t, q = 263.15, 8e-5
         nu, rho = float(oils.viscosity_walther(oils.OILS["10w40"], t)), float(oils.density(t))
         speed = q / (np.pi / 4 * 0.02**2)
@@ -398,7 +405,7 @@ class Hydraulics(NumbersCase):
 
 class TurboReturn(NumbersCase):
     def drained(self, **facts: str) -> dict:
-        return report(changed(OIL, oil={"turbo_drain_bore": "16 mm", "turbo_drain_slope": "30 deg"} | facts))
+        return report(changed(OIL, oil={"drain.bore": "16 mm", "drain.slope": "30 deg"} | facts))
 
     def test_asked_only_where_it_is_told(self) -> None:
         self.assertNotIn("turbo_drain_flow", {c["id"] for c in report(OIL)["systems"]["oil"]["checks"]})
@@ -414,9 +421,9 @@ class TurboReturn(NumbersCase):
 
     def test_flat_return_fails(self) -> None:
         """15 degrees at least (common practice); a level one lets nothing down."""
-        fall = check_of(self.drained(turbo_drain_slope="15 deg", turbo_oil_flow="2 L/min"), "oil", "turbo_drain_slope")
+        fall = check_of(self.drained(drain__slope="15 deg", turbo_oil_flow="2 L/min"), "oil", "turbo_drain_slope")
         self.close(fall["fill"], 1.0, abs=1e-9)
-        level = self.drained(turbo_drain_slope="0 deg", turbo_oil_flow="2 L/min")
+        level = self.drained(drain__slope="0 deg", turbo_oil_flow="2 L/min")
         self.assertEqual(check_of(level, "oil", "turbo_drain_flow")["fill_code"], "level")
         self.assertEqual(row_of(level, "drain", "gate")["reach_code"], "gate")
 
@@ -439,11 +446,11 @@ class ColdSuction(NumbersCase):
     def test_what_is_lost_there_leaves_55_kpa(self) -> None:
         """A thin long pipe in thick oil: laminar, so Hagen-Poiseuille gives the speed by hand but for the fittings."""
         facts, leak = read(
-            pickup_bore="12 mm",
-            pickup_length="1 m",
-            pump_displacement="30 cc",
+            pickup__bore="12 mm",
+            pickup__length="1 m",
+            pump__displacement="30 cc",
             pickup_lift="0 mm",
-            relief_returns="sump",
+            pump__relief_returns="sump",
         )
         speed = model.suction_speed(facts, leak, 283.15, 101325.0, 9000.0)
         oil = oils.OILS[facts.grade]
@@ -455,16 +462,14 @@ class ColdSuction(NumbersCase):
         self.close(pipe + fittings, 101325 - 55e3, rel=2e-3)
 
     def test_a_wide_pipe_passes_all(self) -> None:
-        facts, leak = read(pickup_bore="40 mm", pickup_length="0.1 m")
+        facts, leak = read(pickup__bore="40 mm", pickup__length="0.1 m")
         self.close(model.suction_speed(facts, leak, 373.15, 101325.0, 6000.0), 6000.0, rel=1e-6)
 
 
 class Instrument(NumbersCase):
     def test_pressure_cold_and_hot(self) -> None:
         """Cold oil stands higher, both are held at the relief, and hot at the duty's speed is the duty's figure."""
-        raw = changed(
-            OIL, oil={"hot_pressure": "3 bar", "hot_pressure_speed": "3000 rpm", "relief_pressure": "4.5 bar"}
-        )
+        raw = changed(OIL, oil={"hot_pressure": "3 bar", "hot_pressure_speed": "3000 rpm", "pump.relief": "4.5 bar"})
         found = instrument(context_of(raw), facts_of(raw, "oil"), {"duty": 0.0})
         curves = {k: np.array(found["pressure"][k]) for k in ("speed", "cold", "hot")}
         self.assertTrue(np.all(curves["cold"] >= curves["hot"]))
@@ -483,4 +488,4 @@ class Instrument(NumbersCase):
         for options in ({"duty": 9.0}, {"forward": 8.0}):
             with self.assertRaises(CoreError):
                 instrument(context, facts, options)
-        self.assertEqual(instrument(context, facts_of(changed(ROAD, oil={}), "oil"), {})["unknown"], ["oil.pan_shape"])
+        self.assertEqual(instrument(context, facts_of(changed(ROAD, oil={}), "oil"), {})["unknown"], ["oil.pan.shape"])

@@ -2,10 +2,11 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, type HeatMap, type MapKind } from '../../../api/client'
 import { useLatest } from '../../../shared/useLatest'
+import { withFact } from '../../../shared/parts'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { ticks } from '../../bench/logic'
-import { DRAGGED, dragged, linePath, overPath, place, whole } from '../map'
+import { DRAGGED, linePath, overPath, place, whole } from '../map'
 
 /** Where one duty's cooling holds, over two of its conditions: thousands of points of the whole model. */
 const KINDS: Record<MapKind, string> = { ambient_speed: 'air outside by road speed', ambient_grade: 'air outside by grade', speed_power: 'wind by engine power' }
@@ -23,7 +24,7 @@ watch(duties, (all) => {
 }, { immediate: true })
 
 /** A fact dragged by a factor, to see the line move before anything is bought. */
-const fact = ref('core_depth')
+const fact = ref('core.depth')
 const factor = ref(100)
 const facts = computed(() => Object.entries(DRAGGED).flatMap(([name, unit]) => {
   const stated = build.build?.facts[`cooling.${name}`]
@@ -32,7 +33,7 @@ const facts = computed(() => Object.entries(DRAGGED).flatMap(([name, unit]) => {
 }))
 const held = computed(() => facts.value.find((f) => f.name === fact.value) ?? facts.value[0])
 watch([() => build.build?.revision, fact], () => (factor.value = 100))
-const sheet = computed(() => (held.value && factor.value !== 100 ? dragged(build.document, held.value.name, held.value.si * (factor.value / 100), held.value.unit) : build.document))
+const sheet = computed(() => (held.value && factor.value !== 100 ? withFact(build.document, `cooling.${held.value.name}`, `${Number((held.value.si * (factor.value / 100)).toPrecision(6))} ${held.value.unit}`) : build.document))
 
 const { ask } = useLatest(async (signal) => {
   map.value = duty.value ? await api.heatMap(sheet.value, duty.value, kind.value, signal) : null

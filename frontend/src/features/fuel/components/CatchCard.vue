@@ -9,19 +9,19 @@ export interface Caught { flow: number; pressure: number; volts: number; said: n
 const props = defineProps<{ caught: Caught | null }>()
 const build = useBuild()
 const words = useVocabulary()
-const fields = computed(() => (words.words?.sections.fuel?.fields ?? []).filter((f) => f.group === 'Catch test' && (f.name !== 'catch_voltage' || build.build?.facts['fuel.pump_drive']?.text !== 'engine')))
+const fields = computed(() => (words.words?.sections.fuel?.fields ?? []).filter((f) => f.group === 'Catch test' && (f.name !== 'main.catch_voltage' || build.build?.facts['fuel.main.drive']?.text !== 'engine')))
 const trouble = ref('')
-const text = (name: string) => build.build?.facts[`fuel.${name}`]?.text ?? ''
+const text = (name: string) => build.build?.facts[`fuel.main.${name}`]?.text ?? ''
 /** Without a table the catch is itself a point of the pump. */
 const asPoint = computed(() => props.caught === null && ['catch_volume', 'catch_time', 'catch_pressure', 'catch_voltage'].every((name) => text(name)))
 
 async function use(): Promise<void> {
-  const si = (name: string) => build.build?.facts[`fuel.${name}`]?.si ?? 0
+  const si = (name: string) => build.build?.facts[`fuel.main.${name}`]?.si ?? 0
   const flow = si('catch_volume') / si('catch_time')
   const problem = await build.enqueue([
-    line('fuel.pump_flow', `${(flow * 3.6e6).toPrecision(5)} L/h`, { evidence: 'taped' }),
-    line('fuel.pump_pressure', text('catch_pressure'), { evidence: 'taped' }),
-    line('fuel.rating_voltage', text('catch_voltage'), { evidence: 'taped' }),
+    line('fuel.main.flow', `${(flow * 3.6e6).toPrecision(5)} L/h`, { evidence: 'taped' }),
+    line('fuel.main.pressure', text('catch_pressure'), { evidence: 'taped' }),
+    line('fuel.main.voltage', text('catch_voltage'), { evidence: 'taped' }),
   ])
   trouble.value = problem?.message ?? ''
 }

@@ -42,8 +42,8 @@ MEASURED = ("taped", "tested", "weighed")
 class AirFacts:
     """Radiator, fan and air path. SI."""
 
-    core: CoreFacts = role(CORE, "Core")
-    fan: FanFacts = role(FAN, "Fan")
+    core: CoreFacts = role(CORE, "Core", row="core_fan")
+    fan: FanFacts = role(FAN, "Fan", row="core_fan")
     fan_on: Value | None = quantity(
         "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ("puller", "pusher"))
     )

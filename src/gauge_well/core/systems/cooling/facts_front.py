@@ -22,16 +22,19 @@ class FrontFacts:
     condenser: CoreFacts = role(
         CORE,
         "Condenser",
+        row="core_fan",
         group="In front",
         asks=("depth",),
         labels={"depth": "Condenser depth"},
         limits={"depth": (0.008, 0.1)},
         when=("condenser_front", ("yes",)),
+        needs=(),
     )
     charge_front: str | None = choice("Charge cooler in front", YES_NO, group="In front")
     charge_cooler: CoreFacts = role(
         CORE,
         "Charge cooler",
+        row="core_fan",
         group="In front",
         asks=SIZES,
         labels={size: f"Charge cooler {size}" for size in SIZES},
@@ -42,6 +45,7 @@ class FrontFacts:
     oil_cooler: CoreFacts = role(
         CORE,
         "Oil cooler",
+        row="core_fan",
         group="In front",
         asks=SIZES,
         labels={size: f"Oil cooler {size}" for size in SIZES},

@@ -70,13 +70,14 @@ class LoopFacts:
     hose: LineFacts = role(
         LINE,
         "Coolant hose",
+        row="core_fan",
         asks=("bore", "length"),
         group="Coolant",
         labels={"bore": "Hose bore", "length": "Hose or pipe, each way"},
         limits={"bore": (0.01, 0.15), "length": (0.05, 15.0)},
     )
     gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
-    pump: CoolantPumpFacts = role(COOLANT_PUMP, "Coolant pump")
+    pump: CoolantPumpFacts = role(COOLANT_PUMP, "Coolant pump", row="core_fan")
     thermostat_kind: str | None = choice("Thermostat", THERMOSTATS, group="Loop")
     bypass: str | None = choice("Bypass", BYPASSES, group="Loop")
     restrictor: str | None = choice("Restrictor", RESTRICTORS, group="Loop")
@@ -106,6 +107,7 @@ class LoopFacts:
     heater: ExchangerFacts = role(
         EXCHANGER,
         "Heater",
+        row="core_fan",
         group="Heater",
         asks=("count", "conductance"),
         labels={"conductance": "Heater sheds, each"},
@@ -116,11 +118,13 @@ class LoopFacts:
     header_tank: TankFacts = role(
         TANK,
         "Header or overflow",
+        row="loop",
         group="Header",
         asks=("volume",),
         labels={"volume": "Header or overflow holds"},
         helps={"volume": ""},
         limits={"volume": (5e-5, 0.05)},
+        needs=("volume",),
     )
     header_fill: Value | None = quantity("Filled cold to", "share", 0.0, 1.0, group="Header", spread="exact")
     coolant_volume: Value | None = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")

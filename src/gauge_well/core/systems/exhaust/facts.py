@@ -46,18 +46,19 @@ class ExhaustFacts:
 
     layout: str | None = choice("Layout", LAYOUTS, group="Pipe")
     pipe: PipeFacts = role(
-        PIPE, "Exhaust pipe", asks=("diameter", "length", "bends", "bend_ratio", "wall", "roughness")
+        PIPE, "Exhaust pipe", row="pipe", asks=("diameter", "length", "bends", "bend_ratio", "wall", "roughness")
     )
-    silencer: SilencerFacts = role(SILENCER, "Silencer")
+    silencer: SilencerFacts = role(SILENCER, "Silencer", row="pipe")
     catalyst: str | None = choice("Catalyst or filter", YES_NO, group="Pipe")
     pieces: Several[PipeFacts] = several(
         PIPE,
         "Piece",
+        row="pipe",
         asks=("piece", "diameter", "length", "bends", "loss"),
         labels={"diameter": "Outside", "length": "Length", "bends": "Bends"},
         helps={"bends": ""},
         limits={"length": (0.0, 30.0)},
-        extra=True,
+        needs=(),
     )
     merge_after: Value | None = quantity("Pieces before the merge", "count", 1, 30, group="Pipe", spread="exact")
     lagged: Value | None = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat", spread="exact")

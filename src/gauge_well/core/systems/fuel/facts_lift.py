@@ -30,6 +30,7 @@ class LiftFacts:
     lift_pump: PumpFacts = role(
         PUMP,
         "Lift pump",
+        row="lift",
         group="Lift pump",
         asks=("flow", "pressure", "flow_2", "pressure_2", "table", "current"),
         labels={
@@ -47,6 +48,7 @@ class LiftFacts:
     lift_line: LineFacts = role(
         LINE,
         "Line from the lift pump",
+        row="lift",
         group="Lift pump",
         asks=("bore", "length"),
         labels={"bore": "Line from it, bore", "length": "Line from it, length"},
@@ -56,12 +58,14 @@ class LiftFacts:
     pot: TankFacts = role(
         TANK,
         "Surge pot",
+        row="lift",
         group="Surge pot",
         asks=("volume",),
         labels={"volume": "Pot holds"},
         helps={"volume": ""},
         limits={"volume": (5e-5, 0.05)},
         when=POT,
+        needs=("volume",),
     )
     return_to: str | None = choice("The rail's return goes", RETURNS, group="Surge pot", when=POT)
     pot_lift: Value | None = quantity(
@@ -70,6 +74,7 @@ class LiftFacts:
     pot_line: LineFacts = role(
         LINE,
         "Hose from pot to pump",
+        row="lift",
         group="Surge pot",
         asks=("bore", "length"),
         labels={"bore": "Pot to pump, bore", "length": "Pot to pump, length"},
@@ -79,6 +84,7 @@ class LiftFacts:
     overflow: LineFacts = role(
         LINE,
         "Pot's overflow",
+        row="lift",
         group="Surge pot",
         asks=("bore", "length"),
         labels={"bore": "Overflow bore", "length": "Overflow length"},

@@ -141,7 +141,7 @@ class SupplyFacts:
         group="System",
         when=("injection", ("carburettor",)),
     )
-    regulator: RegulatorFacts = role(REGULATOR, "Regulator")
+    regulator: RegulatorFacts = role(REGULATOR, "Regulator", row="pump")
     fuel_temperature: Value | None = quantity("Hottest fuel", "temperature", VAPOUR_LOW, VAPOUR_HIGH, group="System")
     reserve: str | None = choice("Pump reserve", {k: v[0] for k, v in RESERVES.items()}, group="System")
     burned_share: Value | None = quantity(
@@ -153,20 +153,22 @@ class SupplyFacts:
         help="The rest spills back: 0.2 to 0.9 by kind of injection pump.",
         spread="loss",
     )
-    injectors: InjectorFacts = role(INJECTOR, "Injectors", when=PORT)
+    injectors: InjectorFacts = role(INJECTOR, "Injectors", row="injectors", when=PORT)
     injector_firing: str | None = choice(
         "They open", {k: v.label for k, v in FIRINGS.items()}, group="Injectors", when=PORT
     )
     staged: InjectorFacts = role(
         INJECTOR,
         "Second set of injectors",
+        row="injectors",
         asks=("flow",),
         labels={"flow": "Second set, each"},
         helps={"flow": "Of a staged pair: as many more, which open under load only."},
         when=PORT,
+        needs=(),
     )
     ceiling: str | None = choice("Longest open", {k: v[0] for k, v in CEILINGS.items()}, group="Injectors", when=PORT)
-    main: PumpFacts = role(PUMP, "Fuel pump")
+    main: PumpFacts = role(PUMP, "Fuel pump", row="pump")
     pump_staging: str | None = choice("They run", STAGINGS, group="Pump")
     stage_load: Value | None = quantity(
         "Others come on from",
@@ -179,16 +181,17 @@ class SupplyFacts:
         when=("pump_staging", ("demand",)),
     )
     supply_voltage: Value | None = quantity("Volts at the battery, running", "voltage", 5.0, 60.0, group="Wiring")
-    wire: WireFacts = role(WIRE, "Fuel pump's wire", when=ELECTRIC)
+    wire: WireFacts = role(WIRE, "Fuel pump's wire", row="pump", when=ELECTRIC)
     line: LineFacts = role(
         LINE,
         "Fuel line",
+        row="pump",
         group="Line",
         asks=("bore", "length", "loss"),
         labels={"bore": "Line bore", "length": "Line length", "loss": "Bends and fittings, K"},
         limits={"bore": (0.002, 0.06), "length": (0.0, 60.0), "loss": (0.0, 200.0)},
     )
-    filter: FilterFacts = role(FILTER, "Fuel filter")
+    filter: FilterFacts = role(FILTER, "Fuel filter", row="pump")
     end_height: Value | None = quantity(
         "Engine's inlet over the pump",
         "height",
@@ -200,6 +203,7 @@ class SupplyFacts:
     return_line: LineFacts = role(
         LINE,
         "Fuel return",
+        row="pump",
         group="Return",
         asks=("bore", "length", "loss"),
         labels={"bore": "Return bore", "length": "Return length", "loss": "Return's fittings and regulator, K"},
@@ -237,6 +241,7 @@ class SupplyFacts:
     suction: LineFacts = role(
         LINE,
         "Fuel suction line",
+        row="suction",
         group="Suction",
         asks=("bore", "length"),
         labels={"bore": "Suction bore", "length": "Suction length"},
@@ -253,6 +258,7 @@ class SupplyFacts:
     sieve: FilterFacts = role(
         FILTER,
         "Sieve",
+        row="suction",
         group="Suction",
         asks=("drop",),
         labels={"drop": "Sieve, at rated power"},

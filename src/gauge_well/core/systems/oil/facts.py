@@ -36,12 +36,12 @@ RELIEF_FOR_SPEED, RELIEF_LEAST = 75.0, 300e3  # Pa for each rev/min of rated spe
 class OilFacts:
     """Pan, pickup, oil, pressure, cooler. SI; engine axes, x from the pan's flywheel end, depths below the rail."""
 
-    pan: PanFacts = role(PAN, "Oil pan")
-    pickup: PickupFacts = role(PICKUP, "Oil pickup")
+    pan: PanFacts = role(PAN, "Oil pan", row="pan")
+    pickup: PickupFacts = role(PICKUP, "Oil pickup", row="pan")
     pickup_lift: Value | None = quantity(
         "Pump over the oil", "height", -0.5, 2.0, group="Pickup", help="A pump in the pan lies below it: negative."
     )
-    pump: OilPumpFacts = role(OIL_PUMP, "Oil pump")
+    pump: OilPumpFacts = role(OIL_PUMP, "Oil pump", row="pressure")
     oil_quantity: Value | None = quantity(
         "Oil in it", "volume", 2e-4, 0.1, group="Oil", help="All of it, filter included."
     )
@@ -67,17 +67,19 @@ class OilFacts:
     drain: LineFacts = role(
         LINE,
         "Turbo's oil return",
+        row="drain",
         group="Turbo's oil return",
         asks=("bore", "slope"),
         labels={"bore": "Bore"},
         helps={"bore": "The narrowest place counts."},
         limits={"bore": (0.003, 0.06)},
         when=("engine.aspiration", ("turbo",)),
+        needs=("bore", "slope"),
     )
     turbo_oil_flow: Value | None = quantity(
         "Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return", when=("engine.aspiration", ("turbo",))
     )
-    cooler: ExchangerFacts = role(EXCHANGER, "Oil cooler", asks=("into", "conductance"))
+    cooler: ExchangerFacts = role(EXCHANGER, "Oil cooler", row="cooler", asks=("into", "conductance"))
 
 
 # How each is measured in a workshop.

@@ -1,14 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import type { CandidateColumn } from '../api/client'
-import { bestOf, nextId } from './candidates'
+import type { ComparedPart } from '../api/client'
+import { bestOf } from './best'
 
-const column = (heat: number | null) => ({ figures: { heat } }) as unknown as CandidateColumn
+const column = (heat: number | null) => ({ figures: { heat } }) as unknown as ComparedPart
 const figure = { figure: 'heat', label: 'Carries', kind: 'heat', more: true }
 
-describe('candidates', () => {
-  it('take the first letter not in use', () => {
-    expect([nextId([]), nextId(['a', 'c']), nextId(['b'])]).toEqual(['a', 'b', 'a'])
-  })
+describe('parts side by side', () => {
   it('are best by the most or the least, as the figure goes', () => {
     const columns = [column(40), column(52), column(null), column(31)]
     expect(bestOf(columns, figure)).toEqual([1])

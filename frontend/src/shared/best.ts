@@ -1,14 +1,7 @@
-import type { CandidateColumn, Candidates } from '../api/client'
-
-const IDS = ['a', 'b', 'c', 'd', 'e']
-
-/** First letter not in use. */
-export function nextId(taken: string[]): string {
-  return IDS.find((id) => !taken.includes(id)) ?? 'a'
-}
+import type { ComparedPart, SideBySide } from '../api/client'
 
 /** Columns whose figure is the best there is; none where all are alike or only one is known. */
-export function bestOf(columns: CandidateColumn[], figure: Candidates['figures'][number]): number[] {
+export function bestOf(columns: ComparedPart[], figure: SideBySide['figures'][number]): number[] {
   const values = columns.map((c) => c.figures[figure.figure] ?? null)
   const known = values.filter((v): v is number => v !== null)
   if (known.length < 2) return []
