@@ -39,7 +39,7 @@ def made(raw: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
     """The sheet with a change's edits made, as one tap makes them."""
     document = load(raw).document
     for edit in change["edits"]:
-        document = apply_edit(document, Edit(edit["path"], edit["text"], edit["evidence"]))
+        document = apply_edit(document, Edit(edit["path"], edit["text"], edit["evidence"], action=edit["action"]))
     return document
 
 
@@ -107,7 +107,7 @@ class Claims(NumbersCase):
                     except SheetError:
                         continue
                     for path, value in candidate.changes.items():
-                        section, field = path.split(".")
+                        section, _, field = path.partition(".")
                         fact = again.sections[section].get(field)
                         with self.subTest(name, path=path):
                             if isinstance(value, float):
@@ -163,14 +163,16 @@ class Weighing(NumbersCase):
         """A second pump draws what the first does, and a little more: the line asks more of both (arithmetic)."""
         raw = changed(ROAD, fuel__main__current="6 A", fuel__main__flow="45 L/h", fuel__main__flow_2="30 L/h")
         found = {c["id"]: c for c in changes(raw)[0]}
-        one, two = (float(x) for x in re.findall(r"[\d.]+", found["fuel.main.count"]["beside"][0]))
+        one, two = (float(x) for x in re.findall(r"[\d.]+", found["fuel.pump_count"]["beside"][0]))
         self.assertGreater(two, 2.0 * one)
         self.assertLess(two, 2.1 * one)
 
     def test_a_deeper_pan_costs_ground(self) -> None:
         raw = changed(ROAD, oil__pan__baffle_g=None, oil__pan__baffle="none", installation__pan_ground="190 mm")
         found = {c["id"]: c for c in changes(raw)[0]}["oil.deeper"]
-        self.assertIn({"path": "installation.pan_ground", "text": "165 mm", "evidence": "sheet"}, found["edits"])
+        self.assertIn(
+            {"path": "installation.pan_ground", "text": "165 mm", "evidence": "sheet", "action": "set"}, found["edits"]
+        )
         self.assertTrue(any(said.startswith("Pan over the ground") for said in found["others"]))
 
     def test_a_school_stands_behind_a_part_that_does_as_much(self) -> None:

@@ -81,7 +81,7 @@ class Broken(KeepingCase):
     def test_one_that_todays_rules_refuse(self) -> None:
         made = self.make()
         refused = json.loads(json.dumps(made["document"]))
-        refused["cooling"]["core_width"] = {"text": "90 m"}
+        next(p for p in refused["parts"] if p["id"] == "core")["facts"]["width"] = {"text": "90 m"}
         self.put(made["id"], document=refused, card=None)
         found = builds.get(self.engine, made["id"])
         self.assertEqual(found["problems"][0]["field"], "cooling.core.width")
@@ -269,7 +269,10 @@ class Merging(KeepingCase):
             "name": "n",
             "machine": {"mass": {"text": "1"}},
             "duties": [{"id": "a", "speed": 1}],
-            "candidates": {"fuel": [{"id": "c", "name": "C", "facts": {"main.flow": 3}}]},
+            "parts": [
+                {"id": "c", "kind": "pump", "name": "C", "facts": {"flow": 3}, "keep": {"price": "4"}},
+                {"id": "m", "kind": "pump", "role": "fuel.main", "facts": {"flow": 5}},
+            ],
         }
         for path, found in (
             ("name", "n"),
@@ -278,9 +281,13 @@ class Merging(KeepingCase):
             ("duties.a.speed", 1),
             ("duties.a", {"id": "a", "speed": 1}),
             ("duties.b.speed", None),
-            ("candidates.fuel.c.pump_flow", 3),
-            ("candidates.fuel.c.name", "C"),
-            ("candidates.fuel.d", None),
+            ("parts.c.flow", 3),
+            ("parts.c.name", "C"),
+            ("parts.c.keep.price", "4"),
+            ("parts.d", None),
+            ("fuel.main.flow", 5),
+            ("fuel.main", ["m"]),
+            ("fuel.tank.volume", None),
         ):
             self.assertEqual(merging.standing(document, path), found, path)
 

@@ -52,9 +52,9 @@ class Facts(unittest.TestCase):
         self.assertNotIn("fuel.main.table", facts)
 
     def test_a_table_keeps_the_words_typed(self) -> None:
-        rows = "63.5 mm, 700 mm, 90 deg, pipe\n63.5 mm, 300 mm, 0 deg, catalyst\n63.5 mm, 1 m, 0 deg, 2.5"
-        shown = sizing.facts_of(*sizing.check(changed(ROAD, exhaust={"pipes": rows})))["exhaust.pipes"]["shown"]
-        self.assertEqual([row.split(" · ")[-1] for row in shown.split("; ")], ["pipe", "catalyst", "2.5"])
+        rows = "38 mm, 700 mm, bend\n38 mm, 300 mm, straight\n32 mm, 1 m, 2.4"
+        shown = sizing.facts_of(*sizing.check(changed(ROAD, cooling__hose_feed=rows)))["cooling.hose_feed"]["shown"]
+        self.assertEqual([row.split(" · ")[-1] for row in shown.split("; ")], ["bend", "straight", "2.4"])
 
     def test_a_core_refusal_speaks_the_builds_units(self) -> None:
         with self.assertRaises(SheetError) as caught:

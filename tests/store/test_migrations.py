@@ -22,6 +22,8 @@ from tests import database
 from tests.database import DatabaseCase
 from tests.support import watched
 
+OLD = '{"format": "gauge-well-build/1"}'
+
 
 class Migrations(DatabaseCase):
     def test_models_and_migrations_agree(self) -> None:
@@ -46,6 +48,14 @@ class Migrations(DatabaseCase):
         engine = make_engine(url)
         try:
             history.name_revision(engine, "chalk-hare", 1, "As bought")
+            # What a program of format 1 could not read is not left to it.
+            with self.assertRaisesRegex(RuntimeError, "8 documents are of a newer format"):
+                command.downgrade(session._config(url), "0003")
+            with engine.begin() as connection:
+                for table in ("builds", "revisions"):
+                    connection.execute(
+                        text(f"UPDATE {table} SET document = document || CAST(:old AS jsonb)"), {"old": OLD}
+                    )
             for goal, said in (("0001", "1 names"), ("base", "4 builds")):
                 with self.assertRaisesRegex(RuntimeError, said):
                     command.downgrade(session._config(url), goal)

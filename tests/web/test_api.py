@@ -239,7 +239,7 @@ class Sizing(ApiCase):
         found = self.client.post("/api/read", json={"text": "11 5/8 in", "kind": "length"}).get_json()
         self.assertEqual((found["unit"], found["count"]), ("in", 1))
         self.assertIn("cooling", self.client.get("/api/vocabulary").get_json()["sections"])
-        self.assertEqual(self.client.get("/api/schema").get_json()["$id"], "gauge-well-build/1")
+        self.assertEqual(self.client.get("/api/schema").get_json()["$id"], "gauge-well-build/2")
 
     def test_health(self) -> None:
         self.assertEqual(self.client.get("/api/health").get_json(), {"ok": True, "read_only": False})
@@ -256,7 +256,11 @@ class Document(ApiCase):
         paths = set(self.client.get("/api/openapi.json").get_json()["paths"])
         for rule in self.app.url_map.iter_rules():
             address = (
-                str(rule).replace("<id>", "{id}").replace("<revision>", "{revision}").replace("<system>", "{system}")
+                str(rule)
+                .replace("<id>", "{id}")
+                .replace("<revision>", "{revision}")
+                .replace("<system>", "{system}")
+                .replace("<place>", "{place}")
             )
             plain = {"/api/openapi.json", "/api/<path:rest>"}
             if address.startswith("/api/") and address not in plain:
@@ -366,14 +370,15 @@ class Explore(ApiCase):
             with self.subTest(path):
                 self.problem(self.client.post("/api/solve", json={"sheet": ROAD, "path": path}), 422)
 
-    def test_candidates(self) -> None:
-        sheet = changed(ROAD, candidates={"cooling": [{"id": "a", "name": "Van", "facts": {"core.width": "700 mm"}}]})
-        found = models.Candidates.model_validate(
-            self.client.post("/api/candidates/cooling", json={"sheet": sheet}).get_json()
-        )
-        self.assertEqual([c.id for c in found.columns], ["", "a"])
-        for system in ("oil", "kitchen"):
-            self.problem(self.client.post(f"/api/candidates/{system}", json={"sheet": sheet}), 404)
+    def test_side_by_side(self) -> None:
+        sheet = ROAD | {
+            "parts": [*ROAD["parts"], {"id": "a", "kind": "core", "name": "Van", "facts": {"width": "700 mm"}}]
+        }
+        answer = self.client.post("/api/compare/cooling.core", json={"sheet": sheet}).get_json()
+        found = models.SideBySide.model_validate(answer)
+        self.assertEqual([c.id for c in found.columns], ["core", "a"])
+        for place in ("oil.pan", "kitchen.sink"):
+            self.problem(self.client.post(f"/api/compare/{place}", json={"sheet": sheet}), 404)
 
     def test_map(self) -> None:
         body = {"sheet": ROAD, "duty": "grade", "kind": "ambient_speed"}

@@ -290,7 +290,7 @@ class WarmUp(DatabaseCase):
                 client.delete(build, headers={"If-Match": '"3"'}), client.post(build + "/undelete"),
                 client.post("/api/solve", json=solve), client.post("/api/need.csv", json={"sheet": sheet}),
                 client.post("/api/round", json={"sheet": sheet}), client.post("/api/map", json=heat),
-                client.post("/api/candidates/fuel", json={"sheet": sheet}),
+                client.post("/api/compare/fuel.main", json={"sheet": sheet}),
                 client.post("/api/explore", json={"sheet": sheet, "samples": 256}),
                 *(client.post(f"/api/instrument/{s}", json={"sheet": sheet}) for s in ("oil", "fuel", "cooling", "exhaust", "engine")),
             ]

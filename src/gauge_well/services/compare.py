@@ -113,6 +113,13 @@ def _head(part: PartFacts | None, place: Place, sheet: Sheet) -> dict[str, Any]:
     }
 
 
+def _governing(found: Outline, system: str) -> str:
+    """Duty of a system's fullest limit; empty where none is known."""
+    driven = [r for r in found.rows if r.system == system and r.kind != "cost" and r.duty and r.fill is not None]
+    worst = max(driven, key=lambda r: r.fill or 0.0, default=None)
+    return "" if worst is None else worst.duty
+
+
 def _column(
     part: PartFacts | None, before: Outline, after: Outline, place: Place, compare: Compare, sheet: Sheet
 ) -> dict[str, Any]:
@@ -120,10 +127,11 @@ def _column(
     system = place.section
     rows = [r for r in after.rows if r.system == system and r.kind != "cost"]
     worst = max((r for r in rows if r.fill is not None), key=lambda r: r.fill or 0.0, default=None)
-    driven = [r for r in rows if r.duty and r.fill is not None]
-    governing = max(driven, key=lambda r: r.fill or 0.0, default=None)
+    own = _governing(after, system)
+    # All at one duty: that which governs what is fitted, or the part itself where nothing is.
+    governing = _governing(before, system) or own
     names = [c.id for c in after.context.duties.cases]
-    index = names.index(governing.duty) if governing else 0
+    index = names.index(governing) if governing else 0
     solved = after.solved.get(system)
     figures = solved.figures if solved is not None else {}
     values: dict[str, float | None] = {}
@@ -137,7 +145,7 @@ def _column(
     return _head(part, place, sheet) | {
         "why": f"{', '.join(missing)} missing" if missing else "",
         "duty_id": after.context.duties.cases[index].id,
-        "duty": after.context.duties.cases[index].name,
+        "duty": after.context.duties.cases[names.index(own)].name if own else "",
         "fill": worst.fill if worst else None,
         "figures": values,
         "breaks": list(dict.fromkeys(broken)),

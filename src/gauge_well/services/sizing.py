@@ -134,9 +134,11 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
     given |= {f"duties.{key}.{name}": fact for key, facts in sheet.duties for name, fact in facts.items()}
     if sheet.wanted:
         given["wanted"] = sheet.wanted
+    kinds = {f"{part.path}.{name}": part.kind for part in sheet.yard for name in part.facts}
+    given |= {f"{part.path}.{name}": fact for part in sheet.yard for name, fact in part.facts.items()}
     found: dict[str, dict[str, Any]] = {}
     for path, fact in given.items():
-        spec = spec_of(path)
+        spec = spec_of(path, kinds.get(path, ""))
         if spec is None:
             continue
         shown, si = _shown(spec, fact.value, sheet)

@@ -128,7 +128,10 @@ def _part(kind: Kind) -> type[Strict]:
     fields: dict[str, Any] = {
         "id": (str, Field(pattern=r"^[a-z0-9_]{1,40}$", description="Short name, used in paths")),
         "kind": (Literal[kind.id], Field()),
-        "role": (Literal[filled] | None, Field(default=None, description="The place it fills; none: on the yard")),
+        "role": (
+            Literal[filled] | None if filled else None,
+            Field(default=None, description="The place it fills; none: on the yard"),
+        ),
         "name": (str, Field(default="", max_length=60)),
         "facts": (facts, Field(default_factory=facts)),
         "keep": (KeepDocument | None, Field(default=None)),

@@ -165,7 +165,7 @@ class Candidate:
 
 @dataclass(frozen=True)
 class Compared:
-    """A figure by which parts are told apart, at the duty that governs; ``more``: more of it is better."""
+    """A figure by which parts are told apart, at the duty that governs what is fitted; ``more``: more of it is better."""
 
     figure: str
     label: str

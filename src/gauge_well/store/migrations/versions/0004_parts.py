@@ -20,4 +20,6 @@ def downgrade() -> None:
     )
     count = op.get_bind().scalar(newer)
     if count:
-        raise RuntimeError(f"{count} documents are of a newer format, which an older program cannot read: back them up.")
+        raise RuntimeError(
+            f"{count} documents are of a newer format, which an older program cannot read: back them up."
+        )
