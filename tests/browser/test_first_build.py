@@ -118,7 +118,7 @@ class FirstMinute(BrowserCase):
     def test_an_assumption_is_named_and_set_in_one_action(self) -> None:
         """A lift pump that holds or not by what its injection pump wants: nobody stated that."""
         raw = starter(**BUGGY)
-        raw["fuel"] |= {"main.flow": "40 L/h", "main.pressure": "18 kPa"}
+        raw = changed(raw, fuel__main__flow="40 L/h", fuel__main__pressure="18 kPa")
         page = self.go(f"/builds/{self.build_of(raw)}")
         expect(page.get_by_text("Check one thing:")).to_contain_text("pressure at the engine's inlet taken as")
         expect(page.get_by_role("heading", level=1).locator(".over")).to_have_count(0)

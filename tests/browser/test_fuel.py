@@ -126,7 +126,7 @@ class Drawn(FuelCase):
         self.tab(tab)
 
     def test_half_the_bore_moves_the_drawing(self) -> None:
-        id = self.build_of(with_fuel(FIVE, rail="dead_headed", line_bore="8 mm"))
+        id = self.build_of(with_fuel(FIVE, regulator__place="dead_headed", line__bore="8 mm"))
         self.open(build=id)
         seen = [str(self.part(name).text_content()) for name in ("end", "line", "injectors")]
         self.whole()
@@ -144,7 +144,7 @@ class Drawn(FuelCase):
         expect(self.part("pump")).to_have_class(re.compile("marked"))
 
     def test_a_catch_test(self) -> None:
-        id = self.build_of(with_fuel(FIVE, pump_flow="120 L/h"))
+        id = self.build_of(with_fuel(FIVE, main__flow="120 L/h"))
         self.open("Pumps", id)
         card = self.page.locator("section", has=self.page.get_by_role("heading", name="Catch test", level=2))
         for name, text in (("volume", "0.5 L"), ("time", "20 s"), ("pressure", "3 bar"), ("voltage", "13.5 V")):

@@ -190,14 +190,15 @@ class NeedSheet(BrowserCase):
         self.assertIn("pump flow", Path(path).read_text())
 
 
-class Candidates(BrowserCase):
+class SideBySide(BrowserCase):
     def test_added_told_apart_and_fitted(self) -> None:
         id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/cooling")
-        panel = page.locator("[data-candidates]")
+        panel = page.locator("[data-compare]")
+        expect(panel.get_by_text("Which core should go in?")).to_be_visible()
         with self.saved():
-            panel.get_by_role("button", name="Add a candidate").click()
-        width = panel.get_by_label("Core width, Candidate A")
+            panel.get_by_role("button", name="Copy what is fitted").click()
+        width = panel.get_by_label("Core width, Core (copy)")
         width.fill("wide")
         width.press("Tab")
         expect(panel.get_by_role("alert")).to_contain_text("No number")
@@ -214,8 +215,73 @@ class Candidates(BrowserCase):
             page.keyboard.press("z")
         expect(self.fact("cooling.core.width")).to_contain_text("600 mm")
         with self.saved():
-            panel.get_by_role("button", name="Take out Candidate A").click()
-        expect(panel.get_by_text("Which of those in the yard")).to_be_visible()
+            panel.get_by_role("button", name="let it go: Core (copy)").click()
+        expect(panel.get_by_text("Which core should go in?")).to_be_visible()
+
+    def test_a_part_of_ones_own_with_its_price_and_another_place(self) -> None:
+        id = self.build_of(ROAD)
+        page = self.go(f"/builds/{id}/fuel")
+        panel = page.locator("[data-compare]")
+        panel.get_by_label("Which part").select_option("fuel.injectors")
+        with self.saved():
+            panel.get_by_role("button", name="Put one on the yard").click()
+        for label, text in (
+            ("Name of injector", "Blue ones"),
+            ("Price of Blue ones", "80"),
+            ("Injector, each, Blue ones", "550 cc/min"),
+        ):
+            field = panel.get_by_label(label, exact=True)
+            field.fill(text)
+            with self.saved():
+                field.press("Tab")
+        opening = panel.get_by_role("row").filter(has_text="Injectors open").get_by_role("cell")
+        expect(opening.nth(1)).to_have_class(re.compile("best"))
+        with self.saved():
+            panel.get_by_role("button", name="Fit it").click()
+        expect(self.fact("fuel.injectors.flow")).to_contain_text("550")
+        expect(panel.get_by_label("Name of injectors", exact=True)).to_be_visible()
+
+
+class Scope(BrowserCase):
+    def test_put_off_and_taken_up_again(self) -> None:
+        id = self.build_of(ROAD)
+        page = self.go(f"/builds/{id}/exhaust")
+        with self.saved():
+            page.locator("[data-scope]").select_option("later")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Not judged: put off until later")
+        with self.saved():
+            page.locator("[data-scope]").select_option("judged")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Exhaust")
+
+    def test_what_is_not_started_is_one_line(self) -> None:
+        id = self.build_of(changed(ROAD, exhaust={}, oil={}))
+        page = self.go(f"/builds/{id}")
+        expect(page.locator("[data-not-started]")).to_contain_text("Not started: oil, exhaust")
+        page.locator("[data-not-started]").get_by_role("link", name="exhaust").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Exhaust is not started.")
+        expect(page.get_by_text("These begin it: tube, outside, whole length")).to_be_visible()
+
+
+class Pieces(BrowserCase):
+    def test_added_stated_moved_and_taken_out(self) -> None:
+        id = self.build_of(ROAD)
+        page = self.go(f"/builds/{id}/exhaust")
+        panel = page.locator("section").filter(has=page.get_by_role("heading", name="Piece by piece"))
+        for diameter in ("63.5 mm", "76.2 mm"):
+            with self.saved():
+                panel.get_by_role("button", name="Add a piece").click()
+            last = panel.locator("details").last
+            last.locator("summary").click()
+            name = last.get_attribute("data-piece")
+            self.give(f"exhaust.pieces.{name}.diameter", diameter)
+            self.give(f"exhaust.pieces.{name}.length", "1 m")
+        expect(panel.locator("summary")).to_have_text([re.compile("63.5"), re.compile("76.2")])
+        with self.saved():
+            panel.get_by_role("button", name="earlier").click()
+        expect(panel.locator("summary")).to_have_text([re.compile("76.2"), re.compile("63.5")])
+        with self.saved():
+            panel.locator("details[open]").first.get_by_role("button", name="take out").click()
+        expect(panel.locator("summary")).to_have_count(1)
 
 
 class Maps(BrowserCase):

@@ -31,7 +31,7 @@ class Size(unittest.TestCase):
         by_file, by_pipe = run("size", self.file(json.dumps(ROAD))), run("size", "-", stdin=json.dumps(ROAD))
         self.assertEqual(by_file.exit_code, 0)
         self.assertEqual(json.loads(by_file.stdout), json.loads(by_pipe.stdout))
-        self.assertEqual(json.loads(by_file.stdout)["format"], "gauge-well-report/1")
+        self.assertEqual(json.loads(by_file.stdout)["format"], "gauge-well-report/2")
 
     def test_text_for_people(self) -> None:
         for name in NAMES:

@@ -76,7 +76,7 @@ class Claims(NumbersCase):
             sheet = load(demo(name))
             case = resolve(sheet).case
             before = outline(case)
-            for _, candidate in remedy.candidates(before.context, case.systems):
+            for _, candidate in remedy.candidates(before.context, case):
                 edits = explore.edits_of(candidate, sheet)
                 try:
                     changed = explore.changed_case(sheet, edits)
@@ -98,7 +98,7 @@ class Claims(NumbersCase):
             for name in NAMES:
                 sheet = load(demo(name) | {"units": units})
                 case = resolve(sheet).case
-                for _, candidate in remedy.candidates(outline(case).context, case.systems):
+                for _, candidate in remedy.candidates(outline(case).context, case):
                     document = sheet.document
                     for edit in explore.edits_of(candidate, sheet):
                         document = apply_edit(document, edit)
@@ -193,13 +193,11 @@ class Weighing(NumbersCase):
         self.assertNotIn("cooling.grille_none", ids)
         mule = {
             c.id
-            for _, c in remedy.candidates(
-                outline(case_of(demo("quarry-mule"))).context, case_of(demo("quarry-mule")).systems
-            )
+            for _, c in remedy.candidates(outline(case_of(demo("quarry-mule"))).context, case_of(demo("quarry-mule")))
         }
         self.assertNotIn("grille_none", mule)
         belt = changed(ROAD, cooling__fan__drive="belt", cooling__fan__diameter="420 mm")
-        offered = {c.id for _, c in remedy.candidates(outline(case_of(belt)).context, case_of(belt).systems)}
+        offered = {c.id for _, c in remedy.candidates(outline(case_of(belt)).context, case_of(belt))}
         self.assertIn("electric_fan", offered)
 
     def test_three_where_neither_one_nor_two_mend(self) -> None:

@@ -744,6 +744,7 @@ export interface components {
             };
             /** @description Power wanted; rated power otherwise */
             wanted?: components["schemas"]["Quantity"];
+            scope?: components["schemas"]["ScopeDocument"];
             /** Duties */
             duties?: components["schemas"]["DutySection"][];
             /**
@@ -2961,6 +2962,10 @@ export interface components {
             systems: {
                 [key: string]: components["schemas"]["SystemOut"];
             };
+            /** Scope */
+            scope: {
+                [key: string]: components["schemas"]["ScopeOut"];
+            };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             /** Guesses */
@@ -3135,6 +3140,37 @@ export interface components {
             fill_low?: number | null;
             /** Fill High */
             fill_high?: number | null;
+        };
+        /**
+         * ScopeDocument
+         * @description What the builder says of a system; by kind of machine otherwise.
+         */
+        ScopeDocument: {
+            /** Oil */
+            oil?: ("judged" | "later" | "left_out") | null;
+            /** Exhaust */
+            exhaust?: ("judged" | "later" | "left_out") | null;
+            /** Cooling */
+            cooling?: ("judged" | "later" | "left_out") | null;
+            /** Fuel */
+            fuel?: ("judged" | "later" | "left_out") | null;
+        };
+        /**
+         * ScopeOut
+         * @description Whether a system is judged, and why not; ``started``: a part of it is known; ``begin``: facts that begin it.
+         */
+        ScopeOut: {
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "judged" | "later" | "left_out";
+            /** Why */
+            why: string;
+            /** Started */
+            started: boolean;
+            /** Begin */
+            begin: string[];
         };
         /**
          * SectionOut

@@ -33,7 +33,7 @@ async function act(path: string, action: Edit['action'], more: Partial<Edit> = {
       <button class="button" type="button" @click="act(place, 'add')">Add a {{ role?.label.toLowerCase() }}</button>
     </div>
     <p v-if="!parts.length" class="mute">{{ empty }}</p>
-    <details v-for="(part, i) in parts" :key="part.id" :data-part="part.id">
+    <details v-for="(part, i) in parts" :key="part.id" :data-piece="part.id">
       <summary><span class="figure">{{ i + 1 }}</span> {{ said(part.id) }}</summary>
       <FactRow v-for="field in fields(part.id)" :key="field.name" :path="`${place}.${part.id}.${field.name}`" :field="field" />
       <p class="acts">

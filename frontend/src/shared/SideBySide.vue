@@ -40,6 +40,10 @@ function add(): void {
   open.value = true
   void act(`parts.${role.value?.kind}`, 'add', role.value?.kind ?? null)
 }
+function copy(id: string): void {
+  open.value = true
+  void act(`parts.${id}`, 'copy')
+}
 const typed = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement).value.trim() || null
 const named = (column: ComparedPart) => column.name || (column.fitted ? 'as fitted' : column.id.replaceAll('_', ' '))
 </script>
@@ -52,7 +56,7 @@ const named = (column: ComparedPart) => column.name || (column.fitted ? 'as fitt
         <option v-for="id in places" :key="id" :value="id">{{ words.words?.places[id]?.label }}</option>
       </select>
       <span class="acts">
-        <button v-if="fitted" class="button" type="button" @click="act(`parts.${fitted.id}`, 'copy')">Copy what is fitted</button>
+        <button v-if="fitted" class="button" type="button" @click="copy(fitted.id)">Copy what is fitted</button>
         <button class="button" type="button" @click="add">Put one on the yard</button>
       </span>
     </div>
@@ -71,7 +75,7 @@ const named = (column: ComparedPart) => column.name || (column.fitted ? 'as fitt
         <tbody>
           <tr>
             <th scope="row">Fullest limit</th>
-            <td v-for="column in columns" :key="column.id" :data-part="column.fitted ? 'fitted' : column.id">
+            <td v-for="column in columns" :key="column.id" :data-fits="column.fitted ? 'fitted' : column.id">
               <Well :fill="column.fill" :system="system" :label="named(column)" />
               <span class="figure" :class="{ over: (column.fill ?? 0) > 1 }"> {{ percent(column.fill) }}</span>
             </td>
@@ -123,7 +127,7 @@ const named = (column: ComparedPart) => column.name || (column.fitted ? 'as fitt
             <td v-for="column in columns" :key="column.id" class="acts">
               <template v-if="!column.fitted">
                 <button class="button" type="button" @click="act(place, 'fit', column.id)">Fit it</button>
-                <button class="textlink" type="button" :aria-label="`Let ${named(column)} go`" @click="act(`parts.${column.id}`, 'remove')">let it go</button>
+                <button class="textlink" type="button" :aria-label="`let it go: ${named(column)}`" @click="act(`parts.${column.id}`, 'remove')">let it go</button>
               </template>
               <button v-else-if="column.id" class="textlink" type="button" @click="act(place, 'take')">take it out</button>
             </td>

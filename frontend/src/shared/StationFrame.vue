@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
@@ -17,6 +17,20 @@ const words = useVocabulary()
 const block = computed<SystemBlock | null>(() => build.report?.systems[props.system] ?? null)
 const said = computed(() => (block.value ? verdict(block.value, build.report?.duties ?? []) : null))
 const why = computed(() => build.report?.not_judged.find((n) => n.system.toLowerCase() === props.system)?.why)
+const scope = computed(() => build.report?.scope[props.system])
+/** Judged, but nothing of it is stated yet while the rest of the build is begun. */
+const idle = computed(() => scope.value?.state === 'judged' && !scope.value.started && !build.report?.nothing_fitted && block.value?.state === 'unknown')
+const begin = computed(() => (scope.value?.begin ?? []).map((p) => words.within(p)).join(', '))
+const SCOPES = { judged: 'judged', later: 'later', left_out: 'left out' }
+/** Where a machine has no such thing there is nothing to choose. */
+const mine = computed(() => build.document.scope?.[props.system as keyof typeof build.document.scope])
+const choosable = computed(() => scope.value !== undefined && (scope.value.state === 'judged' || mine.value !== undefined))
+const trouble = ref('')
+async function put(event: Event): Promise<void> {
+  const value = (event.target as HTMLSelectElement).value
+  const problem = await build.edit(`scope.${props.system}`, value === 'judged' ? null : value)
+  trouble.value = problem?.message ?? ''
+}
 /** The engine is what is swapped in: there is nothing to put in its place here. */
 const changeable = computed(() => block.value !== null && props.system !== 'engine')
 /** Where this is not worked for such a machine there is nothing to ask; what was stated all the same stays in reach. */
@@ -28,10 +42,18 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
 <template>
   <div class="station">
     <header class="verdict">
-      <h1 v-if="said">{{ said.lead }} <span :class="{ over: said.short }">{{ said.strong }}</span>{{ said.tail }}</h1>
+      <h1 v-if="idle">{{ block?.title }} is not started.</h1>
+      <h1 v-else-if="said">{{ said.lead }} <span :class="{ over: said.short }">{{ said.strong }}</span>{{ said.tail }}</h1>
       <h1 v-else>Not judged{{ why ? `: ${why}` : '' }}.</h1>
-      <p v-if="said" class="mute">{{ said.detail }}</p>
+      <p v-if="idle" class="mute">These begin it: {{ begin }}. Until then it is left to the need sheet.</p>
+      <p v-else-if="said" class="mute">{{ said.detail }}</p>
       <p v-else-if="!worked" class="mute">Nothing is asked for it here; the headline and the need sheet leave it out.</p>
+      <label v-if="choosable" class="scope"><span class="hidden">{{ words.words?.systems[system] }} in this build</span>
+        <select class="cardpick" :value="scope?.state" data-scope @change="put">
+          <option v-for="(label, id) in SCOPES" :key="id" :value="id">{{ label }}</option>
+        </select>
+      </label>
+      <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     </header>
     <div v-if="worked || stated" class="fitted"><slot name="fitted" :block="block" /></div>
     <div v-if="worked" class="middle">
@@ -60,6 +82,9 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
   flex-wrap: wrap;
   align-items: baseline;
   gap: 2px 16px;
+}
+.scope {
+  margin-left: auto;
 }
 h1 {
   font: 600 23px/1.25 var(--words);

@@ -15,7 +15,7 @@ from gauge_well.core.tolerance import Known
 
 @dataclass(frozen=True)
 class BuildCase:
-    """SI facts, nothing of sheets or units; ``known`` says how each is known, by path."""
+    """SI facts, nothing of sheets or units; ``known`` says how each is known, by path; ``scope`` what the builder says of a system."""
 
     name: str
     engine: EngineFacts
@@ -25,6 +25,7 @@ class BuildCase:
     systems: Mapping[str, Any]
     wanted: float | None
     known: Mapping[str, Known] = field(default_factory=dict)
+    scope: Mapping[str, str] = field(default_factory=dict)
 
 
 def parted(path: str) -> tuple[str, str]:

@@ -10,7 +10,7 @@ from gauge_well.core.systems.base import Caution
 from gauge_well.core.validity import Notice
 from gauge_well.core.working import Step
 
-REPORT_FORMAT = "gauge-well-report/1"
+REPORT_FORMAT = "gauge-well-report/2"
 
 
 @dataclass(frozen=True)
@@ -222,6 +222,16 @@ class ClaimEntry:
 
 
 @dataclass(frozen=True)
+class ScopeEntry:
+    """Whether a system is judged, and why not; ``started``: a part of it is known; ``begin``: facts that begin it."""
+
+    state: str
+    why: str
+    started: bool
+    begin: Sequence[str]
+
+
+@dataclass(frozen=True)
 class NotJudged:
     """A system or a duty left out, and why."""
 
@@ -242,5 +252,6 @@ class Report:
     not_judged: Sequence[NotJudged]
     rows: Sequence[Row]
     systems: Mapping[str, Block]
+    scope: Mapping[str, ScopeEntry]
     verdict: Verdict
     format: str = REPORT_FORMAT

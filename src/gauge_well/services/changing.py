@@ -6,9 +6,9 @@ from typing import Any
 
 from gauge_well.core.case import BuildCase
 from gauge_well.core.facts import Spec
+from gauge_well.core.run.scope import judging
 from gauge_well.core.run.sizing import Outline, outline
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Candidate
 from gauge_well.sheet import Sheet, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit
@@ -68,12 +68,12 @@ def offered(edit: Edit) -> dict[str, Any]:
     return {"path": edit.path, "text": edit.text, "evidence": edit.evidence, "action": edit.action}
 
 
-def swaps(sheet: Sheet, before: Outline) -> list[tuple[str, Candidate]]:
+def swaps(sheet: Sheet, case: BuildCase) -> list[tuple[str, Candidate]]:
     """Parts of the yard, each put into every place of its kind in the systems that are judged."""
     found = []
+    judged = {system.id for system in judging(case)}
     for place in PLACES.values():
-        judged = place.section in SYSTEMS and SYSTEMS[place.section].applies(before.context.machine) is None
-        if place.many or not judged:
+        if place.many or place.section not in judged:
             continue
         fitting = [part for part in sheet.yard if part.kind == place.role.kind.id and part.facts][:SWAPS]
         for part in fitting:

@@ -113,7 +113,7 @@ def _system_of(candidate: Candidate) -> str:
 
 def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:
     before = outline(resolved.case)
-    found = [*remedy.candidates(before.context, resolved.case.systems), *swaps(sheet, before)]
+    found = [*remedy.candidates(before.context, resolved.case), *swaps(sheet, resolved.case)]
     tried: list[Tried] = []
     for done, (system, candidate) in enumerate(found, 1):
         one = _try(sheet, before, system, (candidate,))

@@ -219,6 +219,15 @@ class NotJudged(Model):
     why: str
 
 
+class ScopeOut(Model):
+    """Whether a system is judged, and why not; ``started``: a part of it is known; ``begin``: facts that begin it."""
+
+    state: Literal["judged", "later", "left_out"]
+    why: str
+    started: bool
+    begin: list[str]
+
+
 class GiveOut(Model):
     """What gives out."""
 
@@ -267,6 +276,7 @@ class Report(Band):
     not_judged: list[NotJudged]
     rows: list[RowOut]
     systems: dict[str, SystemOut]
+    scope: dict[str, ScopeOut]
     notices: list[NoticeOut]
     guesses: int
     stated: int

@@ -12,6 +12,7 @@ from typing_extensions import TypeAliasType
 
 from gauge_well.core.facts import Kind, Spec, specs
 from gauge_well.core.parts import KINDS
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS
 
 FORMAT = "gauge-well-build/2"
@@ -114,6 +115,12 @@ SECTION_MODELS: dict[str, type[Strict]] = {
     id: _model(f"{section.title}Section", {n: spec for n, spec in section.specs.items() if "." not in n})
     for id, section in SECTIONS.items()
 }
+ScopeDocument = create_model(
+    "ScopeDocument",
+    __base__=Strict,
+    __doc__="What the builder says of a system; by kind of machine otherwise.",
+    **{id: (Literal["judged", "later", "left_out"] | None, Field(default=None)) for id in SYSTEMS},  # type: ignore[call-overload]
+)
 DutyModel = _model(
     "DutySection",
     DUTY.specs,
@@ -155,6 +162,7 @@ BuildDocument = create_model(
         Field(default_factory=dict, max_length=200, description="What a change would cost, by its id: 120"),
     ),
     wanted=(Quantity, Field(default=None, description="Power wanted; rated power otherwise")),
+    scope=(ScopeDocument, Field(default_factory=ScopeDocument)),
     duties=(list[DutyModel], Field(default_factory=list, max_length=DUTIES_MAX)),  # type: ignore[valid-type]
     parts=(
         list[PartDocument],

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.core.facts import Spec
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX
 from gauge_well.sheet.errors import refuse
 from gauge_well.sheet.parts import PART_ACTIONS, edit_part, holder_of, is_part, kind_at, said_of
@@ -42,7 +43,7 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
 
     Paths: ``section.field``, of a part ``section.place.field``, ``section.place.id.field`` or ``parts.id.field``,
     ``parts.id.name`` and ``parts.id.keep.field``; ``duties.<id>.field``, ``duties.<id>`` (None removes the duty, a kind
-    adds one); ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
+    adds one); ``scope.<system>``; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
     edited = copy.deepcopy(document)
     path, text = edit.path, edit.text
@@ -55,6 +56,8 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     if parts[0] == "units" and len(parts) == 2:
         edited.setdefault("units", {})[parts[1]] = text
         return edited
+    if parts[0] == "scope" and len(parts) == 2:
+        return _edit_scope(edited, parts[1], text)
     if parts[0] == "duties" and len(parts) == 2:
         return _edit_duty(edited, parts[1], text)
     if edit.action in PART_ACTIONS:
@@ -187,6 +190,15 @@ def _holder(document: dict[str, Any], parts: list[str], path: str) -> tuple[dict
         return holder_of(document, path)
     holder: dict[str, Any] = document.setdefault(parts[0], {})
     return holder, parts[1]
+
+
+def _edit_scope(document: dict[str, Any], system: str, text: str | None) -> dict[str, Any]:
+    if system not in SYSTEMS:
+        raise refuse(f"scope.{system}", "There is no such system.", ", ".join(SYSTEMS))
+    said = document.setdefault("scope", {})
+    said.pop(system, None)
+    said |= {system: text} if text else {}
+    return document
 
 
 def _edit_duty(document: dict[str, Any], key: str, kind: str | None) -> dict[str, Any]:

@@ -88,6 +88,7 @@ class Sheet:
     duties: tuple[tuple[str, Mapping[str, Fact]], ...]
     document: dict[str, Any]
     parts: tuple[PartFacts, ...]
+    scope: Mapping[str, str]
 
     def listed(self, section: str) -> dict[str, tuple[str, ...]]:
         """Ids of the parts in each place of a section that several fill, in order."""
@@ -341,6 +342,8 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     prefer = Preference(**shaped["units"])
     reader = _Reader(prefer, _density(shaped))
     document: dict[str, Any] = {k: shaped[k] for k in ("format", "name", "notes", "units")}
+    if shaped["scope"]:
+        document["scope"] = shaped["scope"]
     if shaped["prices"]:
         document["prices"] = _prices(reader, shaped["prices"])
     wanted = reader.fact("wanted", WANTED, shaped.get("wanted"))
@@ -372,7 +375,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         raise SheetError(reader.problems)
     given = wanted[0] if wanted else None
     at_crank, given = _at_the_crank(sections, given)
-    return Sheet(shaped["name"], prefer, given, at_crank, tuple(duties), document, parts)
+    return Sheet(shaped["name"], prefer, given, at_crank, tuple(duties), document, parts, shaped["scope"])
 
 
 def _density(shaped: Mapping[str, Any]) -> float:

@@ -82,6 +82,7 @@ def resolve(sheet: Sheet) -> Resolved:
         {id: made[id] for id in SYSTEMS},
         sheet.wanted.value if sheet.wanted else None,
         known,
+        sheet.scope,
     )
     stated = [
         fact

@@ -34,7 +34,5 @@ def _unknown(read: str) -> str:
     stem, _, ours = FORMAT.partition("/")
     found = re.fullmatch(stem + r"/(\d{1,4})", read)
     if found and int(found[1]) > int(ours):
-        return (
-            f"This sheet is of a newer program (format {found[1]}; this one knows up to {ours}): open it with that one."
-        )
+        return f"“{read}” is of a newer program; this one knows up to {FORMAT}: open it with that one."
     return f"“{read}” is not a format known here."

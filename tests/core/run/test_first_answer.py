@@ -103,7 +103,8 @@ class FewFacts(NumbersCase):
         found = built(BUGGY, main__flow="40 L/h", main__pressure="0.25 bar")
         pump = next(r for r in found["rows"] if r["part"] == "pump" and r["kind"] == "power")
         self.assertEqual(pump["state"], "holds")
-        self.assertIn("What is stated holds", found["headline"]["next"])
+        self.assertIn("What is stated holds", found["headline"]["sentence"])
+        self.assertIn("not started; that takes", found["headline"]["next"])
 
     def test_a_pump_too_small_for_a_v8(self) -> None:
         """By hand 130 L/h less a fifth is 81 kg/h, good for 81 / 0.32 = 253 kW."""

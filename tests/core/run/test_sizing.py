@@ -299,13 +299,13 @@ class Headline(NumbersCase):
         self.assertRegex(found["headline"]["sentence"], r"^Good for \d+ of 218")
 
     def test_what_is_known_holds_but_something_is_missing(self) -> None:
-        found = report(changed(ROAD, cooling={}))
+        found = report(changed(ROAD, cooling={"core.width": "600 mm", "fan.drive": "none"}))
         self.assertEqual(found["state"], "unknown")
         self.assertRegex(found["headline"]["sentence"], r"^125\skW still takes a 0\.1\d+\sm² core\.$")
         self.assertIn("What is stated holds; first of it to give out would be the", found["headline"]["next"])
 
     def test_nothing_fitted(self) -> None:
-        found = report(changed(ROAD, cooling={}, fuel={}))
+        found = report(changed(ROAD, cooling={}, fuel={}, oil={}, exhaust={}))
         self.assertEqual(found["state"], "unknown")
         self.assertRegex(found["headline"]["sentence"], "takes a .* core, .* of fuel at .* and four injectors")
         self.assertTrue(found["systems"]["cooling"]["need"] and found["systems"]["fuel"]["need"])

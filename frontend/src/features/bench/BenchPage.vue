@@ -32,6 +32,11 @@ const headline = computed(() => {
 const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.checks.filter((c) => c.danger && c.fill > 1)).map((c) => (c.state === 'assumed' ? `not stated: ${c.sentence}` : c.sentence)))
 const needs = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.need))
 const toFind = computed(() => shopping(report.value?.systems ?? {}))
+/** Judged, and nothing of it stated yet. */
+const idle = computed(() => (report.value?.nothing_fitted ? [] : Object.entries(report.value?.scope ?? {}).flatMap(([id, s]) => {
+  const block = report.value?.systems[id]
+  return s.state === 'judged' && !s.started && block?.state === 'unknown' ? [{ id, title: block.title }] : []
+})))
 const notJudged = computed(() => (report.value?.not_judged ?? []).map((n) => n.system).join(', '))
 const needTo = computed(() => ({ name: 'need', params: { id: build.build?.id } }))
 const outlook = useOutlook()
@@ -64,6 +69,8 @@ const governedLine = computed(() => report.value?.governed === true && report.va
         <div class="cardhead"><h2 class="label">{{ report.nothing_fitted ? 'What is known already' : 'At the power you want' }}</h2><span v-if="report.samples" class="mute legend">bar: likely · whisker: 90 of 100 cases</span></div>
         <ReachChart :rows="rows.power" :wanted="wanted" :draggable="!governedLine" :pending="whatIf.wanted.value !== null" @move="whatIf.move" @keep="whatIf.keep" @drop="whatIf.drop" />
         <p v-if="governedLine" class="mute small">The governor holds this engine at {{ words.show(report.wanted_w, 'power') }}; the line stays there.</p>
+        <p v-if="idle.length" class="small" data-not-started>Not started:
+          <span v-for="(system, i) in idle" :key="system.id"><template v-if="i">, </template><router-link :to="{ name: system.id, params: { id: build.build?.id } }">{{ system.title.toLowerCase() }}</router-link></span>. Each is one line here until a part of it is stated.</p>
         <template v-if="rows.fixed.length">
           <h2 class="label second">Whatever the power</h2>
           <FixedRows :rows="rows.fixed" />

@@ -16,6 +16,7 @@ from typing import TypeVar
 from gauge_well.core.case import BuildCase
 from gauge_well.core.reads import ENGINE, ENGINE_DECLARES, OPERATION, Declared, key_of
 from gauge_well.core.run.memory import Memory, by_value
+from gauge_well.core.run.scope import JUDGED, judging, scope_of
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, System
@@ -127,7 +128,7 @@ def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1)
     """The context with what systems give each other, in the order of the graph; ``columns``: samples it stands in."""
     for step in HANDING:
         system = SYSTEMS[step.system]
-        if system.applies(case.machine) is not None:
+        if scope_of(system, case).state != JUDGED:
             continue
         key = ("gives", context.token, reader(system.id)(case), _given(context, step.takes))
         found = memory.recall(key, partial(system.gives, context, case.systems[system.id]), 1 + columns // GIVEN)
@@ -138,7 +139,7 @@ def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1)
 def judged(context: Context, case: BuildCase, memory: Memory, columns: int = 1) -> dict[str, Solved]:
     """Every system that is judged in this machine, solved in a context with all that is handed on."""
     found: dict[str, Solved] = {}
-    for system in _judging(case):
+    for system in judging(case):
         work = partial(Solved, system, context, case.systems[system.id])
         found[system.id] = memory.recall(_key(system, context, case), work, columns)
     return found
@@ -157,14 +158,10 @@ def asked(
         return ask(there if there is not None else Solved(system, context, case.systems[system.id]))
 
     found: dict[str, T] = {}
-    for system in _judging(case):
+    for system in judging(case):
         key = _key(system, context, case)
         found[system.id] = answers.recall((name, key), partial(work, system, key))
     return found
-
-
-def _judging(case: BuildCase) -> list[System]:
-    return [system for system in SYSTEMS.values() if system.applies(case.machine) is None]
 
 
 def _key(system: System, context: Context, case: BuildCase) -> Hashable:

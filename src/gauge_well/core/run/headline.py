@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 
 from gauge_well.core.checks import State
@@ -19,7 +19,9 @@ NO_FULL_POWER = Sentence("Holds in the duties asked, as far as is known; no full
 ADD_PULL = Sentence("Add a full-throttle pull or rated work to see what gives out first.")
 
 
-def compose(context: Context, blocks: Mapping[str, Block], rows: Sequence[Row], claim: Claim, fitted: bool) -> Verdict:
+def compose(
+    context: Context, blocks: Mapping[str, Block], rows: Sequence[Row], claim: Claim, begun: Collection[str]
+) -> Verdict:
     """Headline, first and next to give, whole reach and state.
 
     Order: a claim that cannot be believed; (1) a gate or danger that fails; (2) a load-driven duty that is short; (3) an
@@ -29,8 +31,9 @@ def compose(context: Context, blocks: Mapping[str, Block], rows: Sequence[Row], 
     Parameters
     ----------
     claim : Claim
-    fitted : bool
-        Whether any part that is fitted was stated.
+    begun : collection of str
+        Systems of which a part was stated. Of the others only what is stated is judged, and they are named, unless
+        nothing at all is begun.
     """
     names = {c.id: c.name for c in context.duties.cases}
     stated = [r for r in rows if r.state != State.ASSUMED.value]
@@ -61,7 +64,10 @@ def compose(context: Context, blocks: Mapping[str, Block], rows: Sequence[Row], 
     state = State.SHORT if short else State.UNKNOWN if unknown else State.ASSUMED if guessed else State.HOLDS
     reach = power[0] if power else None
     above = any(r.kind == "power" and r.reach_code == "above" for r in stated)
-    told = _Told(context, entries, unknown, guessed, takes(blocks), fitted, short, asked)
+    apart = [id for id, b in blocks.items() if id != ENGINE and b.state == State.UNKNOWN.value and id not in begun]
+    told = _Told(
+        context, entries, unknown, guessed, takes(blocks), bool(begun), short, asked, apart if begun else [], blocks
+    )
     first, following = _sentences(told)
     if not claim.believable:
         first, following = claim.sentence, first
@@ -74,7 +80,7 @@ def compose(context: Context, blocks: Mapping[str, Block], rows: Sequence[Row], 
         reach_code=reach.reach_code if reach else ("above" if above else "unknown"),
         unknown=sorted({field for r in unknown for field in r.missing}),
         rests_on=guessed[0].rests if guessed else None,
-        nothing_fitted=bool(unknown) and not fitted,
+        nothing_fitted=bool(unknown) and not begun,
     )
 
 
@@ -207,6 +213,16 @@ class _Told:
     fitted: bool
     short: bool
     asked: bool
+    apart: Sequence[str]
+    blocks: Mapping[str, Block]
+
+    @property
+    def not_begun(self) -> Sentence:
+        """Systems that nobody has begun, and what they take."""
+        titles = [_phrase(self.blocks[id].title) for id in self.apart]
+        named = " and ".join([", ".join(titles[:-1]), titles[-1]] if len(titles) > 1 else titles)
+        lead = named[:1].upper() + named[1:] + (" are" if len(titles) > 1 else " is") + " not started"
+        return joined(lead + "; that takes", self.takes, {}) if self.takes else Sentence(lead + ".")
 
 
 def _sentences(told: _Told) -> tuple[Sentence, Sentence]:
@@ -215,14 +231,28 @@ def _sentences(told: _Told) -> tuple[Sentence, Sentence]:
         return _size_of_everything(told, wanted)
     if not told.short and told.guessed:
         return Sentence("Nothing you stated gives out."), _check_it(told)
+    if told.apart and not told.short:
+        return _as_far_as_begun(told, wanted), told.not_begun
     if not told.entries:
         if not told.asked:
             return NO_FULL_POWER, ADD_PULL
         return Sentence("Holds {wanted}.", wanted), Sentence("Nothing gives out below four times that power.")
     first = told.entries[0].sentence
     if len(told.entries) == 1:
+        if told.apart:
+            return first, told.not_begun
         return first, joined("The rest of it takes", told.takes, {}) if told.takes else Sentence("")
     return first, _following(told.entries)
+
+
+def _as_far_as_begun(told: _Told, wanted: Mapping[str, tuple[float, str] | str]) -> Sentence:
+    """What holds, of what is begun."""
+    if not told.asked and not told.entries:
+        return Sentence("What is stated holds in the duties asked; no full-power duty is asked.")
+    if not told.entries:
+        return Sentence("What is stated holds {wanted}.", wanted)
+    values = {**told.entries[0].sentence.values, **wanted}
+    return Sentence("What is stated holds {wanted}; first of it to give out would be {part}, at {reach}.", values)
 
 
 def _size_of_everything(told: _Told, wanted: Mapping[str, tuple[float, str] | str]) -> tuple[Sentence, Sentence]:

@@ -20,6 +20,7 @@ from gauge_well.core.media import air
 from gauge_well.core.run import contexts
 from gauge_well.core.run.graph import hand_on
 from gauge_well.core.run.memory import MEMORY, Memory
+from gauge_well.core.run.scope import JUDGED, scope_of
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
@@ -108,7 +109,7 @@ def heat_map(case: BuildCase, duty: str, kind: str, side: int = SIDE) -> Map:
     if own is None or (MAPS[kind].road and own.held is None):
         allowed = ", ".join(c.id for c in context.duties.cases if c.held is not None or not MAPS[kind].road)
         raise CoreError("no_duty", "duty", duty, allowed or "a road duty", "That map is drawn of a road duty.")
-    if SYSTEMS[COOLING].applies(case.machine) is not None:
+    if scope_of(SYSTEMS[COOLING], case).state != JUDGED:
         raise CoreError("not_judged", "machine.kind", duty, "a machine cooled by air", "Cooling is not judged here.")
     x, y = _axes(kind, context, side)
     across, up = (v.ravel() for v in np.meshgrid(x, y))

@@ -3,16 +3,17 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
+from gauge_well.core.case import BuildCase
 from gauge_well.core.report import Row
+from gauge_well.core.run.scope import judging
 from gauge_well.core.run.sizing import Outline
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Beside, Candidate, Context
 
 NEAR = float(np.log(0.9))  # of its brim, from which a row is worth moving
@@ -24,13 +25,12 @@ PARTNERS = 7
 RowKey = tuple[str, str, str, str]
 
 
-def candidates(context: Context, systems: Mapping[str, Any]) -> list[tuple[str, Candidate]]:
+def candidates(context: Context, case: BuildCase) -> list[tuple[str, Candidate]]:
     """Changes worth trying, by system."""
     return [
         (system.id, candidate)
-        for system in SYSTEMS.values()
-        if system.applies(context.machine) is None
-        for candidate in system.candidates(context, systems[system.id])
+        for system in judging(case)
+        for candidate in system.candidates(context, case.systems[system.id])
     ]
 
 

@@ -12,10 +12,9 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import CheckClass
 from gauge_well.core.engine import plausibility
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import spec_at
 from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
-from gauge_well.core.report import CheckEntry, ClaimEntry, DutyEntry, NotJudged, Report, Row
+from gauge_well.core.report import Block, CheckEntry, ClaimEntry, DutyEntry, NotJudged, Report, Row, ScopeEntry
 from gauge_well.core.run import headline
 from gauge_well.core.run.assumptions import UNTRIED, assumed
 from gauge_well.core.run.blocks import GOVERNING, block_of, engine_block, entries_of, refused_block, row_of, rows_of
@@ -24,7 +23,7 @@ from gauge_well.core.run.graph import judged
 from gauge_well.core.run.memory import MEMORY, Memory, Same
 from gauge_well.core.run.reach import seek
 from gauge_well.core.run.runs import Key
-from gauge_well.core.run.sampling import SECTIONS
+from gauge_well.core.run.scope import JUDGED, Scope, begun, scope_of
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems import NOT_BUILT, SYSTEMS
@@ -59,10 +58,11 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False, me
     claim = _claim(case, context, claimed)
     blocks = {ENGINE: engine_block(context, explain, rests.get(ENGINE, UNTRIED), claimed)}
     left_out = [NotJudged(name, "not built yet") for name in NOT_BUILT]
-    whys = ((system.title, system.applies(case.machine)) for system in SYSTEMS.values())
-    left_out += [NotJudged(title, why) for title, why in whys if why is not None]
+    scopes = {id: scope_of(system, case) for id, system in SYSTEMS.items()}
+    left_out += [NotJudged(SYSTEMS[id].title, s.why) for id, s in scopes.items() if s.state != JUDGED]
     solved = judged(context, case, memory)
     seek([s for s in solved.values() if s.refusal is None], context)
+    started = begun(case)
     rows: list[Row] = []
     for id, s in solved.items():
         try:
@@ -70,7 +70,8 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False, me
                 raise s.refusal
             beneath = rests.get(id, UNTRIED)
             blocks[id], own = s.once(("block", explain, Same(beneath)), partial(block_of, s, beneath, explain))
-            rows += own
+            # What nobody has begun is one line of its own, not a row for each of its parts; where nothing is, all are.
+            rows += [r for r in own if r.reach_code != "unknown" or id in started or not started]
         except CoreError as error:
             blocks[id] = refused_block(SYSTEMS[id], error)
             continue
@@ -99,8 +100,18 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False, me
         not_judged=left_out,
         rows=rows,
         systems=blocks,
-        verdict=headline.compose(context, blocks, rows, claim, _fitted(case)),
+        scope={id: _scope_entry(scope, blocks.get(id), id in started) for id, scope in scopes.items()},
+        verdict=headline.compose(context, blocks, rows, claim, started),
     )
+
+
+BEGIN = 3  # facts that are named to begin a system
+
+
+def _scope_entry(scope: Scope, block: Block | None, started: bool) -> ScopeEntry:
+    """How a system stands in the build."""
+    asked = dict.fromkeys(field for u in (block.unknown if block is not None else ()) for field in u.missing)
+    return ScopeEntry(scope.state, scope.why, started, [] if started else list(asked)[:BEGIN])
 
 
 def _claim(case: BuildCase, context: Context, claimed: Mapping[str, float]) -> plausibility.Claim:
@@ -189,15 +200,6 @@ def _nothing_known(case: BuildCase, error: MissingFact) -> Report:
         not_judged=[NotJudged(name, "not built yet") for name in NOT_BUILT],
         rows=[],
         systems={},
+        scope={id: _scope_entry(scope_of(s, case), None, id in begun(case)) for id, s in SYSTEMS.items()},
         verdict=headline.left_out(error.field),
-    )
-
-
-def _fitted(case: BuildCase) -> bool:
-    """Whether any part that is fitted was stated."""
-    stated = (p.partition(".") for p, known in case.known.items() if known.evidence != "rule")
-    return any(
-        fitted.part or name.count(".") == 2
-        for section, _, name in stated
-        if section in case.systems and (fitted := spec_at(SECTIONS[section], name)) is not None
     )
