@@ -148,9 +148,9 @@ class Drawn(FuelCase):
         self.open("Pumps", id)
         card = self.page.locator("section", has=self.page.get_by_role("heading", name="Catch test", level=2))
         for name, text in (("volume", "0.5 L"), ("time", "20 s"), ("pressure", "3 bar"), ("voltage", "13.5 V")):
-            button = card.locator(f'button[data-path="fuel.catch_{name}"]')
+            button = card.locator(f'button[data-path="fuel.main.catch_{name}"]')
             button.click()
-            field = card.locator(f'input[data-path="fuel.catch_{name}"]')
+            field = card.locator(f'input[data-path="fuel.main.catch_{name}"]')
             field.fill(text)
             with self.saved():
                 field.press("Enter")

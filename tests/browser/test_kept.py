@@ -7,6 +7,7 @@ from playwright.sync_api import Page, Route, expect
 from sqlalchemy import update
 
 from gauge_well.services import builds
+from gauge_well.services.merging import standing
 from gauge_well.store.models import Build
 from gauge_well.store.session import transaction
 from tests.browser.pages import BrowserCase
@@ -221,7 +222,7 @@ class WholeBuild(KeptCase):
         with page.expect_download() as saved:
             page.get_by_role("button", name="save revision 1 as a file").click()
         document: dict[str, Any] = json.loads(saved.value.path().read_text())
-        self.assertEqual(document["cooling"]["core_depth"]["text"], "26 mm")
+        self.assertEqual(standing(document, DEPTH)["text"], "26 mm")
 
     def test_deleted_builds_lie_in_the_bin(self) -> None:
         builds.delete(self.engine, self.build, 1)

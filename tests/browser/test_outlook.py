@@ -239,7 +239,7 @@ class SideBySide(BrowserCase):
         with self.saved():
             panel.get_by_role("button", name="Fit it").click()
         expect(self.fact("fuel.injectors.flow")).to_contain_text("550")
-        expect(panel.get_by_label("Name of injectors", exact=True)).to_be_visible()
+        expect(panel.get_by_label("Name of Injectors", exact=True)).to_be_visible()
 
 
 class Scope(BrowserCase):

@@ -12,14 +12,14 @@ from sqlalchemy import func, select, update
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import builds, export, history, merging, shelf, sizing
 from gauge_well.services.errors import NotFound, Refused, Stale
-from gauge_well.sheet import SheetError
+from gauge_well.sheet import FORMAT, SheetError, load
 from gauge_well.sheet.demo import NAMES
 from gauge_well.sheet.edit import Edit
 from gauge_well.store.models import Build, Revision
 from gauge_well.store.session import transaction
 from tests.database import DatabaseCase
 from tests.services.test_builds import edit
-from tests.support import ROAD, changed
+from tests.support import DATA, ROAD, changed
 
 
 class KeepingCase(DatabaseCase):
@@ -290,6 +290,64 @@ class Merging(KeepingCase):
             ("fuel.tank.volume", None),
         ):
             self.assertEqual(merging.standing(document, path), found, path)
+
+
+class OfFormat1(KeepingCase):
+    """A database of 0.4.0: its documents are carried up when they are read, and kept so when they are next written."""
+
+    def old(self) -> str:
+        made = self.make()
+        document = json.loads((DATA / "format_1" / "quarry-mule.json").read_text())
+        document["machine"] = load(document).document["machine"]  # as it was kept, with what was read
+        self.put(made["id"], document=document, card=None)
+        with self.engine.begin() as connection:
+            connection.execute(
+                update(Revision)
+                .where(Revision.build_id == made["id"])
+                .values(document=document, note="fuel.pump_flow: 1 L/h")
+            )
+        return str(made["id"])
+
+    def test_read_edited_copied_and_brought_back(self) -> None:
+        id = self.old()
+        found = builds.get(self.engine, id)
+        self.assertEqual((found["problems"], found["document"]["format"]), ([], FORMAT))
+        self.assertEqual(found["report"]["state"], "short")
+        self.assertEqual(self.cards()[id]["state"], "short")
+        copied = builds.copy(self.engine, id)
+        self.assertEqual(copied["document"]["parts"], found["document"]["parts"])
+        after = builds.edit(self.engine, id, 1, edit("fuel.main.flow", "250 L/h"))
+        self.assertEqual(after["document"]["format"], FORMAT)
+        # Made on a revision of the old format, on a fact nobody touched since.
+        merged = builds.edit(self.engine, id, 1, edit("machine.mass", "1300 kg"))
+        self.assertEqual(merged["revision"], 3)
+        with self.assertRaises(Stale):
+            builds.edit(self.engine, id, 1, edit("fuel.main.flow", "300 L/h"))
+        back = builds.bring_back(self.engine, id, 3, 1)
+        self.assertEqual(back["facts"]["fuel.main.flow"], found["facts"]["fuel.main.flow"])
+
+    def test_its_history_speaks_as_today(self) -> None:
+        notes = [r["note"] for r in history.revisions(self.engine, self.old())["revisions"]]
+        self.assertEqual(notes, ["fuel.main.flow: 1 L/h"])
+
+    def test_what_changes_nothing_is_no_revision(self) -> None:
+        id = self.old()
+        now = builds.get(self.engine, id)["facts"]["fuel.main.flow"]
+        again = builds.edit(self.engine, id, 1, edit("fuel.main.flow", now["text"], now["evidence"]))
+        self.assertIn(again["revision"], (1, 2))
+        self.assertEqual(again["facts"]["fuel.main.flow"], now)
+
+    def test_two_windows_move_parts(self) -> None:
+        made = self.make()
+        spare = {"path": "parts.spare", "text": "pump", "action": "add"}
+        builds.edit(self.engine, made["id"], 1, [spare, {"path": "parts.spare.flow", "text": "90 L/h"}])
+        builds.edit(self.engine, made["id"], 2, [{"path": "fuel.main", "text": "spare", "action": "fit"}])
+        with self.assertRaises(Stale):
+            builds.edit(self.engine, made["id"], 2, [{"path": "fuel.main", "text": None, "action": "take"}])
+        other = builds.edit(self.engine, made["id"], 2, [{"path": "parts.core", "action": "copy"}])
+        self.assertEqual(other["revision"], 4)
+        said = [r["note"] for r in history.revisions(self.engine, made["id"])["revisions"]]
+        self.assertEqual(said[:3], ["parts.core: copied", "fuel.main: spare fitted", "parts.spare: one more and 1 more"])
 
 
 class Export(KeepingCase):

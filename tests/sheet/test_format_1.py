@@ -9,7 +9,7 @@ from gauge_well.core.systems import SYSTEMS
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import FORMAT, SheetError, load
 from gauge_well.sheet.demo import NAMES, demo
-from gauge_well.sheet.format_1 import MOVED
+from gauge_well.sheet.format_1 import MOVED, path_now
 from gauge_well.sheet.sections import PLACES
 from tests.support import DATA, NumbersCase, check_of
 
@@ -53,6 +53,17 @@ class Opened(NumbersCase):
             own = {name for name in specs(system.facts) if "." not in name}
             gone = {old for path, moved in MOVED.items() if path.startswith(f"{system.id}.") for old in moved.values()}
             self.assertEqual(own & gone, set())
+
+    def test_paths_of_then_are_known_by_todays(self) -> None:
+        for then, now in (
+            ("fuel.pump_flow", "fuel.main.flow"),
+            ("cooling.condenser", "cooling.condenser_front"),
+            ("oil.relief_pressure", "oil.pump.relief"),
+            ("fuel.relief_pressure", "fuel.main.relief"),
+            ("machine.mass", "machine.mass"),
+            ("name", "name"),
+        ):
+            self.assertEqual(path_now(then), now)
 
     def test_a_sheet_that_names_no_format_and_speaks_as_then(self) -> None:
         found = load({"fuel": {"pump_flow": "120 L/h", "pump_pressure": "3 bar"}}).document

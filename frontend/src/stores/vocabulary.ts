@@ -33,7 +33,7 @@ export const useVocabulary = defineStore('vocabulary', () => {
   }
 
   /** A fact's name, or its path where it has none. */
-  const label = (path: string) => field(path)?.label ?? path
+  const label = (path: string) => field(path)?.label ?? words.value?.places[path]?.label ?? path
   /** The same inside a sentence. */
   const within = (path: string) => label(path).replace(/^[A-Z](?=[a-z])/, (first) => first.toLowerCase())
   const show = (si: number | null | undefined, kind: string) => showValue(si, kinds.value[kind])

@@ -190,10 +190,22 @@ def _apart(session: Session, build: Build, revision: int, edits: Sequence[Edit])
     return merging.apart(edits, upgrade(dict(base.document)) if base is not None else None, now)
 
 
+# What the history says of a part.
+DONE: Mapping[str, str] = {
+    "add": "one more",
+    "remove": "let go",
+    "copy": "copied",
+    "fit": "{text} fitted",
+    "take": "taken out to the yard",
+    "move": "moved",
+}
+
+
 def _note(edits: Sequence[Mapping[str, Any]]) -> str:
     first = edits[0]
     more = f" and {len(edits) - 1} more" if len(edits) > 1 else ""
-    text = str(first.get("text") or "taken out").replace("\n", "; ")
+    done = DONE.get(str(first.get("action")), "{text}" if first.get("text") else "taken out")
+    text = done.format(text=first.get("text") or "").replace("\n", "; ")
     return f"{first['path']}: {text[:80]}{more}"
 
 

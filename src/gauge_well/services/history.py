@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session, aliased
 
 from gauge_well.services.errors import NotFound
 from gauge_well.services.shelf import stamp
+from gauge_well.sheet.format_1 import path_now
 from gauge_well.store.models import Build, Revision
 from gauge_well.store.session import transaction
 
@@ -48,7 +49,7 @@ def revisions(engine: Engine, id: str) -> dict[str, Any]:
     listed = [
         {
             "revision": r.revision,
-            "note": r.note,
+            "note": _said_now(r.note),
             "name": r.name or "",
             "verdict": r.verdict or "",
             "created_at": stamp(r.created_at),
@@ -56,6 +57,12 @@ def revisions(engine: Engine, id: str) -> dict[str, Any]:
         for r in rows
     ]
     return {"revisions": listed, "rule": RULE}
+
+
+def _said_now(note: str) -> str:
+    """A note with the fact it begins with by the path it has today."""
+    path, mark, rest = note.partition(":")
+    return f"{path_now(path)}{mark}{rest}" if mark else note
 
 
 def document_of(engine: Engine, id: str, revision: int) -> dict[str, Any]:

@@ -249,6 +249,21 @@ def speaks_1(raw: Mapping[str, Any]) -> bool:
     return any(name in raw[section] for section, name in old if isinstance(raw.get(section), Mapping))
 
 
+def path_now(path: str) -> str:
+    """A fact's path of format 1 as it is called today; others as they are."""
+    section, _, name = path.partition(".")
+    if path in RENAMED:
+        return f"{section}.{RENAMED[path]}"
+    moved = (
+        (place, n)
+        for place, facts in MOVED.items()
+        if place.startswith(f"{section}.")
+        for n, old in facts.items()
+        if old == name
+    )
+    return next((f"{place}.{n}" for place, n in moved), path)
+
+
 def from_1(raw: Raw) -> Raw:
     """A document of format 2 with all that one of format 1 says."""
     found: Raw = {**raw, "format": "gauge-well-build/2"}
