@@ -4,34 +4,28 @@ from __future__ import annotations
 
 from benchmarks.timing import Line, median
 from gauge_well.core.run.contexts import make_context
-from gauge_well.core.systems.cooling.instrument import instrument
+from gauge_well.core.systems.cooling.views import VIEWS
 from gauge_well.services.compare import compared
 from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import demo
 
-CANDIDATES = (
-    {"core.depth": "56 mm"},
-    {"fan.diameter": "2x 300 mm"},
-    {"shroud": "none"},
-    {"core.width": "720 mm", "core.depth": "26 mm"},
-    {"fan.drive": "none"},
+FACE = {"width": "676 mm", "height": "438 mm"}
+YARD = (
+    FACE | {"depth": "56 mm"},
+    FACE | {"depth": "40 mm", "fin_count": "18 /in"},
+    FACE | {"width": "720 mm", "depth": "26 mm"},
+    FACE | {"height": "500 mm", "depth": "40 mm"},
 )
-VIEWS = ("air", "stack", "coolant", "through time", "on the stand")
 
 
 def cooling() -> list[Line]:
-    """Five candidates redrawn, and each view of the station."""
+    """Cores of the yard in place, and each view of the station."""
     document = demo("quarry-mule")
-    document["candidates"] = {
-        "cooling": [{"id": f"c{i}", "name": f"Candidate {i}", "facts": facts} for i, facts in enumerate(CANDIDATES)]
-    }
-    lines = [
-        median("five cores and fans side by side", lambda: compared(document, "cooling"), repeats=15, target=0.150)
-    ]
+    document["parts"] += [{"id": f"c{i}", "kind": "core", "facts": facts} for i, facts in enumerate(YARD)]
+    lines = [median("five cores side by side", lambda: compared(document, "cooling.core"), repeats=15, target=0.150)]
     case = resolve(load(demo("quarry-mule"))).case
     context, _ = make_context(case)
     facts = case.systems["cooling"]
-    for view, name in enumerate(VIEWS):
-        options = {"view": float(view), "duty": 2.0}
-        lines.append(median(f"cooling drawn: {name}", lambda o=options: instrument(context, facts, o), repeats=9))
+    for name, view in VIEWS.items():
+        lines.append(median(f"cooling drawn: {name}", lambda v=view: v.show(context, facts, {"duty": 2.0}), repeats=9))
     return lines

@@ -9,17 +9,16 @@ from gauge_well.core.run.blocks import block_of
 from gauge_well.core.run.reach import seek
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.systems.fuel.instrument import instrument
+from gauge_well.core.systems.fuel.views import VIEWS
 from gauge_well.services.compare import compared
 from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import demo
 
-CANDIDATES = (
-    {"injectors.flow": "650 cc/min", "injectors.dead_time": "1.1 ms"},
-    {"main.flow": "190 L/h", "pump_pressure": "3 bar", "main.flow_2": "150 L/h", "main.pressure_2": "5 bar"},
-    {"main.count": "2"},
+YARD = (
+    {"flow": "155 L/h", "pressure": "3 bar"},
+    {"flow": "190 L/h", "pressure": "3 bar", "flow_2": "150 L/h", "pressure_2": "5 bar"},
+    {"flow": "124 L/h", "pressure": "3 bar", "count": "2"},
 )
-VIEWS = ("circuit", "pumps", "over speed", "lines", "tank", "guards")
 BUILDS = ("quarry-mule", "chalk-hare", "dripping-well")
 
 
@@ -38,19 +37,14 @@ def _own(name: str) -> Line:
 
 
 def fuel() -> list[Line]:
-    """The system's report, three candidates redrawn, and each view of the station."""
+    """The system's report, parts of the yard in their places, and each view of the station."""
     lines = [_own(name) for name in BUILDS]
     document = demo("quarry-mule")
-    document["candidates"] = {
-        "fuel": [{"id": f"c{i}", "name": f"Candidate {i}", "facts": facts} for i, facts in enumerate(CANDIDATES)]
-    }
-    lines.append(
-        median("three pumps and injectors side by side", lambda: compared(document, "fuel"), repeats=15, target=0.150)
-    )
+    document["parts"] += [{"id": f"c{i}", "kind": "pump", "facts": facts} for i, facts in enumerate(YARD)]
+    lines.append(median("four pumps side by side", lambda: compared(document, "fuel.main"), repeats=15, target=0.150))
     case = resolve(load(demo("chalk-hare"))).case
     context, _ = contexts.make_context(case)
     facts = case.systems["fuel"]
-    for view, name in enumerate(VIEWS):
-        options = {"view": float(view), "duty": 2.0}
-        lines.append(median(f"fuel drawn: {name}", lambda o=options: instrument(context, facts, o), repeats=9))
+    for name, view in VIEWS.items():
+        lines.append(median(f"fuel drawn: {name}", lambda v=view: v.show(context, facts, {"duty": 2.0}), repeats=9))
     return lines

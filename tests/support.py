@@ -17,14 +17,17 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.case import BuildCase
+from gauge_well.core.errors import MissingFact
 from gauge_well.core.parts.pipe import PIECES
 from gauge_well.core.run import contexts
 from gauge_well.core.run.memory import ANSWERS, MEMORY
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context
+from gauge_well.services import render
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import FORMAT, load, resolve
 from gauge_well.sheet.demo import demo
+from gauge_well.units.printing import Preference
 
 ROOT = Path(__file__).resolve().parents[1]
 DATA = Path(__file__).parent / "data"
@@ -141,6 +144,15 @@ def context_of(raw: Mapping[str, Any]) -> Context:
 def facts_of(raw: Mapping[str, Any], system: str) -> Any:
     """One system's facts of a raw sheet, rules filled."""
     return case_of(raw).systems[system]
+
+
+def drawn(station: str, view: str, context: Context, facts: Any, options: Mapping[str, float] | None = None) -> Any:
+    """A station's drawing as plain data; where it cannot be made, what is ``unknown`` for it."""
+    try:
+        found = SYSTEMS[station].views[view].show(context, facts, options or {})
+    except MissingFact as error:
+        return {"unknown": [error.field]}
+    return render.plain(found, Preference())
 
 
 def forget() -> None:

@@ -40,7 +40,7 @@ class Size(unittest.TestCase):
                 self.assertIn(word, found)
             self.assertNotIn("{", found)
         missing = run("size", "-", "--text", stdin=json.dumps(changed(ROAD, cooling={}))).stdout
-        self.assertIn("not given", missing)
+        self.assertIn("Cooling: not started", missing)
 
     def test_with_samples(self) -> None:
         """Bands, changes by system, pairs, measure next, the model's own spread; for people too."""

@@ -347,7 +347,9 @@ class OfFormat1(KeepingCase):
         other = builds.edit(self.engine, made["id"], 2, [{"path": "parts.core", "action": "copy"}])
         self.assertEqual(other["revision"], 4)
         said = [r["note"] for r in history.revisions(self.engine, made["id"])["revisions"]]
-        self.assertEqual(said[:3], ["parts.core: copied", "fuel.main: spare fitted", "parts.spare: one more and 1 more"])
+        self.assertEqual(
+            said[:3], ["parts.core: copied", "fuel.main: spare fitted", "parts.spare: one more and 1 more"]
+        )
 
 
 class Export(KeepingCase):

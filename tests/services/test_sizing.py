@@ -4,8 +4,10 @@ import re
 import unittest
 
 from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import models, models_report, render, sizing
 from gauge_well.services.errors import NotFound, Refused
+from gauge_well.services.models_views import ANSWERS
 from gauge_well.services.vocabulary import read_text, vocabulary
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
@@ -115,13 +117,18 @@ class Vocabulary(unittest.TestCase):
 
 class Instruments(unittest.TestCase):
     def test_each_station_has_one(self) -> None:
-        for system in ("engine", "cooling", "fuel"):
-            self.assertNotIn("unknown", sizing.instrument(ROAD, system, {}))
+        self.assertEqual({station for station, _ in sizing.VIEWS}, {"engine", *SYSTEMS})
+        for station, name in sizing.VIEWS:
+            found = sizing.view(ROAD, station, name, {})
+            self.assertEqual(found["unknown"], [])
+            ANSWERS[station, name].model_validate(found)
         with self.assertRaises(NotFound):
-            sizing.instrument(ROAD, "nothing", {})
+            sizing.view(ROAD, "cooling", "nothing", {})
 
     def test_what_is_missing_is_named(self) -> None:
-        self.assertEqual(sizing.instrument(changed(ROAD, cooling={}), "cooling", {})["unknown"], ["cooling.core.width"])
-        self.assertEqual(sizing.instrument(changed(ROAD, engine={}), "engine", {})["unknown"], ["engine.fuel"])
-        fuel = sizing.instrument(changed(ROAD, fuel={}), "fuel", {})
+        self.assertEqual(
+            sizing.view(changed(ROAD, cooling={}), "cooling", "air", {})["unknown"], ["cooling.core.width"]
+        )
+        self.assertEqual(sizing.view(changed(ROAD, engine={}), "engine", "curves", {})["unknown"], ["engine.fuel"])
+        fuel = sizing.view(changed(ROAD, fuel={}), "fuel", "circuit", {})["data"]
         self.assertEqual(fuel["unknown"], ["fuel.main.flow", "fuel.main.pressure"])

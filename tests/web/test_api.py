@@ -190,7 +190,7 @@ class Refusals(ApiCase):
     def test_no_such_address_or_method(self) -> None:
         self.problem(self.client.get("/api/nothing"), 404)
         self.problem(self.client.put("/api/size", json={}), 405)
-        self.problem(self.client.post("/api/instrument/nothing", json={"sheet": ROAD}), 404)
+        self.problem(self.client.post("/api/view/cooling/nothing", json={"sheet": ROAD}), 404)
         self.problem(self.client.post("/api/read", json={"text": "1", "kind": "nothing"}), 422, "kind")
         self.problem(self.client.post("/api/read", json={"text": "12 psi", "kind": "length"}), 422, "reading")
 
@@ -231,10 +231,8 @@ class Sizing(ApiCase):
         self.assertEqual(found, json.loads(json.dumps(size_document(ROAD))))
 
     def test_instruments_read_vocabulary_schema(self) -> None:
-        for system in ("engine", "cooling", "fuel"):
-            body = self.client.post(
-                f"/api/instrument/{system}", json={"sheet": ROAD, "options": {"duty": 1}}
-            ).get_json()
+        for view in ("engine/curves", "cooling/air", "fuel/circuit"):
+            body = self.client.post(f"/api/view/{view}", json={"sheet": ROAD, "options": {"duty": 1}}).get_json()
             self.assertTrue(body["data"])
         found = self.client.post("/api/read", json={"text": "11 5/8 in", "kind": "length"}).get_json()
         self.assertEqual((found["unit"], found["count"]), ("in", 1))

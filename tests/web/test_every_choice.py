@@ -41,5 +41,5 @@ class EveryChoice(ApiCase):
             self.assertIn(["oil.least_pressure"], [u["missing"] for u in unknown if u["check"] == "oil_pressure"])
             for path in ("/api/builds", url):
                 self.assertEqual(self.client.get(path).status_code, 200)
-            drawn = self.client.post("/api/instrument/oil", json={"sheet": edited.get_json()["document"]})
+            drawn = self.client.post("/api/view/oil/pan", json={"sheet": edited.get_json()["document"]})
             self.assertEqual(drawn.status_code, 200)

@@ -118,29 +118,29 @@ class Data(ApiCase):
 
     def test_options_that_are_no_numbers(self) -> None:
         for value in ("NaN", "Infinity", "-Infinity", "1e999"):
-            for option in ("duty", "view"):
+            for option in ("duty", "air_speed"):
                 data = f'{{"sheet": {json.dumps(ROAD)}, "options": {{"{option}": {value}}}}}'
-                for system in ("cooling", "fuel", "oil", "exhaust", "engine"):
-                    answer = self.client.post(f"/api/instrument/{system}", data=data, content_type="application/json")
+                for view in ("cooling/air", "fuel/circuit", "oil/pan", "exhaust/pipe", "engine/curves"):
+                    answer = self.client.post(f"/api/view/{view}", data=data, content_type="application/json")
                     problem = self.problem(answer, 422, "shape")
                     self.assertIn(option, problem["problems"][0]["field"])
 
     def test_options_past_what_there_is(self) -> None:
         for value in (1e300, -1e300, 99.0, -1.0, 0.5):
-            for option in ("duty", "view"):
-                for system in ("cooling", "fuel", "oil", "exhaust", "engine"):
+            for option in ("duty", "air_speed"):
+                for view in ("cooling/air", "fuel/circuit", "oil/pan", "exhaust/pipe", "engine/curves"):
                     body = {"sheet": ROAD, "options": {option: value}}
-                    answer = self.client.post(f"/api/instrument/{system}", json=body)
-                    self.assertIn(answer.status_code, (200, 422), f"{system} {option} {value}")
+                    answer = self.client.post(f"/api/view/{view}", json=body)
+                    self.assertIn(answer.status_code, (200, 422), f"{view} {option} {value}")
 
     def test_a_key_error_inside_is_no_missing_station(self) -> None:
         with (
             mock.patch("gauge_well.core.run.contexts.make_context", side_effect=KeyError("inside")),
             self.assertLogs("gauge_well.web", "ERROR"),
         ):
-            answer = self.client.post("/api/instrument/cooling", json={"sheet": ROAD})
+            answer = self.client.post("/api/view/cooling/air", json={"sheet": ROAD})
         self.problem(answer, 500, "bug")
-        self.problem(self.client.post("/api/instrument/kitchen", json={"sheet": ROAD}), 404, "not_found")
+        self.problem(self.client.post("/api/view/kitchen/sink", json={"sheet": ROAD}), 404, "not_found")
 
     def test_bad_data_is_not_a_dead_database(self) -> None:
         for error, status, code in ((DataError, 422, "data"), (OperationalError, 503, "database")):

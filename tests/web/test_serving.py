@@ -292,7 +292,7 @@ class WarmUp(DatabaseCase):
                 client.post("/api/round", json={"sheet": sheet}), client.post("/api/map", json=heat),
                 client.post("/api/compare/fuel.main", json={"sheet": sheet}),
                 client.post("/api/explore", json={"sheet": sheet, "samples": 256}),
-                *(client.post(f"/api/instrument/{s}", json={"sheet": sheet}) for s in ("oil", "fuel", "cooling", "exhaust", "engine")),
+                *(client.post(f"/api/view/{s}", json={"sheet": sheet}) for s in ("oil/pan", "fuel/circuit", "cooling/air", "exhaust/pipe", "engine/curves")),
             ]
             assert all(f.status_code < 300 for f in found), [f.status_code for f in found]
             found[-6].get_data()

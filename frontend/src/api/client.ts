@@ -1,5 +1,5 @@
 import { whileBusy } from '../shared/busy'
-import type { components } from './types'
+import type { components, paths } from './types'
 
 export type Schemas = components['schemas']
 export type Build = Schemas['BuildOut']
@@ -23,6 +23,11 @@ export type Change = Schemas['ChangeOut']
 export type Measure = Schemas['MeasureOut']
 export type Round = Schemas['Round']
 export type Solved = Schemas['SolvedOut']
+/** Drawings of the stations, by name: `fuel/circuit`. */
+export type ViewName = keyof paths extends infer P ? (P extends `/api/view/${infer V}` ? V : never) : never
+type ViewAnswer<V extends ViewName> = paths[`/api/view/${V}`]['post']['responses'][200]['content']['application/json']
+/** What a drawing is made of. */
+export type View<V extends ViewName> = NonNullable<ViewAnswer<V>['data']>
 export type SideBySide = Schemas['SideBySide']
 export type ComparedPart = Schemas['ComparedPart']
 export type HeatMap = Schemas['MapOut']
@@ -168,8 +173,8 @@ export const api = {
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => call<Solved>('POST', '/solve', { sheet, path }, {}, signal),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => call<Schemas['NeedSheet']>('POST', '/need', { sheet }, {}, signal),
   needCsv: (sheet: SheetDocument) => text('/need.csv', { sheet }),
-  instrument: <T>(system: string, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) =>
-    call<{ data: T }>('POST', `/instrument/${system}`, { sheet, options }, {}, signal),
+  view: <V extends ViewName>(view: V, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) =>
+    call<ViewAnswer<V>>('POST', `/view/${view}`, { sheet, options }, {}, signal),
   /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
     quietly<ReadOut>('POST', '/read', { text, kind, units }, {}, signal),

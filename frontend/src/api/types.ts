@@ -21,7 +21,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/instrument/{system}": {
+    "/api/view/engine/curves": {
         parameters: {
             query?: never;
             header?: never;
@@ -30,8 +30,229 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Data of a station's plot. */
-        post: operations["sizing_instrument_instrument__system__post"];
+        /** The curves drawing of the engine. */
+        post: operations["sizing_view_engine_curves_view_engine_curves_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/oil/pan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The pan drawing of the oil. */
+        post: operations["sizing_view_oil_pan_view_oil_pan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/exhaust/pipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The pipe drawing of the exhaust. */
+        post: operations["sizing_view_exhaust_pipe_view_exhaust_pipe_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/cooling/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The air drawing of the cooling. */
+        post: operations["sizing_view_cooling_air_view_cooling_air_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/cooling/stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The stack drawing of the cooling. */
+        post: operations["sizing_view_cooling_stack_view_cooling_stack_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/cooling/loop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The loop drawing of the cooling. */
+        post: operations["sizing_view_cooling_loop_view_cooling_loop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/cooling/time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The time drawing of the cooling. */
+        post: operations["sizing_view_cooling_time_view_cooling_time_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/cooling/stand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The stand drawing of the cooling. */
+        post: operations["sizing_view_cooling_stand_view_cooling_stand_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fuel/circuit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The circuit drawing of the fuel. */
+        post: operations["sizing_view_fuel_circuit_view_fuel_circuit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fuel/pumps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The pumps drawing of the fuel. */
+        post: operations["sizing_view_fuel_pumps_view_fuel_pumps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fuel/speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The speed drawing of the fuel. */
+        post: operations["sizing_view_fuel_speed_view_fuel_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fuel/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lines drawing of the fuel. */
+        post: operations["sizing_view_fuel_lines_view_fuel_lines_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fuel/tank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The tank drawing of the fuel. */
+        post: operations["sizing_view_fuel_tank_view_fuel_tank_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fuel/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The change drawing of the fuel. */
+        post: operations["sizing_view_fuel_change_view_fuel_change_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -407,10 +628,10 @@ export interface components {
             samples: 0 | 256 | 512 | 1024 | 2048;
         };
         /**
-         * InstrumentRequest
-         * @description A sheet and what the instrument is set to.
+         * ViewRequest
+         * @description A sheet and what the drawing is set to.
          */
-        InstrumentRequest: {
+        ViewRequest: {
             sheet: components["schemas"]["BuildDocument"];
             /** Options */
             options?: {
@@ -706,12 +927,79 @@ export interface components {
             } | null;
         };
         /**
+         * AirPoint
+         * @description Where push and resistance meet: air [kg/s], pressure [Pa], face velocity [m/s], heat shed [W].
+         */
+        AirPoint: {
+            /** Mass Flow */
+            mass_flow: number;
+            /** Pressure */
+            pressure: number;
+            /** Velocity */
+            velocity: number;
+            /** Heat */
+            heat: number;
+        };
+        /**
+         * AirView
+         * @description Curves of pressure [Pa] over air [kg/s] at the duty's air speed [m/s], and where they meet.
+         */
+        AirView: {
+            /** Duty */
+            duty: string;
+            /** Air Speed */
+            air_speed: number;
+            /** Shroud */
+            shroud: string;
+            /** Flow */
+            flow: number[];
+            /** Resists */
+            resists: number[];
+            /** Pushes */
+            pushes: number[];
+            /** Fan Alone */
+            fan_alone: number[] | null;
+            point: components["schemas"]["AirPoint"];
+            /** Mass Flow */
+            mass_flow: number;
+            /** Fan Off Mass Flow */
+            fan_off_mass_flow: number;
+            zones: components["schemas"]["FaceZones"];
+            front: components["schemas"]["FrontHeat"];
+            /** Air In */
+            air_in: number;
+        };
+        /**
+         * AskedG
+         * @description Accelerations a duty asks [g].
+         */
+        AskedG: {
+            /** Pulling */
+            pulling: number;
+            /** Braking */
+            braking: number;
+            /** Cornering */
+            cornering: number;
+        };
+        /**
          * Bin
          * @description Deleted builds, last deleted first.
          */
         Bin: {
             /** Builds */
             builds: components["schemas"]["InBin"][];
+        };
+        /**
+         * Boiling
+         * @description Margin at the first inlet by temperature [K] and altitude; the hottest fuel it holds to [K].
+         */
+        Boiling: {
+            /** Temperatures */
+            temperatures: number[];
+            /** Margins */
+            margins: components["schemas"]["Margin"][];
+            /** Holds To */
+            holds_to: number;
         };
         /**
          * BuildDocument
@@ -832,6 +1120,30 @@ export interface components {
             };
         };
         /**
+         * CatchTest
+         * @description A catch test brought to the table's own conditions: what it gives there, new and as caught.
+         */
+        CatchTest: {
+            /** Flow */
+            flow: number;
+            /** Pressure */
+            pressure: number;
+            /** Volts */
+            volts: number;
+            /** Said */
+            said: number;
+            /** Health */
+            health: number;
+            /** Rated Pressure */
+            rated_pressure: number;
+            /** Rated Volts */
+            rated_volts: number;
+            /** Corrected */
+            corrected: number;
+            /** New */
+            new: number;
+        };
+        /**
          * CautionOut
          * @description A plain warning; ``where`` is the group of facts it stands beside.
          */
@@ -896,6 +1208,21 @@ export interface components {
             edits: components["schemas"]["EditOut"][];
         };
         /**
+         * ChangeView
+         * @description Change of fuel, the lean guard, bleeding and stopping.
+         */
+        ChangeView: {
+            change: components["schemas"]["FuelChange"] | null;
+            guard: components["schemas"]["LeanGuard"] | null;
+            /** Bleed */
+            bleed: string[];
+            stop: components["schemas"]["StopDevice"] | null;
+            /** Cuts */
+            cuts: {
+                [key: string]: string | null;
+            } | null;
+        };
+        /**
          * CheckOut
          * @description Demand against capacity for one duty (none for a gate).
          */
@@ -954,6 +1281,88 @@ export interface components {
             capacity_high?: number | null;
         };
         /**
+         * CircuitFlows
+         * @description What the engine burns, takes and can have [m3/s]; pressure at its inlet as it stands and as wanted [Pa].
+         */
+        CircuitFlows: {
+            /** Burned */
+            burned: number;
+            /** Taken */
+            taken: number;
+            /** Able */
+            able: number;
+            /** Rail */
+            rail: number;
+            /** Wanted */
+            wanted: number;
+        };
+        /**
+         * CircuitPart
+         * @description One part of the circuit with what stands in it; SI, pressures over the air outside. ``fill``: of the check that
+         *     speaks of it; ``lasts``: what is in a bowl [s]; ``to``: where a return goes.
+         */
+        CircuitPart: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Path */
+            path: string;
+            /** Fill */
+            fill?: number | null;
+            /** Flow */
+            flow?: number | null;
+            /** Drop */
+            drop?: number | null;
+            /** Speed */
+            speed?: number | null;
+            /** Pressure */
+            pressure?: number | null;
+            /** Gain */
+            gain?: number | null;
+            /** Inlet */
+            inlet?: number | null;
+            /** Margin */
+            margin?: number | null;
+            /** Volts */
+            volts?: number | null;
+            /** Amps */
+            amps?: number | null;
+            /** Over */
+            over?: number | null;
+            /** Share */
+            share?: number | null;
+            /** Ceiling */
+            ceiling?: number | null;
+            /** Wanted */
+            wanted?: number | null;
+            /** Lasts */
+            lasts?: number | null;
+            /** To */
+            to?: string | null;
+            /** Temperature */
+            temperature?: number | null;
+        };
+        /**
+         * CircuitView
+         * @description Parts of the feed in order, then of the return; ``limits``: the fullest. None of it where a pump is not known.
+         */
+        CircuitView: {
+            /** Rail Kind */
+            rail_kind: string | null;
+            /** Lift Kind */
+            lift_kind: string | null;
+            /** Presets */
+            presets: components["schemas"]["PresetEntry"][];
+            /** Unknown */
+            unknown: string[];
+            /** Parts */
+            parts: components["schemas"]["CircuitPart"][];
+            /** Limits */
+            limits: string | null;
+            flows: components["schemas"]["CircuitFlows"] | null;
+        };
+        /**
          * ClaimDocument
          * @description A value somebody gives for a fact, with where it comes from and when.
          */
@@ -1007,6 +1416,16 @@ export interface components {
              * @default
              */
             date: string;
+        };
+        /**
+         * ColdStart
+         * @description Coldest start of the fuel in the tank, and of its winter grade [K].
+         */
+        ColdStart: {
+            /** Least */
+            least: number;
+            /** Winter */
+            winter: number;
         };
         /**
          * ComparedFact
@@ -1125,6 +1544,24 @@ export interface components {
             name: string;
             facts?: components["schemas"]["CoolantPumpFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * CoolingAirAnswer
+         * @description The air drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         */
+        CoolingAirAnswer: {
+            data: components["schemas"]["AirView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * CoolingLoopAnswer
+         * @description The loop drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         */
+        CoolingLoopAnswer: {
+            data: components["schemas"]["LoopView"] | null;
+            /** Unknown */
+            unknown: string[];
         };
         /** CoolingSection */
         CoolingSection: {
@@ -1270,6 +1707,33 @@ export interface components {
             /** @description Humps and dips of the run. From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`. */
             high_points?: components["schemas"]["Table"];
         };
+        /**
+         * CoolingStackAnswer
+         * @description The stack drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         */
+        CoolingStackAnswer: {
+            data: components["schemas"]["StackView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * CoolingStandAnswer
+         * @description The stand drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         */
+        CoolingStandAnswer: {
+            data: components["schemas"]["StandView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * CoolingTimeAnswer
+         * @description The time drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         */
+        CoolingTimeAnswer: {
+            data: components["schemas"]["TimeView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
         /** CoreFacts */
         CoreFacts: {
             /** @description Core width. Finned part only, not the tanks. */
@@ -1349,6 +1813,48 @@ export interface components {
             name: string;
             facts?: components["schemas"]["CoreFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * Curve
+         * @description A course in time [s]: coolant and metal [K], share of the fans that run.
+         */
+        Curve: {
+            /** Time */
+            time: number[];
+            /** Coolant */
+            coolant: number[];
+            /** Metal */
+            metal: number[];
+            /** Fan */
+            fan: number[];
+        };
+        /**
+         * CurvesView
+         * @description Full load over speed [rev/min]: power [W], torque [N m], heat to coolant [W], fuel [m3/s], exhaust [K].
+         */
+        CurvesView: {
+            /** Speed */
+            speed: number[];
+            /** Power */
+            power: number[];
+            /** Torque */
+            torque: number[];
+            /** Heat To Coolant */
+            heat_to_coolant: number[];
+            /** Fuel */
+            fuel: number[];
+            /** Exhaust Temperature */
+            exhaust_temperature: number[];
+        };
+        /**
+         * DeadTime
+         * @description Dead time [s] at volts.
+         */
+        DeadTime: {
+            /** Volts */
+            volts: number;
+            /** Time */
+            time: number;
         };
         /**
          * DisplayOut
@@ -1489,6 +1995,15 @@ export interface components {
             also: components["schemas"]["EditOut"][];
             /** Gives */
             gives: string;
+        };
+        /**
+         * EngineCurvesAnswer
+         * @description The curves drawing of the engine, SI; null where facts are missing, which `unknown` names.
+         */
+        EngineCurvesAnswer: {
+            data: components["schemas"]["CurvesView"] | null;
+            /** Unknown */
+            unknown: string[];
         };
         /** EngineSection */
         EngineSection: {
@@ -1631,6 +2146,15 @@ export interface components {
             facts?: components["schemas"]["ExchangerFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /**
+         * ExhaustPipeAnswer
+         * @description The pipe drawing of the exhaust, SI; null where facts are missing, which `unknown` names.
+         */
+        ExhaustPipeAnswer: {
+            data: components["schemas"]["PipeView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
         /** ExhaustSection */
         ExhaustSection: {
             /**
@@ -1686,6 +2210,20 @@ export interface components {
             model?: components["schemas"]["ModelSpreadOut"] | null;
             /** Missing */
             missing?: string[] | null;
+        };
+        /**
+         * FaceZones
+         * @description Share of the face the fans cover, face velocities [m/s], air that goes back through the open part [kg/s].
+         */
+        FaceZones: {
+            /** Covered */
+            covered: number;
+            /** Fan */
+            fan: number;
+            /** Open */
+            open: number | null;
+            /** Back Mass Flow */
+            back_mass_flow: number;
         };
         /**
          * FactDocument
@@ -1774,6 +2312,20 @@ export interface components {
              * @default []
              */
             claims: components["schemas"]["ClaimOut"][];
+        };
+        /**
+         * FailureEntry
+         * @description Something that breaks in the duty: seconds until the limit, and until it boils.
+         */
+        FailureEntry: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** To Limit */
+            to_limit: number | null;
+            /** To Boil */
+            to_boil: number | null;
         };
         /** FanFacts */
         FanFacts: {
@@ -1909,6 +2461,84 @@ export interface components {
             facts?: components["schemas"]["FilterFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /**
+         * FrontHeat
+         * @description Heat of what stands in front [W], how much warmer it makes the air [K].
+         */
+        FrontHeat: {
+            /** Heat */
+            heat: number;
+            /** Rise */
+            rise: number;
+            /** Coolers */
+            coolers: components["schemas"]["InFront"][];
+        };
+        /**
+         * FuelChange
+         * @description What is left of the old fuel: volumes [m3], its share of the first fill, what that is a hazard to, what to do.
+         */
+        FuelChange: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+            /** Lines */
+            lines: number;
+            /** Mixed */
+            mixed: number;
+            /** Purge */
+            purge: number;
+            /** Left */
+            left: number;
+            /** Share */
+            share: number | null;
+            /** Hazard */
+            hazard: string | null;
+            /** Hazard Share */
+            hazard_share: number | null;
+            /** Hazardous */
+            hazardous: boolean;
+            /** Materials */
+            materials: string[];
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * FuelChangeAnswer
+         * @description The change drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         */
+        FuelChangeAnswer: {
+            data: components["schemas"]["ChangeView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * FuelCircuitAnswer
+         * @description The circuit drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         */
+        FuelCircuitAnswer: {
+            data: components["schemas"]["CircuitView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * FuelLinesAnswer
+         * @description The lines drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         */
+        FuelLinesAnswer: {
+            data: components["schemas"]["LinesView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * FuelPumpsAnswer
+         * @description The pumps drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         */
+        FuelPumpsAnswer: {
+            data: components["schemas"]["PumpsView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
         /** FuelSection */
         FuelSection: {
             /**
@@ -2034,6 +2664,24 @@ export interface components {
             needle_bore?: components["schemas"]["Quantity"];
         };
         /**
+         * FuelSpeedAnswer
+         * @description The speed drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         */
+        FuelSpeedAnswer: {
+            data: components["schemas"]["SpeedView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
+         * FuelTankAnswer
+         * @description The tank drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         */
+        FuelTankAnswer: {
+            data: components["schemas"]["TankView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
          * GiveOut
          * @description What gives out.
          */
@@ -2078,6 +2726,34 @@ export interface components {
             read_only: boolean;
         };
         /**
+         * Hose
+         * @description Water that keeps the outlet at a temperature: flow [m3/s], hole in the inlet [m], temperatures [K].
+         */
+        Hose: {
+            /** Flow */
+            flow: number;
+            /** Hole */
+            hole: number;
+            /** Clogs */
+            clogs: boolean;
+            /** Outlet */
+            outlet: number;
+            /** Supply */
+            supply: number;
+        };
+        /**
+         * IdleOpening
+         * @description How long the set opens at idle [s], the least that is steady, the largest injector that keeps to it [m3/s].
+         */
+        IdleOpening: {
+            /** Open */
+            open: number;
+            /** Least */
+            least: number;
+            /** Largest */
+            largest: number;
+        };
+        /**
          * InBin
          * @description A deleted build that can still be brought back.
          */
@@ -2090,6 +2766,16 @@ export interface components {
             deleted_at: string;
             /** Kept Until */
             kept_until: string;
+        };
+        /**
+         * InFront
+         * @description A cooler before the core and the share of the face it covers.
+         */
+        InFront: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
         };
         /** InjectorFacts */
         InjectorFacts: {
@@ -2134,6 +2820,25 @@ export interface components {
             facts?: components["schemas"]["InjectorFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /**
+         * InjectorsOverSpeed
+         * @description How long injectors open over speed, as shares of the cycle; pressure across them [Pa]; where a rail is cut [Pa].
+         */
+        InjectorsOverSpeed: {
+            /** Share */
+            share: number[];
+            /** Dead */
+            dead: number[];
+            /** Ceiling */
+            ceiling: number;
+            idle: components["schemas"]["IdleOpening"];
+            /** Pressure */
+            pressure: number[];
+            /** Dead Times */
+            dead_times: components["schemas"]["DeadTime"][];
+            /** Cut */
+            cut: number;
+        };
         /** InstallationSection */
         InstallationSection: {
             /** @description Room ahead of the pulley. From where the foremost cooler or core stands to the first moving thing; from the core's own face where the room ahead of it is given apart. */
@@ -2166,16 +2871,6 @@ export interface components {
             exhaust_fuel?: components["schemas"]["Quantity"];
         };
         /**
-         * Instrument
-         * @description Plain data of a station's plot, SI.
-         */
-        Instrument: {
-            /** Data */
-            data: {
-                [key: string]: unknown;
-            };
-        };
-        /**
          * KeepDocument
          * @description How a part stands with its builder.
          */
@@ -2204,6 +2899,28 @@ export interface components {
             label: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * LeanGuard
+         * @description How much leaner over rail pressure [Pa], from the setting down; where to cut, where the network stands; hotter [K].
+         */
+        LeanGuard: {
+            /** Held */
+            held: number;
+            /** Cut */
+            cut: number;
+            /** Now */
+            now: number | null;
+            /** Limit */
+            limit: number;
+            /** Rails */
+            rails: number[];
+            /** Leaner */
+            leaner: number[];
+            /** Fitted */
+            fitted: string | null;
+            /** Hotter */
+            hotter: number;
         };
         /** LineFacts */
         LineFacts: {
@@ -2243,6 +2960,105 @@ export interface components {
             name: string;
             facts?: components["schemas"]["LineFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * LineRow
+         * @description A line as drawn: flow [m3/s], loss [Pa], speed and its guide [m/s].
+         */
+        LineRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Path */
+            path: string;
+            /** Flow */
+            flow: number;
+            /** Drop */
+            drop: number;
+            /** Speed */
+            speed: number;
+            /** Guide */
+            guide: number;
+        };
+        /**
+         * LinesView
+         * @description Lines with flow, speed and loss; margin to boiling; what stands in them [m3] and takes to prime; what returns.
+         */
+        LinesView: {
+            /** Lines */
+            lines: components["schemas"]["LineRow"][];
+            /** Lost */
+            lost: number;
+            /** Lift */
+            lift: number;
+            /** Temperature */
+            temperature: number;
+            boiling: components["schemas"]["Boiling"] | null;
+            /** Stands */
+            stands: number;
+            /** Strokes */
+            strokes: number;
+            returning: components["schemas"]["Returning"] | null;
+        };
+        /**
+         * LoopFlows
+         * @description Flows of the loop's branches [m3/s].
+         */
+        LoopFlows: {
+            /** Core */
+            core: number;
+            /** Engine */
+            engine: number;
+            /** Bypass */
+            bypass: number;
+            /** Heater */
+            heater: number;
+        };
+        /**
+         * LoopPressures
+         * @description Absolute pressures round the loop [Pa].
+         */
+        LoopPressures: {
+            /** Pump Inlet */
+            pump_inlet: number;
+            /** Pump Outlet */
+            pump_outlet: number;
+            /** Block */
+            block: number;
+            /** Engine Outlet */
+            engine_outlet: number;
+            /** Core Inlet */
+            core_inlet: number;
+            /** Core Outlet */
+            core_outlet: number;
+        };
+        /**
+         * LoopView
+         * @description Flows [m3/s] and absolute pressures [Pa] with the coolant at its limit, at a thermostat's lift from 0 to 1.
+         */
+        LoopView: {
+            /** Lift */
+            lift: number;
+            /** Header */
+            header: string | null;
+            /** Pump */
+            pump: string | null;
+            /** Pump Speed Share */
+            pump_speed_share: number;
+            pressures: components["schemas"]["LoopPressures"];
+            flows: components["schemas"]["LoopFlows"];
+            /** Air Outside */
+            air_outside: number;
+            /** Held */
+            held: number;
+            inlet: components["schemas"]["PumpInlet"];
+            /** Boiling Margin */
+            boiling_margin: number;
+            /** Restrictors */
+            restrictors: components["schemas"]["RestrictorPlace"][];
+            /** Hole */
+            hole: number;
         };
         /** MachineSection */
         MachineSection: {
@@ -2325,6 +3141,16 @@ export interface components {
             weak_from?: number | null;
         };
         /**
+         * Margin
+         * @description What the first inlet is left with over boiling [Pa], by temperature, at an altitude [m].
+         */
+        Margin: {
+            /** Altitude */
+            altitude: number;
+            /** Margin */
+            margin: number[];
+        };
+        /**
          * MeasureOut
          * @description A fact worth measuring.
          */
@@ -2371,6 +3197,33 @@ export interface components {
             reach_high_w: number | null;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * NamedCurve
+         * @description Points (flow, pressure) of one curve.
+         */
+        NamedCurve: {
+            /** Name */
+            name: string;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * Neck
+         * @description A hose's neck: height over the ground [m] and side.
+         */
+        Neck: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Height */
+            height: number | null;
+            /** Side */
+            side: string | null;
         };
         /**
          * NeedOut
@@ -2464,6 +3317,15 @@ export interface components {
             /** Part */
             part: string;
         };
+        /**
+         * OilPanAnswer
+         * @description The pan drawing of the oil, SI; null where facts are missing, which `unknown` names.
+         */
+        OilPanAnswer: {
+            data: components["schemas"]["PanView"] | null;
+            /** Unknown */
+            unknown: string[];
+        };
         /** OilPumpFacts */
         OilPumpFacts: {
             /** @description Oil pump, each turn of the crank */
@@ -2538,6 +3400,16 @@ export interface components {
             turbo_oil_flow?: components["schemas"]["Quantity"];
         };
         /**
+         * Opening
+         * @description The opening ahead [m].
+         */
+        Opening: {
+            /** Width */
+            width: number | null;
+            /** Height */
+            height: number | null;
+        };
+        /**
          * OptionOut
          * @description One of several sizes that would serve; ``marked`` is the one advised.
          */
@@ -2558,6 +3430,26 @@ export interface components {
             value: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * OtherFuel
+         * @description A fuel for the same power: volume over what is burned now, what that asks; ``now``: the one in the tank.
+         */
+        OtherFuel: {
+            /** Name */
+            name: string;
+            /** Now */
+            now: boolean;
+            /** Ratio */
+            ratio: number;
+            /** Flow */
+            flow: number;
+            /** Injector */
+            injector: number | null;
+            /** Air */
+            air: number;
+            /** Starts */
+            starts: number;
         };
         /** PanFacts */
         PanFacts: {
@@ -2615,6 +3507,18 @@ export interface components {
             name: string;
             facts?: components["schemas"]["PanFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * PanView
+         * @description The tilting pan, or what it lacks; pressure over speed where it was read.
+         */
+        PanView: {
+            /** Duty */
+            duty: string;
+            /** Unknown */
+            unknown: string[];
+            pan: components["schemas"]["TiltedPan"] | null;
+            pressure: components["schemas"]["PressureCurves"] | null;
         };
         /** PickupFacts */
         PickupFacts: {
@@ -2710,6 +3614,61 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * PipePiece
+         * @description A piece between two places along the pipe [m]: outside [m], share of the gas, temperatures [K], speed [m/s], pressures
+         *     over the air outside at its ends [Pa].
+         */
+        PipePiece: {
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Outside */
+            outside: number;
+            /** Share */
+            share: number;
+            /** Lagged */
+            lagged: boolean;
+            /** Warm */
+            warm: number;
+            /** Cool */
+            cool: number;
+            /** Surface */
+            surface: number;
+            /** Speed */
+            speed: number;
+            /** Up */
+            up: number;
+            /** Down */
+            down: number;
+        };
+        /**
+         * PipeView
+         * @description One duty's pipe unrolled: pressures [Pa], the fastest gas, power lost [W]; all bores times ``bore_scale``.
+         */
+        PipeView: {
+            /** Duty */
+            duty: string;
+            /** Pieces */
+            pieces: components["schemas"]["PipePiece"][];
+            /** Back Pressure */
+            back_pressure: number;
+            /** Tip */
+            tip: number;
+            /** Limit */
+            limit: number;
+            /** Makers */
+            makers: boolean;
+            /** Mach */
+            mach: number;
+            /** Cost */
+            cost: number;
+            /** Bore Scale */
+            bore_scale: number;
+        };
+        /**
          * PlaceOut
          * @description A place that a part fills, or several in order; facts by the part's own names, as they are called there.
          */
@@ -2740,6 +3699,46 @@ export interface components {
             usual_pa: number;
             /** Most Pa */
             most_pa: number;
+        };
+        /**
+         * PresetEntry
+         * @description A usual circuit, the choices it is made of, and whether it is the one there is.
+         */
+        PresetEntry: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            };
+            /** Now */
+            now: boolean;
+        };
+        /**
+         * PressureCurves
+         * @description Oil pressure [Pa] over engine speed [rev/min]: cold, hot as the duty ends, the least wanted; temperatures [K].
+         *
+         *     ``cold_speed``: at which a cold pump's inlet begins to starve.
+         */
+        PressureCurves: {
+            /** Speed */
+            speed: number[];
+            /** Cold */
+            cold: number[];
+            /** Hot */
+            hot: number[];
+            /** Least */
+            least: number[] | null;
+            /** Hot Temperature */
+            hot_temperature: number;
+            /** At */
+            at: number;
+            /** Cold Temperature */
+            cold_temperature: number;
+            /** Cold Speed */
+            cold_speed: number;
         };
         /**
          * Problem
@@ -2815,6 +3814,18 @@ export interface components {
             current?: components["schemas"]["Quantity"];
         };
         /**
+         * PumpInlet
+         * @description Coolant at the pump's inlet: vapour pressure and what the pump needs there [Pa], temperature [K].
+         */
+        PumpInlet: {
+            /** Vapour */
+            vapour: number;
+            /** Needed */
+            needed: number;
+            /** Temperature */
+            temperature: number;
+        };
+        /**
          * PumpPart
          * @description Fuel pump.
          */
@@ -2841,6 +3852,54 @@ export interface components {
             name: string;
             facts?: components["schemas"]["PumpFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * PumpState
+         * @description What the pumps do in one state of the engine.
+         */
+        PumpState: {
+            /** Name */
+            name: string;
+            /** Taken */
+            taken: number;
+            /** Through */
+            through: number;
+            /** Returned */
+            returned: number;
+            /** Pressure */
+            pressure: number;
+            /** Rail */
+            rail: number;
+            /** Volts */
+            volts: number;
+            /** Amps */
+            amps: number;
+        };
+        /**
+         * PumpsView
+         * @description Pump curves against rail and line, the working points, the catch test; flows [m3/s], pressures [Pa].
+         */
+        PumpsView: {
+            /** Asked */
+            asked: number;
+            /** Rail */
+            rail: number;
+            /** Drive */
+            drive: string | null;
+            /** Flow */
+            flow: number[];
+            /** Resists */
+            resists: number[];
+            /** Pumps */
+            pumps: components["schemas"]["NamedCurve"][];
+            point: components["schemas"]["WorkingPoint"];
+            /** States */
+            states: components["schemas"]["PumpState"][];
+            /** Voltage */
+            voltage: number;
+            /** Current */
+            current: number;
+            caught: components["schemas"]["CatchTest"] | null;
         };
         Quantity: components["schemas"]["FactDocument"] | string | number | null;
         /**
@@ -2979,6 +4038,27 @@ export interface components {
             clipped_share?: number | null;
         };
         /**
+         * RestrictorPlace
+         * @description A hole in one of its three places, without it and with it: heat carried [W], flow through the core [m3/s], pressure
+         *     in the block [Pa], flow round a cold engine [m3/s]; of a total-loss outlet the hole [m], its flow, what leaves [K].
+         */
+        RestrictorPlace: {
+            /** Place */
+            place: string;
+            /** Flow */
+            flow: number[];
+            /** Carries */
+            carries?: number[] | null;
+            /** Block */
+            block?: number[] | null;
+            /** Warming */
+            warming?: number[] | null;
+            /** Hole */
+            hole?: number | null;
+            /** Outlet */
+            outlet?: number | null;
+        };
+        /**
          * RestsOut
          * @description A value nobody stated that a check or a need rests on.
          *
@@ -2995,6 +4075,20 @@ export interface components {
             low?: number | null;
             /** High */
             high?: number | null;
+        };
+        /**
+         * Returning
+         * @description What goes back to the tank: temperature [K], heat [W], flow [m3/s]; how long the pump primes [s].
+         */
+        Returning: {
+            /** Temperature */
+            temperature: number;
+            /** Heat */
+            heat: number;
+            /** Flow */
+            flow: number;
+            /** Prime */
+            prime: number | null;
         };
         /**
          * RevisionDocument
@@ -3035,6 +4129,18 @@ export interface components {
             revisions: components["schemas"]["RevisionOut"][];
             /** Rule */
             rule: string;
+        };
+        /**
+         * Rose
+         * @description Acceleration [g] to which the pickup stays covered by direction [rad], with its baffle and bare.
+         */
+        Rose: {
+            /** Angle */
+            angle: number[];
+            /** Covered */
+            covered: number[];
+            /** Bare */
+            bare: number[];
         };
         /**
          * Round
@@ -3273,6 +4379,18 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * SizeRow
+         * @description An injector as sold [m3/s]: share of the cycle where most is asked, opening at idle [s].
+         */
+        SizeRow: {
+            /** Size */
+            size: number;
+            /** Share */
+            share: number;
+            /** Open */
+            open: number;
+        };
+        /**
          * SolvedOut
          * @description Values of a fact at which the wanted power holds.
          */
@@ -3289,6 +4407,89 @@ export interface components {
             touches: string[];
             /** Stuck */
             stuck: string[];
+        };
+        /**
+         * SpeedView
+         * @description Fuel over the speed range at full load in one duty's air; flows [m3/s]. ``able``: what the pumps give.
+         */
+        SpeedView: {
+            /** Speed */
+            speed: number[];
+            /** Burned */
+            burned: number[];
+            /** Asked */
+            asked: number[];
+            /** Able */
+            able: number[] | null;
+            /** Lifted */
+            lifted: number[] | null;
+            /** Sizes */
+            sizes: components["schemas"]["SizeRow"][];
+            injectors: components["schemas"]["InjectorsOverSpeed"] | null;
+            /** Fuels */
+            fuels: components["schemas"]["OtherFuel"][];
+            cold: components["schemas"]["ColdStart"] | null;
+        };
+        /**
+         * Spot
+         * @description A place of the run by its height [m]; ``air``: where air gathers and nothing lets it out.
+         */
+        Spot: {
+            /** Name */
+            name: string;
+            /** Height */
+            height: number;
+            /** Vented */
+            vented: boolean;
+            /** Air */
+            air: boolean;
+        };
+        /**
+         * StackLayer
+         * @description A layer from front to back [m].
+         */
+        StackLayer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Depth */
+            depth: number;
+            /** Width */
+            width: number | null;
+            /** Height */
+            height: number | null;
+            /** Count */
+            count: number;
+        };
+        /**
+         * StackView
+         * @description Layers, what room there is [m] and what is left of it, what is kept clear; necks, heights, hoses that cross.
+         */
+        StackView: {
+            /** Layers */
+            layers: components["schemas"]["StackLayer"][];
+            /** Room */
+            room: number | null;
+            /** Left */
+            left: number | null;
+            /** Keep */
+            keep: number;
+            /** On Engine */
+            on_engine: boolean;
+            opening: components["schemas"]["Opening"];
+            /** Foot */
+            foot: number | null;
+            /** Filler */
+            filler: number | null;
+            /** Necks */
+            necks: components["schemas"]["Neck"][];
+            /** Run */
+            run: components["schemas"]["Spot"][];
+            /** Crossings */
+            crossings: string[];
         };
         /**
          * StaleProblem
@@ -3315,6 +4516,37 @@ export interface components {
             }) | null;
         };
         /**
+         * StandReason
+         * @description Why it must be stopped, and after how long [s].
+         */
+        StandReason: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * StandView
+         * @description The engine turning free: heat [W], how long it may run dry and filled [s], and by what that is.
+         */
+        StandView: {
+            /** Rpm */
+            rpm: number;
+            /** Heat */
+            heat: number;
+            /** Reasons */
+            reasons: components["schemas"]["StandReason"][];
+            /** Dry */
+            dry: number;
+            /** Filled */
+            filled: number;
+            /** Filled By */
+            filled_by: string;
+            hose: components["schemas"]["Hose"];
+        };
+        /**
          * StepOut
          * @description A line of working.
          */
@@ -3339,6 +4571,16 @@ export interface components {
             source: string;
             /** Solved */
             solved: boolean;
+        };
+        /**
+         * StopDevice
+         * @description What stops a diesel; ``safe``: it stops by itself when power fails.
+         */
+        StopDevice: {
+            /** Label */
+            label: string;
+            /** Safe */
+            safe: boolean;
         };
         /**
          * SystemOut
@@ -3410,6 +4652,56 @@ export interface components {
             /** Evidence */
             evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
         };
+        /**
+         * TankBox
+         * @description The box along its worst way [m]: pickup (x, z), the surface's height at both walls; volumes [m3].
+         */
+        TankBox: {
+            /** Across */
+            across: boolean;
+            /** Length */
+            length: number;
+            /** Height */
+            height: number;
+            /** Pickup */
+            pickup: [
+                number,
+                number
+            ];
+            /** Surface */
+            surface: [
+                number,
+                number
+            ];
+            /** Way */
+            way: string;
+            /** Covered */
+            covered: boolean;
+            /** Asked */
+            asked: number;
+            /** Left */
+            left: number;
+        };
+        /**
+         * TankDuty
+         * @description What a duty makes of the tank: not reached [m3], burned [m3/s], lasts [s], range [m], how hot it ends [K].
+         */
+        TankDuty: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Lost */
+            lost: number;
+            /** Lasts */
+            lasts: number | null;
+            /** Range */
+            range: number | null;
+            /** Burned */
+            burned: number;
+            /** End */
+            end: number | null;
+        };
         /** TankFacts */
         TankFacts: {
             /** @description Tank holds. Two of 40 L as 2x 40 L. */
@@ -3467,6 +4759,27 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * TankView
+         * @description The tank by duty; what its vent takes [Pa] and should be [m], how fast it is filled [m3/s].
+         */
+        TankView: {
+            /** Volume */
+            volume: number | null;
+            /** Reserve */
+            reserve: number;
+            /** Vent */
+            vent: number | null;
+            /** Vent Bore */
+            vent_bore: number;
+            /** Filler */
+            filler: number | null;
+            /** Nozzle */
+            nozzle: number;
+            /** Duties */
+            duties: components["schemas"]["TankDuty"][];
+            box: components["schemas"]["TankBox"] | null;
+        };
+        /**
          * TaskOut
          * @description The fifth fact of a new build, by kind of machine.
          */
@@ -3475,6 +4788,84 @@ export interface components {
             label: string;
             /** Hint */
             hint: string;
+        };
+        /**
+         * TiltedPan
+         * @description Side view in engine axes [m] with its oil under an acceleration [g] and at rest; volumes [m3].
+         */
+        TiltedPan: {
+            /** Forward */
+            forward: number;
+            /** Left */
+            left: number;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Crankcase */
+            crankcase: number;
+            /** Pickup */
+            pickup: [
+                number,
+                number,
+                number
+            ];
+            /** Floor */
+            floor: number;
+            /** Normal */
+            normal: [
+                number,
+                number,
+                number
+            ];
+            /** Height */
+            height: number;
+            /** Rest Normal */
+            rest_normal: [
+                number,
+                number,
+                number
+            ];
+            /** Rest Height */
+            rest_height: number;
+            /** Head */
+            head: number;
+            /** Rest Head */
+            rest_head: number;
+            /** Holds */
+            holds: number;
+            /** Volume */
+            volume: number;
+            rose: components["schemas"]["Rose"];
+            asked: components["schemas"]["AskedG"];
+            /** Most */
+            most: number;
+        };
+        /**
+         * TimeView
+         * @description The duty traced, the soak after it, a warm-up in it and its failures; times [s], temperatures [K].
+         */
+        TimeView: {
+            /** Duty */
+            duty: string;
+            trace: components["schemas"]["Curve"];
+            /** Fan Starts */
+            fan_starts: number;
+            soak: components["schemas"]["Curve"];
+            /** Soak Peak */
+            soak_peak: number;
+            warm_up: components["schemas"]["Curve"];
+            /** To Thermostat */
+            to_thermostat: number | null;
+            /** Failures */
+            failures: components["schemas"]["FailureEntry"][];
+            /** Limit */
+            limit: number;
+            /** Boiling */
+            boiling: number;
+            /** Thermostat */
+            thermostat: number;
         };
         /**
          * UnknownOut
@@ -3586,6 +4977,16 @@ export interface components {
             facts?: components["schemas"]["WireFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /**
+         * WorkingPoint
+         * @description Flow [m3/s] and pressure [Pa].
+         */
+        WorkingPoint: {
+            /** Flow */
+            flow: number;
+            /** Pressure */
+            pressure: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -3682,18 +5083,16 @@ export interface operations {
             };
         };
     };
-    sizing_instrument_instrument__system__post: {
+    sizing_view_engine_curves_view_engine_curves_post: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                system: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["InstrumentRequest"];
+                "application/json": components["schemas"]["ViewRequest"];
             };
         };
         responses: {
@@ -3703,7 +5102,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Instrument"];
+                    "application/json": components["schemas"]["EngineCurvesAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
@@ -3724,8 +5123,1130 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not Found */
-            404: {
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_oil_pan_view_oil_pan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilPanAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_exhaust_pipe_view_exhaust_pipe_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExhaustPipeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_cooling_air_view_cooling_air_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingAirAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_cooling_stack_view_cooling_stack_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingStackAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_cooling_loop_view_cooling_loop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingLoopAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_cooling_time_view_cooling_time_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingTimeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_cooling_stand_view_cooling_stand_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingStandAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fuel_circuit_view_fuel_circuit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FuelCircuitAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fuel_pumps_view_fuel_pumps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FuelPumpsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fuel_speed_view_fuel_speed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FuelSpeedAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fuel_lines_view_fuel_lines_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FuelLinesAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fuel_tank_view_fuel_tank_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FuelTankAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fuel_change_view_fuel_change_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FuelChangeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,19 +1,22 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
-import { api } from '../api/client'
+import { api, type View, type ViewName } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useLatest } from './useLatest'
 
-/** Data of a station's plot, asked again when the build or a setting changes; stale answers are dropped. */
-export function useInstrument<T>(system: string, options: Ref<Record<string, number>>) {
+/** A station's drawing, asked again when the build or a setting changes; stale answers are dropped. */
+export function useInstrument<V extends ViewName>(view: V, options: Ref<Record<string, number>>) {
   const build = useBuild()
-  const data = shallowRef<T | null>(null)
+  const data = shallowRef<View<V> | null>(null)
+  /** Facts it waits for. */
+  const unknown = shallowRef<string[]>([])
   const failed = ref(false)
   const { ask } = useLatest(async (signal) => {
     if (!build.build) return
-    const answer = await api.instrument<T>(system, build.document, options.value, signal)
-    data.value = answer.data
+    const answer = await api.view(view, build.document, options.value, signal)
+    data.value = answer.data as View<V> | null
+    unknown.value = answer.unknown
     failed.value = false
   }, 70, () => (failed.value = true))
   watch([() => build.build?.revision, options], () => void ask(), { immediate: true, deep: true })
-  return { data, failed }
+  return { data, unknown, failed }
 }

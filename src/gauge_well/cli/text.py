@@ -34,8 +34,8 @@ def as_text(report: dict[str, Any]) -> str:
         lines.append(
             f"  {row['label']:22} {_bar(row['fill']):37} {_good_for(row, prefer)}{_band(row, prefer)} {names.get(row['duty'], '')}".rstrip()
         )
-    for block in report["systems"].values():
-        lines += ["", f"{block['title']}: {block['state']}"]
+    for id, block in report["systems"].items():
+        lines += ["", f"{block['title']}: {_state(report, id)}"]
         for check in block["checks"]:
             lines.append(
                 f"  {check['name']:20} {names.get(check['duty'], '-'):26} {100 * check['fill']:4.0f} %  {check['sentence']}"
@@ -49,6 +49,14 @@ def as_text(report: dict[str, Any]) -> str:
     cautions = [c["text"] for block in report["systems"].values() for c in block["cautions"]]
     lines += ["", "Mind"] + [f"  {text}" for text in cautions]
     return "\n".join(lines)
+
+
+def _state(report: dict[str, Any], id: str) -> str:
+    """A system's state; of one that nobody has begun, while others are, that."""
+    scope = report["scope"].get(id)
+    idle = scope is not None and not scope["started"] and not report["nothing_fitted"]
+    state = str(report["systems"][id]["state"])
+    return "not started" if idle and state == "unknown" else state
 
 
 FEW = 6

@@ -145,12 +145,6 @@ class ReadOut(Model):
     count: int
 
 
-class Instrument(Model):
-    """Plain data of a station's plot, SI."""
-
-    data: dict[str, Any]
-
-
 class EditOut(Model):
     """One edit a change is made of."""
 

@@ -6,14 +6,16 @@ from collections.abc import Mapping
 from functools import partial
 from typing import Any
 
-from gauge_well.core.engine.report import speed_sweep
+from gauge_well.core.engine.report import CurvesView, speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import Spec
+from gauge_well.core.reads import ENGINE
 from gauge_well.core.report import Block, Report, Row
 from gauge_well.core.run import contexts, sizing
 from gauge_well.core.run.blocks import GOVERNING
 from gauge_well.core.run.memory import MEMORY, Same
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.base import Context, Options, View
 from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
 from gauge_well.services.errors import NotFound
@@ -183,21 +185,28 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
     return found
 
 
-def instrument(raw: Mapping[str, Any], system: str, options: Mapping[str, float]) -> dict[str, Any]:
-    """Data of a station's plot; NotFound when there is no such station."""
-    if system != "engine" and system not in SYSTEMS:
-        raise NotFound("station")
+def _curves(context: Context, facts: Any, options: Options) -> CurvesView:
+    case = context.duties.cases[-1]
+    return speed_sweep(context.engine, context.wanted, case.ambient, case.pressure)
+
+
+# Drawings by station and name.
+VIEWS: Mapping[tuple[str, str], View] = {
+    (ENGINE, "curves"): View(CurvesView, _curves),
+    **{(id, name): view for id, system in SYSTEMS.items() for name, view in system.views.items()},
+}
+
+
+def view(raw: Mapping[str, Any], station: str, name: str, options: Options) -> dict[str, Any]:
+    """A station's drawing: ``data``, or what is ``unknown`` for it; NotFound when there is none of that name."""
+    if (station, name) not in VIEWS:
+        raise NotFound("drawing")
     sheet, resolved = check(raw)
     try:
         context, _ = contexts.make_context(resolved.case, memory=MEMORY)
-        if system == "engine":
-            case = context.duties.cases[-1]
-            data: dict[str, Any] = speed_sweep(context.engine, context.wanted, case.ambient, case.pressure)
-        else:
-            data = SYSTEMS[system].instrument(context, resolved.case.systems[system], options)
+        found = VIEWS[station, name].show(context, resolved.case.systems.get(station), options)
     except MissingFact as error:
-        return {"unknown": [error.field]}
+        return {"data": None, "unknown": [error.field]}
     except CoreError as error:
         raise refused(error, sheet) from error
-    plain: dict[str, Any] = render.plain(data, sheet.prefer)
-    return plain
+    return {"data": render.plain(found, sheet.prefer), "unknown": []}

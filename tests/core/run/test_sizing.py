@@ -307,7 +307,7 @@ class Headline(NumbersCase):
     def test_nothing_fitted(self) -> None:
         found = report(changed(ROAD, cooling={}, fuel={}, oil={}, exhaust={}))
         self.assertEqual(found["state"], "unknown")
-        self.assertRegex(found["headline"]["sentence"], "takes a .* core, .* of fuel at .* and four injectors")
+        self.assertRegex(found["headline"]["sentence"], "takes a .* core, .* of fuel at .*, four injectors")
         self.assertTrue(found["systems"]["cooling"]["need"] and found["systems"]["fuel"]["need"])
 
     def test_no_full_power_duty_is_no_all_clear(self) -> None:

@@ -1,34 +1,8 @@
-export interface StackLayer {
-  id: string
-  name: string
-  kind: 'cooler' | 'core' | 'fan' | 'gap'
-  depth: number
-  width: number | null
-  height: number | null
-  count: number
-}
+import type { Schemas, View } from '../../api/client'
 
-export interface Neck {
-  id: string
-  name: string
-  height: number | null
-  side: 'left' | 'right' | 'middle' | null
-}
-
-export interface Stack {
-  unknown?: string[]
-  layers: StackLayer[]
-  room: number | null
-  left: number | null
-  keep: number
-  on_engine: boolean
-  opening: { width: number | null; height: number | null }
-  foot: number | null
-  filler: number | null
-  necks: Neck[]
-  run: { name: string; height: number; vented: boolean; air: boolean }[]
-  crossings: string[]
-}
+export type StackLayer = Schemas['StackLayer']
+export type Neck = Schemas['Neck']
+export type Stack = View<'cooling/stack'>
 
 export interface Box {
   layer: StackLayer

@@ -7,7 +7,7 @@ import { useInstrument } from '../../shared/useInstrument'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import UnrolledPipe from './components/UnrolledPipe.vue'
-import { hardest, type ExhaustInstrument } from './logic'
+import { hardest } from './logic'
 
 const build = useBuild()
 const words = useVocabulary()
@@ -21,7 +21,7 @@ watch(() => hardest(build.report?.systems.exhaust?.checks ?? []), (id) => {
 }, { immediate: true })
 watch(() => build.build?.revision, () => (scale.value = 100))
 const options = computed(() => ({ duty: index.value, bore_scale: scale.value / 100 }))
-const { data } = useInstrument<ExhaustInstrument>('exhaust', options)
+const { data } = useInstrument('exhaust/pipe', options)
 const judged = computed(() => build.report?.systems.exhaust !== undefined)
 </script>
 
@@ -38,7 +38,7 @@ const judged = computed(() => build.report?.systems.exhaust !== undefined)
           <h2 class="label">Where the pressure goes, flange to tip</h2>
           <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
         </div>
-        <template v-if="data && !data.unknown">
+        <template v-if="data">
           <UnrolledPipe :data="data" />
           <div class="drag">
             <span class="label">All bores</span>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { costliest, hardest, heat, partName, places, type PipePiece } from './logic'
+import { costliest, hardest, heat, places, type PipePiece } from './logic'
 
-const piece = (from: number, to: number, up: number, down: number): PipePiece => ({ from, to, outside: 0.06, part: 0, share: 1, lagged: false, warm: 900, cool: 800, surface: 600, speed: 100, up, down })
+const piece = (start: number, end: number, up: number, down: number): PipePiece => ({ name: 'pipe', start, end, outside: 0.06, share: 1, lagged: false, warm: 900, cool: 800, surface: 600, speed: 100, up, down })
 const pipe = [piece(0, 1, 9000, 7000), piece(1, 1.1, 7000, 2500), piece(1.1, 3, 2500, 0)]
 
 describe('unrolled pipe', () => {
@@ -17,8 +17,7 @@ describe('unrolled pipe', () => {
     expect(hardest([check('pipe_loom', '', 4), check('back_pressure', 'a', 0.4), check('back_pressure', 'b', 1.4)])).toBe('b')
     expect(hardest([])).toBe('')
   })
-  it('names parts and heat', () => {
-    expect([partName(0), partName(4), partName(2.5)]).toEqual(['pipe', 'chambered', 'K 2.5'])
+  it('colours by heat', () => {
     expect([heat(200), heat(1300)]).toEqual([0, 1])
   })
 })

@@ -1,38 +1,7 @@
-import type { Check } from '../../api/client'
+import type { Check, Schemas, View } from '../../api/client'
 
-export interface PipePiece {
-  from: number
-  to: number
-  outside: number
-  part: number
-  share: number
-  lagged: boolean
-  warm: number
-  cool: number
-  surface: number
-  speed: number
-  up: number
-  down: number
-}
-
-export interface ExhaustInstrument {
-  unknown?: string[]
-  duty: string
-  pieces: PipePiece[]
-  back_pressure: number
-  tip: number
-  limit: number
-  makers: boolean
-  mach: number
-  cost: number
-  bore_scale: number
-}
-
-/** What a piece is, by its loss factor, as the sheet's words have it. */
-export function partName(loss: number): string {
-  const named: Record<string, string> = { 0: 'pipe', 0.3: 'flex', 0.2: 'straight', 3.5: 'catalyst', 4: 'chambered', 7: 'reversed' }
-  return named[loss] ?? `K ${loss}`
-}
+export type PipePiece = Schemas['PipePiece']
+export type PipeView = View<'exhaust/pipe'>
 
 /** The duty whose back pressure is fullest. */
 export function hardest(checks: Pick<Check, 'id' | 'duty' | 'fill'>[]): string {
@@ -51,8 +20,8 @@ export const heat = (kelvin: number) => Math.min(Math.max((kelvin - 300) / 900, 
 
 /** Drawn places along the pipe: to scale, but every piece wide enough to be named. */
 export function places(pieces: PipePiece[], width: number, least: number): [number, number][] {
-  const whole = pieces.reduce((sum, p) => sum + (p.to - p.from), 0) || 1
-  const wanted = pieces.map((p) => Math.max(((p.to - p.from) / whole) * width, least))
+  const whole = pieces.reduce((sum, p) => sum + (p.end - p.start), 0) || 1
+  const wanted = pieces.map((p) => Math.max(((p.end - p.start) / whole) * width, least))
   const scale = width / wanted.reduce((sum, w) => sum + w, 0)
   let x = 0
   return wanted.map((w) => {

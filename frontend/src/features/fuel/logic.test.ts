@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { backPath, feedPath, lasting, layout, overPath, words, type Circuit, type Part } from './logic'
 
 const part = (id: string, more: Partial<Part> = {}): Part => ({ id, label: id, path: `fuel.${id}`, fill: null, flow: 1, ...more })
-const base: Circuit = { rail_kind: 'returned', lift_kind: 'none', presets: [] }
+const base: Circuit = { rail_kind: 'returned', lift_kind: 'none', presets: [], unknown: [], parts: [], limits: null, flows: null }
 const returned: Circuit = { ...base, parts: ['tank', 'suction', 'pump', 'filter', 'line', 'end', 'regulator', 'return', 'injectors'].map((id) => part(id)) }
 const show = (si: number | null | undefined, kind: string) => `${si ?? '—'} ${kind}`
 

@@ -1,47 +1,7 @@
-/** One part of the circuit with what stands in it; SI, pressures over the air outside. */
-export interface Part {
-  id: string
-  label: string
-  path: string
-  fill: number | null
-  flow?: number
-  drop?: number
-  speed?: number
-  pressure?: number
-  gain?: number
-  inlet?: number
-  margin?: number
-  volts?: number
-  amps?: number
-  over?: number
-  share?: number
-  ceiling?: number
-  wanted?: number
-  lasts?: number
-  to?: string
-  temperature?: number
-}
+import type { Schemas, View } from '../../api/client'
 
-export interface Preset {
-  id: string
-  label: string
-  choices: Record<string, string>
-  now: boolean
-}
-
-export interface Circuit {
-  unknown?: string[]
-  rail_kind: string
-  lift_kind: string
-  presets: Preset[]
-  parts?: Part[]
-  limits?: string | null
-  burned?: number
-  taken?: number
-  able?: number
-  rail?: number
-  wanted?: number
-}
+export type Part = Schemas['CircuitPart']
+export type Circuit = View<'fuel/circuit'>
 
 export interface Placed {
   part: Part
@@ -64,7 +24,7 @@ const PITCH = 126
 
 /** Places every part: the feed in rows of three, like lines of writing; the return under them, back to the tank. */
 export function layout(circuit: Circuit): Layout {
-  const parts = circuit.parts ?? []
+  const parts = circuit.parts
   const find = (id: string) => parts.find((p) => p.id === id)
   const dead = circuit.rail_kind === 'dead_headed'
   const feed = parts.filter((p) => !['tank', 'injectors', 'return'].includes(p.id) && (dead || p.id !== 'regulator'))
@@ -121,7 +81,7 @@ type Show = (si: number | null | undefined, kind: string) => string
 /** What is written at a part: two lines or three. */
 export function words(part: Part, show: Show): string[] {
   const flow = show(part.flow, 'flow_fuel')
-  const over = (p: number | undefined) => show(p, 'pressure_gauge')
+  const over = (p: number | null | undefined) => show(p, 'pressure_gauge')
   switch (part.id) {
     case 'tank':
       return [`gives ${flow}`]
@@ -130,7 +90,7 @@ export function words(part: Part, show: Show): string[] {
       return [run(part, show), `${over(part.pressure)} at the pump`, `${show(part.margin, 'pressure_difference')} over boiling`]
     case 'lift':
     case 'pump': {
-      const driven = part.volts === undefined ? [] : [`${show(part.volts, 'voltage')}, ${show(part.amps, 'current')}`]
+      const driven = part.volts == null ? [] : [`${show(part.volts, 'voltage')}, ${show(part.amps, 'current')}`]
       return [flow, `lifts ${show(part.gain, 'pressure_difference')}`, ...driven]
     }
     case 'pot':
@@ -142,9 +102,9 @@ export function words(part: Part, show: Show): string[] {
     case 'regulator':
       return [`holds ${over(part.pressure)}`, `${flow} back`]
     case 'end':
-      return [`${over(part.pressure)} there`, `takes ${flow}`, ...(part.lasts === undefined ? [] : [`bowl lasts ${show(part.lasts, 'time')}`])]
+      return [`${over(part.pressure)} there`, `takes ${flow}`, ...(part.lasts == null ? [] : [`bowl lasts ${show(part.lasts, 'time')}`])]
     case 'injectors':
-      return [`open ${percent(part.share)} of ${percent(part.ceiling)}`]
+      return [`open ${percent(part.share ?? undefined)} of ${percent(part.ceiling ?? undefined)}`]
     case 'return':
       return [run(part, show), `stands at ${show(part.drop, 'pressure_difference')}`, `comes at ${show(part.temperature, 'temperature')}`]
     default:

@@ -1,38 +1,8 @@
+import type { Schemas } from '../../api/client'
+
 export type Point = [number, number]
-
-export interface PressureCurves {
-  speed: number[]
-  cold: number[]
-  hot: number[]
-  least: number[] | null
-  hot_temperature: number
-  at: number
-  cold_temperature: number
-  cold_speed: number
-}
-
-export interface OilInstrument {
-  unknown?: string[]
-  pressure: PressureCurves | null
-  duty: string
-  forward: number
-  left: number
-  outline: Point[]
-  crankcase: number
-  pickup: [number, number, number]
-  floor: number
-  normal: [number, number, number]
-  height: number
-  rest_normal: [number, number, number]
-  rest_height: number
-  head: number
-  rest_head: number
-  holds: number
-  volume: number
-  rose: { angle: number[]; covered: number[]; bare: number[] }
-  asked: { pulling: number; braking: number; cornering: number }
-  most: number
-}
+export type TiltedPan = Schemas['TiltedPan']
+export type PressureCurves = Schemas['PressureCurves']
 
 /** Part of a polygon where `a x + b z <= d`. */
 export function clip(points: Point[], a: number, b: number, d: number): Point[] {
@@ -77,7 +47,7 @@ export function fromRose(x: number, y: number): { forward: number; left: number 
 }
 
 /** Outline of what the duty asks: braking, pulling and cornering joined by quarter ellipses. */
-export function askedOutline(asked: OilInstrument['asked'], count = 48): Point[] {
+export function askedOutline(asked: TiltedPan['asked'], count = 48): Point[] {
   return Array.from({ length: count }, (_, i) => {
     const angle = (2 * Math.PI * i) / count
     const along = Math.cos(angle)

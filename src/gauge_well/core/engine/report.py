@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
-from typing import Any
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -312,18 +312,30 @@ def _losses_step(w: Working, engine: Engine, op: Operation) -> None:
     w.add("losses", name, formula, op.mean_losses, "pressure_difference", inputs, source)
 
 
-def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) -> dict[str, Any]:
+@dataclass(frozen=True)
+class CurvesView:
+    """Full load over speed [rev/min]: power [W], torque [N m], heat to coolant [W], fuel [m3/s], exhaust [K]."""
+
+    speed: Sequence[float]
+    power: Sequence[float]
+    torque: Sequence[float]
+    heat_to_coolant: Sequence[float]
+    fuel: Sequence[float]
+    exhaust_temperature: Sequence[float]
+
+
+def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) -> CurvesView:
     """Full-load curves over speed for the station's plot."""
     idle = need_number(engine.facts.idle_speed, "engine.idle_speed")
     limit = need_number(engine.facts.limit_speed, "engine.limit_speed")
     speed = np.linspace(idle, limit, 61)
     power = engine.full_load_power(speed, wanted * engine.breathing(ambient, pressure))
     op = operate(engine, wanted, power, speed, ambient, pressure)
-    return {
-        "speed": speed.tolist(),
-        "power": power.tolist(),
-        "torque": (power / (speed * np.pi / 30.0)).tolist(),
-        "heat_to_coolant": np.ravel(op.heat_to_coolant).tolist(),
-        "fuel": np.ravel(op.fuel_mass_flow / engine.fuel.density).tolist(),
-        "exhaust_temperature": np.ravel(op.exhaust_temperature).tolist(),
-    }
+    return CurvesView(
+        speed=speed.tolist(),
+        power=power.tolist(),
+        torque=(power / (speed * np.pi / 30.0)).tolist(),
+        heat_to_coolant=np.ravel(op.heat_to_coolant).tolist(),
+        fuel=np.ravel(op.fuel_mass_flow / engine.fuel.density).tolist(),
+        exhaust_temperature=np.ravel(op.exhaust_temperature).tolist(),
+    )

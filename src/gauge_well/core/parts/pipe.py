@@ -12,7 +12,7 @@ OWN = "own"
 # A piece of an exhaust as a builder says it, and its loss factor K on the pipe's own dynamic head (common practice).
 PIECES: Mapping[str, tuple[str, float]] = {
     "pipe": ("pipe", 0.0),
-    "flex": ("flexible piece", 0.3),
+    "flex": ("flex", 0.3),
     "straight": ("straight-through silencer", 0.2),  # its length is counted as pipe: two small steps are left
     "catalyst": ("catalyst or filter", 3.5),
     "chambered": ("louvred or chambered silencer", 4.0),

@@ -12,6 +12,7 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.duty.model import Duties
 from gauge_well.core.engine.model import Engine, Operation, operate
+from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Rule, Way
 from gauge_well.core.reads import Declared
 from gauge_well.core.sentence import Sentence
@@ -200,6 +201,39 @@ class Caution:
     text: str
 
 
+Options = Mapping[str, float]
+
+
+@dataclass(frozen=True)
+class View:
+    """A drawing of a station, by name: the dataclass it gives, and how it is made of context, facts and options.
+
+    ``show`` raises MissingFact for what cannot be drawn yet, CoreError for an option out of range.
+    """
+
+    gives: type[Any]
+    show: Callable[[Context, Any, Options], Any]
+
+
+def option(options: Options, name: str, usual: float, low: float, high: float, unit: str = "") -> float:
+    """An option of a view.
+
+    Raises
+    ------
+    CoreError
+        Where it is outside what the view can show; ends included.
+    """
+    value = float(options.get(name, usual))
+    if not low <= value <= high:
+        raise CoreError("out_of_range", name, value, f"{low:g} to {high:g} {unit}".strip(), "That is out of range.")
+    return value
+
+
+def duty_asked(context: Context, options: Options) -> int:
+    """Index of the duty a view is of; the first by default. CoreError where there is none of that number."""
+    return int(option(options, "duty", 0, 0, len(context.duties.cases) - 1))
+
+
 @dataclass(frozen=True)
 class Result:
     """A system solved for one context, ready to be asked again at other powers.
@@ -244,8 +278,8 @@ class System:
     gives : callable
         (context, facts) -> the figures it declares to give, before any system is solved, those of the systems
         before it in hand; none where it cannot be solved.
-    instrument : callable
-        (context, facts, options) -> plain data for the station's plot.
+    views : mapping
+        Name -> drawing of the station.
     ways : mapping
         Field -> how it is measured in a workshop.
     candidates : callable
@@ -265,7 +299,7 @@ class System:
     cautions: Sequence[Caution]
     declares: Declared
     gives: Callable[[Context, Any], Mapping[str, Array]]
-    instrument: Callable[[Context, Any, Mapping[str, float]], dict[str, Any]]
+    views: Mapping[str, View]
     ways: Mapping[str, Way]
     candidates: Callable[[Context, Any], Sequence[Candidate]]
     compare: Compare | None = None

@@ -5,11 +5,12 @@ from __future__ import annotations
 from typing import Literal
 
 from flask import Response, jsonify
-from pydantic import BaseModel, Field, FiniteFloat
+from pydantic import Field, FiniteFloat
 
 from gauge_well.services import sizing, vocabulary
-from gauge_well.services.models import Instrument, ReadOut, SheetIn
+from gauge_well.services.models import ReadOut, SheetIn
 from gauge_well.services.models_report import Report
+from gauge_well.services.models_views import ANSWERS
 from gauge_well.sheet.document import UnitsDocument
 from gauge_well.units.printing import Preference
 from gauge_well.web import jobs
@@ -26,8 +27,8 @@ class SizeRequest(Strict):
     samples: Literal[0, 256, 512, 1024, 2048] = Field(default=0, description="Draws for bands; 0 for none")
 
 
-class InstrumentRequest(Strict):
-    """A sheet and what the instrument is set to."""
+class ViewRequest(Strict):
+    """A sheet and what the drawing is set to."""
 
     sheet: SheetIn
     options: dict[str, FiniteFloat] = Field(default_factory=dict, max_length=40)
@@ -41,12 +42,6 @@ class ReadRequest(Strict):
     units: UnitsDocument = Field(default_factory=UnitsDocument)
 
 
-class StationPath(BaseModel):
-    """Which station."""
-
-    system: str = Field(min_length=1, max_length=40)
-
-
 @bp.post("/size", responses=answers(Report))
 def size(body: SizeRequest) -> Response:
     """Size a sheet."""
@@ -55,10 +50,19 @@ def size(body: SizeRequest) -> Response:
     return jsonify(sizing.size_document(body.sheet, body.explain))
 
 
-@bp.post("/instrument/<system>", responses=answers(Instrument, 404))
-def instrument(path: StationPath, body: InstrumentRequest) -> Response:
-    """Data of a station's plot."""
-    return jsonify({"data": sizing.instrument(body.sheet, path.system, body.options)})
+def _drawing(station: str, name: str) -> None:
+    """A route for each drawing, so that each has an answer of its own kind."""
+
+    def drawing(body: ViewRequest) -> Response:
+        return jsonify(sizing.view(body.sheet, station, name, body.options))
+
+    drawing.__name__ = f"view_{station}_{name}"
+    drawing.__doc__ = f"The {name} drawing of the {station}."
+    bp.post(f"/view/{station}/{name}", responses=answers(ANSWERS[station, name]))(drawing)
+
+
+for _station, _name in ANSWERS:
+    _drawing(_station, _name)
 
 
 @bp.post("/read", responses=answers(ReadOut))

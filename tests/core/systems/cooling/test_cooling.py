@@ -7,7 +7,18 @@ from gauge_well.core.systems.cooling import model, need
 from gauge_well.core.systems.cooling.gauge import air_to_boil, shed_at, shown
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
 from gauge_well.core.typing import likely
-from tests.support import ROAD, NumbersCase, changed, check_of, context_of, demo_document, facts_of, report, row_of
+from tests.support import (
+    ROAD,
+    NumbersCase,
+    changed,
+    check_of,
+    context_of,
+    demo_document,
+    drawn,
+    facts_of,
+    report,
+    row_of,
+)
 
 STEADY = changed(
     ROAD,
@@ -344,11 +355,10 @@ class Parts(NumbersCase):
 
 class Instrument(NumbersCase):
     def test_operating_point_is_where_the_curves_meet(self) -> None:
-        from gauge_well.core.systems.cooling.instrument import instrument
 
         context, facts, _ = solved(STEADY)
         for speed in (0.0, 12.0, 30.0):
-            found = instrument(context, facts, {"duty": 1, "air_speed": speed})
+            found = drawn("cooling", "air", context, facts, {"duty": 1, "air_speed": speed})
             flow = np.array(found["flow"])
             gap = np.array(found["pushes"]) - np.array(found["resists"])
             crossing = np.interp(0.0, -gap, flow)
@@ -356,9 +366,8 @@ class Instrument(NumbersCase):
 
     def test_no_such_duty(self) -> None:
         from gauge_well.core.errors import CoreError
-        from gauge_well.core.systems.cooling.instrument import instrument
 
         context, facts, _ = solved(STEADY)
         for options in ({"duty": 9.0}, {"air_speed": 500.0}):
             with self.assertRaises(CoreError):
-                instrument(context, facts, options)
+                drawn("cooling", "air", context, facts, options)

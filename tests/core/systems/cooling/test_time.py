@@ -5,10 +5,10 @@ import numpy as np
 from gauge_well.core.errors import CoreError
 from gauge_well.core.systems.cooling import bench_run, time
 from gauge_well.core.systems.cooling.gauge import shown
-from gauge_well.core.systems.cooling.instrument import at_duty, instrument
 from gauge_well.core.systems.cooling.model import heat_made, plant_of, prepare
+from gauge_well.core.systems.cooling.views import VIEWS, at_duty
 from gauge_well.sheet import SheetError
-from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report
+from tests.support import ROAD, NumbersCase, changed, check_of, context_of, drawn, facts_of, report
 
 LONG = {"id": "long", "name": "Long climb", "kind": "road", "speed": "60 km/h", "grade": "7 %", "ambient": "35 C"}
 STEEP = {"id": "steep", "name": "Steep climb", "kind": "road", "speed": "60 km/h", "grade": "12 %", "ambient": "35 C"}
@@ -183,37 +183,35 @@ class Stand(NumbersCase):
 class Views(NumbersCase):
     def test_every_view_answers(self) -> None:
         context, facts = context_of(ROAD), facts_of(ROAD, "cooling")
-        keys = ("point", "layers", "pressures", "trace", "reasons")
-        for view, key in enumerate(keys):
-            self.assertIn(key, instrument(context, facts, {"view": float(view), "duty": 1.0}))
+        keys = {"air": "point", "stack": "layers", "loop": "pressures", "time": "trace", "stand": "reasons"}
+        self.assertEqual(set(keys), set(VIEWS))
+        for view, key in keys.items():
+            self.assertIn(key, drawn("cooling", view, context, facts, {"duty": 1.0}))
 
     def test_what_is_missing_is_named(self) -> None:
         bare = facts_of(changed(ROAD, cooling__core__depth=None), "cooling")
-        for view in (0.0, 2.0, 3.0):
-            self.assertEqual(instrument(context_of(ROAD), bare, {"view": view})["unknown"], ["cooling.core.depth"])
+        for view in ("air", "loop", "time"):
+            self.assertEqual(drawn("cooling", view, context_of(ROAD), bare)["unknown"], ["cooling.core.depth"])
 
     def test_no_such_view_or_speed(self) -> None:
         context, facts = context_of(ROAD), facts_of(ROAD, "cooling")
-        for options, field in (
-            ({"view": 9.0}, "view"),
-            ({"view": 4.0, "rpm": 1e5}, "rpm"),
-            ({"view": 4.0, "outlet": 280.0}, "outlet"),
-        ):
+        for options, field in (({"duty": 9.0}, "duty"), ({"rpm": 1e5}, "rpm"), ({"outlet": 280.0}, "outlet")):
             with self.assertRaises(CoreError) as caught:
-                instrument(context, facts, options)
+                drawn("cooling", "stand", context, facts, options)
             self.assertEqual(caught.exception.field, field)
 
     def test_operating_point_moves_with_the_speed_dragged(self) -> None:
         context, facts = context_of(ROAD), facts_of(ROAD, "cooling")
         flows = [
-            instrument(context, facts, {"duty": 1.0, "air_speed": v})["point"]["mass_flow"] for v in (0.0, 10.0, 25.0)
+            drawn("cooling", "air", context, facts, {"duty": 1.0, "air_speed": v})["point"]["mass_flow"]
+            for v in (0.0, 10.0, 25.0)
         ]
         self.rising(flows)
 
     def test_the_open_part_is_told(self) -> None:
         facts = facts_of(changed(ROAD, cooling__fan__shroud="none"), "cooling")
-        still = instrument(context_of(ROAD), facts, {"duty": 1.0, "air_speed": 0.0})["zones"]
-        fast = instrument(context_of(ROAD), facts, {"duty": 1.0, "air_speed": 30.0})["zones"]
+        still = drawn("cooling", "air", context_of(ROAD), facts, {"duty": 1.0, "air_speed": 0.0})["zones"]
+        fast = drawn("cooling", "air", context_of(ROAD), facts, {"duty": 1.0, "air_speed": 30.0})["zones"]
         self.assertLess(still["open"], 0.0)
         self.assertGreater(still["back_mass_flow"], 0.0)
         self.assertGreater(fast["open"], 0.0)
@@ -221,7 +219,7 @@ class Views(NumbersCase):
 
     def test_three_restrictors(self) -> None:
         facts = facts_of(changed(ROAD, cooling__bypass="always"), "cooling")
-        main, bypass, outlet = instrument(context_of(ROAD), facts, {"view": 2.0, "duty": 1.0})["restrictors"]
+        main, bypass, outlet = drawn("cooling", "loop", context_of(ROAD), facts, {"duty": 1.0})["restrictors"]
         self.assertLess(main["carries"][1], main["carries"][0])
         self.assertGreater(main["block"][1], main["block"][0])
         self.assertGreater(bypass["flow"][1], bypass["flow"][0])

@@ -6,9 +6,8 @@ import numpy as np
 
 from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.exhaust import model, need
-from gauge_well.core.systems.exhaust.instrument import instrument
 from gauge_well.sheet import SheetError
-from tests.support import ROAD, NumbersCase, changed, check_of, context_of, facts_of, report, row_of
+from tests.support import ROAD, NumbersCase, changed, check_of, context_of, drawn, facts_of, report, row_of
 
 EIGHT = changed(
     ROAD,
@@ -94,11 +93,11 @@ class Shape(NumbersCase):
         def with_(**more: str) -> float:
             return back(changed(EIGHT, exhaust=base | more))
 
-        self.falling([with_(pipe__diameter=d) for d in ("57 mm", "63.5 mm", "76.2 mm", "88.9 mm")])
-        self.rising([with_(pipe__length=x) for x in ("1 m", "3 m", "6 m")])
-        self.rising([with_(silencer=s) for s in ("none", "straight", "chambered", "reversed")])
+        self.falling([with_(**{"pipe.diameter": d}) for d in ("57 mm", "63.5 mm", "76.2 mm", "88.9 mm")])
+        self.rising([with_(**{"pipe.length": x}) for x in ("1 m", "3 m", "6 m")])
+        self.rising([with_(**{"silencer.type": s}) for s in ("none", "straight", "chambered", "reversed")])
         self.assertGreater(with_(catalyst="yes"), with_())
-        self.assertGreater(with_(bend_ratio="1"), with_(bend_ratio="2"))
+        self.assertGreater(with_(**{"pipe.bend_ratio": "1"}), with_(**{"pipe.bend_ratio": "2"}))
 
     def test_wrapping_the_front_keeps_the_gas_hot(self) -> None:
         rows = "66.5 mm, 1 m, 90 deg, pipe\n66.5 mm, 3 m, 180 deg, pipe"
@@ -285,15 +284,15 @@ class Needs(NumbersCase):
 class Instrument(NumbersCase):
     def test_profile_runs_down_to_the_air(self) -> None:
         raw = four_metres(63.5, "single", 3)
-        found = instrument(context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0})
+        found = drawn("exhaust", "pipe", context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0})
         pieces = found["pieces"]
         self.close(pieces[0]["up"], found["back_pressure"], rel=1e-9)
         self.close(pieces[-1]["down"], 0.0, abs=1e-6)
         for a, b in itertools.pairwise(pieces):
-            self.close([a["down"], a["cool"], a["to"]], [b["up"], b["warm"], b["from"]], rel=1e-9)
-        wider = instrument(context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0, "bore_scale": 1.2})
+            self.close([a["down"], a["cool"], a["end"]], [b["up"], b["warm"], b["start"]], rel=1e-9)
+        wider = drawn("exhaust", "pipe", context_of(raw), facts_of(raw, "exhaust"), {"duty": 0.0, "bore_scale": 1.2})
         self.assertLess(wider["back_pressure"], 0.6 * found["back_pressure"])
         self.assertEqual(
-            instrument(context_of(EIGHT), facts_of(changed(EIGHT, exhaust={}), "exhaust"), {})["unknown"],
+            drawn("exhaust", "pipe", context_of(EIGHT), facts_of(changed(EIGHT, exhaust={}), "exhaust"), {})["unknown"],
             ["exhaust.pipe.diameter"],
         )

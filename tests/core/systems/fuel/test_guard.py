@@ -8,11 +8,10 @@ from gauge_well.core.media.fuels import FUELS, blend
 from gauge_well.core.systems.fuel import change, guard
 from gauge_well.core.systems.fuel.facts import PRESETS
 from gauge_well.core.systems.fuel.facts_guard import STOPS
-from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.systems.fuel.network import network_of
 from gauge_well.core.typing import likely
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
-from tests.support import ROAD, NumbersCase, changed, check_of, report
+from tests.support import ROAD, NumbersCase, changed, check_of, drawn, report
 
 CARB = {
     **PRESETS["carburettor"].choices,
@@ -34,7 +33,7 @@ class Lean(NumbersCase):
         """Less is lost unburned: some 15 K hotter for each hundredth of lambda on the rich side (common practice:
         5 to 15)."""
         context, c = circuit(FIVE)
-        found = instrument(context, c.facts, {"view": 5.0, "duty": 2.0})["guard"]["hotter"]
+        found = drawn("fuel", "change", context, c.facts, {"duty": 2.0})["guard"]["hotter"]
         self.between(found / 8, 4.0, 16.0)
 
     def test_no_pressure_is_no_fuel(self) -> None:

@@ -9,12 +9,11 @@ from scipy.optimize import root
 
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.facts import PRESETS
-from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.systems.fuel.network import Network, Point, network_of, return_limited
 from gauge_well.core.systems.fuel.pump import curve_of
 from gauge_well.core.typing import likely
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
-from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report
+from tests.support import ROAD, NumbersCase, changed, check_of, drawn, facts_of, report
 
 OUTSIDE = {"pump_place": "outside", "suction.length": "2 m", "suction.bore": "9 mm", "line.bore": "6 mm"}
 ONE_POINT = {"main.flow_2": None, "main.pressure_2": None}
@@ -261,13 +260,13 @@ class Mass(NumbersCase):
             raw = with_fuel(DIESEL if diesel else ROAD, **{**POT, **low, **preset.choices})
             context, c = circuit(raw)
             for idle in (0.0, 1.0):
-                found = instrument(context, c.facts, {"idle": idle})
+                found = drawn("fuel", "circuit", context, c.facts, {"idle": idle})
                 parts = {p["id"]: p for p in found["parts"]}
                 with self.subTest(id, idle=idle):
-                    spilled = found["taken"] - found["burned"]
+                    spilled = found["flows"]["taken"] - found["flows"]["burned"]
                     pump = parts["pump" if "pump" in parts else "line"]["flow"]
                     back = parts["regulator"]["flow"] if "regulator" in parts else 0.0
-                    self.close(pump, found["taken"] + back, rel=1e-9, abs=1e-15)
+                    self.close(pump, found["flows"]["taken"] + back, rel=1e-9, abs=1e-15)
                     if "return" in parts and "regulator" not in parts:
                         self.close(parts["return"]["flow"], spilled, rel=1e-9)
                     if "pot" in parts:
@@ -277,7 +276,7 @@ class Mass(NumbersCase):
     def test_pressures_add_up_along_the_feed(self) -> None:
         """From the pump's outlet less filter and line stands what is at the rail, to the table's 5 in 10,000."""
         context, c = circuit(with_fuel(FIVE, **OUTSIDE))
-        parts = {p["id"]: p for p in instrument(context, c.facts, {"duty": 2.0})["parts"]}
+        parts = {p["id"]: p for p in drawn("fuel", "circuit", context, c.facts, {"duty": 2.0})["parts"]}
         left = parts["pump"]["pressure"] - parts["filter"]["drop"] - parts["line"]["drop"]
         self.close(left, parts["end"]["pressure"], rel=5e-4)
         self.close(parts["pump"]["inlet"] + parts["pump"]["gain"], parts["pump"]["pressure"], rel=1e-12)
@@ -302,7 +301,7 @@ class Lines(NumbersCase):
         for rail in ("returned", "dead_headed"):
             for bore in ("8 mm", "4 mm"):
                 context, c = circuit(with_fuel(FIVE, regulator__place=rail, line__bore=bore, wire__length="8 m"))
-                parts = {p["id"]: p for p in instrument(context, c.facts, {"duty": 2.0})["parts"]}
+                parts = {p["id"]: p for p in drawn("fuel", "circuit", context, c.facts, {"duty": 2.0})["parts"]}
                 seen.setdefault(rail, []).append(parts)
         wide, narrow = seen["dead_headed"]
         self.assertGreater(wide["end"]["pressure"], narrow["end"]["pressure"] + 5e3)
@@ -331,9 +330,9 @@ class Named(NumbersCase):
     def test_the_limiting_part_is_marked(self) -> None:
         context, c = circuit(FIVE)
         small = facts_of(with_fuel(FIVE, injectors__flow="300 cc/min"), "fuel")
-        self.assertEqual(instrument(context, small, {"duty": 2.0})["limits"], "injectors")
+        self.assertEqual(drawn("fuel", "circuit", context, small, {"duty": 2.0})["limits"], "injectors")
         weak = facts_of(with_fuel(FIVE, main__flow="80 L/h", main__flow_2="60 L/h"), "fuel")
-        self.assertEqual(instrument(context, weak, {"duty": 2.0})["limits"], "pump")
+        self.assertEqual(drawn("fuel", "circuit", context, weak, {"duty": 2.0})["limits"], "pump")
         self.assertIsNotNone(demand(context.peak, c))
 
 

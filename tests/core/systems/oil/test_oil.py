@@ -8,11 +8,10 @@ from gauge_well.core.errors import CoreError
 from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle
 from gauge_well.core.media import oils
 from gauge_well.core.systems.oil import model, need
-from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import pan_of
 from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
-from tests.support import ROAD, NumbersCase, calls, changed, check_of, context_of, facts_of, report, row_of
+from tests.support import ROAD, NumbersCase, calls, changed, check_of, context_of, drawn, facts_of, report, row_of
 
 # The worked pan: rear well 220 x 250 mm, 90 deep, shallow front 300 mm; 5.5 L all of it in the pan.
 PAN = {
@@ -470,22 +469,25 @@ class Instrument(NumbersCase):
     def test_pressure_cold_and_hot(self) -> None:
         """Cold oil stands higher, both are held at the relief, and hot at the duty's speed is the duty's figure."""
         raw = changed(OIL, oil={"hot_pressure": "3 bar", "hot_pressure_speed": "3000 rpm", "pump.relief": "4.5 bar"})
-        found = instrument(context_of(raw), facts_of(raw, "oil"), {"duty": 0.0})
+        found = drawn("oil", "pan", context_of(raw), facts_of(raw, "oil"), {"duty": 0.0})
         curves = {k: np.array(found["pressure"][k]) for k in ("speed", "cold", "hot")}
         self.assertTrue(np.all(curves["cold"] >= curves["hot"]))
         self.close(curves["cold"].max(), 450e3, rel=1e-9)
         duty = report(raw)["duties"][0]["id"]
         read = report(raw)["systems"]["oil"]["figures"][duty]["oil_pressure_pa"]
         self.close(np.interp(found["pressure"]["at"], curves["speed"], curves["hot"]), read, rel=5e-3)
-        self.assertIsNone(instrument(context_of(OIL), facts_of(OIL, "oil"), {"duty": 0.0})["pressure"])
+        self.assertIsNone(drawn("oil", "pan", context_of(OIL), facts_of(OIL, "oil"), {"duty": 0.0})["pressure"])
 
     def test_surface_and_rose(self) -> None:
         context, facts = context_of(OIL), facts_of(OIL, "oil")
-        found = instrument(context, facts, {"duty": 0.0, "forward": -0.3, "left": 0.0})
+        found = drawn("oil", "pan", context, facts, {"duty": 0.0, "forward": -0.3, "left": 0.0})
+        found = found["pan"]
         self.close(found["head"], 0.039, abs=0.003)
         self.close(found["rest_head"], 0.086, abs=0.002)
         self.assertEqual(len(found["rose"]["covered"]), 72)
         for options in ({"duty": 9.0}, {"forward": 8.0}):
             with self.assertRaises(CoreError):
-                instrument(context, facts, options)
-        self.assertEqual(instrument(context, facts_of(changed(ROAD, oil={}), "oil"), {})["unknown"], ["oil.pan.shape"])
+                drawn("oil", "pan", context, facts, options)
+        self.assertEqual(
+            drawn("oil", "pan", context, facts_of(changed(ROAD, oil={}), "oil"), {})["unknown"], ["oil.pan.shape"]
+        )

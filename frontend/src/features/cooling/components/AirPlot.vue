@@ -11,21 +11,6 @@ import { useDuty } from '../../../shared/useDuty'
 import DutyPick from '../../../shared/DutyPick.vue'
 import FaceSplit from './FaceSplit.vue'
 
-interface Air {
-  unknown?: string[]
-  air_speed: number
-  shroud: string
-  flow: number[]
-  resists: number[]
-  pushes: number[]
-  fan_alone: number[] | null
-  point: { mass_flow: number; pressure: number; velocity: number; heat: number }
-  mass_flow: number
-  fan_off_mass_flow: number
-  zones: { covered: number; fan: number; open: number | null; back_mass_flow: number }
-  front: { heat: number; rise: number; coolers: { name: string; share: number }[] }
-  air_in: number
-}
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
@@ -34,7 +19,7 @@ const speed = ref<number | null>(null)
 watch(index, () => (speed.value = null))
 const own = computed(() => duty.value?.air_speed_m_s ?? 0)
 const options = computed(() => ({ duty: index.value, air_speed: speed.value ?? own.value }))
-const { data } = useInstrument<Air>('cooling', options)
+const { data } = useInstrument('cooling/air', options)
 const shownSpeed = computed({
   get: () => Math.round(words.value(speed.value ?? own.value, 'speed')),
   set: (value: number) => (speed.value = words.toSi(value, 'speed')),
@@ -52,7 +37,7 @@ const inFront = computed(() => {
 })
 const option = computed(() => {
   const air = data.value
-  if (!air || air.unknown || look === undefined) return null
+  if (!air || look === undefined) return null
   void look.dark.value
   const points = (values: number[]): [number, number][] => air.flow.map((x, i): [number, number] => [x, values[i] ?? 0]).filter(([, y]) => y >= 0)
   const lines: Line[] = [
@@ -73,7 +58,7 @@ const option = computed(() => {
       <h2 class="label">Air through the core: what pushes, what resists</h2>
       <DutyPick v-model="index" />
     </div>
-    <template v-if="option && data && !data.unknown">
+    <template v-if="option && data">
       <ChartPanel :option="option" label="Pressure over air flow: fan and ram against core, grille and bay" />
       <div class="drag">
         <span class="label">Road speed</span>

@@ -4,30 +4,15 @@ import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { useDuty } from '../../../shared/useDuty'
 import DutyPick from '../../../shared/DutyPick.vue'
-import RestrictorTable, { type Restrictor } from './RestrictorTable.vue'
+import RestrictorTable from './RestrictorTable.vue'
 
 /** The coolant's way round: flows as widths, pressures where they stand, the pump's inlet against boiling. */
-interface Loop {
-  unknown?: string[]
-  lift: number
-  header: 'core' | 'core_cold' | 'remote'
-  pump: 'belt' | 'electric'
-  pump_speed_share: number
-  pressures: Record<'pump_inlet' | 'pump_outlet' | 'block' | 'engine_outlet' | 'core_inlet' | 'core_outlet', number>
-  flows: Record<'core' | 'engine' | 'bypass' | 'heater', number>
-  air_outside: number
-  held: number
-  inlet: { vapour: number; needed: number; temperature: number }
-  boiling_margin: number
-  restrictors: Restrictor[]
-  hole: number
-}
 const words = useVocabulary()
 const { index } = useDuty('cooling')
 const lift = ref(100)
-const options = computed(() => ({ view: 2, duty: index.value, lift: lift.value / 100 }))
-const { data } = useInstrument<Loop>('cooling', options)
-const loop = computed(() => (data.value && !data.value.unknown ? data.value : null))
+const options = computed(() => ({ duty: index.value, lift: lift.value / 100 }))
+const { data } = useInstrument('cooling/loop', options)
+const loop = data
 const over = (p: number) => words.show(p - (loop.value?.air_outside ?? 0), 'pressure_difference')
 const flow = (name: 'core' | 'engine' | 'bypass' | 'heater') => words.show(loop.value?.flows[name] ?? 0, 'flow')
 const thick = (name: 'core' | 'engine' | 'bypass' | 'heater') => {
@@ -36,7 +21,7 @@ const thick = (name: 'core' | 'engine' | 'bypass' | 'heater') => {
 }
 const tight = computed(() => (loop.value ? loop.value.pressures.pump_inlet < loop.value.inlet.needed : false))
 const CAPS = { core: { x: 92, y: 46 }, core_cold: { x: 92, y: 46 }, remote: { x: 300, y: 46 } }
-const cap = computed(() => CAPS[loop.value?.header ?? 'core'])
+const cap = computed(() => CAPS[(loop.value?.header ?? 'core') as keyof typeof CAPS])
 </script>
 
 <template>

@@ -1,24 +1,13 @@
-<script lang="ts">
-export interface Restrictor {
-  place: 'main' | 'bypass' | 'outlet'
-  carries?: number[]
-  flow: number[]
-  block?: number[]
-  warming?: number[]
-  outlet?: number
-  hole?: number
-}
-</script>
-
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Schemas } from '../../../api/client'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** What one hole does in each of the three places people put it. */
-const props = defineProps<{ cases: Restrictor[]; hole: number }>()
+const props = defineProps<{ cases: Schemas['RestrictorPlace'][]; hole: number }>()
 const words = useVocabulary()
-const NAMES = { main: 'in the main loop', bypass: 'in the thermostat\'s bypass', outlet: 'at a total-loss outlet' }
-const change = (pair: number[] | undefined, kind: string) => (pair ? `${words.number(pair[0] ?? 0, kind)} → ${words.show(pair[1], kind)}` : '')
+const NAMES: Record<string, string> = { main: 'in the main loop', bypass: 'in the thermostat\'s bypass', outlet: 'at a total-loss outlet' }
+const change = (pair: number[] | null | undefined, kind: string) => (pair ? `${words.number(pair[0] ?? 0, kind)} → ${words.show(pair[1], kind)}` : '')
 const rows = computed(() => props.cases.map((item) => ({
   place: NAMES[item.place],
   hole: words.show(item.hole ?? props.hole, 'size'),

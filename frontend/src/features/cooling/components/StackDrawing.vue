@@ -5,19 +5,19 @@ import { checkOf, ends } from '../../../shared/bands'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { boxes, type Box, type Stack } from '../logic'
+import { boxes, type Box } from '../logic'
 import FaceDrawing from './FaceDrawing.vue'
 
 /** What stands ahead of the engine, to scale: from the side against the room, from the front against the opening. */
 const SIDE = { width: 960, height: 460 } // px that the drawing may take
 const build = useBuild()
 const words = useVocabulary()
-const { data } = useInstrument<Stack>('cooling', ref({ view: 1 }))
+const { data } = useInstrument('cooling/stack', ref({}))
 const fields = computed(() => ['depth_available', 'opening_width', 'opening_height'].flatMap((name) => {
   const field = words.field(`installation.${name}`)
   return field ? [{ path: `installation.${name}`, field }] : []
 }))
-const stack = computed(() => (data.value && !data.value.unknown && data.value.layers.length ? data.value : null))
+const stack = computed(() => (data.value && data.value.layers.length ? data.value : null))
 const side = computed(() => (stack.value ? boxes(stack.value, SIDE.width, SIDE.height) : null))
 const over = computed(() => (stack.value?.left ?? 1) < (stack.value?.keep ?? 0))
 /** Where the stack ends in 90 of 100 cases. */

@@ -7,16 +7,6 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import { minutes } from '../logic'
 
 /** The engine run on its stand: how long with nothing fitted and why, and what a hose must bring. */
-interface Stand {
-  unknown?: string[]
-  rpm: number
-  heat: number
-  reasons: { id: string; name: string; seconds: number }[]
-  dry: number
-  filled: number
-  filled_by: string
-  hose: { flow: number; hole: number; clogs: boolean; outlet: number; supply: number }
-}
 const build = useBuild()
 const words = useVocabulary()
 const si = (path: string) => build.build?.facts[path]?.si ?? null
@@ -24,9 +14,9 @@ const idle = computed(() => Math.round(si('engine.idle_speed') ?? 900))
 const most = computed(() => Math.round(0.6 * (si('engine.limit_speed') ?? 5000)))
 const rpm = ref<number | null>(null)
 const outlet = ref(60)
-const options = computed(() => ({ view: 4, rpm: rpm.value ?? si('engine.idle_speed') ?? idle.value, outlet: outlet.value + 273.15 }))
-const { data } = useInstrument<Stand>('cooling', options)
-const stand = computed(() => (data.value && !data.value.unknown ? data.value : null))
+const options = computed(() => ({ rpm: rpm.value ?? si('engine.idle_speed') ?? idle.value, outlet: outlet.value + 273.15 }))
+const { data } = useInstrument('cooling/stand', options)
+const stand = data
 const speed = computed({ get: () => rpm.value ?? idle.value, set: (value: number) => (rpm.value = value) })
 const longest = computed(() => Math.max(...(stand.value?.reasons.map((r) => r.seconds) ?? [1])))
 const CAUTION = 'Outdoors or with the exhaust led out: carbon monoxide kills. Bolt the stand down, keep clear of belts and fan, a fire extinguisher within reach and a way to cut fuel and spark.'

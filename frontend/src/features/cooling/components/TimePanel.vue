@@ -10,28 +10,14 @@ import { useDuty } from '../../../shared/useDuty'
 import DutyPick from '../../../shared/DutyPick.vue'
 
 /** A duty through time: as it goes, from cold, switched off hot; and how long there is once something breaks. */
-interface Curve { time: number[]; coolant: number[]; metal: number[]; fan: number[] }
-interface Course {
-  unknown?: string[]
-  trace: Curve
-  soak: Curve
-  warm_up: Curve
-  fan_starts: number
-  soak_peak: number
-  to_thermostat: number | null
-  failures: { id: string; name: string; to_limit: number | null; to_boil: number | null }[]
-  limit: number
-  boiling: number
-  thermostat: number
-}
 const CURVES = { trace: 'as it goes', warm_up: 'from cold', soak: 'switched off hot' } as const
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('cooling')
 const which = ref<keyof typeof CURVES>('trace')
-const options = computed(() => ({ view: 3, duty: index.value }))
-const { data } = useInstrument<Course>('cooling', options)
-const course = computed(() => (data.value && !data.value.unknown ? data.value : null))
+const options = computed(() => ({ duty: index.value }))
+const { data } = useInstrument('cooling/time', options)
+const course = data
 const option = computed(() => {
   if (!course.value || look === undefined) return null
   void look.dark.value

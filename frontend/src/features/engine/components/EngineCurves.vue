@@ -6,19 +6,12 @@ import { read, THEME } from '../../../shared/theme'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 
-interface Sweep {
-  unknown?: string[]
-  speed: number[]
-  power: number[]
-  torque: number[]
-  heat_to_coolant: number[]
-}
 const words = useVocabulary()
 const look = inject(THEME)
-const { data } = useInstrument<Sweep>('engine', ref({}))
+const { data } = useInstrument('engine/curves', ref({}))
 const option = computed(() => {
   const sweep = data.value
-  if (!sweep || sweep.unknown || look === undefined) return null
+  if (!sweep || look === undefined) return null
   const points = (values: number[], kind: string): [number, number][] => sweep.speed.map((n, i) => [n, words.value(values[i] ?? 0, kind)])
   void look.dark.value // plots take their colours from the theme that is on
   return plotOption({

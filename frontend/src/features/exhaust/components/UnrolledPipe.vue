@@ -3,10 +3,10 @@ import { computed } from 'vue'
 import { ends } from '../../../shared/bands'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { costliest, heat, partName, places, type ExhaustInstrument } from '../logic'
+import { costliest, heat, places, type PipeView } from '../logic'
 
 /** The pipe unrolled from flange to tip: width by bore, colour by heat; below it where the pressure goes. */
-const props = defineProps<{ data: ExhaustInstrument }>()
+const props = defineProps<{ data: PipeView }>()
 const build = useBuild()
 const words = useVocabulary()
 const WIDTH = 560
@@ -32,7 +32,7 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
     <g v-for="(piece, i) in data.pieces" :key="i">
       <rect :x="at[i]?.[0]" :y="56 - half(piece.outside)" :width="(at[i]?.[1] ?? 0) - (at[i]?.[0] ?? 0)" :height="2 * half(piece.outside)" class="pipe" :class="{ lagged: piece.lagged }" :style="{ '--heat': heat(0.5 * (piece.warm + piece.cool)) }" />
       <text :x="(at[i]?.[0] ?? 0) + 3" y="10">{{ piece.share < 1 ? '2 × ' : '' }}{{ words.show(piece.outside, 'size') }}</text>
-      <text :x="(at[i]?.[0] ?? 0) + 3" y="25">{{ partName(piece.part) }}{{ piece.lagged ? ', lagged' : '' }}</text>
+      <text :x="(at[i]?.[0] ?? 0) + 3" y="25">{{ piece.name }}{{ piece.lagged ? ', lagged' : '' }}</text>
       <text :x="(at[i]?.[0] ?? 0) + 3" y="102">{{ words.show(piece.warm, 'temperature') }}</text>
       <text :x="((at[i]?.[0] ?? 0) + (at[i]?.[1] ?? 0)) / 2" y="252" text-anchor="middle" :class="{ worst: i === worst }">{{ words.show(piece.up - piece.down, 'pressure_difference') }}</text>
     </g>

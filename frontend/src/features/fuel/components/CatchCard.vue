@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import type { Schemas } from '../../../api/client'
 import FactRow from '../../../shared/FactRow.vue'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** A catch test: what ran into the can, brought to the pressure and the volts of the pump's own table. */
-export interface Caught { flow: number; pressure: number; volts: number; said: number; health: number; rated_pressure: number; rated_volts: number; corrected: number; new: number }
-const props = defineProps<{ caught: Caught | null }>()
+const props = defineProps<{ caught: Schemas['CatchTest'] | null }>()
 const build = useBuild()
 const words = useVocabulary()
 const fields = computed(() => (words.words?.sections.fuel?.fields ?? []).filter((f) => f.group === 'Catch test' && (f.name !== 'main.catch_voltage' || build.build?.facts['fuel.main.drive']?.text !== 'engine')))

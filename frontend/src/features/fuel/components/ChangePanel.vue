@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
+import type { Schemas } from '../../../api/client'
 import { plotOption } from '../../../shared/chart'
 import DutyPick from '../../../shared/DutyPick.vue'
 import { ChartPanel } from '../../../shared/lazyChart'
@@ -10,15 +11,12 @@ import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** The lean guard, what stops pump and engine, bleeding, and changing from one fuel to another. */
-interface Guard { held: number; cut: number; now: number | null; limit: number; rails: number[]; leaner: number[]; hotter: number; fitted: string | null }
-interface Change { old: string; new: string; lines: number; mixed: number; purge: number; left: number; share: number | null; hazard: string | null; hazard_share: number | null; hazardous: boolean; materials: string[]; steps: string[] }
-interface Guards { guard: Guard | null; change: Change | null; bleed: string[]; stop: { label: string; safe: boolean } | null; cuts: Record<string, string | null> | null }
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')
-const options = computed(() => ({ view: 5, duty: index.value }))
-const { data } = useInstrument<Guards>('fuel', options)
+const options = computed(() => ({ duty: index.value }))
+const { data } = useInstrument('fuel/change', options)
 const option = computed(() => {
   const guard = data.value?.guard
   if (!guard || look === undefined) return null
@@ -33,7 +31,7 @@ const option = computed(() => {
   return { ...plot, xAxis: { ...plot.xAxis, min: undefined, max: undefined, scale: true } }
 })
 /** Leaner share at a rail pressure, read off the curve. */
-function at(guard: Guard, rail: number): number {
+function at(guard: Schemas['LeanGuard'], rail: number): number {
   const i = guard.rails.findIndex((p) => p <= rail)
   return i <= 0 ? (guard.leaner[0] ?? 0) : (guard.leaner[i] ?? 0)
 }

@@ -69,7 +69,7 @@ const foot = (p: Placed) => row(p, lines(p).length - 1) + 5
       <path v-else-if="RUNS.has(p.part.id)" :d="`M${p.x - 20} ${p.y}h40`" class="run" />
       <text :x="p.x" :y="p.part.id === 'injectors' ? p.y + 14 : p.y - up(p)" text-anchor="middle" class="strong">{{ name(p) }}</text>
       <text v-for="(said, i) in lines(p)" :key="i" :x="p.x" :y="row(p, i)" text-anchor="middle">{{ said }}</text>
-      <g v-if="p.part.fill !== null" :transform="`translate(${p.x - LEVEL / 2 - 13} ${foot(p)})`">
+      <g v-if="p.part.fill != null" :transform="`translate(${p.x - LEVEL / 2 - 13} ${foot(p)})`">
         <rect :width="LEVEL" height="6" class="glass" />
         <rect :width="LEVEL * Math.min(p.part.fill * BRIM, 1)" height="6" class="level" />
         <path :d="`M${LEVEL * BRIM} -2v10`" class="brim" />

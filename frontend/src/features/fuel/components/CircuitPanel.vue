@@ -5,7 +5,6 @@ import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import type { Circuit } from '../logic'
 import CircuitDrawing from './CircuitDrawing.vue'
 
 /** The circuit as one network: picked from the usual ones, read at full load or idling. */
@@ -13,8 +12,8 @@ const build = useBuild()
 const vocabulary = useVocabulary()
 const { index } = useDuty('fuel')
 const idle = ref(0)
-const options = computed(() => ({ view: 0, duty: index.value, idle: idle.value }))
-const { data } = useInstrument<Circuit>('fuel', options)
+const options = computed(() => ({ duty: index.value, idle: idle.value }))
+const { data } = useInstrument('fuel/circuit', options)
 const now = computed(() => data.value?.presets.find((p) => p.now)?.id ?? '')
 const trouble = ref('')
 
@@ -25,8 +24,8 @@ async function pick(event: Event): Promise<void> {
   trouble.value = problem?.message ?? ''
 }
 const said = computed(() => {
-  const found = data.value
-  if (!found || found.able === undefined || found.taken === undefined || found.rail === undefined || found.wanted === undefined) return ''
+  const found = data.value?.flows
+  if (!found) return ''
   const flow = (q: number) => vocabulary.show(q, 'flow_fuel')
   const pressure = (p: number) => vocabulary.show(p, 'pressure_gauge')
   if (found.able >= found.taken) return `The engine takes ${flow(found.taken)}; ${flow(found.able)} can be had at the ${pressure(found.wanted)} asked.`
@@ -48,9 +47,9 @@ const said = computed(() => {
       </span>
     </div>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
-    <template v-if="data?.parts">
+    <template v-if="data?.flows">
       <CircuitDrawing :circuit="data" />
-      <p :class="{ over: (data.able ?? 0) < (data.taken ?? 0) }">{{ said }}</p>
+      <p :class="{ over: data.flows.able < data.flows.taken }">{{ said }}</p>
       <p class="mute">Pressures over the air outside, solved together. Click a part to change it; the fullest is marked.</p>
     </template>
     <p v-else-if="data" class="mute empty">Give the pump's flow and the pressure it is rated at, or pick a circuit without one, to see flows and pressures all round.</p>

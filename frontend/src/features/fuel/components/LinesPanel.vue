@@ -7,40 +7,24 @@ import { read, THEME } from '../../../shared/theme'
 import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
-import type { Part } from '../logic'
 
 /** Every line with its speed and loss; how far the first pump's inlet stands from boiling, hot and high; priming, heat. */
-interface Lines {
-  unknown?: string[]
-  lines: (Omit<Part, 'fill'> & { guide: number })[]
-  lost: number
-  lift: number
-  temperature: number
-  temperatures?: number[]
-  margins: { altitude: number; margin: number[] }[]
-  holds_to?: number
-  stands: number
-  strokes: number
-  return_temperature?: number
-  heat?: number
-  returned?: number
-  prime?: number | null
-}
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')
-const options = computed(() => ({ view: 3, duty: index.value }))
-const { data } = useInstrument<Lines>('fuel', options)
+const options = computed(() => ({ duty: index.value }))
+const { data } = useInstrument('fuel/lines', options)
 const option = computed(() => {
   const found = data.value
-  if (!found?.temperatures || look === undefined) return null
+  const boiling = found?.boiling
+  if (!found || !boiling || look === undefined) return null
   void look.dark.value
-  const degrees = found.temperatures.map((t) => words.value(t, 'temperature'))
+  const degrees = boiling.temperatures.map((t) => words.value(t, 'temperature'))
   const at = (margin: number[]) => degrees.map((t, i): [number, number] => [t, words.value(margin[i] ?? 0, 'pressure_difference')])
   const COLOURS = [read('fuel'), read('duties'), read('mute')]
   const plot = plotOption({
     x: `fuel, ${words.unit('temperature')}`, y: `${words.unit('pressure_difference')} over boiling`,
-    lines: found.margins.map((m, i) => ({ name: m.altitude ? words.show(m.altitude, 'distance') + ' up' : 'sea level', points: at(m.margin), colour: COLOURS[i] ?? read('ink'), dashed: i > 0, at: 0.1, side: 'top' as const })),
+    lines: boiling.margins.map((m, i) => ({ name: m.altitude ? words.show(m.altitude, 'distance') + ' up' : 'sea level', points: at(m.margin), colour: COLOURS[i] ?? read('ink'), dashed: i > 0, at: 0.1, side: 'top' as const })),
     mark: { x: words.value(found.temperature, 'temperature'), text: 'hottest', colour: read('brass') },
   }) as { yAxis: Record<string, unknown> }
   return { ...plot, yAxis: { ...plot.yAxis, max: words.value(90e3, 'pressure_difference') } }
@@ -59,21 +43,21 @@ const option = computed(() => {
         <tr v-for="row in data.lines" :key="row.id">
           <th scope="row">{{ row.label }}</th>
           <td>{{ words.show(row.flow, 'flow_fuel') }}</td>
-          <td :class="{ over: (row.speed ?? 0) > 1.001 * row.guide }">{{ words.show(row.speed, 'speed_m_s') }}</td>
+          <td :class="{ over: row.speed > 1.001 * row.guide }">{{ words.show(row.speed, 'speed_m_s') }}</td>
           <td class="mute">{{ words.show(row.guide, 'speed_m_s') }}</td>
           <td>{{ words.show(row.drop, 'pressure_difference') }}</td>
         </tr>
       </tbody>
     </table></div>
     <p v-else-if="data" class="mute">Give the pump's flow and pressure to see what runs in each line.</p>
-    <p v-if="data" class="mute">A guide of speed, not a limit: the losses are counted where they matter. Lines and filter hold {{ words.show(data.stands, 'volume') }}<template v-if="data.prime">; dry, the pump fills them in about {{ words.show(data.prime, 'time') }}</template><template v-else>; some {{ Math.round(data.strokes) }} strokes of a hand primer</template>.
-      <template v-if="data.heat !== undefined">What comes back, {{ words.show(data.returned, 'flow_fuel') }} at {{ words.show(data.return_temperature, 'temperature') }}, carries {{ words.show(data.heat, 'heat') }} into the tank.</template>
+    <p v-if="data" class="mute">A guide of speed, not a limit: the losses are counted where they matter. Lines and filter hold {{ words.show(data.stands, 'volume') }}<template v-if="data.returning?.prime">; dry, the pump fills them in about {{ words.show(data.returning.prime, 'time') }}</template><template v-else>; some {{ Math.round(data.strokes) }} strokes of a hand primer</template>.
+      <template v-if="data.returning">What comes back, {{ words.show(data.returning.flow, 'flow_fuel') }} at {{ words.show(data.returning.temperature, 'temperature') }}, carries {{ words.show(data.returning.heat, 'heat') }} into the tank.</template>
     </p>
   </section>
-  <section v-if="option && data" class="card pad">
+  <section v-if="option && data?.boiling" class="card pad">
     <h2 class="label">Inlet of the first pump over boiling</h2>
     <ChartPanel :option="option" label="Pressure over boiling at the first pump's inlet, over fuel temperature, at three heights" />
-    <p>{{ words.show(data.lost, 'pressure_difference') }} is lost between tank and pump, of it a lift of {{ words.show(data.lift, 'height') }}. Its fuel boils there from {{ words.show(data.holds_to, 'temperature') }}. Hot petrol cannot be sucked, only pushed: a pump low and near the tank, a wide line, a cool return.</p>
+    <p>{{ words.show(data.lost, 'pressure_difference') }} is lost between tank and pump, of it a lift of {{ words.show(data.lift, 'height') }}. Its fuel boils there from {{ words.show(data.boiling.holds_to, 'temperature') }}. Hot petrol cannot be sucked, only pushed: a pump low and near the tank, a wide line, a cool return.</p>
   </section>
 </template>
 

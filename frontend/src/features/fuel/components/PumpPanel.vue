@@ -9,30 +9,17 @@ import { useDuty } from '../../../shared/useDuty'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import CatchCard, { type Caught } from './CatchCard.vue'
+import CatchCard from './CatchCard.vue'
 
 /** What the pumps give against what rail and line ask; the volts are dragged; idle beside full load. */
-interface State { name: string; taken: number; through: number; returned: number; pressure: number; rail: number; volts: number; amps: number }
-interface Pumps {
-  unknown?: string[]
-  asked: number
-  drive: string
-  flow: number[]
-  resists: number[]
-  pumps: { name: string; points: [number, number][] }[]
-  point: { flow: number; pressure: number }
-  states: State[]
-  voltage: number
-  caught: Caught | null
-}
 const build = useBuild()
 const words = useVocabulary()
 const look = inject(THEME)
 const { index, duty } = useDuty('fuel')
 const voltage = ref<number | null>(null)
-const options = computed(() => ({ view: 1, duty: index.value, ...(voltage.value === null ? {} : { voltage: voltage.value }) }))
-const { data } = useInstrument<Pumps>('fuel', options)
-const found = computed(() => (data.value && !data.value.unknown ? data.value : null))
+const options = computed(() => ({ duty: index.value, ...(voltage.value === null ? {} : { voltage: voltage.value }) }))
+const { data } = useInstrument('fuel/pumps', options)
+const found = data
 const electric = computed(() => found.value?.drive === 'electric')
 const volts = computed({ get: () => Math.round(10 * (voltage.value ?? found.value?.voltage ?? 13.5)) / 10, set: (value: number) => (voltage.value = value) })
 const check = computed(() => checkOf(build.report, 'fuel', 'pump_flow', duty.value?.id ?? ''))
@@ -44,7 +31,7 @@ const option = computed(() => {
   const scale = (q: number, p: number): [number, number] => [words.value(q, 'flow_fuel'), words.value(p, 'pressure_gauge')]
   const lines: Line[] = [
     { name: 'rail and line ask', points: flow.map((q, i) => scale(q, resists[i] ?? 0)), colour: read('fuel'), at: 0.14, side: 'top' },
-    ...pumps.map((p, i): Line => ({ name: p.name, points: p.points.map(([q, y]) => scale(q, y)), colour: read('ink'), dashed: i > 0, at: i > 0 ? 0.6 : 0.88, side: 'left' })),
+    ...pumps.map((p, i): Line => ({ name: p.name, points: p.points.map(([q, y]) => scale(q ?? 0, y ?? 0)), colour: read('ink'), dashed: i > 0, at: i > 0 ? 0.6 : 0.88, side: 'left' })),
   ]
   return plotOption({
     x: words.unit('flow_fuel'), y: words.unit('pressure_gauge'), lines,

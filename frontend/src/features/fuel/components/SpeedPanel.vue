@@ -10,45 +10,30 @@ import { useInstrument } from '../../../shared/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** Fuel over the whole speed range at full load; injectors as sold; other fuels at the same power; cold start. */
-interface Speeds {
-  unknown?: string[]
-  speed: number[]
-  burned: number[]
-  asked: number[]
-  able?: number[]
-  lifted?: number[]
-  share?: number[]
-  dead?: number[]
-  ceiling?: number
-  idle?: { open: number; least: number; largest: number }
-  dead_times?: { volts: number; time: number }[]
-  sizes?: { size: number; share: number; open: number }[]
-  fuels: { name: string; now: boolean; ratio: number; flow: number; injector: number | null; air: number; starts: number }[]
-  cold: { least: number; winter: number } | null
-}
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')
 const which = ref<'flow' | 'share'>('flow')
 /** Another fuel drawn beside the one in the tank, by its place in the list. */
 const other = ref(-1)
-const options = computed(() => ({ view: 2, duty: index.value }))
-const { data } = useInstrument<Speeds>('fuel', options)
-const found = computed(() => (data.value && !data.value.unknown ? data.value : null))
-const shown = computed(() => (found.value?.share ? which.value : 'flow'))
+const options = computed(() => ({ duty: index.value }))
+const { data } = useInstrument('fuel/speed', options)
+const found = data
+const opening = computed(() => data.value?.injectors ?? null)
+const shown = computed(() => (opening.value ? which.value : 'flow'))
 const option = computed(() => {
   if (!found.value || look === undefined) return null
   void look.dark.value
-  const { speed, burned, asked, able, lifted, share, dead, ceiling, fuels } = found.value
+  const { speed, burned, asked, able, lifted, injectors, fuels } = found.value
   const flows = (values: number[]) => speed.map((n, i): [number, number] => [n, words.value(values[i] ?? 0, 'flow_fuel')])
   const shares = (values: number[]) => speed.map((n, i): [number, number] => [n, 100 * (values[i] ?? 0)])
-  if (shown.value === 'share' && share && dead) {
+  if (shown.value === 'share' && injectors) {
     return plotOption({
       x: 'rpm', y: '% of the cycle',
       lines: [
-        { name: 'open, with dead time', points: shares(share), colour: read('fuel'), at: 0.5, side: 'top' },
-        { name: 'dead time', points: shares(dead), colour: read('mute'), dashed: true, at: 0.8, side: 'top' },
-        { name: 'ceiling', points: shares(speed.map(() => ceiling ?? 1)), colour: read('ink'), at: 0.2, side: 'bottom' },
+        { name: 'open, with dead time', points: shares(injectors.share), colour: read('fuel'), at: 0.5, side: 'top' },
+        { name: 'dead time', points: shares(injectors.dead), colour: read('mute'), dashed: true, at: 0.8, side: 'top' },
+        { name: 'ceiling', points: shares(speed.map(() => injectors.ceiling)), colour: read('ink'), at: 0.2, side: 'bottom' },
       ],
     })
   }
@@ -62,7 +47,7 @@ const option = computed(() => {
   if (lifted) lines.push({ name: 'lift pump brings', points: flows(lifted), colour: read('duties'), dashed: true, at: 0.75, side: 'top' })
   return plotOption({ x: 'rpm', y: words.unit('flow_fuel'), lines })
 })
-const fits = (row: { share: number; open: number }) => row.share <= (found.value?.ceiling ?? 0.85) && row.open >= (found.value?.idle?.least ?? 0)
+const fits = (row: { share: number; open: number }) => row.share <= (opening.value?.ceiling ?? 0.85) && row.open >= (opening.value?.idle.least ?? 0)
 </script>
 
 <template>
@@ -70,7 +55,7 @@ const fits = (row: { share: number; open: number }) => row.share <= (found.value
     <div class="cardhead">
       <h2 class="label">Full load over engine speed</h2>
       <span class="picks">
-        <select v-if="found?.share" v-model="which" class="cardpick" aria-label="Which curve"><option value="flow">fuel</option><option value="share">injectors</option></select>
+        <select v-if="opening" v-model="which" class="cardpick" aria-label="Which curve"><option value="flow">fuel</option><option value="share">injectors</option></select>
         <select v-if="found?.fuels.length && shown === 'flow'" v-model="other" class="cardpick" aria-label="Beside it">
           <option :value="-1">beside it: none</option>
           <option v-for="(fuel, i) in found.fuels" :key="fuel.name" :value="i">{{ fuel.name }}</option>
@@ -86,14 +71,14 @@ const fits = (row: { share: number; open: number }) => row.share <= (found.value
         <tbody>
           <tr v-for="row in found.sizes" :key="row.size">
             <th scope="row">{{ words.show(row.size, 'injector_flow') }}</th>
-            <td :class="{ over: row.share > (found.ceiling ?? 0.85) }">{{ percent(row.share) }}</td>
-            <td :class="{ over: row.open < (found.idle?.least ?? 0) }">{{ words.show(row.open, 'time_short') }}</td>
-            <td class="mute">{{ row.share > (found.ceiling ?? 0.85) ? 'too small' : fits(row) ? 'serves' : 'idles badly' }}</td>
+            <td :class="{ over: row.share > (opening?.ceiling ?? 0.85) }">{{ percent(row.share) }}</td>
+            <td :class="{ over: row.open < (opening?.idle.least ?? 0) }">{{ words.show(row.open, 'time_short') }}</td>
+            <td class="mute">{{ row.share > (opening?.ceiling ?? 0.85) ? 'too small' : fits(row) ? 'serves' : 'idles badly' }}</td>
           </tr>
         </tbody>
       </table>
-      <p v-if="found.idle" class="mute">The set fitted opens {{ words.show(found.idle.open, 'time_short') }} at idle besides its dead time; under {{ words.show(found.idle.least, 'time_short') }} it hunts, so {{ words.show(found.idle.largest, 'injector_flow') }} each is the largest.
-        <template v-if="found.dead_times">Dead time: <template v-for="(row, i) in found.dead_times" :key="row.volts">{{ i ? ', ' : '' }}{{ words.show(row.time, 'time_short') }} at {{ words.show(row.volts, 'voltage') }}</template>.</template>
+      <p v-if="opening" class="mute">The set fitted opens {{ words.show(opening.idle.open, 'time_short') }} at idle besides its dead time; under {{ words.show(opening.idle.least, 'time_short') }} it hunts, so {{ words.show(opening.idle.largest, 'injector_flow') }} each is the largest.
+        <template v-if="opening.dead_times.length">Dead time: <template v-for="(row, i) in opening.dead_times" :key="row.volts">{{ i ? ', ' : '' }}{{ words.show(row.time, 'time_short') }} at {{ words.show(row.volts, 'voltage') }}</template>.</template>
       </p>
     </template>
   </section>

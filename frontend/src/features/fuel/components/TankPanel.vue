@@ -7,22 +7,10 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import { lasting } from '../logic'
 
 /** The tank by duty: what cannot be reached, how long and how far it lasts; its box with the surface of the worst. */
-interface Box { across: boolean; length: number; height: number; pickup: [number, number]; surface: [number, number]; way: string; covered: boolean; asked: number; left: number }
-interface Tank {
-  unknown?: string[]
-  volume: number | null
-  reserve: number
-  vent: number | null
-  vent_bore: number
-  filler: number | null
-  nozzle: number
-  duties: { id: string; name: string; lost: number; lasts: number | null; range: number | null; burned: number; end: number | null }[]
-  box?: Box
-}
 const words = useVocabulary()
 const { index } = useDuty('fuel')
-const options = computed(() => ({ view: 4, duty: index.value }))
-const { data } = useInstrument<Tank>('fuel', options)
+const options = computed(() => ({ duty: index.value }))
+const { data } = useInstrument('fuel/tank', options)
 const SCALE = 390
 const box = computed(() => data.value?.box ?? null)
 const unit = computed(() => SCALE / (box.value?.length ?? 1))

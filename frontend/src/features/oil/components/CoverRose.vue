@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue'
 import { checkOf, ends } from '../../../shared/bands'
 import { useBuild } from '../../../stores/build'
-import { askedOutline, fromRose, onRose, path, ROSE_G, type OilInstrument, type Point } from '../logic'
+import { askedOutline, fromRose, onRose, path, ROSE_G, type TiltedPan, type Point } from '../logic'
 
 /** What stays covered in every direction against what the duty asks; the point is dragged. */
-const props = defineProps<{ data: OilInstrument }>()
+const props = defineProps<{ data: TiltedPan }>()
 const emit = defineEmits<{ move: [forward: number, left: number] }>()
 const R = 100
 const GRAVITY = 9.80665

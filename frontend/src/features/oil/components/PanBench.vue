@@ -3,7 +3,6 @@ import { computed, ref, watch } from 'vue'
 import { useInstrument } from '../../../shared/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import type { OilInstrument } from '../logic'
 import CoverRose from './CoverRose.vue'
 import PressurePlot from './PressurePlot.vue'
 import TiltingPan from './TiltingPan.vue'
@@ -21,10 +20,11 @@ watch(duties, (all) => {
 }, { immediate: true })
 watch(index, () => (dragged.value = null))
 const options = computed(() => ({ duty: index.value, ...(dragged.value ?? {}) }))
-const { data } = useInstrument<OilInstrument>('oil', options)
+const { data } = useInstrument('oil/pan', options)
+const pan = computed(() => data.value?.pan ?? null)
 const move = (forward: number, left: number) => (dragged.value = { forward, left })
-const along = computed({ get: () => Math.round(100 * (data.value?.forward ?? 0)) / 100, set: (value: number) => move(value, data.value?.left ?? 0) })
-const across = computed({ get: () => Math.round(100 * (data.value?.left ?? 0)) / 100, set: (value: number) => move(data.value?.forward ?? 0, value) })
+const along = computed({ get: () => Math.round(100 * (pan.value?.forward ?? 0)) / 100, set: (value: number) => move(value, pan.value?.left ?? 0) })
+const across = computed({ get: () => Math.round(100 * (pan.value?.left ?? 0)) / 100, set: (value: number) => move(pan.value?.forward ?? 0, value) })
 const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none' : `${Math.abs(value).toFixed(2)} g ${value > 0 ? plus : minus}`)
 </script>
 
@@ -34,10 +34,10 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
       <h2 class="label">Oil in the pan: drag the acceleration</h2>
       <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
     </div>
-    <template v-if="data && !data.unknown">
+    <template v-if="pan">
       <div class="pair">
-        <TiltingPan :data="data" />
-        <CoverRose :data="data" @move="move" />
+        <TiltingPan :data="pan" />
+        <CoverRose :data="pan" @move="move" />
       </div>
       <div class="drag">
         <span class="label">Along</span>
@@ -47,7 +47,7 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
         <input v-model.number="across" type="range" min="-1.5" max="1.5" step="0.05" aria-label="Acceleration across" :aria-valuetext="way(across, 'turning left', 'turning right')" />
         <span class="figure">{{ way(across, 'turning left', 'turning right') }}</span>
       </div>
-      <p class="mute">{{ words.show(data.volume, 'volume') }} in the pan running, {{ words.show(data.rest_head, 'size') }} over the pickup at rest; the pan holds {{ words.show(data.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
+      <p class="mute">{{ words.show(pan.volume, 'volume') }} in the pan running, {{ words.show(pan.rest_head, 'size') }} over the pickup at rest; the pan holds {{ words.show(pan.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
         <button v-if="dragged" class="textlink" type="button" @click="dragged = null">back to the duty's braking</button>
       </p>
     </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { clip, path, withCrankcase, type OilInstrument, type Point } from '../logic'
+import { clip, path, withCrankcase, type TiltedPan, type Point } from '../logic'
 
 /** The pan from the side, to scale, in engine axes: its oil under the acceleration, the level at rest, the pickup. */
-const props = defineProps<{ data: OilInstrument }>()
+const props = defineProps<{ data: TiltedPan }>()
 const words = useVocabulary()
 const MM = 1000
 const flip = ([x, z]: Point): Point => [MM * x, -MM * z]

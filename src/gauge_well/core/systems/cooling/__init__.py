@@ -50,8 +50,8 @@ from gauge_well.core.systems.cooling import (
 )
 from gauge_well.core.systems.cooling.fan import electric_power
 from gauge_well.core.systems.cooling.gauge import Limiting, Shown, air_to_boil, limiting_ambient, shown
-from gauge_well.core.systems.cooling.instrument import instrument
 from gauge_well.core.systems.cooling.model import Cooling, Starts, core_of, heat_made, pick_fan, plant_of, prepare
+from gauge_well.core.systems.cooling.views import VIEWS
 from gauge_well.core.typing import Array, likely
 from gauge_well.core.working import Step
 
@@ -302,7 +302,7 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     declares=DECLARES,
     gives=gives,
-    instrument=instrument,
+    views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,

@@ -15,7 +15,7 @@ from gauge_well.core.facts import fact
 from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Context, Need, Result, System, gives_nothing
 from gauge_well.core.systems.exhaust import checks, facts, model, need, ranges, remedies, working
-from gauge_well.core.systems.exhaust.instrument import instrument
+from gauge_well.core.systems.exhaust.views import VIEWS
 from gauge_well.core.typing import Array
 
 PARTS = {"pipe": "Exhaust pipe", "room": "Room round the exhaust"}
@@ -138,7 +138,7 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     declares=DECLARES,
     gives=gives_nothing,
-    instrument=instrument,
+    views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
 )

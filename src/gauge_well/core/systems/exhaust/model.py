@@ -40,6 +40,7 @@ class Segment:
     bore: Value
     wall: Value
     length: Value
+    name: str
     part: Value
     bend: Value
     share: float
@@ -51,21 +52,28 @@ class Segment:
         return as_array(self.part) + self.bend
 
 
-def rows_of(facts: ExhaustFacts) -> list[tuple[Value, Value, Value, Value]]:
-    """(outside diameter, length, bend angle, loss) piece by piece; four pieces where only the whole is known."""
+def rows_of(facts: ExhaustFacts) -> list[tuple[str, Value, Value, Value, Value]]:
+    """(name, outside diameter, length, bend angle, loss) piece by piece; four pieces where only the whole is known."""
     if facts.pieces:
         return [_row(f"exhaust.pieces.{id}", piece) for id, piece in facts.pieces]
     outside = as_array(need(facts.pipe.diameter, "exhaust.pipe.diameter"))
     length, bends = need(facts.pipe.length, "exhaust.pipe.length"), need(facts.pipe.bends, "exhaust.pipe.bends")
     catalyst = PIECES["catalyst"][1] if facts.catalyst == "yes" else 0.0
-    silencer = SILENCERS[facts.silencer.type or "chambered"][1]
-    parts = (("pipe", 0.30, 0.0), ("catalyst", 0.10, catalyst), ("pipe", 0.30, 0.0), ("silencer", 0.30, silencer))
-    return [(outside, share * length, bends * share, loss) for _, share, loss in parts]
+    kind = facts.silencer.type or "chambered"
+    silencer = SILENCERS[kind][1]
+    plain = PIECES["pipe"][0]
+    parts = (
+        (plain, 0.30, 0.0),
+        (PIECES["catalyst"][0] if catalyst else plain, 0.10, catalyst),
+        (plain, 0.30, 0.0),
+        (f"{SILENCERS[kind][0]} silencer" if silencer else plain, 0.30, silencer),
+    )
+    return [(name, outside, share * length, bends * share, loss) for name, share, loss in parts]
 
 
-def _row(place: str, piece: PipeFacts) -> tuple[Value, Value, Value, Value]:
+def _row(place: str, piece: PipeFacts) -> tuple[str, Value, Value, Value, Value]:
     outside, length, bends = (need(getattr(piece, n), f"{place}.{n}") for n in ("diameter", "length", "bends"))
-    return outside, length, bends, loss_of(piece, place)
+    return PIECES[piece.piece or "pipe"][0], outside, length, bends, loss_of(piece, place)
 
 
 def segments_of(facts: ExhaustFacts) -> list[Segment]:
@@ -74,12 +82,12 @@ def segments_of(facts: ExhaustFacts) -> list[Segment]:
     ratio = need(facts.pipe.bend_ratio, "exhaust.pipe.bend_ratio")
     merge, lagged = need_number(facts.merge_after, "exhaust.merge_after"), need_number(facts.lagged, "exhaust.lagged")
     found = []
-    for i, (outside, length, angle, loss) in enumerate(rows_of(facts)):
+    for i, (name, outside, length, angle, loss) in enumerate(rows_of(facts)):
         # Drawn within their tolerances a thin tube and a thick wall may cross: some bore is always left.
         bore = np.maximum(as_array(outside) - 2.0 * wall, BORE_LEFT * as_array(outside))
         bend = bend_loss_crane(angle, ratio, friction_rough(rough / bore))
         half = facts.layout == "twin" or (facts.layout == "merged" and i < merge)
-        found.append(Segment(bore, wall, length, loss, bend, 0.5 if half else 1.0, i < lagged))
+        found.append(Segment(bore, wall, length, name, loss, bend, 0.5 if half else 1.0, i < lagged))
     return found
 
 

@@ -11,8 +11,8 @@ from gauge_well.core.reads import declared
 from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Context, Result, System, gives_nothing
 from gauge_well.core.systems.fuel import facts, figures, gas, judge, need, notices, pump, remedies, working
 from gauge_well.core.systems.fuel.circuit import circuit_of
-from gauge_well.core.systems.fuel.instrument import instrument
 from gauge_well.core.systems.fuel.network import Point, at_peak
+from gauge_well.core.systems.fuel.views import VIEWS
 from gauge_well.core.typing import likely
 
 PARTS = {
@@ -124,7 +124,7 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     declares=DECLARES,
     gives=gives_nothing,
-    instrument=instrument,
+    views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,

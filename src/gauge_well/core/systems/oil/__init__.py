@@ -23,8 +23,8 @@ from gauge_well.core.reads import (
 )
 from gauge_well.core.systems.base import Caution, Context, Result, System
 from gauge_well.core.systems.oil import checks, facts, model, need, ranges, remedies, working
-from gauge_well.core.systems.oil.instrument import instrument
 from gauge_well.core.systems.oil.pan import Pan, pan_of
+from gauge_well.core.systems.oil.views import VIEWS
 from gauge_well.core.typing import Array, likely
 
 PARTS = {
@@ -198,7 +198,7 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     declares=DECLARES,
     gives=gives,
-    instrument=instrument,
+    views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
 )

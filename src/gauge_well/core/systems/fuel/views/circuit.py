@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping
-from typing import Any
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gauge_well.core.facts import fact, need
 from gauge_well.core.flow.pipe import bore_area
-from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
@@ -48,21 +48,76 @@ def at_duty(value: Value, index: int, count: int) -> float:
     return float(np.broadcast_to(a, (*a.shape[:-2], count, a.shape[-1]))[..., index, 0].flat[0])
 
 
-def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, float]) -> dict[str, Any]:
+@dataclass(frozen=True)
+class CircuitPart:
+    """One part of the circuit with what stands in it; SI, pressures over the air outside. ``fill``: of the check that
+    speaks of it; ``lasts``: what is in a bowl [s]; ``to``: where a return goes."""
+
+    id: str
+    label: str
+    path: str
+    fill: float | None = None
+    flow: float | None = None
+    drop: float | None = None
+    speed: float | None = None
+    pressure: float | None = None
+    gain: float | None = None
+    inlet: float | None = None
+    margin: float | None = None
+    volts: float | None = None
+    amps: float | None = None
+    over: float | None = None
+    share: float | None = None
+    ceiling: float | None = None
+    wanted: float | None = None
+    lasts: float | None = None
+    to: str | None = None
+    temperature: float | None = None
+
+
+@dataclass(frozen=True)
+class PresetEntry:
+    """A usual circuit, the choices it is made of, and whether it is the one there is."""
+
+    id: str
+    label: str
+    choices: Mapping[str, str]
+    now: bool
+
+
+@dataclass(frozen=True)
+class CircuitFlows:
+    """What the engine burns, takes and can have [m3/s]; pressure at its inlet as it stands and as wanted [Pa]."""
+
+    burned: float
+    taken: float
+    able: float
+    rail: float
+    wanted: float
+
+
+@dataclass(frozen=True)
+class CircuitView:
+    """Parts of the feed in order, then of the return; ``limits``: the fullest. None of it where a pump is not known."""
+
+    rail_kind: str | None
+    lift_kind: str | None
+    presets: Sequence[PresetEntry]
+    unknown: Sequence[str]
+    parts: Sequence[CircuitPart]
+    limits: str | None
+    flows: CircuitFlows | None
+
+
+def show(context: Context, circuit: Circuit, index: int, options: Options) -> CircuitView:
     """Parts of the feed in order, then of the return; flows [m3/s], pressures over the air outside [Pa]."""
     count = len(context.duties.cases)
     op = circuit.idle if options.get("idle", 0.0) >= 0.5 else context.peak
-    out: dict[str, Any] = {
-        "rail_kind": circuit.facts.regulator.place,
-        "lift_kind": circuit.facts.lift,
-        "presets": [
-            {"id": id, "label": p.label, "choices": dict(p.choices), "now": is_now(circuit, p.choices)}
-            for id, p in PRESETS.items()
-        ],
-    }
+    presets = [PresetEntry(id, p.label, p.choices, is_now(circuit, p.choices)) for id, p in PRESETS.items()]
+    bare = CircuitView(circuit.facts.regulator.place, circuit.facts.lift, presets, [], [], None, None)
     missing = missing_of(circuit)
     if missing:
-        return out | {"unknown": [field for fields in missing.values() for field in fields]}
+        return replace(bare, unknown=[field for fields in missing.values() for field in fields])
     network = network_of(context, circuit, op.speed, options.get("voltage"))
     point = network.at(op)
     fills = {
@@ -77,24 +132,23 @@ def show(context: Context, circuit: Circuit, index: int, options: Mapping[str, f
     if has_injectors(circuit):
         found = inj.injectors(circuit, op, context, point.rail)
         share = pick(found.share)
-        parts.append(
-            _part("injectors", "injectors", "injectors.flow", flow=pick(found.flow), drop=pick(found.pressure))
-            | {"share": min(share, 9.99), "ceiling": circuit.ceiling}
-        )
+        numbers = {"flow": pick(found.flow), "drop": pick(found.pressure), "share": min(share, 9.99)}
+        parts.append(_part("injectors", "injectors", "injectors.flow", **numbers, ceiling=circuit.ceiling))
         fills["injector_duty"] = min(share / circuit.ceiling, 9.99)
-    for part in parts:
-        own = [fills[id] for id in SPEAKS.get(part["id"], ()) if id in fills]
-        part["fill"] = max(own) if own else None
-    fullest = max((p for p in parts if p["fill"] is not None), key=lambda p: p["fill"], default=None)
-    return out | {
-        "parts": parts,
-        "limits": None if fullest is None else fullest["id"],
-        "burned": pick(demand(op, circuit) * circuit.fact("burned_share")),
-        "taken": pick(point.taken),
-        "able": pick(point.able),
-        "rail": pick(point.rail),
-        "wanted": pick(point.back),
-    }
+    filled = [replace(part, fill=_fill(part, fills)) for part in parts]
+    fullest = max((p for p in filled if p.fill is not None), key=lambda p: p.fill or 0.0, default=None)
+    flows = CircuitFlows(
+        burned=pick(demand(op, circuit) * circuit.fact("burned_share")),
+        taken=pick(point.taken),
+        able=pick(point.able),
+        rail=pick(point.rail),
+        wanted=pick(point.back),
+    )
+    return replace(bare, parts=filled, limits=None if fullest is None else fullest.id, flows=flows)
+
+
+def _fill(part: CircuitPart, fills: Mapping[str, float]) -> float | None:
+    return max((fills[id] for id in SPEAKS.get(part.id, ()) if id in fills), default=None)
 
 
 def is_now(circuit: Circuit, choices: Mapping[str, str]) -> bool:
@@ -102,32 +156,30 @@ def is_now(circuit: Circuit, choices: Mapping[str, str]) -> bool:
     return all(fact(circuit.facts, name) == choice for name, choice in choices.items())
 
 
-def _part(id: str, label: str, path: str, **numbers: float) -> dict[str, Any]:
-    return {"id": id, "label": label, "path": f"fuel.{path}", **numbers}
+def _part(id: str, label: str, path: str, **numbers: float) -> CircuitPart:
+    return CircuitPart(id, label, f"fuel.{path}", **numbers)  # type: ignore[arg-type]
 
 
-def _line(circuit: Circuit, id: str, label: str, name: str, flow: float, drop: float) -> dict[str, Any]:
+def _line(circuit: Circuit, id: str, label: str, name: str, flow: float, drop: float) -> CircuitPart:
     bore = as_array(need(fact(circuit.facts, f"{name}.bore"), f"fuel.{name}.bore"))
     return _part(id, label, f"{name}.bore", flow=flow, drop=drop, speed=flow / float(bore_area(bore).flat[0]))
 
 
-def parts_of(point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+def parts_of(point: Point, pick: Callable[[Value], float]) -> Iterator[CircuitPart]:
     """Every part from the tank to the engine and back, with what stands in it."""
     network, circuit = point.network, point.network.circuit
     yield from _feed(circuit, network, point, pick)
     yield from _back(circuit, point, pick)
 
 
-def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[CircuitPart]:
     """From the tank to the engine."""
     facts = circuit.facts
     through, drawn, taken = pick(point.through), pick(point.drawn), pick(point.taken)
     first = -pick(point.tank_pull)
     yield _part("tank", "tank", "tank.volume", flow=drawn)
-    yield _line(circuit, "suction", "pickup and sieve", "suction", drawn, pick(point.tank_pull)) | {
-        "pressure": first,
-        "margin": pick(circuit.over_boiling(point.tank_pull)),
-    }
+    suction = _line(circuit, "suction", "pickup and sieve", "suction", drawn, pick(point.tank_pull))
+    yield replace(suction, pressure=first, margin=pick(circuit.over_boiling(point.tank_pull)))
     if facts.water_bowl == "yes":
         yield _part("water", "water bowl", "water_bowl", flow=drawn)
     if facts.lift != "none":
@@ -154,7 +206,7 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     yield _part("end", ENDS[facts.injection or "port"], "regulator.pressure", **end)
 
 
-def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[CircuitPart]:
     pot = circuit.facts.lift == "pot"
     pump = network.lift.pump if network.lift is not None else network.booster
     flow, gain = pick(point.lifted) if pot else pick(point.through), pick(point.lift_gain)
@@ -170,13 +222,10 @@ def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
         hose = _line(
             circuit, "pot_hose", "hose", "pot_line", pick(point.through), pick(circuit.pot_drop(point.through))
         )
-        yield hose | {
-            "margin": pick(circuit.over_boiling(-point.inlet)),
-            "pressure": pick(point.inlet),
-        }
+        yield replace(hose, margin=pick(circuit.over_boiling(-point.inlet)), pressure=pick(point.inlet))
 
 
-def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Iterator[dict[str, Any]]:
+def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Iterator[CircuitPart]:
     """From the engine back to the tank: the regulator's flow, or what spills."""
     facts = circuit.facts
     flow = point.returned if facts.regulator.place == "returned" else point.spilled
@@ -185,7 +234,6 @@ def _back(circuit: Circuit, point: Point, pick: Callable[[Value], float]) -> Ite
         yield _part("regulator", "regulator", "regulator.pressure", flow=pick(flow), pressure=stands)
     elif pick(point.spilled) <= 0.0:
         return
-    yield _line(circuit, "return", "return", "return_line", pick(flow), pick(circuit.return_drop(flow))) | {
-        "to": facts.return_to if facts.lift == "pot" else "tank",
-        "temperature": pick(tank.return_temperature(point)),
-    }
+    back = _line(circuit, "return", "return", "return_line", pick(flow), pick(circuit.return_drop(flow)))
+    to = facts.return_to if facts.lift == "pot" else "tank"
+    yield replace(back, to=to, temperature=pick(tank.return_temperature(point)))
