@@ -39,6 +39,18 @@ def largest(value: Value) -> float:
     return float(value) if isinstance(value, float | int) else float(value.max())
 
 
+def over_duties(value: Value) -> Array:
+    """Largest over the duties (and power steps), for each sample."""
+    a = as_array(value)
+    return a if a.ndim < 2 else a.reshape(-1, a.shape[-1]).max(axis=0)
+
+
+def duty_value(value: Value, duty: int) -> float:
+    """The likely number of one duty, of an array that ends in (duty, sample); the first power step where there are more."""
+    a = as_array(value)
+    return float(a.flat[0] if a.ndim < 2 else a[..., duty if a.shape[-2] > 1 else 0, 0].flat[0])
+
+
 def duty_values(array: Array, count: int) -> list[float]:
     """Numbers of an array on the duty axis at the first power step and sample."""
     a = np.asarray(array, dtype=np.float64)

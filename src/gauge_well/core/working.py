@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from gauge_well.core.typing import Value, as_array
+from gauge_well.core.typing import Value, duty_value
 
 
 @dataclass(frozen=True)
@@ -37,12 +37,7 @@ class Working:
 
     def pick(self, value: Value) -> float:
         """Return the number of ``value`` that belongs to this duty at the wanted power."""
-        array = as_array(value)
-        if array.ndim < 2:
-            return float(array.flat[0])
-        # Axes are (..., duty, sample): the duty axis is the last but one.
-        duty = self.index if array.shape[-2] > 1 else 0
-        return float(array[..., duty, 0].flat[0])
+        return duty_value(value, self.index)
 
     def add(
         self,

@@ -71,7 +71,7 @@ def _serve(app: OpenAPI, pages: dict[str, Page]) -> None:
             document.append(api_document(app))
         return jsonify(document[0])
 
-    @app.route("/api/<path:rest>")
+    @app.route("/api/<path:rest>", methods=["GET", "POST"])
     def no_api(rest: str) -> Response:
         return problems.problem(404, "not_found", "There is nothing at this address.")
 

@@ -1,7 +1,7 @@
 """What the engine's rules fill in where nothing is stated: it must fit the engine it serves."""
 
 from gauge_well.core.engine.facts import fill
-from gauge_well.core.systems.oil.facts import fill as oil_rules
+from gauge_well.core.systems.oil.rules import fill as oil_rules
 from gauge_well.services.sizing import size_document
 from tests.support import ROAD, NumbersCase, changed
 

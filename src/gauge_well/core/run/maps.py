@@ -171,7 +171,7 @@ def _fill(case: BuildCase, context: Context, point: Case) -> Array:
     spread = replace(context, duties=duties, mean=mean, peak=mean, given={})
     spread = hand_on(spread, case, Memory(0))
     solved = prepare(spread, plant_of(spread, case.systems[COOLING]), only_on=True)
-    heat = heat_made(solved, spread, mean)
+    heat = heat_made(spread, solved, mean)
     shape = np.broadcast_shapes(heat.shape, solved.capacity.shape)
     carried = np.broadcast_to(solved.capacity, shape)
     fill = ratio_fill(np.broadcast_to(heat, shape), carried)

@@ -16,7 +16,7 @@ from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Rule, Way
 from gauge_well.core.reads import Declared
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value
 from gauge_well.core.validity import Look, Notice
 from gauge_well.core.working import Step
 
@@ -308,9 +308,3 @@ class System:
 def gives_nothing(context: Context, facts: Any) -> Mapping[str, Array]:
     """For systems that hand nothing to others."""
     return {}
-
-
-def over_duties(array: Value) -> Array:
-    """Largest over the duties (and power steps), for each sample."""
-    a = as_array(array)
-    return a if a.ndim < 2 else a.reshape(-1, a.shape[-1]).max(axis=0)

@@ -78,8 +78,8 @@ class Cold(NumbersCase):
         context, cooling = solved(raw)
         at = float(np.ravel(cooling.plant.thermostat)[0]) - 5.0
         leak = float(core_shed_at(cooling, np.full((1, 1, 1), at), pick_fan(cooling.airs, 0))[0, 0, 0]) / (at - 273.15)
-        expected = at - float(heat_made(cooling, context, context.mean)[0, 0, 0]) / (80.0 + 20.0 + leak)
-        self.close(circuit.overcooled_ambient(cooling, context, context.mean)[0, 0, 0], expected, abs=0.1)
+        expected = at - float(heat_made(context, cooling, context.mean)[0, 0, 0]) / (80.0 + 20.0 + leak)
+        self.close(circuit.overcooled_ambient(context, cooling, context.mean)[0, 0, 0], expected, abs=0.1)
         self.between(leak, 1.0, 60.0)
 
     def test_more_heaters_cool_it_sooner(self) -> None:

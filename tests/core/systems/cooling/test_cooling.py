@@ -88,7 +88,7 @@ class Gauge(NumbersCase):
     def test_shown_temperature_balances(self) -> None:
         """Heat shed at the shown temperature, thermostat where it then stands, is heat made."""
         context, _, c = solved(changed(STEADY, cooling__fan__drive="none", cooling__fan__diameter=None))
-        heat = heat_made(c, context, context.mean)
+        heat = heat_made(context, c, context.mean)
         seen = shown(c, heat)
         off = model.pick_fan(c.airs, 0)
         shed = shed_at(c, seen.steady, off)
@@ -113,7 +113,7 @@ class Gauge(NumbersCase):
     def test_more_heat_reads_hotter(self) -> None:
         """But for half the fan's own band: a fan that never stops holds the lower end of it."""
         context, _, c = solved(STEADY)
-        heat = heat_made(c, context, context.mean) * np.array([0.2, 0.6, 1.0, 1.4, 2.5])[:, None, None]
+        heat = heat_made(context, c, context.mean) * np.array([0.2, 0.6, 1.0, 1.4, 2.5])[:, None, None]
         steady = shown(c, heat).steady
         self.assertTrue(
             bool(np.all(np.diff(steady, axis=0) > -0.5 * (c.plant.facts.fan_on - c.plant.facts.fan_off) - 0.02))
@@ -121,7 +121,7 @@ class Gauge(NumbersCase):
 
     def test_the_fan_shares_its_time(self) -> None:
         context, _, c = solved(STEADY)
-        seen = shown(c, heat_made(c, context, context.mean))
+        seen = shown(c, heat_made(context, c, context.mean))
         self.between(seen.fan_share, 0.0, 1.0)
         facts = c.plant.facts
         sharing = (seen.fan_share > 0.0) & (seen.fan_share < 1.0)
@@ -201,7 +201,7 @@ class Parts(NumbersCase):
             },
         )
         c = prepare(context, plant_of(context, facts))
-        self.close(heat_made(c, context, context.mean) / c.capacity, 1.0, abs=0.04)
+        self.close(heat_made(context, c, context.mean) / c.capacity, 1.0, abs=0.04)
 
     def test_the_needed_fan_just_serves(self) -> None:
         """On the core that is fitted, in town: the fan asked for and no larger one gives a fill of one, to 3 %; a duty

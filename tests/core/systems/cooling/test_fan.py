@@ -6,8 +6,8 @@ from scipy.optimize import brentq
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import with_facts
 from gauge_well.core.systems.cooling.air import AirPath, zones
-from gauge_well.core.systems.cooling.facts import refuse
 from gauge_well.core.systems.cooling.fan import Curve, curve_of, electric_power, fan_of
+from gauge_well.core.systems.cooling.refusals import refuse
 from tests.core.systems.cooling.test_air import face_velocity, path
 from tests.support import ROAD, NumbersCase, changed, check_of, facts_of, report
 

@@ -127,7 +127,7 @@ class Preheat(NumbersCase):
         context = context_of(changed(ROAD, **more))
         facts = facts_of(changed(ROAD, **more), "cooling")
         cooling = prepare(context, plant_of(context, facts))
-        both = heat_made(cooling, context, context.mean) + front.heat_in_front(context, facts, context.mean)
+        both = heat_made(context, cooling, context.mean) + front.heat_in_front(context, facts, context.mean)
         self.close(both, context.mean.heat_to_coolant + context.mean.heat_to_oil, rel=1e-6)
 
 

@@ -26,7 +26,7 @@ def course(raw: dict, index: int = 0):
     context = context_of(raw)
     one = at_duty(context, index, None)
     cooling = prepare(one, plant_of(one, facts_of(raw, "cooling")))
-    return one, cooling, time.course(cooling, one)
+    return one, cooling, time.course(one, cooling)
 
 
 class Following(NumbersCase):
@@ -41,7 +41,7 @@ class Following(NumbersCase):
         raw = climbs(STEEP, LONG)
         context = context_of(raw)
         cooling = prepare(context, plant_of(context, facts_of(raw, "cooling")))
-        starts = time.chained(cooling, context)
+        starts = time.chained(context, cooling)
         _, _, first = course(raw)
         self.close(starts.coolant[0, 1, 0], first.trace.coolant[-1, 0], abs=0.05)
         self.close(starts.metal[0, 1, 0], first.trace.metal[-1, 0], abs=0.05)
@@ -62,7 +62,7 @@ class Following(NumbersCase):
             ],
         )
         context = context_of(raw)
-        starts = time.chained(prepare(context, plant_of(context, facts_of(raw, "cooling"))), context)
+        starts = time.chained(context, prepare(context, plant_of(context, facts_of(raw, "cooling"))))
         self.assertGreater(float(starts.coolant[0, 0, 0]), float(starts.coolant[0, 2, 0]))
         self.assertNotEqual(float(starts.coolant[0, 1, 0]), float(starts.coolant[0, 0, 0]))
 
@@ -84,7 +84,7 @@ class Course(NumbersCase):
         """Half an hour of a steady duty ends where the balance puts it, or in the fan's band about it."""
         raw = changed(ROAD, duties=[LONG])
         one, cooling, found = course(raw)
-        steady = float(shown(cooling, heat_made(cooling, one, one.mean)).steady[0, 0, 0])
+        steady = float(shown(cooling, heat_made(one, cooling, one.mean)).steady[0, 0, 0])
         self.close(found.trace.coolant[-1, 0], steady, abs=3.5)
 
     def test_soak_after_full_load_and_after_idle(self) -> None:
@@ -113,7 +113,7 @@ class Course(NumbersCase):
     def test_warm_up_by_hand(self) -> None:
         """With the thermostat shut nearly all heat stays: (Cm + Cc) dT / Q to its opening, within a quarter."""
         one, cooling, found = course(changed(ROAD, duties=[LONG | {"ambient": "10 C"}]))
-        heat = float(heat_made(cooling, one, one.mean)[0, 0, 0])
+        heat = float(heat_made(one, cooling, one.mean)[0, 0, 0])
         thermostat = float(np.ravel(cooling.plant.thermostat)[0])
         by_hand = float(np.ravel(cooling.plant.heat_capacity)[0]) * (thermostat - 283.15) / heat
         self.close(found.warm_up.first_over(thermostat), by_hand, rel=0.25)
@@ -126,7 +126,7 @@ class Course(NumbersCase):
         self.assertEqual(set(times), {"fan", "belt", "thermostat"})
         for failure in found.failures:
             self.assertLess(failure.to_limit, failure.to_boil)
-        heat = float(heat_made(cooling, one, one.mean)[0, 0, 0])
+        heat = float(heat_made(one, cooling, one.mean)[0, 0, 0])
         least = float(np.ravel(cooling.plant.metal + 0.5 * cooling.plant.liquid)[0])
         rise = float(np.ravel(cooling.plant.limit)[0]) - float(found.trace.coolant[-1, 0])
         # Nothing shed at all would be the soonest (one lump, by hand).

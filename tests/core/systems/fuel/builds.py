@@ -6,7 +6,7 @@ from typing import Any
 
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.circuit import Circuit, circuit_of
-from gauge_well.core.systems.fuel.facts import PRESETS
+from gauge_well.core.systems.fuel.presets import PRESETS
 from tests.support import ROAD, changed, context_of, facts_of
 
 # The worked example: 200 kW turbo five, 340 g/kWh, 550 cc/min at 3 bar each. 13.8 V less 0.3 in the loom is 13.5.

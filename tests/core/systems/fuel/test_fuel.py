@@ -56,7 +56,7 @@ class Injectors(NumbersCase):
 
     def test_dead_headed_rail_gives_up_the_line(self) -> None:
         context, c = circuit(changed(FIVE, fuel__regulator__place="dead_headed", fuel__line__bore="5 mm"))
-        found = inj.injectors(c, context.peak, context)
+        found = inj.injectors(context, c, context.peak)
         taken = demand(context.peak, c)
         # The filter stands ahead of a regulator at the tank.
         self.close(found.pressure, 3e5 - (c.line_drop(taken) - c.filter_drop(taken)), rel=1e-9)
@@ -81,8 +81,8 @@ class Injectors(NumbersCase):
         raw = changed(FIVE, engine__cylinders="8", engine__rated_speed="5000 rpm", fuel__injectors__count="2")
         raw = with_fuel(raw, injector_firing="throttle", injectors__flow="1500 cc/min")
         context, c = circuit(raw)
-        self.close(inj.openings(c, context), 4.0)
-        self.close(inj.injectors(c, context.peak, context).dead_share[0, 2, 0], 4 * 1e-3 * 5000 / 120, rel=1e-6)
+        self.close(inj.openings(context, c), 4.0)
+        self.close(inj.injectors(context, c, context.peak).dead_share[0, 2, 0], 4 * 1e-3 * 5000 / 120, rel=1e-6)
 
     def test_a_second_set_adds_its_flow(self) -> None:
         both = self.duty(fuel__staged__flow="550 cc/min", fuel__injectors__dead_time="0")
@@ -92,7 +92,7 @@ class Injectors(NumbersCase):
         """Fuel an idling cycle, over cylinders and injector flow: 0.9 to 1.1 kg/h of a 2.5 L four (common practice)
         at 380 cc/min is 2.2 ms at 800 rpm; four times the injector leaves a quarter and hunts."""
         context, c = circuit(with_fuel(ROAD, regulator__reference="manifold"))
-        found = inj.idle_pulse(c, context)
+        found = inj.idle_pulse(context, c)
         idle = c.idle
         by_hand = burned(idle, c.fuel) / (idle.speed / 120) / 4 / (380 / 6e7)
         self.close(found.open, by_hand, rel=1e-9)
@@ -104,7 +104,7 @@ class Injectors(NumbersCase):
 
     def test_the_largest_that_idles_just_idles(self) -> None:
         context, c = circuit(FIVE)
-        largest = float(np.min(inj.idle_pulse(c, context).largest))
+        largest = float(np.min(inj.idle_pulse(context, c).largest))
         raw = with_fuel(FIVE, injectors__flow=f"{largest * 6e7:.6f} cc/min")
         self.close(check_of(report(raw), "fuel", "idle_pulse")["fill"], 1.0, rel=1e-6)
 

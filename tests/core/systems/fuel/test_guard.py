@@ -6,9 +6,9 @@ from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.media import fuels
 from gauge_well.core.media.fuels import FUELS, blend
 from gauge_well.core.systems.fuel import change, guard
-from gauge_well.core.systems.fuel.facts import PRESETS
 from gauge_well.core.systems.fuel.facts_guard import STOPS
 from gauge_well.core.systems.fuel.network import network_of
+from gauge_well.core.systems.fuel.presets import PRESETS
 from gauge_well.core.typing import likely
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
 from tests.support import ROAD, NumbersCase, changed, check_of, drawn, report

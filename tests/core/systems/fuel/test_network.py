@@ -8,8 +8,8 @@ import numpy as np
 from scipy.optimize import root
 
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
-from gauge_well.core.systems.fuel.facts import PRESETS
 from gauge_well.core.systems.fuel.network import Network, Point, network_of, return_limited
+from gauge_well.core.systems.fuel.presets import PRESETS
 from gauge_well.core.systems.fuel.pump import curve_of
 from gauge_well.core.typing import likely
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel

@@ -145,7 +145,7 @@ class Heat(NumbersCase):
         march = solve_ivp(
             lambda t, y: [(heat - tank.TANK_STILL * area * (y[0] - 308.15)) / mass], (0, 2400), [308.15], rtol=1e-9
         )
-        self.close(tank.tank_end(c, context, np.array([[[heat]]])).flat[0], march.y[0, -1], abs=1e-3)
+        self.close(tank.tank_end(context, c, np.array([[[heat]]])).flat[0], march.y[0, -1], abs=1e-3)
 
     def test_heat_of_a_returned_rail(self) -> None:
         """100 W of a hot rail (common practice), and the pump's watts in what goes back."""

@@ -5,7 +5,7 @@ import json
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.systems.fuel.facts import PRESETS
+from gauge_well.core.systems.fuel.presets import PRESETS
 from gauge_well.core.systems.fuel.views import VIEWS
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
 from tests.support import ROAD, NumbersCase, changed, check_of, drawn, report

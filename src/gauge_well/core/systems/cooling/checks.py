@@ -11,22 +11,21 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.geometry.stack import MOVING_PARTS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.cooling import front, tested
+from gauge_well.core.systems.cooling import front
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, heat_made
+from gauge_well.core.systems.cooling.model import Cooling, heat_made
 from gauge_well.core.systems.cooling.stack import Layer, layers, room_left
 from gauge_well.core.typing import Array, Value, as_array, duty_values, likely
-from gauge_well.core.validity import Notice
 
 
 def heat_check(
-    cooling: Cooling, context: Context, mean: Operation, weather: Callable[[], tuple[Array, Array]] | None = None
+    context: Context, cooling: Cooling, mean: Operation, weather: Callable[[], tuple[Array, Array]] | None = None
 ) -> Check:
     """Heat made against heat shed with the coolant at its limit, for as long as the duty lasts.
 
     ``weather``: limiting ambient of each duty [K], and after how long it boils [s], for the sentences.
     """
-    heat = heat_made(cooling, context, mean)
+    heat = heat_made(context, cooling, mean)
     carried = cooling.capacity
     if mean is not context.mean:
         carried = cooling.capacity_at(front.heat_in_front(context, cooling.plant.facts, mean))
@@ -171,56 +170,3 @@ def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
         ratio_fill(size, room),
         sentences=lambda: (Sentence(template, values | {"room": (likely(room), "length")}),),
     )
-
-
-def notices(cooling: Cooling, context: Context) -> list[Notice]:
-    """Rules of thumb and ranges: said, not judged."""
-    found: list[Notice] = []
-    cases = context.duties.cases
-    speeds = duty_values(cooling.plant.hose_speed, len(cases))
-    worst = int(np.argmax(speeds))
-    if speeds[worst] > HOSE_SPEED * 1.001:
-        found.append(
-            Notice(
-                "hose_speed",
-                Sentence(
-                    "Coolant runs at {v} in the hose; {guide} is the guide. A larger hose costs the pump less.",
-                    {"v": (speeds[worst], "speed_m_s"), "guide": (HOSE_SPEED, "speed_m_s")},
-                ),
-                "cooling.hose.bore",
-                cases[worst].id,
-            )
-        )
-    lacks = tested.missing(cooling.plant.facts)
-    if lacks:
-        said = ", ".join(name.removeprefix("test_").replace("_", " ") for name in lacks)
-        template = "The core's test is not used: its {lacks} is missing; one point wants all four figures."
-        found.append(Notice("test_incomplete", Sentence(template, {"lacks": said}), f"cooling.{lacks[0]}"))
-    reynolds = duty_values(cooling.plant.fluid.reynolds, len(cases))
-    slow = [i for i, case in enumerate(cases) if reynolds[i] < 2300.0 and case.kind != "idle"]
-    if slow:
-        i = min(slow, key=lambda k: reynolds[k])
-        found.append(
-            Notice(
-                "laminar",
-                Sentence(
-                    "Coolant in the tubes is laminar (Re {re}): more flow, or more passes, helps more "
-                    "here than a thicker core.",
-                    {"re": f"{reynolds[i]:.0f}"},
-                ),
-                "cooling.coolant_flow",
-                cases[i].id,
-            )
-        )
-    if cooling.plant.facts.fan.drive == "none":
-        slow_air = [case for case in cases if case.air_speed < 5.0]
-        if slow_air:
-            found.append(
-                Notice(
-                    "no_fan",
-                    Sentence("No fan is fitted and {duty} brings hardly any air.", {"duty": slow_air[0].name.lower()}),
-                    "cooling.fan.drive",
-                    slow_air[0].id,
-                )
-            )
-    return found

@@ -2,20 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
-import numpy as np
-
-from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import Rule, Way, ways_of
-from gauge_well.core.heat.louvred_core import tube_width
+from gauge_well.core.facts import Way, ways_of
 from gauge_well.core.systems.cooling import facts_air, facts_front, facts_loop
-from gauge_well.core.systems.cooling.facts_air import AirFacts, fill_air
-from gauge_well.core.systems.cooling.facts_front import FrontFacts, fill_front
-from gauge_well.core.systems.cooling.facts_loop import LoopFacts, fill_loop
-from gauge_well.core.typing import Value, as_array, likely
+from gauge_well.core.systems.cooling.facts_air import AirFacts
+from gauge_well.core.systems.cooling.facts_front import FrontFacts
+from gauge_well.core.systems.cooling.facts_loop import LoopFacts
 
 
 @dataclass(frozen=True)
@@ -25,95 +19,3 @@ class CoolingFacts(LoopFacts, FrontFacts, AirFacts):
 
 # How each is measured in a workshop.
 WAYS: Mapping[str, Way] = ways_of(CoolingFacts, {**facts_air.WAYS, **facts_front.WAYS, **facts_loop.WAYS})
-
-
-def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
-    """Defaults: a known core's fins, a known fan's curve, air path and coolant. The first rule of a field stands."""
-    rules: dict[str, Rule] = {}
-
-    def rule(name: str, value: Any, note: str) -> None:
-        if given.get(name) is None and name not in rules:
-            rules[name] = Rule(value, note)
-
-    for part in (fill_air, fill_front, fill_loop):
-        part(given, context, rule)
-    return rules
-
-
-def _crossed(high: Value | None, low: Value | None) -> bool:
-    return high is not None and low is not None and bool(np.any(as_array(low) >= high))
-
-
-def refuse(facts: CoolingFacts) -> None:
-    """Raise :class:`CoreError` where facts contradict each other."""
-    if _crossed(facts.fan_on, facts.fan_off):
-        raise CoreError(
-            "fan_thresholds",
-            "cooling.fan_off",
-            facts.fan_off,
-            "below the temperature it comes on at",
-            "The fan goes off at or above the temperature it comes on at.",
-        )
-    if facts.fan_stages == "staged" and _crossed(facts.fan_on_second, facts.fan_on):
-        raise CoreError(
-            "fan_thresholds",
-            "cooling.fan_on_second",
-            facts.fan_on_second,
-            "above the temperature the first comes on at",
-            "The second fan comes on at or below the first.",
-        )
-    if facts.fan.table is not None:
-        _refuse_curve(facts.fan.table)
-    _refuse_rows(facts)
-    for name, rows in (("hose_feed", facts.hose_feed), ("hose_back", facts.hose_back)):
-        _refuse_bores(name, rows or ())
-
-
-NARROWEST = 3e-3  # m; a narrower hose carries no engine's coolant, and a typing slip is far likelier
-
-
-def _refuse_bores(name: str, rows: Sequence[Sequence[Value]]) -> None:
-    for number, row in enumerate(rows, 1):
-        if likely(row[0]) < NARROWEST:
-            raise CoreError(
-                "bore",
-                f"cooling.{name}",
-                likely(row[0]),
-                f"{1e3 * NARROWEST:.0f} mm or more",
-                f"Row {number}: nothing flows through a bore of {1e3 * likely(row[0]):.3g} mm.",
-            )
-
-
-def _refuse_rows(facts: CoolingFacts) -> None:
-    """Flat tubes lie along the air: a row has no less of the depth than its tubes are thick."""
-    if (
-        facts.core.tubes == "plate"
-        or facts.core.depth is None
-        or facts.core.rows is None
-        or facts.core.tube_height is None
-    ):
-        return
-    if likely(tube_width(facts.core.depth, facts.core.rows)) <= likely(facts.core.tube_height):
-        raise CoreError(
-            "rows_too_many",
-            "cooling.core.rows",
-            likely(facts.core.rows),
-            "rows of flat tubes that fit in the core's depth",
-            "So many rows of flat tubes do not fit in the core's depth.",
-        )
-
-
-def _refuse_curve(rows: tuple[tuple[float, ...], ...]) -> None:
-    flows, pressures = (np.array([float(np.ravel(row[i])[0]) for row in rows]) for i in (0, 1))
-    if len(rows) < 2 or flows[0] < 0.0 or np.any(np.diff(flows) <= 0.0) or np.any(np.diff(pressures) >= 0.0):
-        raise CoreError(
-            "fan_table",
-            "cooling.fan.table",
-            None,
-            "flow rising and pressure falling from line to line",
-            "The fan's curve wants two points or more, from shut off to free air: flow rising, pressure falling.",
-        )
-    if pressures[-1] < 0.0:
-        raise CoreError(
-            "fan_table", "cooling.fan.table", float(pressures[-1]), "0 or more", "The fan's curve falls below nought."
-        )

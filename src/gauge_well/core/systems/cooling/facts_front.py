@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
 from gauge_well.core.facts import YES_NO, Way, choice, fact, quantity, role
 from gauge_well.core.parts.core import CORE, CoreFacts
 from gauge_well.core.typing import Value
 
-CONDENSER_DEPTH, GAP = 0.020, 0.010
 SIZES = ("width", "height", "depth")
 
 
@@ -73,18 +71,3 @@ def missing(facts: FrontFacts) -> tuple[str, ...]:
         for size in SIZES
     ]
     return tuple(name for name in names if fact(facts, name) is None)
-
-
-def fill_front(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]], rule: Callable[..., None]) -> None:
-    """Nothing in front unless stated, but the condenser of air conditioning that a duty runs; usual gaps."""
-    cooled = any(
-        name.endswith(".air_conditioning") and value == "yes" for name, value in context.get("duties", {}).items()
-    )
-    if cooled:
-        rule("condenser_front", "yes", "a duty runs the air conditioning: its condenser stands before the core")
-    else:
-        rule("condenser_front", "no", "none stated")
-    rule("condenser.depth", CONDENSER_DEPTH, "a usual condenser")
-    rule("charge_front", "no", "none stated")
-    rule("oil_front", "no", "none stated")
-    rule("front_gap", GAP, "usual")

@@ -2,11 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
-
-import numpy as np
 
 from gauge_well.core.facts import YES_NO, Way, choice, quantity, role, table
 from gauge_well.core.parts.coolant_pump import COOLANT_PUMP, CoolantPumpFacts
@@ -45,7 +42,6 @@ FITTINGS: Mapping[str, float] = {
     "branch": 1.5,
     "valve": 2.5,
 }
-USUAL_RUN, REMOTE_RUN = 0.7, 3.5  # m of hose or pipe each way (common practice)
 VENTS: Mapping[str, float] = {"none": 0.0, "vent": 1.0}
 RUN_HELP = (
     "One piece a line: `38 mm, 700 mm, bend`. Pieces: straight, bend, tight, tee, branch, valve, or a loss factor."
@@ -174,33 +170,3 @@ WAYS: Mapping[str, Way] = {
     "engine_outlet_height": Way("above", "Floor to the middle of the neck."),
     "pump_inlet_height": Way("above", "Floor to the middle of the neck."),
 }
-
-
-def fill_loop(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]], rule: Callable[..., None]) -> None:
-    """Defaults of a usual loop: capped, half and half, a closing bypass, one heater that is not counted on."""
-    machine, engine = context.get("machine", {}), context.get("engine", {})
-    rule("cap_pressure", 103e3, "15 psi cap")
-    rule("glycol", 0.5, "half and half")
-    rule("coolant_flow_is", "here", "as typed")
-    rule("hose.bore", 0.038, "a common hose")
-    rule("gearbox_cooler", "no", "none stated")
-    rule("pump.drive", "belt", "the engine's own")
-    rule("pump.ratio", 1.0, "standard pulleys")
-    rule("thermostat_kind", "fitted", "as built")
-    rule("bypass", "closing", "usual")
-    rule("restrictor", "none", "none stated")
-    remote = given.get("opening") == "remote"
-    run = REMOTE_RUN if remote else USUAL_RUN
-    rule("hose.length", run, "engine and core apart" if remote else "core before the engine")
-    cabin = machine.get("kind") in ("road_car", "off_road", "van", "truck")
-    rule("heater.count", 1.0 if cabin else 0.0, "usual for the machine")
-    rule("heater_open", "no", "not relied on")
-    rule("heater.conductance", 80.0, "a usual heater, fan at full")
-    rule("header", "core", "the commonest")
-    rule("header_fill", 0.4, "between the marks")
-    size = engine.get("displacement")
-    if size is not None:
-        bore, length = (float(given.get(name) or usual) for name, usual in (("hose.bore", 0.038), ("hose.length", run)))
-        pipes = 2.0 * np.pi / 4.0 * bore**2 * max(0.0, length - USUAL_RUN)
-        rule("coolant_volume", 0.004 + 2.0 * float(size) + pipes, "by engine size and length of pipe")
-    rule("steam_line", "no", "none stated")

@@ -518,7 +518,7 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
     )
 
 
-def heat_made(cooling: Cooling, context: Context, mean: Operation) -> Array:
+def heat_made(context: Context, cooling: Cooling, mean: Operation) -> Array:
     """Heat that lands in this coolant [W]: engine, oil by way of the block, coolers that share the radiator."""
     heat = mean.heat_to_coolant + front.oil_to_coolant(context, mean)
     if cooling.plant.facts.gearbox_cooler == "yes":

@@ -14,11 +14,11 @@ from gauge_well.core.media import coolant
 from gauge_well.core.roots import where_falling
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import HOSES, core_at_least, fans_at_least
-from gauge_well.core.systems.base import Context, Need, Shopping, over_duties
+from gauge_well.core.systems.base import Context, Need, Shopping
 from gauge_well.core.systems.cooling.circuit import growth
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, RECIRCULATION_SPEED, Cooling, heat_made, plant_of, prepare
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, likely, over_duties
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
 ASPECT = 1.5
@@ -66,7 +66,7 @@ def _with_fan(facts: CoolingFacts, faces: Value, flow: Value) -> CoolingFacts:
 
 def _fills(context: Context, solved: Cooling) -> tuple[Array, Array]:
     """Fill of every duty (trial, duty, sample): as it is asked, and coming back again and again."""
-    heat = heat_made(solved, context, context.mean)
+    heat = heat_made(context, solved, context.mean)
     own = np.where(solved.capacity > 0.0, heat / np.maximum(solved.capacity, 1e-9), 99.0)
     lasting = np.maximum(solved.conductance * (solved.plant.limit - solved.sink), 1e-9)
     short = context.duties.column("duration") <= SWALLOWED

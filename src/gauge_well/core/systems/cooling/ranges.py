@@ -25,4 +25,4 @@ def looks(cooling: Cooling, seen: Shown) -> Iterator[Look]:
     yield Look(coolant.SHARE_RANGE, likely(plant.glycol), LOOP, "cooling.glycol")
     for cooler in plant.coolers:
         depth, value, _ = cooler.core.built[0]
-        yield Look(depth.of(AHEAD[cooler.name]), likely(value), STACK, f"cooling.{cooler.name}_depth")
+        yield Look(depth.of(AHEAD[cooler.name]), likely(value), STACK, f"cooling.{cooler.name}_cooler.depth")

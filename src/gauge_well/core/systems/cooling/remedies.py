@@ -257,7 +257,7 @@ def _inlet_fill(context: Context, facts: CoolingFacts) -> float:
         cooling = prepare(context, plant_of(context, facts), only_on=True)
     except MissingFact:
         return 0.0
-    return float(np.max(inlet_check(circuit_of(cooling), context).fill))
+    return float(np.max(inlet_check(context, circuit_of(cooling)).fill))
 
 
 def _front(facts: CoolingFacts) -> Iterator[Candidate]:

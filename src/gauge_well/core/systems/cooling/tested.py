@@ -4,8 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.radiator import AirSide, CoolantSide, RadiatorCore
 from gauge_well.core.roots import find_root
@@ -57,19 +56,3 @@ def scale_of(core: RadiatorCore, facts: CoolingFacts, glycol: Value) -> Array:
     ends = (np.full(shape, np.log(end)) for end in (LEAST, MOST))
     found = find_root(lambda x: heat_at(core, facts, glycol, np.exp(x)) - heat, *ends, tolerance=1e-6)
     return np.exp(found)
-
-
-def refuse(core: RadiatorCore, facts: CoolingFacts, glycol: Value) -> None:
-    """Raise :class:`CoreError` for a test that no core of that size can have had."""
-    if not given(facts):
-        return
-    heat = need_number(facts.core.test_heat, "cooling.core.test_heat")
-    least, most = (float(np.max(heat_at(core, facts, glycol, end))) for end in (LEAST, MOST))
-    if not least < heat < most:
-        raise CoreError(
-            "test_not_believable",
-            "cooling.core.test_heat",
-            heat,
-            f"{least / 1e3:.3g} to {most / 1e3:.3g} kW",
-            "No core of that size sheds that with that air and coolant: check the test's figures and the face.",
-        )

@@ -35,7 +35,7 @@ def _points(context: Context, value: Value, samples: int) -> Array:
     return np.array(np.broadcast_to(a, (*a.shape[:-2], count, samples) if a.ndim > 1 else (count, samples))).reshape(-1)
 
 
-def shed_table(cooling: Cooling, context: Context, samples: int = 1, lift: float | None = None) -> ShedTable:
+def shed_table(context: Context, cooling: Cooling, samples: int = 1, lift: float | None = None) -> ShedTable:
     """Heat shed by each duty over temperature and state of the fans; a thermostat may be held at a ``lift``."""
     rows = np.linspace(LOW, HIGH, ROWS).reshape(-1, 1, 1, 1, 1)
     shed = shed_at(cooling, rows, cooling.airs) if lift is None else core_shed_at(cooling, rows, cooling.airs, lift)
@@ -45,7 +45,7 @@ def shed_table(cooling: Cooling, context: Context, samples: int = 1, lift: float
     return ShedTable(LOW, (HIGH - LOW) / (ROWS - 1), np.array(values))
 
 
-def body_of(cooling: Cooling, context: Context, samples: int = 1) -> Body:
+def body_of(context: Context, cooling: Cooling, samples: int = 1) -> Body:
     """Metal and coolant of every duty's point."""
     between = context.own_coolant_heat / METAL_STANDS
     values = (cooling.plant.metal, cooling.plant.liquid, between)
@@ -53,13 +53,13 @@ def body_of(cooling: Cooling, context: Context, samples: int = 1) -> Body:
 
 
 def traces(
-    cooling: Cooling, context: Context, duration: float, starts: Starts, samples: int = 1, until: Array | None = None
+    context: Context, cooling: Cooling, duration: float, starts: Starts, samples: int = 1, until: Array | None = None
 ) -> March:
     """Every duty marched from its start with the fans as their thresholds control them."""
     return march(
-        shed_table(cooling, context, samples),
-        body_of(cooling, context, samples),
-        _points(context, heat_made(cooling, context, context.mean), samples),
+        shed_table(context, cooling, samples),
+        body_of(context, cooling, samples),
+        _points(context, heat_made(context, cooling, context.mean), samples),
         (_points(context, starts.metal, samples), _points(context, starts.coolant, samples)),
         duration,
         STEP,
@@ -68,7 +68,7 @@ def traces(
     )
 
 
-def boils_after(cooling: Cooling, context: Context, seen: Shown) -> Array:
+def boils_after(context: Context, cooling: Cooling, seen: Shown) -> Array:
     """After how long each duty boils [s], marched from its start; infinite where it does not within half an hour or its
     own time."""
     boiling = np.broadcast_to(cooling.plant.boiling, np.shape(seen.steady))[..., :1]
@@ -76,11 +76,11 @@ def boils_after(cooling: Cooling, context: Context, seen: Shown) -> Array:
     if not bool(over.any()):
         return np.full(boiling.shape, np.inf)
     starts = Starts(*(np.broadcast_to(v, boiling.shape)[..., :1] for v in (cooling.start, cooling.start_metal)))
-    trace = traces(cooling, context, LONGEST, starts, until=np.ravel(np.where(over, boiling, -np.inf)))
+    trace = traces(context, cooling, LONGEST, starts, until=np.ravel(np.where(over, boiling, -np.inf)))
     return np.where(over, trace.first_over(np.ravel(boiling)).reshape(boiling.shape), np.inf)
 
 
-def chained(cooling: Cooling, context: Context) -> Starts:
+def chained(context: Context, cooling: Cooling) -> Starts:
     """Where every duty starts, those that follow another at its end; duties follow each other in no ring."""
     cases = context.duties.cases
     place = {case.id: at for at, case in enumerate(cases)}
@@ -95,7 +95,7 @@ def chained(cooling: Cooling, context: Context) -> Starts:
         if not ready:
             break
         longest = max(min(cases[before[at]].duration, LONGEST) for at in ready)
-        done = traces(cooling, context, longest, Starts(coolant, metal), samples)
+        done = traces(context, cooling, longest, Starts(coolant, metal), samples)
         for at in ready:
             end = min(cases[before[at]].duration, LONGEST)
             row = min(int(end / STEP), done.time.size - 2)
@@ -150,15 +150,15 @@ def _one(done: March, point: int, until: float) -> March:
 BAY_RISE = 30.0  # K of a standing bay over the air outside
 
 
-def course(cooling: Cooling, context: Context) -> Course:
+def course(context: Context, cooling: Cooling) -> Course:
     """The context's one duty through time, in two marches: as it goes and from cold, then all that may follow.
 
     Switched off: no heat, no pump, no fan, in a bay 30 K over the air outside. Fan dead: the air that ram brings.
     Belt gone: nothing moves the coolant, so that what stands in the block is all there is.
     """
     case = context.duties.cases[0]
-    body, table = body_of(cooling, context), shed_table(cooling, context)
-    heat = _points(context, heat_made(cooling, context, context.mean), 1)
+    body, table = body_of(context, cooling), shed_table(context, cooling)
+    heat = _points(context, heat_made(context, cooling, context.mean), 1)
     ambient = _points(context, cooling.ambient, 1)
     switches = thresholds(cooling.plant.facts, len(cooling.plant.fan.stages))
     begin = [np.concatenate([_points(context, v, 1), ambient]) for v in (cooling.start_metal, cooling.start)]
@@ -167,7 +167,7 @@ def course(cooling: Cooling, context: Context) -> Course:
     step = until / np.ceil(until / STEP)
     both = march(_beside([table, table]), twice, np.repeat(heat, 2), (begin[0], begin[1]), LONGEST, step, switches)
     trace = _one(both, 0, until)
-    broken = _broken(cooling, context, table)
+    broken = _broken(context, cooling, table)
     skin = still_conductance(context)
     tables = [_still(skin, ambient + BAY_RISE), *(b.table for b in broken)]
     bodies = Body(
@@ -199,7 +199,7 @@ class _Broken:
     share: float = 1.0
 
 
-def _broken(cooling: Cooling, context: Context, table: ShedTable) -> list[_Broken]:
+def _broken(context: Context, cooling: Cooling, table: ShedTable) -> list[_Broken]:
     facts = cooling.plant.facts
     still = _still(still_conductance(context), _points(context, cooling.ambient, 1))
     found: list[_Broken] = []
@@ -212,6 +212,6 @@ def _broken(cooling: Cooling, context: Context, table: ShedTable) -> list[_Broke
     elif belted:
         found.append(_Broken("belt", "fan's belt goes", table))
     if facts.thermostat_kind != "none":
-        shut = shed_table(cooling, context, lift=SHUT)
+        shut = shed_table(context, cooling, lift=SHUT)
         found.append(_Broken("thermostat", "thermostat stays shut", shut, state=-1))
     return found

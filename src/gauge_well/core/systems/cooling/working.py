@@ -8,18 +8,18 @@ from gauge_well.core.checks import ratio_fill
 from gauge_well.core.facts import need
 from gauge_well.core.heat.radiator import LEAST_MASS_FLUX
 from gauge_well.core.media import air, coolant
-from gauge_well.core.systems.base import Context, over_duties
+from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, Zones
 from gauge_well.core.systems.cooling.circuit import FILLED_AT, Circuit, expansion
 from gauge_well.core.systems.cooling.facts_air import SEALINGS
 from gauge_well.core.systems.cooling.gauge import AMBIENT_HIGH, AMBIENT_LOW, Limiting
 from gauge_well.core.systems.cooling.model import RECIRCULATION_SPEED, Cooling, heat_made, pick_fan
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, as_array, over_duties
 from gauge_well.core.working import Step, Working
 
 
-def steps(cooling: Cooling, trip: Circuit, context: Context, limiting: Limiting, index: int) -> list[Step]:
+def steps(context: Context, cooling: Cooling, trip: Circuit, limiting: Limiting, index: int) -> list[Step]:
     """Explain one duty from the core's areas to the verdict."""
     w = Working(index)
     plant = cooling.plant
@@ -181,7 +181,7 @@ def steps(cooling: Cooling, trip: Circuit, context: Context, limiting: Limiting,
         "mason1955, exact series, both unmixed",
     )
     _capacity_step(w, cooling, index)
-    heat = heat_made(cooling, context, context.mean)
+    heat = heat_made(context, cooling, context.mean)
     w.add(
         "fill",
         "Heat made over heat carried",

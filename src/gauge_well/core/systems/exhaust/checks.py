@@ -14,12 +14,10 @@ from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import MOST_COST, ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
 from gauge_well.core.typing import Array, duty_values
-from gauge_well.core.validity import Notice
 
 # Gaps kept [m]: bare, shielded (common practice).
 TO_LOOM = {False: 0.075, True: 0.025}
 TO_FUEL = 0.100
-MACH_SAID = 0.3
 
 
 def pressure_checks(context: Context, facts: ExhaustFacts, found: Marched, op: Operation) -> list[Check]:
@@ -124,25 +122,3 @@ def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
         *gap_gate("pipe_loom", "Exhaust to loom and hoses", "room", lie.exhaust_loom, to_loom),
         *gap_gate("pipe_fuel", "Exhaust to fuel parts", "room", lie.exhaust_fuel, TO_FUEL, danger=True),
     ]
-
-
-def notices(context: Context, facts: ExhaustFacts, found: Marched) -> Sequence[Notice]:
-    """Fast gas, short of choking."""
-    said: list[Notice] = []
-    cases = context.duties.cases
-    count = len(cases)
-    mach = duty_values(found.mach, count)
-    i = int(np.argmax(mach))
-    if mach[i] > MACH_SAID and not bool(np.any(found.choked)):
-        said.append(
-            Notice(
-                "mach",
-                Sentence(
-                    "Gas runs at Mach {m} on {duty}; above 0.3 losses climb fast.",
-                    {"m": f"{mach[i]:.2f}", "duty": cases[i].name.lower()},
-                ),
-                "exhaust.pipe.diameter",
-                cases[i].id,
-            )
-        )
-    return said

@@ -17,14 +17,8 @@ from gauge_well.core.parts.pipe import PIECES, PipeFacts, loss_of
 from gauge_well.core.parts.silencer import SILENCERS
 from gauge_well.core.sizes import TUBES, above
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust.facts import (
-    BORE_LEFT,
-    COSTS,
-    GATE_SHUT,
-    MOST,
-    MOST_COST,
-    ExhaustFacts,
-)
+from gauge_well.core.systems.exhaust.facts import COSTS, GATE_SHUT, MOST, MOST_COST, ExhaustFacts
+from gauge_well.core.systems.exhaust.refusals import BORE_LEFT
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 STEEL = 7850.0  # kg/m3

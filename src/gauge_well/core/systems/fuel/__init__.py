@@ -2,18 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
-from gauge_well.core.checks import Check
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.engine.model import Operation
 from gauge_well.core.reads import declared
-from gauge_well.core.systems.base import Beside, Caution, Compare, Compared, Context, Result, System, gives_nothing
-from gauge_well.core.systems.fuel import facts, figures, gas, judge, need, notices, pump, remedies, working
-from gauge_well.core.systems.fuel.circuit import circuit_of
-from gauge_well.core.systems.fuel.network import Point, at_peak
+from gauge_well.core.systems.base import Caution, Compare, Compared, System, gives_nothing
+from gauge_well.core.systems.fuel import (
+    facts,
+    gas,
+    refusals,
+    remedies,
+    rules,
+)
+from gauge_well.core.systems.fuel.judge import solve
 from gauge_well.core.systems.fuel.views import VIEWS
-from gauge_well.core.typing import likely
 
 PARTS = {
     "pump": "Fuel pump",
@@ -74,52 +74,16 @@ def applies(machine: MachineFacts) -> str | None:
     return None
 
 
-def solve(context: Context, given: facts.FuelFacts) -> Result:
-    """Solve fuel for the context's duties; a missing part leaves its check unknown."""
-    if context.engine.fuel.gas:
-        return gas.result(context, given)
-    circuit = circuit_of(context, given)
-    unknown = judge.unknown_of(circuit)
-    base = at_peak(context, circuit)
-    network = None if base is None else base.network
-
-    fixed: list[Check] = []
-
-    def judged(mean: Operation, peak: Operation) -> Sequence[Check]:
-        # What stands at every power is worked once, when it is first asked for.
-        if not fixed:
-            fixed.extend(judge.standing(context, circuit, network))
-        point = base if peak is context.peak or network is None else network.at(peak)
-        return [*judge.judged(context, circuit, point, peak), *fixed]
-
-    return Result(
-        checks=judged,
-        unknown=unknown,
-        figures=lambda: figures.figures(context, circuit, base),
-        needs=lambda: need.needs(context, circuit),
-        notices=lambda: notices.notices(circuit, context, base),
-        working=lambda index: working.steps(circuit, base, context, index),
-        beside=lambda: _beside(base),
-    )
-
-
-def _beside(point: Point | None) -> Sequence[Beside]:
-    if point is None:
-        return ()
-    draws = likely(point.amps) + likely(point.lift_amps)
-    return (Beside("pump_current", "pumps draw", draws, "current"),) if draws > 0.0 else ()
-
-
 # The tank's pickup is thrown about as the oil's is.
 DECLARES = declared(duties="air_speed duration braking cornering pulling heel")
 SYSTEM: System = System(
     id="fuel",
     title="Fuel",
     facts=facts.FuelFacts,
-    fill=facts.fill,
+    fill=rules.fill,
     parts=PARTS,
     applies=applies,
-    refuse=pump.refuse,
+    refuse=refusals.refuse,
     solve=solve,
     cautions=CAUTIONS,
     declares=DECLARES,

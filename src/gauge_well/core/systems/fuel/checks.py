@@ -13,16 +13,10 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.network import Network, Point, return_limited
-from gauge_well.core.typing import Array, Value, as_array, duty_values, likely
+from gauge_well.core.typing import Array, as_array, duty_values, likely, over_duties
 
 # Pressure [Pa] a spill's return may stand at before it holds up the injection pump's (common practice).
 SPILL_MOST = 30e3
-
-
-def worst(value: Value) -> Array:
-    """A gate's figure: the largest over power steps and duties, samples kept."""
-    a = as_array(value)
-    return a if a.ndim < 2 else a.reshape(-1, a.shape[-1]).max(axis=0)
 
 
 def pump_check(point: Point, count: int) -> Check:
@@ -99,9 +93,9 @@ def stage_check(network: Network) -> list[Check]:
             CheckClass.LIMIT,
             Scales.GATE,
             "flow_fuel",
-            worst(asked),
-            worst(able),
-            ratio_fill(worst(asked), worst(able)),
+            over_duties(asked),
+            over_duties(able),
+            ratio_fill(over_duties(asked), over_duties(able)),
             sentences=said,
         )
     ]
@@ -171,9 +165,9 @@ def pot_check(point: Point, count: int) -> list[Check]:
     ]
 
 
-def injector_check(circuit: Circuit, context: Context, peak: Operation, count: int) -> Check:
+def injector_check(context: Context, circuit: Circuit, peak: Operation, count: int) -> Check:
     """Share of the cycle with dead time against the ceiling."""
-    found = inj.injectors(circuit, peak, context)
+    found = inj.injectors(context, circuit, peak)
 
     def said() -> Sequence[Sentence]:
         share = duty_values(found.share, count)
@@ -208,11 +202,11 @@ def injector_check(circuit: Circuit, context: Context, peak: Operation, count: i
     )
 
 
-def idle_check(circuit: Circuit, context: Context) -> Check:
+def idle_check(context: Context, circuit: Circuit) -> Check:
     """The opening at idle against the shortest that is steady: large injectors cost a smooth idle."""
-    found = inj.idle_pulse(circuit, context)
+    found = inj.idle_pulse(context, circuit)
     # The duty with the shortest opening speaks.
-    opening, largest = (-worst(-as_array(v)) for v in (found.open, found.largest))
+    opening, largest = (-over_duties(-as_array(v)) for v in (found.open, found.largest))
 
     def said() -> Sequence[Sentence]:
         values: dict[str, tuple[float, str] | str] = {
@@ -294,23 +288,23 @@ def _suction(circuit: Circuit, id: str, name: str, lost: Array, where: str, coun
     )
 
 
-def return_check(network: Network, context: Context) -> list[Check]:
+def return_check(context: Context, network: Network) -> list[Check]:
     """Idling, what the return line makes the rail stand at against what it is set to; a spill's return against what
     an injection pump bears."""
     circuit = network.circuit
     taken = demand(circuit.idle, circuit)
     if circuit.facts.regulator.place == "returned" and circuit.pumped:
         point = network.point(taken, circuit.rail_gauge)
-        stands, allowed = worst(return_limited(point)), worst(circuit.rail_gauge)
+        stands, allowed = over_duties(return_limited(point)), over_duties(circuit.rail_gauge)
         words = (
             "Idling the rail stands at {a}; it is set to {b}."
             if likely(stands) > 1.005 * likely(allowed)
             else ("The return is wide enough: idling the rail stays at the {b} it is set to.")
         )
-        lost = worst(circuit.return_drop(point.returned))
+        lost = over_duties(circuit.return_drop(point.returned))
     elif circuit.facts.injection in ("mechanical", "common_rail"):
         spilled = circuit.spilled(demand(context.peak, circuit))
-        lost, allowed = worst(circuit.return_drop(spilled)), as_array(SPILL_MOST)
+        lost, allowed = over_duties(circuit.return_drop(spilled)), as_array(SPILL_MOST)
         words, stands = "What spills stands at {a} in its return; {b} is what the pump bears.", lost
     else:
         return []

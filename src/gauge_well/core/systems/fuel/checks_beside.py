@@ -12,20 +12,19 @@ from gauge_well.core.media import fuels
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
-from gauge_well.core.systems.fuel.checks import worst
 from gauge_well.core.systems.fuel.circuit import Circuit, burned
 from gauge_well.core.systems.fuel.network import Network, Point
-from gauge_well.core.typing import as_array, duty_values, likely
+from gauge_well.core.typing import as_array, duty_values, likely, over_duties
 
 BATTERY_GAP = 0.30  # m kept between a battery and fuel parts (common practice)
 
 
-def standing(circuit: Circuit, context: Context, network: Network | None) -> list[Check]:
+def standing(context: Context, circuit: Circuit, network: Network | None) -> list[Check]:
     """What is the same at every power, as far as it is stated."""
     facts = circuit.facts
     found: list[Check] = []
     if tank.boxed(circuit):
-        found.append(_cover(circuit, context))
+        found.append(_cover(context, circuit))
     if facts.injection == "carburettor" and network is not None:
         found.append(_flooding(network))
     if facts.coldest_start is not None and circuit.fuel.lean_limit > 0.0:
@@ -36,23 +35,23 @@ def standing(circuit: Circuit, context: Context, network: Network | None) -> lis
     )
 
 
-def judged(circuit: Circuit, context: Context, point: Point | None, peak: Operation, count: int) -> list[Check]:
+def judged(context: Context, circuit: Circuit, point: Point | None, peak: Operation, count: int) -> list[Check]:
     """What follows the power, as far as it is stated."""
     facts = circuit.facts
     found: list[Check] = []
     if facts.tank.vent_bore is not None:
         found.append(_vent(circuit, peak, count))
     if point is not None and facts.tank.volume is not None:
-        found.append(_tank_hot(circuit, context, point, count))
+        found.append(_tank_hot(context, circuit, point, count))
     if point is not None and facts.injection == "carburettor":
         found.append(_seat(point, count))
     return found
 
 
-def _cover(circuit: Circuit, context: Context) -> Check:
+def _cover(context: Context, circuit: Circuit) -> Check:
     """Fuel the pickup wants over it in the worst duty against what is left when the tank is refilled."""
     duties = tank.unusable(circuit)
-    asked, left = worst(duties), circuit.fact("tank_reserve") * tank.tank_of(circuit).whole
+    asked, left = over_duties(duties), circuit.fact("tank_reserve") * tank.tank_of(circuit).whole
     name = context.duties.cases[int(np.argmax(duties[0, :, 0]))].name
     pot = tank.rides_out(circuit)
 
@@ -109,10 +108,10 @@ def _vent(circuit: Circuit, peak: Operation, count: int) -> Check:
     )
 
 
-def _tank_hot(circuit: Circuit, context: Context, point: Point, count: int) -> Check:
+def _tank_hot(context: Context, circuit: Circuit, point: Point, count: int) -> Check:
     """The tank at the end of each duty against where its fuel boils at the pump's inlet."""
     ambient = context.duties.column("ambient")
-    end = tank.tank_end(circuit, context, tank.heat_back(point))
+    end = tank.tank_end(context, circuit, tank.heat_back(point))
     limit = tank.hottest_allowed(circuit, point.tank_pull)
     asked, allowed = end - ambient, limit - ambient
 
@@ -176,7 +175,7 @@ def _seat(point: Point, count: int) -> Check:
 
 def _flooding(network: Network) -> Check:
     """What stands on the float valve when it is shut against what it holds."""
-    shut, most = worst(guard.shut_pressure(network)), guard.float_most(network.circuit)
+    shut, most = over_duties(guard.shut_pressure(network)), guard.float_most(network.circuit)
 
     def said() -> Sequence[Sentence]:
         values: dict[str, tuple[float, str] | str] = {
@@ -204,9 +203,9 @@ def _flooding(network: Network) -> Check:
 def _cold(circuit: Circuit) -> Check:
     """Vapour wanted for the mixture to light against what the fuel gives off where it must start."""
     cold = circuit.fact("coldest_start")
-    wanted = worst(circuit.fuel.lean_limit * circuit.pressure)
+    wanted = over_duties(circuit.fuel.lean_limit * circuit.pressure)
     given = fuels.vapour_pressure(circuit.fuel, cold, circuit.facts.reid_pressure)
-    limit = fuels.coldest_start(circuit.fuel, worst(circuit.pressure), circuit.facts.reid_pressure)
+    limit = fuels.coldest_start(circuit.fuel, over_duties(circuit.pressure), circuit.facts.reid_pressure)
 
     def said() -> Sequence[Sentence]:
         values: dict[str, tuple[float, str] | str] = {

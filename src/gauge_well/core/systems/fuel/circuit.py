@@ -178,3 +178,8 @@ def manifold_lift(circuit: Circuit, peak: Operation) -> Array:
 def asked_pressure(circuit: Circuit, peak: Operation) -> Array:
     """Pressure [Pa] held, or wanted, at the engine's inlet."""
     return np.asarray(circuit.rail_gauge + manifold_lift(circuit, peak))
+
+
+def has_injectors(circuit: Circuit) -> bool:
+    """Whether injectors are judged here and known."""
+    return circuit.way.injectors and circuit.facts.injectors.flow is not None

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from gauge_well.core.facts import YES_NO, Way, choice, quantity
 from gauge_well.core.systems.fuel.facts_supply import ELECTRIC
-from gauge_well.core.systems.fuel.ruling import Ruling
 from gauge_well.core.typing import Value
 
 GUARDS: Mapping[str, str] = {
@@ -80,10 +79,3 @@ WAYS: Mapping[str, Way] = {
     "bowl_volume": Way("hand", "Fill the bowl to its level from a measuring glass."),
     "needle_bore": Way("hand", "Drill shank that just enters the seat; stamped on many."),
 }
-
-
-def fill_guard(rules: Ruling) -> None:
-    """Defaults of what may be leaner, and of a seat."""
-    rules.rule("lean_limit", 0.08, "a twelfth leaner than it is set up")
-    head = rules.get("main.drive") == "none"
-    rules.rule("needle_bore", 0.0035 if head else 0.0022, "3.5 mm, made for gravity" if head else "2.2 mm")

@@ -9,7 +9,6 @@ from gauge_well.core.facts import Way, choice, quantity, role
 from gauge_well.core.parts.line import LINE, LineFacts
 from gauge_well.core.parts.pump import PUMP, PumpFacts
 from gauge_well.core.parts.tank import TANK, TankFacts
-from gauge_well.core.systems.fuel.ruling import Ruling
 from gauge_well.core.typing import Value
 
 LIFTS: Mapping[str, str] = {
@@ -115,18 +114,3 @@ WAYS: Mapping[str, Way] = {
     "pot_line.length": Way("under", "Along the hose from pot to pump."),
     "overflow.length": Way("under", "Along the overflow back to the tank."),
 }
-
-
-def fill_lift(rules: Ruling) -> None:
-    """Defaults of lines and times; the pump and the pot themselves have none."""
-    rule = rules.rule
-    rule("lift", "none", "one pump does")
-    rule("lift_line.bore", 0.008, "8 mm")
-    rule("lift_line.length", 1.0, "pot near the tank")
-    rule("return_to", "pot", "keeps it full")
-    rule("pot_lift", -0.1, "pump under the pot")
-    rule("pot_line.bore", 0.012, "12 mm")
-    rule("pot_line.length", 0.3, "pump by the pot")
-    rule("overflow.bore", 0.008, "8 mm")
-    rule("overflow.length", 1.5, "back to the tank")
-    rule("bare_time", 3.0, "a long bend")

@@ -7,8 +7,7 @@ import numpy as np
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel import guard, tank
 from gauge_well.core.systems.fuel import injectors as inj
-from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
-from gauge_well.core.systems.fuel.judge import has_injectors
+from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand, has_injectors
 from gauge_well.core.systems.fuel.network import Point
 from gauge_well.core.typing import Array, Value, as_array
 
@@ -27,8 +26,8 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
         found |= _network(circuit, point)
     found["line_pressure_drop_pa"] = circuit.line_drop(taken if point is None else point.in_line)
     if has_injectors(circuit):
-        now = inj.injectors(circuit, peak, context, None if point is None else point.rail)
-        idle = inj.idle_pulse(circuit, context)
+        now = inj.injectors(context, circuit, peak, None if point is None else point.rail)
+        idle = inj.idle_pulse(context, circuit)
         found |= {
             "injector_flow_m3_s": now.flow,
             "injector_duty": np.minimum(now.share, 9.99),
@@ -44,11 +43,11 @@ def figures(context: Context, circuit: Circuit, point: Point | None) -> dict[str
     }
     if facts.tank.volume is not None:
         found |= {
-            "endurance_s": tank.endurance(circuit, context, context.mean),
+            "endurance_s": tank.endurance(context, circuit, context.mean),
             "unusable_m3": tank.unusable(circuit),
         }
         if point is not None:
-            found["tank_end_k"] = tank.tank_end(circuit, context, tank.heat_back(point))
+            found["tank_end_k"] = tank.tank_end(context, circuit, tank.heat_back(point))
     return {
         name: np.broadcast_to(as_array(value), np.broadcast_shapes(np.shape(value), shape))
         for name, value in found.items()

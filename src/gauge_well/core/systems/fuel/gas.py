@@ -8,10 +8,10 @@ import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, Result, Shopping, over_duties
+from gauge_well.core.systems.base import Context, Need, Result, Shopping
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.systems.fuel.facts_supply import GAS
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, over_duties
 
 PART = "gas"
 WHY = "gas parts are not worked out: pressure tank, lock-off, vaporiser or liquid injection, lines"

@@ -41,7 +41,7 @@ def dead_time(circuit: Circuit, volts: Value | None = None) -> Array:
     return np.asarray(circuit.fact("injectors.dead_time") * (DEAD_VOLTS / np.maximum(v, 4.0)) ** DEAD_POWER)
 
 
-def openings(circuit: Circuit, context: Context) -> float:
+def openings(context: Context, circuit: Circuit) -> float:
     """How often one opens in a working cycle."""
     times = FIRINGS[circuit.facts.injector_firing or "once"].times
     if times > 0.0:
@@ -72,7 +72,7 @@ def set_rail(circuit: Circuit, peak: Operation) -> Array:
     return rail
 
 
-def injectors(circuit: Circuit, peak: Operation, context: Context, rail: Value | None = None) -> Injectors:
+def injectors(context: Context, circuit: Circuit, peak: Operation, rail: Value | None = None) -> Injectors:
     """Share of the cycle the injectors must be open, dead time included.
 
     ``q = q_ref sqrt(dp / dp_ref)``, dp = rail less manifold; share = needed / q + dead N / 120 for each opening
@@ -83,7 +83,7 @@ def injectors(circuit: Circuit, peak: Operation, context: Context, rail: Value |
     dp = across(circuit, peak, set_rail(circuit, peak) if rail is None else rail)
     flow = sized_flow(circuit) * np.sqrt(np.maximum(dp, 0.0) / rated)
     needed = burned(peak, circuit.fuel) / circuit.fact("injectors.count")
-    cycles = peak.speed * context.engine.swept_rate_factor * openings(circuit, context)
+    cycles = peak.speed * context.engine.swept_rate_factor * openings(context, circuit)
     dead = dead_time(circuit) * cycles
     share = np.where(flow > 0.0, needed / np.maximum(flow, 1e-15), 99.0)
     return Injectors(dp, flow, share + dead, np.asarray(dead))
@@ -98,7 +98,7 @@ class IdlePulse:
     largest: Array
 
 
-def idle_pulse(circuit: Circuit, context: Context) -> IdlePulse:
+def idle_pulse(context: Context, circuit: Circuit) -> IdlePulse:
     """Opening at idle of the first set.
 
     A regulator on the manifold keeps the difference it is set to; on the outside air the vacuum adds to it.
@@ -106,7 +106,7 @@ def idle_pulse(circuit: Circuit, context: Context) -> IdlePulse:
     idle = circuit.idle
     dp = circuit.rail_gauge if circuit.facts.regulator.reference == "manifold" else circuit.rail_gauge - VACUUM
     scale = np.sqrt(np.maximum(dp, 1e3) / circuit.fact("injectors.pressure"))
-    cycles = idle.speed * context.engine.swept_rate_factor * openings(circuit, context)
+    cycles = idle.speed * context.engine.swept_rate_factor * openings(context, circuit)
     each = burned(idle, circuit.fuel) / circuit.fact("injectors.count") / cycles
     least = circuit.fact("injectors.least_pulse")
     size = as_array(need(circuit.facts.injectors.flow, "fuel.injectors.flow"))

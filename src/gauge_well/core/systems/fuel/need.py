@@ -9,12 +9,13 @@ import numpy as np
 from gauge_well.core.facts import need_number
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import BORES, INJECTORS, PUMPS, at_least
-from gauge_well.core.systems.base import Context, Need, Shopping, over_duties
+from gauge_well.core.systems.base import Context, Need, Shopping
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, burned, demand
-from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED, sold_bore
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED
+from gauge_well.core.systems.fuel.rules import sold_bore
+from gauge_well.core.typing import Array, likely, over_duties
 
 NUMBERS = dict(enumerate(("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten")))
 LOW_LIFT = 20e3  # Pa a lift pump works against (common practice)
@@ -122,7 +123,7 @@ def _injector(context: Context, circuit: Circuit) -> Need:
     """Smallest injector that serves every duty at the rating pressure."""
     peak = context.peak
     count, rated = circuit.fact("injectors.count"), circuit.fact("injectors.pressure")
-    cycles = peak.speed * context.engine.swept_rate_factor * inj.openings(circuit, context)
+    cycles = peak.speed * context.engine.swept_rate_factor * inj.openings(context, circuit)
     dp = np.maximum(inj.across(circuit, peak, inj.set_rail(circuit, peak)), 1e3)
     room = np.maximum(circuit.ceiling - inj.dead_time(circuit) * cycles, 0.02)
     each = burned(peak, circuit.fuel) / count / room

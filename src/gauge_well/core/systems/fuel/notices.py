@@ -16,18 +16,18 @@ from gauge_well.core.typing import largest, likely
 from gauge_well.core.validity import Notice
 
 
-def notices(circuit: Circuit, context: Context, point: Point | None) -> list[Notice]:
+def notices(context: Context, circuit: Circuit, point: Point | None) -> list[Notice]:
     """All that applies, the circuit's first."""
     return [
-        *_speeds(circuit, context, point),
+        *_speeds(context, circuit, point),
         *_pumps(circuit, point),
-        *_rails(circuit, context),
+        *_rails(context, circuit),
         *_tank(circuit),
         *_guards(circuit),
     ]
 
 
-def _speeds(circuit: Circuit, context: Context, point: Point | None) -> Iterator[Notice]:
+def _speeds(context: Context, circuit: Circuit, point: Point | None) -> Iterator[Notice]:
     facts = circuit.facts
     taken = demand(context.peak, circuit)
     run = taken if point is None else point.in_line
@@ -80,7 +80,7 @@ def _pumps(circuit: Circuit, point: Point | None) -> Iterator[Notice]:
         )
 
 
-def _rails(circuit: Circuit, context: Context) -> Iterator[Notice]:
+def _rails(context: Context, circuit: Circuit) -> Iterator[Notice]:
     facts = circuit.facts
     if not circuit.way.injectors:
         words = "Injectors are the engine's own here and not judged; only the supply is."

@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-from contextlib import suppress
-
 import numpy as np
 
-from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.facts import need, with_facts
 from gauge_well.core.parts import wire
 from gauge_well.core.parts.pump import Motor, Pump, PumpCurve, PumpFacts, curve_of, health_of
 from gauge_well.core.systems.fuel.facts import FuelFacts
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array
 
 LOOM_OVER = 20.0  # K of a loom that carries a pump's current over the fuel beside it (common practice)
 PUMP_EFFICIENCY = 0.22  # electrical to hydraulic, whole pump (common practice)
@@ -28,22 +25,6 @@ def wire_resistance(facts: FuelFacts) -> Array:
     """Resistance of the pump's wire, there and back [ohm], as warm as it runs."""
     warm = as_array(need(facts.fuel_temperature, "fuel.fuel_temperature")) + LOOM_OVER
     return wire.resistance(facts.wire, warm, "fuel.wire")
-
-
-def refuse(facts: FuelFacts) -> None:
-    """Raise :class:`CoreError` for a pump that gives more at more pressure; a pump not given is fine."""
-    for which in (MAIN, LIFT):
-        with suppress(MissingFact):
-            curve_of(place_of(facts, which), f"fuel.{which}")
-    volts = [likely(row[0]) for row in facts.injectors.dead_table or ()]
-    if facts.injectors.dead_table is not None and (len(volts) < 2 or len(set(volts)) < len(volts)):
-        raise CoreError(
-            "dead_table",
-            "fuel.injectors.dead_table",
-            len(volts),
-            "two rows or more, each at volts of its own",
-            "The table of dead times needs two rows or more, each at volts of its own.",
-        )
 
 
 def motor_of(facts: FuelFacts, curve: PumpCurve, rated_pressure: Array, which: str, volts: Value | None) -> Motor:

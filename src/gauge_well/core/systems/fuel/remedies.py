@@ -246,7 +246,7 @@ def _return(facts: FuelFacts) -> Iterator[Candidate]:
 
 def _idles_badly(context: Context, facts: FuelFacts) -> bool:
     """Whether the opening at idle comes near the shortest that is steady."""
-    found = idle_pulse(circuit_of(context, facts), context)
+    found = idle_pulse(context, circuit_of(context, facts))
     return likely(found.least) > NEAR * float(np.min(found.open))
 
 

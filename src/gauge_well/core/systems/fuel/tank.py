@@ -99,7 +99,7 @@ def normals_of(context: Context, sustained: bool) -> Array:
     return apparent_up(along, aside * column("cornering"), 0.0, column("grade"), side * column("heel"))
 
 
-def cover_volumes(tank: Tank, context: Context, sustained: bool) -> Array:
+def cover_volumes(context: Context, tank: Tank, sustained: bool) -> Array:
     """Fuel [m3] that keeps the pickup covered, the worst direction of each duty: (duty, sample)."""
     return np.asarray(to_cover(tank, normals_of(context, sustained)).max(axis=1))
 
@@ -117,10 +117,10 @@ def unusable(circuit: Circuit) -> Array:
     context = circuit.context
     if not boxed(circuit):
         return np.zeros((1, len(context.duties.cases), 1))
-    return cover_volumes(tank_of(circuit), context, rides_out(circuit))[None]
+    return cover_volumes(context, tank_of(circuit), rides_out(circuit))[None]
 
 
-def endurance(circuit: Circuit, context: Context, mean: Operation) -> Array:
+def endurance(context: Context, circuit: Circuit, mean: Operation) -> Array:
     """How long a full tank lasts in each duty [s]; MissingFact without what it holds."""
     usable = np.maximum(circuit.fact("tank.volume") - unusable(circuit), 0.0)
     return np.asarray(usable / np.maximum(burned(mean, circuit.fuel), 1e-12))
@@ -145,7 +145,7 @@ def return_temperature(point: Point) -> Array:
     return np.asarray(c.temperature + np.where(point.returned > 0.0, rail, c.fact("return_rise")))
 
 
-def tank_end(circuit: Circuit, context: Context, heat: Array) -> Array:
+def tank_end(context: Context, circuit: Circuit, heat: Array) -> Array:
     """Temperature in the tank [K], filled to its reserve, at the end of each duty.
 
     One lump with walls: ``T = Ta + Q/UA (1 - exp(-UA t / C))`` (incropera2007, ch. 5); MissingFact without what it

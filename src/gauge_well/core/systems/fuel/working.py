@@ -18,7 +18,7 @@ from gauge_well.core.typing import as_array
 from gauge_well.core.working import Step, Working
 
 
-def steps(circuit: Circuit, point: Point | None, context: Context, index: int) -> list[Step]:
+def steps(context: Context, circuit: Circuit, point: Point | None, index: int) -> list[Step]:
     """Explain one duty from power to pump, injector, suction, tank."""
     w = Working(index)
     _demand(w, circuit, context)
@@ -178,7 +178,7 @@ def _pot(w: Working, point: Point) -> None:
 
 def _injectors(w: Working, circuit: Circuit, context: Context) -> None:
     facts, peak = circuit.facts, context.peak
-    found = inj.injectors(circuit, peak, context)
+    found = inj.injectors(context, circuit, peak)
     w.add(
         "q_inj",
         "Injector at this pressure",
@@ -212,7 +212,7 @@ def _injectors(w: Working, circuit: Circuit, context: Context) -> None:
             "t_dead": inj.dead_time(circuit),
             "N": peak.speed,
             "per_rev": context.engine.swept_rate_factor,
-            "openings": inj.openings(circuit, context),
+            "openings": inj.openings(context, circuit),
         },
         "arithmetic",
     )
@@ -296,7 +296,7 @@ def _tank(w: Working, circuit: Circuit, point: Point | None, context: Context) -
             "crane410",
         )
     if facts.tank.volume is not None:
-        lasts = tank.endurance(circuit, context, context.mean)
+        lasts = tank.endurance(context, circuit, context.mean)
         w.add(
             "t_tank",
             "A full tank lasts",

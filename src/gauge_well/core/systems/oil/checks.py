@@ -16,12 +16,10 @@ from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Leak, Ways
 from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.typing import Array, as_array, duty_values, likely
-from gauge_well.core.validity import Notice
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
 FAST_IDLE = 1.3  # of idle, cold (common practice)
 COLD_SAID = 278.15  # K: colder, thick oil is judged
-CLEARANCE = (0.006, 0.010)  # m, pickup over the floor
 
 SAID = {"pulling": "pulling away", "braking": "braking", "left": "turning left", "right": "turning right"}
 
@@ -254,40 +252,3 @@ def pressure_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, sp
             for has, asks, rpm in zip(*(duty_values(as_array(v), count) for v in (found, wanted, speed)), strict=True)
         ),
     )
-
-
-def notices(facts: OilFacts, coverage: Coverage | None) -> Sequence[Notice]:
-    """Guides and what stands behind the answer."""
-    found: list[Notice] = []
-    if facts.hot_pressure is None:
-        found.append(
-            Notice(
-                "pressure_not_judged",
-                Sentence("Oil pressure is not judged: give one hot reading with its engine speed."),
-                "oil.hot_pressure",
-            )
-        )
-    if coverage is None:
-        return found
-    gap = likely(coverage.pan.pickup[..., 2] - coverage.pan.floor)
-    if not CLEARANCE[0] <= gap <= CLEARANCE[1]:
-        found.append(
-            Notice(
-                "pickup_clearance",
-                Sentence(
-                    "The pickup stands {gap} over the floor; {low} to {high} is usual.",
-                    {"gap": (gap, "length"), "low": (CLEARANCE[0], "length"), "high": (CLEARANCE[1], "length")},
-                ),
-                "oil.pickup.clearance",
-            )
-        )
-    found.append(
-        Notice(
-            "quasi_static",
-            Sentence(
-                "Coverage is for steady acceleration: the oil has had time to move. An uncovering shorter than "
-                "about half a second may be ridden out."
-            ),
-        )
-    )
-    return found

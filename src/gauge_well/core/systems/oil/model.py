@@ -363,7 +363,7 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     return Ways(block, np.asarray(skin), air, water, coolant_, ambient, start, settled, 1.0 - settled / times, after)
 
 
-def with_coolant(ways: Ways, context: Context, mean: Operation) -> Ways:
+def with_coolant(context: Context, ways: Ways, mean: Operation) -> Ways:
     """The same with the coolant as the cooling system leaves it at an operating point, where that is known.
 
     Held by its thermostat while the core sheds all that is made, from there up with the heat to its limit: beyond

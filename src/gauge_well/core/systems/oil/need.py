@@ -10,10 +10,11 @@ from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import OIL_COOLERS, at_least, poured
-from gauge_well.core.systems.base import Context, Need, Shopping, over_duties
+from gauge_well.core.systems.base import Context, Need, Shopping
 from gauge_well.core.systems.oil import model
-from gauge_well.core.systems.oil.facts import QUANTITY_BAND, OilFacts, usual_quantity
-from gauge_well.core.typing import as_array, likely
+from gauge_well.core.systems.oil.facts import QUANTITY_BAND, OilFacts
+from gauge_well.core.systems.oil.rules import usual_quantity
+from gauge_well.core.typing import as_array, likely, over_duties
 
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 

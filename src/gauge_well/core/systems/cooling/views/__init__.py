@@ -49,7 +49,7 @@ def _time(context: Context, facts: CoolingFacts, options: Options) -> time.TimeV
     """A duty that follows another begins where that one ends: the whole chain is run for it."""
     index, starts = duty_asked(context, options), None
     if context.duties.cases[index].after:
-        all_ = through.chained(prepare(context, plant_of(context, facts)), context)
+        all_ = through.chained(context, prepare(context, plant_of(context, facts)))
         starts = Starts(*(v[:, index : index + 1, :1] for v in (all_.coolant, all_.metal)))
     usual = likely(context.duties.cases[index].air_speed)
     speed = option(options, "air_speed", usual, 0.0, FASTEST, "m/s")

@@ -151,7 +151,7 @@ def _restrictors(context: Context, facts: CoolingFacts) -> list[RestrictorPlace]
 def _outlet(context: Context, cooling: Cooling) -> RestrictorPlace:
     """At a total-loss outlet, fed from a tap: the hole sets the flow, and so the water's temperature."""
     water = coolant.properties(TAP + 40.0, 0.0)
-    heat = likely(heat_made(cooling, context, context.mean))
+    heat = likely(heat_made(context, cooling, context.mean))
     stated = cooling.plant.facts.restrictor_bore
     hole = OUTLET if stated is None else likely(stated)
     flow = likely(orifice_flow(TAP_PRESSURE, bore_area(hole), water.density))

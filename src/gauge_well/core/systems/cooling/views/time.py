@@ -74,7 +74,7 @@ def show(context: Context, facts: CoolingFacts, starts: Starts | None = None) ->
     ``starts`` where the duty follows another.
     """
     cooling = prepare(context, plant_of(context, facts), starts=starts)
-    course = time.course(cooling, context)
+    course = time.course(context, cooling)
     thermostat = likely(cooling.plant.thermostat)
     return TimeView(
         duty=context.duties.cases[0].id,

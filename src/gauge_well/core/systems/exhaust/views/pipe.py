@@ -11,7 +11,7 @@ import numpy as np
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
 from gauge_well.core.systems.exhaust import model
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import duty_value, likely
 
 
 @dataclass(frozen=True)
@@ -57,8 +57,7 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> PipeView:
     limit, makers = model.limit_of(context.engine, facts)
 
     def pick(value: Any) -> float:
-        array = np.broadcast_to(value, np.broadcast_shapes(np.shape(value), (1, len(cases), 1)))
-        return float(array[0, index, 0])
+        return duty_value(value, index)
 
     outside = pick(context.duties.column("pressure"))
     x, pieces = 0.0, []

@@ -11,12 +11,10 @@ from gauge_well.core.systems.base import Context, Options, points
 from gauge_well.core.systems.fuel import guard
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel.change import STEPS, change_of
-from gauge_well.core.systems.fuel.circuit import Circuit
+from gauge_well.core.systems.fuel.circuit import Circuit, has_injectors
 from gauge_well.core.systems.fuel.facts_guard import STOPS
-from gauge_well.core.systems.fuel.judge import has_injectors
 from gauge_well.core.systems.fuel.network import at_peak
-from gauge_well.core.systems.fuel.views.circuit import at_duty
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import duty_value, likely
 
 RAILS = 33
 
@@ -110,16 +108,16 @@ def _guard(context: Context, circuit: Circuit, index: int) -> LeanGuard:
     """How much leaner over rail pressure, from the setting down; where to cut; where the network stands."""
     count = len(context.duties.cases)
     peak = context.peak
-    held = at_duty(inj.set_rail(circuit, peak), index, count)
-    cut = at_duty(guard.cut_pressure(circuit, peak), index, count)
-    manifold = at_duty(peak.manifold_gauge, index, count)
+    held = duty_value(inj.set_rail(circuit, peak), index)
+    cut = duty_value(guard.cut_pressure(circuit, peak), index)
+    manifold = duty_value(peak.manifold_gauge, index)
     rails = np.linspace(held, manifold + 0.3 * max(held - manifold, 1.0), RAILS)
     point = at_peak(context, circuit)
     leaner = np.broadcast_to(guard.leaner(circuit, peak, rails[:, None, None]), (RAILS, count, 1))
     return LeanGuard(
         held=held,
         cut=cut,
-        now=None if point is None else at_duty(point.rail, index, count),
+        now=None if point is None else duty_value(point.rail, index),
         limit=likely(circuit.fact("lean_limit")),
         rails=[float(p) for p in rails],
         leaner=[float(x) for x in leaner[:, index, 0]],
@@ -133,7 +131,7 @@ def _hotter(context: Context, circuit: Circuit, index: int) -> float:
     lean = replace(context.engine, excess_air=context.engine.excess_air * (1.0 + likely(circuit.fact("lean_limit"))))
     _, peak = points(lean, context.duties, context.wanted, 1.0)
     rise = peak.exhaust_temperature - context.peak.exhaust_temperature
-    return at_duty(rise, index, len(context.duties.cases))
+    return duty_value(rise, index)
 
 
 def _stop(circuit: Circuit) -> StopDevice | None:

@@ -12,11 +12,11 @@ from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.fuel import injectors as inj
 from gauge_well.core.systems.fuel import tank
-from gauge_well.core.systems.fuel.circuit import Circuit, demand
-from gauge_well.core.systems.fuel.facts import PRESETS
-from gauge_well.core.systems.fuel.judge import has_injectors, judged, standing
+from gauge_well.core.systems.fuel.circuit import Circuit, demand, has_injectors
+from gauge_well.core.systems.fuel.judge import judged, standing
 from gauge_well.core.systems.fuel.network import Network, Point, missing_of, network_of, return_limited
-from gauge_well.core.typing import Value, as_array
+from gauge_well.core.systems.fuel.presets import PRESETS
+from gauge_well.core.typing import Value, as_array, duty_value
 
 ENDS = {
     "port": "rail",
@@ -38,14 +38,6 @@ SPEAKS = {
     "return": ("return_pressure",),
     "tank": ("tank_cover", "vent", "tank_hot"),
 }
-
-
-def at_duty(value: Value, index: int, count: int) -> float:
-    """The likely number of one duty."""
-    a = as_array(value)
-    if a.ndim < 2:
-        return float(a.flat[0])
-    return float(np.broadcast_to(a, (*a.shape[:-2], count, a.shape[-1]))[..., index, 0].flat[0])
 
 
 @dataclass(frozen=True)
@@ -111,7 +103,6 @@ class CircuitView:
 
 def show(context: Context, circuit: Circuit, index: int, options: Options) -> CircuitView:
     """Parts of the feed in order, then of the return; flows [m3/s], pressures over the air outside [Pa]."""
-    count = len(context.duties.cases)
     op = circuit.idle if options.get("idle", 0.0) >= 0.5 else context.peak
     presets = [PresetEntry(id, p.label, p.choices, is_now(circuit, p.choices)) for id, p in PRESETS.items()]
     bare = CircuitView(circuit.facts.regulator.place, circuit.facts.lift, presets, [], [], None, None)
@@ -121,16 +112,16 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Ci
     network = network_of(context, circuit, op.speed, options.get("voltage"))
     point = network.at(op)
     fills = {
-        c.id: at_duty(c.fill, index, count)
+        c.id: duty_value(c.fill, index)
         for c in (*standing(context, circuit, network), *judged(context, circuit, point, op))
     }
 
     def pick(value: Value) -> float:
-        return at_duty(value, index, count)
+        return duty_value(value, index)
 
     parts = list(parts_of(point, pick))
     if has_injectors(circuit):
-        found = inj.injectors(circuit, op, context, point.rail)
+        found = inj.injectors(context, circuit, op, point.rail)
         share = pick(found.share)
         numbers = {"flow": pick(found.flow), "drop": pick(found.pressure), "share": min(share, 9.99)}
         parts.append(_part("injectors", "injectors", "injectors.flow", **numbers, ceiling=circuit.ceiling))

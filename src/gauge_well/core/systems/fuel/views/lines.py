@@ -14,8 +14,8 @@ from gauge_well.core.systems.fuel.change import line_volume, mixing_volume
 from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED
 from gauge_well.core.systems.fuel.network import Point, at_peak
-from gauge_well.core.systems.fuel.views.circuit import CircuitPart, at_duty, parts_of
-from gauge_well.core.typing import Value, likely
+from gauge_well.core.systems.fuel.views.circuit import CircuitPart, parts_of
+from gauge_well.core.typing import Value, duty_value, likely
 
 ALTITUDES = (0.0, 1000.0, 2500.0)
 TEMPERATURES = np.linspace(273.15, 343.15, 36)
@@ -78,10 +78,9 @@ class LinesView:
 
 def show(context: Context, circuit: Circuit, index: int, options: Options) -> LinesView:
     """Lines as drawn, the margin at the first pump's inlet over fuel temperature at three heights [Pa]."""
-    count = len(context.duties.cases)
 
     def pick(value: Value) -> float:
-        return at_duty(value, index, count)
+        return duty_value(value, index)
 
     point = at_peak(context, circuit)
     pull = circuit.suction_drop(demand(context.peak, circuit) if point is None else point.drawn)

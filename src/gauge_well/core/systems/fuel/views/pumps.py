@@ -11,8 +11,7 @@ from gauge_well.core.parts.pump import Pump, caught
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.fuel.circuit import Circuit
 from gauge_well.core.systems.fuel.network import Network, Point, downstream_of, network_of, upstream_of
-from gauge_well.core.systems.fuel.views.circuit import at_duty
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import duty_value, likely
 
 POINTS = 61
 
@@ -85,9 +84,9 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Pu
     network = network_of(context, circuit, volts=options.get("voltage"))
     point = network.at(context.peak)
     idle = network_of(context, circuit, circuit.idle.speed, options.get("voltage")).at(circuit.idle)
-    back = at_duty(point.back, index, count)
-    able = at_duty(point.able, index, count)
-    asked = at_duty(point.asked, index, count)
+    back = duty_value(point.back, index)
+    able = duty_value(point.able, index)
+    asked = duty_value(point.asked, index)
     flow = np.linspace(0.0, 1.05 * max(float(np.max(network.main.flow)), asked), POINTS)
     upstream, downstream = upstream_of(circuit, network.booster), downstream_of(circuit)
     wide = flow[:, None]
@@ -99,13 +98,13 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Pu
         flow=[float(x) for x in flow],
         resists=[float(x) for x in resists],
         pumps=_curves(network, index, count),
-        point=WorkingPoint(able, at_duty(point.able_across, index, count)),
+        point=WorkingPoint(able, duty_value(point.able_across, index)),
         states=[
             _state("Full load", point, index, count),
             _state("Idle", idle, index, count),
         ],
-        voltage=at_duty(point.able_volts, index, count),
-        current=at_duty(point.amps, index, count),
+        voltage=duty_value(point.able_volts, index),
+        current=duty_value(point.amps, index),
         caught=_caught(circuit, network),
     )
 
@@ -116,10 +115,7 @@ def _curves(network: Network, index: int, count: int) -> list[NamedCurve]:
     for name, supply in (("pump gives", network.main), ("one alone", network.alone)):
         if supply is None or supply.pump is None:
             continue
-        rows = [
-            (at_duty(q, index, count), at_duty(p, index, count))
-            for q, p in zip(supply.flow, supply.across, strict=True)
-        ]
+        rows = [(duty_value(q, index), duty_value(p, index)) for q, p in zip(supply.flow, supply.across, strict=True)]
         found.append(NamedCurve(name, rows))
     return found
 
@@ -127,13 +123,13 @@ def _curves(network: Network, index: int, count: int) -> list[NamedCurve]:
 def _state(name: str, point: Point, index: int, count: int) -> PumpState:
     return PumpState(
         name=name,
-        taken=at_duty(point.taken, index, count),
-        through=at_duty(point.through, index, count),
-        returned=at_duty(point.returned, index, count),
-        pressure=at_duty(point.across, index, count),
-        rail=at_duty(point.rail, index, count),
-        volts=at_duty(point.volts, index, count),
-        amps=at_duty(point.amps, index, count),
+        taken=duty_value(point.taken, index),
+        through=duty_value(point.through, index),
+        returned=duty_value(point.returned, index),
+        pressure=duty_value(point.across, index),
+        rail=duty_value(point.rail, index),
+        volts=duty_value(point.volts, index),
+        amps=duty_value(point.amps, index),
     )
 
 

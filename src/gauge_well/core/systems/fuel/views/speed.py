@@ -17,11 +17,9 @@ from gauge_well.core.sizes import INJECTORS
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.fuel import guard
 from gauge_well.core.systems.fuel import injectors as inj
-from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, demand
-from gauge_well.core.systems.fuel.judge import has_injectors
+from gauge_well.core.systems.fuel.circuit import Circuit, asked_pressure, demand, has_injectors
 from gauge_well.core.systems.fuel.network import missing_of, network_of
-from gauge_well.core.systems.fuel.views.circuit import at_duty
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import duty_value, likely
 
 SPEEDS = 41
 UNIT = 1e-5  # m3/s, an injector to scale from
@@ -139,21 +137,20 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Sp
 def _injectors(
     context: Context, circuit: Circuit, op: Operation, index: int, line: Callable[[Any], list[float]]
 ) -> InjectorsOverSpeed:
-    found = inj.injectors(circuit, op, context)
-    idle = inj.idle_pulse(circuit, context)
-    count = len(context.duties.cases)
+    found = inj.injectors(context, circuit, op)
+    idle = inj.idle_pulse(context, circuit)
     return InjectorsOverSpeed(
         share=line(np.minimum(found.share, 9.99)),
         dead=line(found.dead_share),
         ceiling=circuit.ceiling,
         idle=IdleOpening(
-            open=at_duty(idle.open, index, count),
+            open=duty_value(idle.open, index),
             least=likely(idle.least),
-            largest=at_duty(idle.largest, index, count),
+            largest=duty_value(idle.largest, index),
         ),
         pressure=line(found.pressure),
         dead_times=[DeadTime(v, likely(inj.dead_time(circuit, v))) for v in VOLTS],
-        cut=at_duty(guard.cut_pressure(circuit, context.peak), index, count),
+        cut=duty_value(guard.cut_pressure(circuit, context.peak), index),
     )
 
 
@@ -161,11 +158,11 @@ def _sizes(context: Context, circuit: Circuit, index: int) -> list[SizeRow]:
     """Injectors as sold round the smallest that serves every duty: share of the cycle where most is asked, opening at
     idle. Both go as one over the size."""
     one = replace(circuit, facts=with_facts(circuit.facts, {"injectors.flow": UNIT, "staged.flow": None}))
-    peak = inj.injectors(one, context.peak, context)
+    peak = inj.injectors(context, one, context.peak)
     shares = np.broadcast_to(peak.share - peak.dead_share, peak.share.shape)[0, :, 0]
     worst = int(np.argmax(np.broadcast_to(peak.share, peak.share.shape)[0, :, 0]))
-    dead = at_duty(peak.dead_share, worst, len(context.duties.cases))
-    opening = at_duty(inj.idle_pulse(one, context).open, index, len(context.duties.cases))
+    dead = duty_value(peak.dead_share, worst)
+    opening = duty_value(inj.idle_pulse(context, one).open, index)
     rows = [SizeRow(size, float(shares[worst]) * UNIT / size + dead, opening * UNIT / size) for size in INJECTORS]
     first = next((i for i, row in enumerate(rows) if row.share <= circuit.ceiling), len(rows) - 1)
     return rows[max(first - 1, 0) : first + 3]
@@ -176,7 +173,7 @@ def _fuels(context: Context, circuit: Circuit, index: int) -> list[OtherFuel]:
     now = circuit.fuel
     if not now.spark or now.gas:
         return []
-    flow = at_duty(context.peak.fuel_mass_flow / now.density, index, len(context.duties.cases))
+    flow = duty_value(context.peak.fuel_mass_flow / now.density, index)
     lift = circuit.facts.injectors.flow
     listed: list[Fuel] = [*(blend(share) for share in BLENDS), FUELS["methanol"]]
     found = []

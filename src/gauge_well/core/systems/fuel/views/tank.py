@@ -12,8 +12,7 @@ from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, burned, demand
 from gauge_well.core.systems.fuel.network import at_peak
-from gauge_well.core.systems.fuel.views.circuit import at_duty
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import duty_value, likely
 
 
 @dataclass(frozen=True)
@@ -71,36 +70,35 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Ta
         filler=None if facts.filler_bore is None else likely(tank.fill_flow(facts.filler_bore, length)),
         nozzle=tank.NOZZLE,
         duties=_duties(context, circuit),
-        box=_box(circuit, context, index) if tank.boxed(circuit) else None,
+        box=_box(context, circuit, index) if tank.boxed(circuit) else None,
     )
 
 
 def _duties(context: Context, circuit: Circuit) -> list[TankDuty]:
-    count = len(context.duties.cases)
     known = circuit.facts.tank.volume is not None
     lost = tank.unusable(circuit)
     point = at_peak(context, circuit) if known else None
-    ends = None if point is None else tank.tank_end(circuit, context, tank.heat_back(point))
-    lasts = tank.endurance(circuit, context, context.mean) if known else None
+    ends = None if point is None else tank.tank_end(context, circuit, tank.heat_back(point))
+    lasts = tank.endurance(context, circuit, context.mean) if known else None
     found = []
     for i, case in enumerate(context.duties.cases):
-        seconds = None if lasts is None else at_duty(lasts, i, count)
+        seconds = None if lasts is None else duty_value(lasts, i)
         speed = case.asked_speed if case.held is None else min(case.asked_speed, likely(case.held.speed))
         found.append(
             TankDuty(
                 id=case.id,
                 name=case.name,
-                lost=at_duty(lost, i, count),
+                lost=duty_value(lost, i),
                 lasts=seconds,
                 range=None if seconds is None or speed <= 0.0 else seconds * speed,
-                burned=at_duty(burned(context.mean, circuit.fuel), i, count),
-                end=None if ends is None else at_duty(ends, i, count),
+                burned=duty_value(burned(context.mean, circuit.fuel), i),
+                end=None if ends is None else duty_value(ends, i),
             )
         )
     return found
 
 
-def _box(circuit: Circuit, context: Context, index: int) -> TankBox:
+def _box(context: Context, circuit: Circuit, index: int) -> TankBox:
     """The worst direction of the duty: surface through the side (or the front) at the refuelling level."""
     built = tank.tank_of(circuit)
     pickup = built.pickup

@@ -94,7 +94,7 @@ class PanView:
 def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> PressureCurves | None:
     """Oil pressure over engine speed: cold at 20 degC, hot as the duty ends, and the least wanted; None without a
     reading."""
-    ways = model.with_coolant(model.ways_out(context, facts, pan), context, context.mean)
+    ways = model.with_coolant(context, model.ways_out(context, facts, pan), context.mean)
     leak = model.leak_of(context, facts)
     hot = float(
         np.broadcast_to(model.temperature(ways, context.mean.heat_to_oil), (1, len(context.duties.cases), 1))[

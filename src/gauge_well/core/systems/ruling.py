@@ -1,4 +1,4 @@
-"""Rules of the fuel's fields, one after another: the first that speaks of a field stands."""
+"""Rules of a system's fields, one after another: the first that speaks of a field stands."""
 
 from __future__ import annotations
 

@@ -1,0 +1,184 @@
+"""The cooling solved, ready to be asked at any power, and what it hands on."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from functools import cache
+
+import numpy as np
+
+from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.engine.model import Operation
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import fact
+from gauge_well.core.reads import (
+    COOLANT_FREE,
+    COOLANT_LEAST,
+    COOLANT_MOST,
+    COOLANT_PER_WATT,
+    OIL_BACK,
+    OIL_SHARE,
+)
+from gauge_well.core.systems.base import (
+    Beside,
+    Context,
+    Need,
+    Result,
+)
+from gauge_well.core.systems.cooling import (
+    checks,
+    circuit,
+    facts,
+    facts_front,
+    need,
+    notices,
+    ranges,
+    time,
+    working,
+)
+from gauge_well.core.systems.cooling.figures import figures
+from gauge_well.core.systems.cooling.gauge import Limiting, Shown, limiting_ambient, shown
+from gauge_well.core.systems.cooling.model import Cooling, Starts, heat_made, plant_of, prepare
+from gauge_well.core.typing import Array, likely, over_duties
+from gauge_well.core.working import Step
+
+HALF_OPEN = 6.0  # K over its first lift at which a thermostat under load is half open
+NEAR = 1.05  # of a heat, for the slope there
+CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
+
+
+def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
+    names = ["core.width", "core.height", "core.depth", "fan.drive"]
+    if given.fan.drive in ("puller", "pusher", "belt"):
+        names.append("fan.diameter")
+    if given.restrictor in ("main", "bypass"):
+        names.append("restrictor_bore")
+    absent = [n for n in names if fact(given, n) is None]
+    return tuple(f"cooling.{n}" for n in (*absent, *facts_front.missing(given)))
+
+
+def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Starts | None]:
+    """The cooling with all fans on, and where duties start that follow another; MissingFact names what is absent."""
+    missing = _missing(given)
+    if missing:
+        raise MissingFact(missing[0])
+
+    def work() -> tuple[Cooling, Starts | None]:
+        plant = plant_of(context, given)
+        follows = any(case.after for case in context.duties.cases)
+        starts = time.chained(context, prepare(context, plant)) if follows else None
+        return prepare(context, plant, only_on=True, starts=starts), starts
+
+    handed = (context.given.get(OIL_SHARE), context.given.get(OIL_BACK))
+    stands_on = (given, context.engine, context.duties, context.mean, context.doubts, *handed)
+    return context.remember("cooling", stands_on, work)
+
+
+def surplus(context: Context, given: facts.CoolingFacts, ambient: Array, starts: Starts | None = None) -> Array:
+    """Heat made over heat carried [W] with other air outside of each duty [K]."""
+    there = context if context.in_air is None else context.in_air(ambient)
+    solved = prepare(there, plant_of(there, given), only_on=True, starts=starts)
+    return np.asarray(heat_made(there, solved, there.mean) - solved.capacity)
+
+
+def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
+    """Where each duty leaves the coolant, linear in the heat; nothing where core or fan are not known."""
+    try:
+        solved, _ = _solved(context, given)
+    except MissingFact:
+        return {}
+    limit, per_watt = solved.plant.limit, solved.response.per_watt
+    made = heat_made(context, solved, context.mean)
+    free = limit - solved.capacity * per_watt
+    least = np.minimum(solved.plant.thermostat + HALF_OPEN, limit)
+    if np.any(solved.starts_shut):
+        # Nothing is shed until the thermostat opens: straight through two points of the curve.
+        end, more = (solved.end_from_shut(f * made) for f in (1.0, NEAR))
+        per_watt = np.where(solved.starts_shut, (more - end) / ((NEAR - 1.0) * made), per_watt)
+        free = np.where(solved.starts_shut, end - per_watt * made, free)
+        least = np.where(solved.starts_shut, solved.start, least)
+    jacket = context.mean.heat_to_coolant
+    per_engine_watt = np.divide(per_watt * made, jacket, out=np.zeros_like(per_watt * made), where=jacket > 0)
+    return {
+        COOLANT_FREE: np.asarray(free),
+        COOLANT_PER_WATT: per_engine_watt,
+        COOLANT_LEAST: np.asarray(least),
+        COOLANT_MOST: limit,
+    }
+
+
+def solve(context: Context, given: facts.CoolingFacts) -> Result:
+    """Solve cooling for the context's duties; a missing part leaves its check unknown."""
+    opening = checks.opening_check(context, given)
+    gates = [*checks.stack_checks(context, given), *([] if opening is None else [opening])]
+    missing = _missing(given)
+
+    def needs() -> list[Need]:
+        return need.needs(context, given)
+
+    try:
+        solved, starts = _solved(context, given)
+    except MissingFact as error:
+        fields = missing or (error.field,)
+        return Result(
+            checks=lambda mean, peak: gates,
+            unknown=[Unknown("heat", "Heat", "core_fan", fields)],
+            figures=dict,
+            needs=needs,
+            notices=list,
+            working=lambda index: [],
+        )
+
+    round_trip = circuit.circuit_of(solved)
+    gates += [circuit.inlet_check(context, round_trip), *circuit.freezing_check(context, solved)]
+    grown = circuit.expansion_check(solved)
+    if grown is not None:
+        gates.append(grown)
+
+    @cache
+    def whole() -> tuple[Cooling, Shown, Limiting]:
+        """With the fan off as well as on, what the gauge shows and the limiting ambient."""
+        both = prepare(context, solved.plant, starts=starts)
+        heat = heat_made(context, both, context.mean)
+        # What a duty follows is held: its own weather is not asked about.
+        held = None if starts is None else Starts(both.start, both.start_metal)
+        return both, shown(both, heat), limiting_ambient(heat, both, lambda t: surplus(context, given, t, held))
+
+    @cache
+    def cold() -> Array:
+        """Air under which each duty runs below its thermostat."""
+        return circuit.overcooled_ambient(context, whole()[0], context.mean)
+
+    def weather() -> tuple[Array, Array]:
+        """Limiting ambient of each duty [K], and after how long it boils [s]."""
+        both, seen, limiting = whole()
+        return limiting.ambient, time.boils_after(context, both, seen)
+
+    def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
+        base = mean is context.mean
+        return [checks.heat_check(context, solved, mean, weather if base else None), *gates]
+
+    def steps(index: int) -> list[Step]:
+        both, _, limiting = whole()
+        return working.steps(context, both, round_trip, limiting, index)
+
+    return Result(
+        checks=judge,
+        unknown=[],
+        figures=lambda: figures(context, round_trip, cold(), *whole()),
+        needs=needs,
+        notices=lambda: notices.notices(context, whole()[0], round_trip, cold()),
+        working=steps,
+        beside=lambda: _beside(solved),
+        looks=lambda: ranges.looks(solved, whole()[1]),
+    )
+
+
+def _beside(solved: Cooling) -> Sequence[Beside]:
+    core, fan = solved.plant.core, solved.plant.fan
+    weight = likely(core.face * core.depth * CORE_DENSITY)
+    air = likely(over_duties(fan.free_air)) if fan.shroud != "open" else 0.0
+    return (
+        Beside("core_mass", "filled core's weight", weight, "mass"),
+        Beside("fan_air", "fans' free air", air, "air_flow"),
+    )

@@ -1,0 +1,32 @@
+"""What the exhaust's fields are by rule where nothing is stated."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+import numpy as np
+
+from gauge_well.core.facts import Rule
+from gauge_well.core.systems.exhaust.facts import WALL
+from gauge_well.core.systems.ruling import Ruling
+
+
+def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
+    """Defaults for what has one; the pipe itself has none."""
+    rules = Ruling(given, context)
+    rule = rules.rule
+    rule("layout", "single", "one pipe")
+    rule("pipe.bends", 2.0 * np.pi, "four right angles")
+    rule("pipe.bend_ratio", 1.5, "a usual mandrel bend")
+    for id in given.get("pieces", ()):
+        rule(f"pieces.{id}.piece", "pipe", "none stated")
+        rule(f"pieces.{id}.bends", 0.0, "straight")
+    rule("silencer.type", "chambered", "a usual silencer")
+    rule("catalyst", "no", "none stated")
+    rule("merge_after", 1.0, "after the first piece")
+    rule("lagged", 0.0, "bare")
+    rule("pipe.wall", WALL, "1.5 mm tube")
+    rule("pipe.roughness", 45e-6, "steel tube", "crane410")
+    rule("shielded", "no", "none stated")
+    return rules.rules

@@ -1,0 +1,44 @@
+"""The oil's figures, duty by duty."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from gauge_well.core.media import oils
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.oil import facts, model
+from gauge_well.core.typing import Array
+
+
+def figures(
+    context: Context,
+    given: facts.OilFacts,
+    leak: model.Leak,
+    hot: Array,
+    coverage: model.Coverage | None,
+    limits: Array | None,
+) -> dict[str, Array]:
+    """Figures of every duty: the oil, its heat, its pressure, and how far the pan covers its pickup."""
+    flow = model.drawn_flow(given, leak, context.mean.speed, hot)
+    oil = model.oil_of(given)
+    figures = {
+        "oil_in_sump_m3": model.in_sump(given),
+        "oil_temperature_k": hot,
+        "oil_viscosity_m2_s": oils.viscosity_walther(oil, hot),
+        "oil_flow_m3_s": flow,
+        "oil_suction_pa": context.duties.column("pressure") - model.suction_drop(given, flow, hot),
+    }
+    pressure = model.gauge_pressure(given, leak, context.mean.speed, hot)
+    if pressure is not None:
+        figures["oil_pressure_pa"] = pressure
+    drain = model.turbo_drain(given, hot)
+    if drain is not None:
+        figures["drain_flow_m3_s"] = drain
+    if context.installation.pan_ground is not None:
+        figures["pan_ground_clearance_m"] = np.asarray(context.installation.pan_ground, dtype=float)
+    if coverage is not None and limits is not None:
+        figures["oil_over_pickup_m"] = coverage.head.min(axis=1)[None, :, None]
+        figures["pickup_clearance_m"] = np.asarray(coverage.pan.pickup[2] - coverage.pan.floor)
+        for i, name in enumerate(("forward", "aft", "left", "right")):
+            figures[f"g_limit_{name}"] = limits[:, i][None, :, None]
+    return figures
