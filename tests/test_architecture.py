@@ -7,7 +7,9 @@ from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
 
+from gauge_well.core.facts import lists, roles, spec_at
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.sheet.sections import SECTIONS
 from tests.__main__ import modules_of
 from tests.runner import Module, Tally, run_module
 from tests.support import ROOT
@@ -101,11 +103,35 @@ class Architecture(unittest.TestCase):
     def test_every_system_has_the_same_rooms(self) -> None:
         """Physics stands in ``model.py`` where one file tells it; where it takes several (the fuel's circuit, pump,
         network, tank) each is named for what it tells, and together they are no less a room than a file would be."""
-        rooms_all = {"facts", "checks", "need", "working", "views", "remedies"}
+        rooms_all = {
+            *("facts", "rules", "refusals", "judge", "checks", "notices"),
+            *("figures", "need", "working", "remedies", "views"),
+        }
         for folder in (SOURCE / "core" / "systems").iterdir():
             if folder.is_dir() and folder.name != "__pycache__":
                 rooms = {p.stem for p in folder.glob("*.py")} | {p.parent.name for p in folder.glob("*/__init__.py")}
                 self.assertLessEqual(rooms_all, rooms, folder.name)
+
+    def test_the_context_comes_first(self) -> None:
+        """Of what a system's functions are given, but for the working they write into."""
+        for _, path, tree in modules():
+            if path.parent.parent.name != "systems":
+                continue
+            for node in tree.body:
+                names = [a.arg for a in node.args.args] if isinstance(node, ast.FunctionDef) else []
+                if "context" in names and path.stem != "rules" and names[0] != "w":
+                    self.assertEqual(names[0], "context", f"{path.relative_to(SOURCE)}: {node.name}")
+
+    def test_every_fact_named_is_one(self) -> None:
+        """A path written out, in a notice, an unknown or a remedy, leads to a fact or to a part."""
+        for _, path, tree in modules():
+            for node in ast.walk(tree):
+                if isinstance(node, ast.Constant) and isinstance(node.value, str) and path.stem != "format_1":
+                    found = re.fullmatch(r"([a-z]+)\.([a-z_0-9.]*[a-z_0-9])", node.value)
+                    if found and found[1] in SECTIONS:
+                        facts, name = SECTIONS[found[1]].facts, found[2]
+                        known = spec_at(facts, name) is not None or name in {**roles(facts), **lists(facts)}
+                        self.assertTrue(known, f"{path.relative_to(SOURCE)}:{node.lineno} {node.value}")
 
     def test_public_names_are_documented(self) -> None:
         for layer, path, tree in modules():

@@ -331,13 +331,12 @@ class Independence(NumbersCase):
         """A core error inside a system makes it unknown and names its field; the rest is sized."""
         case = case_of(ROAD)
         broken = dict(case.systems) | {"cooling": case_of(changed(ROAD, cooling__exit_area=None)).systems["cooling"]}
-        facts = broken["cooling"]
-        object.__setattr__(facts, "exit_area", None)
+        object.__setattr__(broken["cooling"].hose, "bore", None)
         found = sizing.size(
             sizing.BuildCase(case.name, case.engine, case.machine, case.installation, case.duties, broken, None)
         )
         self.assertEqual(found.systems["cooling"].state, "unknown")
-        self.assertEqual(found.systems["cooling"].unknown[0].missing, ["cooling.exit_area"])
+        self.assertEqual(found.systems["cooling"].unknown[0].missing, ["cooling.hose.bore"])
         self.assertEqual(found.systems["fuel"].state, "holds")
 
     def test_more_power_never_helps(self) -> None:

@@ -95,8 +95,8 @@ ROLLS = ("kind", ("road_car", "off_road", "van", "truck", "hillclimb", "tractor"
 class MachineFacts:
     """The machine. SI."""
 
-    kind: str | None = choice("Kind of machine", {k: v[0] for k, v in MACHINES.items()}, group="Machine")
-    mass: Value | None = quantity("Weight in use", "mass", 30.0, 200e3, group="Machine")
+    kind: str = choice("Kind of machine", {k: v[0] for k, v in MACHINES.items()}, group="Machine")
+    mass: Value = quantity("Weight in use", "mass", 30.0, 200e3, group="Machine")
     drag_area: Value | None = quantity(
         "Drag area (Cd A)",
         "area",
@@ -110,7 +110,7 @@ class MachineFacts:
         "Rolling resistance", "ratio", 0.0, 0.2, group="Machine", spread="loss", when=ROLLS
     )
     drive: str | None = choice("Driven", {k: v[0] for k, v in DRIVES.items()}, group="Driveline", when=ROLLS)
-    gearbox: str | None = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
+    gearbox: str = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
     gear_ratios: tuple[tuple[float, ...], ...] | None = table(
         "Gear ratios",
         (("ratio", "ratio"),),
@@ -135,7 +135,7 @@ class MachineFacts:
     )
     trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer", when=ROLLS)
     trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer", when=ROLLS)
-    electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
+    electrical_load: Value = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
 
 
 def fill_machine(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -167,8 +167,8 @@ def fill_machine(given: Mapping[str, Any], context: Mapping[str, Mapping[str, An
 class DutyFacts:
     """One operating case. SI."""
 
-    name: str | None = text("Name")
-    kind: str | None = choice("Kind", KINDS)
+    name: str = text("Name")
+    kind: str = choice("Kind", KINDS)
     speed: Value | None = quantity("Speed", "speed", 0.0, 120.0, spread="asked")
     grade: Value | None = quantity("Grade", "grade", -0.5, 1.5, spread="asked")
     power_share: Value | None = quantity("Mean share of power", "share", 0.0, 1.0, spread="asked")
@@ -176,18 +176,18 @@ class DutyFacts:
     engine_speed: Value | None = quantity("Engine speed", "speed_rpm", 100.0, 22000.0, spread="asked")
     speed_share: Value | None = quantity("Share of rated speed", "share", 0.05, 1.2, spread="asked")
     boat_exponent: Value | None = quantity("Power follows speed to the", "ratio", 2.0, 3.5)
-    air_speed: Value | None = quantity("Air over the core", "speed", 0.0, 120.0)
-    ambient: Value | None = quantity("Air outside", "temperature", 220.0, 335.0, spread="asked")
-    altitude: Value | None = quantity("Altitude", "distance", -430.0, 5500.0, spread="asked")
+    air_speed: Value = quantity("Air over the core", "speed", 0.0, 120.0)
+    ambient: Value = quantity("Air outside", "temperature", 220.0, 335.0, spread="asked")
+    altitude: Value = quantity("Altitude", "distance", -430.0, 5500.0, spread="asked")
     duration: Value | None = quantity("For", "time", 1.0, 1e6, help="Left open: for ever.", spread="asked")
-    start: str | None = choice("Starts", STARTS)
+    start: str = choice("Starts", STARTS)
     after: str | None = text("Straight after", help="Another duty's name: starts as hot as that one leaves it.")
-    air_conditioning: str | None = choice("Air-conditioning", YES_NO)
+    air_conditioning: str = choice("Air-conditioning", YES_NO)
     tow: str | None = choice("With the trailer", YES_NO)
-    braking: Value | None = quantity("Braking", "acceleration", 0.0, 30.0, help="What the tyres can do there.")
-    cornering: Value | None = quantity("Cornering, either way", "acceleration", 0.0, 40.0)
-    pulling: Value | None = quantity("Pulling away", "acceleration", 0.0, 20.0)
-    heel: Value | None = quantity("Heel or side slope", "angle", 0.0, 0.8, help="Either way.")
+    braking: Value = quantity("Braking", "acceleration", 0.0, 30.0, help="What the tyres can do there.")
+    cornering: Value = quantity("Cornering, either way", "acceleration", 0.0, 40.0)
+    pulling: Value = quantity("Pulling away", "acceleration", 0.0, 20.0)
+    heel: Value = quantity("Heel or side slope", "angle", 0.0, 0.8, help="Either way.")
 
 
 # How each is measured in a workshop.

@@ -121,7 +121,7 @@ def _in_g(value: Value | None) -> Value:
 
 def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool, cooling: float) -> Accessories:
     cold = cooling * (AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING)
-    electrical = machine.electrical_load if machine.electrical_load is not None else 0.0
+    electrical = machine.electrical_load
     return Accessories(electrical, STEERING, cold if facts.air_conditioning == "yes" else 0.0)
 
 
@@ -143,7 +143,7 @@ def solve_duty(
     altitude = need_number(facts.altitude, f"{where}.altitude")
     pressure = float(air.pressure_isa(altitude))
     density = air.density(outside, pressure)
-    air_speed: Value = facts.air_speed if facts.air_speed is not None else 0.0
+    air_speed: Value = facts.air_speed
     speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
     idling = kind == "idle" or speed < 6.0
     cooling = min(likely(engine.rated_power) / COOLS_FROM, 1.0)
@@ -171,7 +171,7 @@ def solve_duty(
         air_speed = settled(np.where(weak, np.minimum(air_speed, held.speed), air_speed))
     elif kind == "idle":
         power = accessories.total
-        rpm = pinned if pinned is not None else need(engine.facts.idle_speed, "engine.idle_speed")
+        rpm = pinned if pinned is not None else engine.facts.idle_speed
     elif kind == "boat":
         of_speed = as_array(need(facts.speed_share, f"{where}.speed_share"))
         exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
@@ -189,7 +189,7 @@ def solve_duty(
             peak_power = able
     if np.any(as_array(rpm) > PAST * as_array(rated)):
         rpm = np.minimum(rpm, PAST * rated)
-    box = GEARBOXES[machine.gearbox or "manual"][1]
+    box = GEARBOXES[machine.gearbox][1]
     case = Case(
         id=id,
         name=facts.name or id,
@@ -203,7 +203,7 @@ def solve_duty(
         ambient=ambient,
         pressure=pressure,
         duration=need_number(facts.duration, "") if facts.duration is not None else np.inf,
-        start=facts.start or "warm",
+        start=facts.start,
         after=followed(facts.after, names),
         condenser_heat=cooling * CONDENSER_HEAT if facts.air_conditioning == "yes" else 0.0,
         gearbox_heat=box * power + _slip_heat(machine, held),
@@ -228,7 +228,7 @@ def solve_duty(
 
 def _slip_heat(machine: MachineFacts, held: Held | None) -> Value:
     """What a slipping converter makes of the engine's power [W]; a clutch warms its bell housing, not the coolant."""
-    if held is None or not (machine.gearbox or "manual").startswith("automatic"):
+    if held is None or not machine.gearbox.startswith("automatic"):
         return 0.0
     return held.power * (1.0 - held.through)
 
@@ -238,7 +238,7 @@ def _motion(facts: DutyFacts) -> dict[str, Any]:
         "braking": _in_g(facts.braking),
         "cornering": _in_g(facts.cornering),
         "pulling": _in_g(facts.pulling),
-        "heel": facts.heel if facts.heel is not None else 0.0,
+        "heel": facts.heel,
     }
 
 

@@ -95,7 +95,7 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
         facts.trailer_drag_area if facts.trailer_drag_area is not None else 0.0,
         gears,
         FIRST_GEAR.get(facts.kind or "", FIRST_GEAR_ELSE),
-        (facts.gearbox or "manual").startswith("automatic"),
+        facts.gearbox.startswith("automatic"),
     )
 
 
@@ -164,10 +164,10 @@ def choose_gear(
     the engine is held at 0.35 of rated speed (diesel 0.50) and its torque is passed on at the gear's own speed; a
     converter adds torque, ``2 - slip ratio`` times (common practice).
     """
-    limit = need(engine.facts.limit_speed, "engine.limit_speed")
+    limit = engine.facts.limit_speed
     floor = (0.25 if engine.fuel.spark else 0.45) * engine.rated_speed
     required = vehicle.power(speeds, grade, density, tow) + accessories
-    idle = as_array(need(engine.facts.idle_speed, "engine.idle_speed"))
+    idle = as_array(engine.facts.idle_speed)
     if pinned is not None:
         rpm = np.full((1, *required.shape), pinned)
         slips, through = np.zeros(rpm.shape, dtype=bool), np.ones_like(rpm)

@@ -91,7 +91,7 @@ class EngineFacts:
     """The engine. SI; powers in W, speeds in rev/min, temperatures in K."""
 
     name: str | None = text("Name", group="Identity")
-    fuel: str | None = choice("Fuel", {k: f.label for k, f in FUELS.items()}, group="Identity")
+    fuel: str = choice("Fuel", {k: f.label for k, f in FUELS.items()}, group="Identity")
     ethanol_share: Value | None = quantity(
         "Ethanol in it",
         "share",
@@ -102,22 +102,20 @@ class EngineFacts:
         spread="exact",
         when=("fuel", ("petrol", "petrol_e10", "e85", "ethanol")),
     )
-    aspiration: str | None = choice("Aspiration", ASPIRATIONS, group="Identity")
-    cycle: str | None = choice("Cycle", CYCLES, group="Identity")
+    aspiration: str = choice("Aspiration", ASPIRATIONS, group="Identity")
+    cycle: str = choice("Cycle", CYCLES, group="Identity")
     chamber: str | None = choice(
         "Combustion", {k: v[0] for k, v in CHAMBERS.items()}, group="Identity", when=("fuel", ("diesel",))
     )
-    displacement: Value | None = quantity("Displacement", "displacement", 20e-6, 0.06, group="Identity")
-    cylinders: Value | None = quantity("Cylinders", "count", 1, 16, group="Identity", spread="exact")
-    stroke: Value | None = quantity("Stroke", "length", 0.02, 0.4, group="Identity")
-    rated_power: Value | None = quantity(
+    displacement: Value = quantity("Displacement", "displacement", 20e-6, 0.06, group="Identity")
+    cylinders: Value = quantity("Cylinders", "count", 1, 16, group="Identity", spread="exact")
+    stroke: Value = quantity("Stroke", "length", 0.02, 0.4, group="Identity")
+    rated_power: Value = quantity(
         "Rated power", "power", 500.0, 3e6, group="Output", help="What the engine makes as it is."
     )
-    rated_speed: Value | None = quantity("at", "speed_rpm", 300.0, 20000.0, group="Output", follows="rated_power")
-    peak_torque: Value | None = quantity("Peak torque", "torque", 2.0, 20000.0, group="Output")
-    peak_torque_speed: Value | None = quantity(
-        "at ", "speed_rpm", 200.0, 18000.0, group="Output", follows="peak_torque"
-    )
+    rated_speed: Value = quantity("at", "speed_rpm", 300.0, 20000.0, group="Output", follows="rated_power")
+    peak_torque: Value = quantity("Peak torque", "torque", 2.0, 20000.0, group="Output")
+    peak_torque_speed: Value = quantity("at ", "speed_rpm", 200.0, 18000.0, group="Output", follows="peak_torque")
     torque_curve: tuple[tuple[float, ...], ...] | None = table(
         "Torque curve",
         (("speed", "speed_rpm"), ("torque", "torque")),
@@ -125,10 +123,10 @@ class EngineFacts:
         help="One row a line, for instance `2500 rpm, 290 Nm`. Two figures serve when there is none.",
         spread="exact",
     )
-    idle_speed: Value | None = quantity("Idle", "speed_rpm", 100.0, 4000.0, group="Output")
-    limit_speed: Value | None = quantity("Red line or governed", "speed_rpm", 400.0, 22000.0, group="Output")
-    governed: str | None = choice("Governed", YES_NO, group="Output")
-    boost: Value | None = quantity(
+    idle_speed: Value = quantity("Idle", "speed_rpm", 100.0, 4000.0, group="Output")
+    limit_speed: Value = quantity("Red line or governed", "speed_rpm", 400.0, 22000.0, group="Output")
+    governed: str = choice("Governed", YES_NO, group="Output")
+    boost: Value = quantity(
         "Boost at full load", "pressure_gauge", 0.0, 4e5, group="Output", help="Over the air outside.", when=BOOSTED
     )
     boost_held_to: Value | None = quantity(
@@ -144,7 +142,7 @@ class EngineFacts:
     wastegate: str | None = choice(
         "At full load its wastegate", WASTEGATES, group="Output", when=("aspiration", ("turbo",))
     )
-    charge_cooler: Value | None = quantity(
+    charge_cooler: Value = quantity(
         "Charge cooler effectiveness",
         "share",
         0.0,
@@ -153,10 +151,10 @@ class EngineFacts:
         help="Nought where there is none.",
         when=BOOSTED,
     )
-    bsfc: Value | None = quantity("Fuel for power (BSFC)", "bsfc", 3.9e-8, 2.2e-7, group="Heat and fuel")
-    excess_air: Value | None = quantity("Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel")
-    heat_school: str | None = choice("Heat to coolant by", HEAT_SCHOOLS, group="Heat and fuel")
-    coolant_share: Value | None = quantity(
+    bsfc: Value = quantity("Fuel for power (BSFC)", "bsfc", 3.9e-8, 2.2e-7, group="Heat and fuel")
+    excess_air: Value = quantity("Lambda at full load", "ratio", 0.65, 3.0, group="Heat and fuel")
+    heat_school: str = choice("Heat to coolant by", HEAT_SCHOOLS, group="Heat and fuel")
+    coolant_share: Value = quantity(
         "Coolant's share", "share", 0.05, 0.45, group="Heat and fuel", spread="coolant_share"
     )
     coolant_heat: Value | None = quantity(
@@ -168,11 +166,9 @@ class EngineFacts:
         help="At rated power.",
         spread="coolant_share",
     )
-    oil_share: Value | None = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel", spread="oil_share")
-    radiation_share: Value | None = quantity(
-        "Radiated share", "share", 0.0, 0.1, group="Heat and fuel", spread="oil_share"
-    )
-    extra_share: Value | None = quantity(
+    oil_share: Value = quantity("Oil's share", "share", 0.0, 0.2, group="Heat and fuel", spread="oil_share")
+    radiation_share: Value = quantity("Radiated share", "share", 0.0, 0.1, group="Heat and fuel", spread="oil_share")
+    extra_share: Value = quantity(
         "Cooled manifold or gas cooler",
         "share",
         0.0,
@@ -181,18 +177,18 @@ class EngineFacts:
         help="Share of fuel energy: cooled exhaust manifold 3 to 6 %, gas cooler 3 to 6, wet marine manifold 4 to 10.",
         spread="oil_share",
     )
-    era: str | None = choice("Design", {k: v[0] for k, v in ERAS.items()}, group="Heat and fuel")
-    dry_mass: Value | None = quantity("Dry weight", "mass", 5.0, 6000.0, group="Body")
-    material: str | None = choice("Made of", {k: v[0] for k, v in MATERIALS.items()}, group="Body")
-    thermostat: Value | None = quantity("Thermostat opens", "temperature", 320.0, 385.0, group="Body")
-    coolant_limit: Value | None = quantity(
+    era: str = choice("Design", {k: v[0] for k, v in ERAS.items()}, group="Heat and fuel")
+    dry_mass: Value = quantity("Dry weight", "mass", 5.0, 6000.0, group="Body")
+    material: str = choice("Made of", {k: v[0] for k, v in MATERIALS.items()}, group="Body")
+    thermostat: Value = quantity("Thermostat opens", "temperature", 320.0, 385.0, group="Body")
+    coolant_limit: Value = quantity(
         "Hottest coolant allowed", "temperature", 350.0, 400.0, group="Body", spread="exact"
     )
 
     @property
     def fuel_record(self) -> Fuel:
         """The fuel or blend this engine burns."""
-        return burning(self.fuel or "petrol", self.ethanol_share)
+        return burning(self.fuel, self.ethanol_share)
 
     @property
     def strokes_per_cycle_rev(self) -> float:

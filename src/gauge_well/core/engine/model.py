@@ -65,12 +65,12 @@ class Engine:
     @property
     def body_capacity(self) -> Array:
         """Heat capacity of all its metal [J/K]; MissingFact without its weight."""
-        mass = as_array(need(self.facts.dry_mass, "engine.dry_mass"))
-        return np.asarray(mass * MATERIALS[self.facts.material or "iron_light_head"][1])
+        mass = as_array(self.facts.dry_mass)
+        return np.asarray(mass * MATERIALS[self.facts.material][1])
 
     def piston_speed(self, speed: Value) -> Array:
         """Mean piston speed [m/s]."""
-        return 2.0 * as_array(need(self.facts.stroke, "engine.stroke")) * speed / 60.0
+        return 2.0 * as_array(self.facts.stroke) * speed / 60.0
 
     def bmep(self, power: Value, speed: Value) -> Array:
         """Brake mean effective pressure [Pa]."""
@@ -84,7 +84,7 @@ class Engine:
     def rubbing(self, speed: Value) -> Array:
         """Friction mep [Pa], without pumping: what becomes heat in metal and oil."""
         if self.fuel.spark:
-            return ERAS[self.facts.era or "modern"][1] * fmep_petrol(speed)
+            return ERAS[self.facts.era][1] * fmep_petrol(speed)
         return fmep_diesel(speed, self.piston_speed(speed), CHAMBERS[self.facts.chamber or "direct"][1])
 
     def breathing(self, temperature: Value, pressure: Value) -> Array:
@@ -121,12 +121,12 @@ def engine_of(facts: EngineFacts) -> Engine:
         facts,
         facts.fuel_record,
         TorqueCurve(facts),
-        need(facts.rated_power, "engine.rated_power"),
-        need(facts.rated_speed, "engine.rated_speed"),
-        need(facts.displacement, "engine.displacement"),
-        need(facts.bsfc, "engine.bsfc"),
-        need(facts.excess_air, "engine.excess_air"),
-        need(facts.boost, "engine.boost"),
+        facts.rated_power,
+        facts.rated_speed,
+        facts.displacement,
+        facts.bsfc,
+        facts.excess_air,
+        facts.boost,
     )
 
 
@@ -268,7 +268,7 @@ def operate(
     full = engine.full_load_power(speed, wanted * breathing)
     load = clip(power / np.maximum(full, 1.0), 0.0, 1.5)
     throttle = np.where(as_array(wide_open) > 0.5, 1.0, load)
-    idle = as_array(need(facts.idle_speed, "engine.idle_speed"))
+    idle = as_array(facts.idle_speed)
     slow = clip((speed / idle - 1.0) / 0.5, 0.0, 1.0)
     efficiency = indicated * (IDLE_EFFICIENCY + (1.0 - IDLE_EFFICIENCY) * slow)
     swept = engine.displacement * speed * engine.swept_rate_factor
@@ -288,7 +288,7 @@ def operate(
 
     boost = engine.full_boost(p_amb, breathing) * clip((throttle - 0.3) / 0.7, 0.0, 1.0)
     t_compressed = air.compressed(t_amb, 1.0 + boost / p_amb)
-    cooler = as_array(need(facts.charge_cooler, "engine.charge_cooler"))
+    cooler = as_array(facts.charge_cooler)
     t_intake = t_compressed - cooler * (t_compressed - t_amb)
     compressor = air_flow * air.CP_AIR * (t_compressed - t_amb)
     charge_heat = air_flow * air.CP_AIR * (t_compressed - t_intake)
@@ -302,7 +302,7 @@ def operate(
     released = fuel_power - chemical - unburned
     rated_release_w = rated_fuel * fuel.lhv * rated_released
     rated_coolant = _rated_coolant(engine, wanted, rated_release_w, rated_fuel * fuel.lhv)
-    rated_oil = as_array(need(facts.oil_share, "engine.oil_share")) * rated_release_w
+    rated_oil = as_array(facts.oil_share) * rated_release_w
     fraction = np.power(released / rated_release_w, EXPONENT_HEAT)
     # Rated heats hold the friction of full load; the lighter the load, the more of what is burned ends there.
     rated_friction = engine.rubbing(engine.rated_speed) * swept_rated / rated_release_w
@@ -310,7 +310,7 @@ def operate(
     grown = fraction + friction / (rated_coolant + rated_oil)
     coolant = rated_coolant * grown
     oil = rated_oil * grown
-    radiation = as_array(need(facts.radiation_share, "engine.radiation_share")) * rated_release_w * fraction
+    radiation = as_array(facts.radiation_share) * rated_release_w * fraction
     least_exhaust = fuel_flow * sensible_enthalpy(gas, EXHAUST_LEAST)
     room = np.minimum(
         REJECTED_MOST * released + friction,
@@ -360,11 +360,11 @@ def operate(
 def _rated_coolant(engine: Engine, wanted: Array, released: Array, fuel_power: Array) -> Array:
     """Heat to coolant at rated power by the school chosen [W]."""
     facts = engine.facts
-    school = facts.heat_school or "fuel_share"
-    extra = as_array(need(facts.extra_share, "engine.extra_share")) * fuel_power
+    school = facts.heat_school
+    extra = as_array(facts.extra_share) * fuel_power
     if school == "maker":
         given = as_array(need(facts.coolant_heat, "engine.coolant_heat"))
         return given * wanted / engine.rated_power
     if school == "power_share":
-        return POWER_SHARES[(engine.fuel.spark, facts.aspiration or "natural")] * wanted + extra
-    return as_array(need(facts.coolant_share, "engine.coolant_share")) * released + extra
+        return POWER_SHARES[(engine.fuel.spark, facts.aspiration)] * wanted + extra
+    return as_array(facts.coolant_share) * released + extra

@@ -179,21 +179,20 @@ def notices(engine: Engine, f: Mapping[str, float]) -> list[Notice]:
             "Boost of {boost} is stated on a naturally aspirated engine: one of them is wrong.",
             boost=(likely(facts.boost or 0.0), "pressure_gauge"),
         )
-    if facts.peak_torque is not None:
-        rated_torque = likely(engine.rated_power) / (likely(engine.rated_speed) * RAD_PER_RPM)
-        backup = likely(facts.peak_torque) / rated_torque
-        if backup < 0.999:
-            say(
-                "torque_below_power",
-                "Peak torque is below the torque that rated power needs ({t}): one of them is wrong.",
-                t=(rated_torque, "torque"),
-            )
-        elif backup > 1.6:
-            say(
-                "torque_backup",
-                "Peak torque is {x} times that at rated power; 1.05 to 1.4 is usual: check both.",
-                x=(backup, "ratio"),
-            )
+    rated_torque = likely(engine.rated_power) / (likely(engine.rated_speed) * RAD_PER_RPM)
+    backup = likely(facts.peak_torque) / rated_torque
+    if backup < 0.999:
+        say(
+            "torque_below_power",
+            "Peak torque is below the torque that rated power needs ({t}): one of them is wrong.",
+            t=(rated_torque, "torque"),
+        )
+    elif backup > 1.6:
+        say(
+            "torque_backup",
+            "Peak torque is {x} times that at rated power; 1.05 to 1.4 is usual: check both.",
+            x=(backup, "ratio"),
+        )
     return found
 
 

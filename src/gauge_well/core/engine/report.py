@@ -14,7 +14,7 @@ from gauge_well.core.duty.road import Vehicle, steepest_grade, time_to_speed, to
 from gauge_well.core.engine.facts import CHAMBERS, ERAS
 from gauge_well.core.engine.friction import SPEED_RANGE
 from gauge_well.core.engine.model import Engine, Operation, operate
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.combustion import sensible_enthalpy
@@ -304,7 +304,7 @@ def _losses_step(w: Working, engine: Engine, op: Operation) -> None:
     name, source = "Friction and pumping", "heywood1988, ch. 13"
     if engine.fuel.spark:
         formula = "era * (0.97 + 0.15 * N / 1000 + 0.05 * (N / 1000) ** 2) * 1e5 + maximum(0, 0.75e5 - 0.07 * bmep)"
-        inputs: dict[str, Value] = {"era": ERAS[engine.facts.era or "modern"][1], "N": op.speed, "bmep": op.bmep}
+        inputs: dict[str, Value] = {"era": ERAS[engine.facts.era][1], "N": op.speed, "bmep": op.bmep}
     else:
         formula = "(C + 48 * N / 1000 + 0.4 * S_p ** 2) * 1e3 + 0.2e5"
         constant = CHAMBERS[engine.facts.chamber or "direct"][1]
@@ -326,8 +326,8 @@ class CurvesView:
 
 def speed_sweep(engine: Engine, wanted: float, ambient: float, pressure: float) -> CurvesView:
     """Full-load curves over speed for the station's plot."""
-    idle = need_number(engine.facts.idle_speed, "engine.idle_speed")
-    limit = need_number(engine.facts.limit_speed, "engine.limit_speed")
+    idle = likely(engine.facts.idle_speed)
+    limit = likely(engine.facts.limit_speed)
     speed = np.linspace(idle, limit, 61)
     power = engine.full_load_power(speed, wanted * engine.breathing(ambient, pressure))
     op = operate(engine, wanted, power, speed, ambient, pressure)

@@ -24,15 +24,15 @@ class TorqueCurve:
     """
 
     def __init__(self, facts: EngineFacts) -> None:
-        rated_n = likely(facts.rated_speed)  # type: ignore[arg-type]
-        rated_t = likely(facts.rated_power) / (rated_n * RAD_PER_RPM)  # type: ignore[arg-type]
+        rated_n = likely(facts.rated_speed)
+        rated_t = likely(facts.rated_power) / (rated_n * RAD_PER_RPM)
         if facts.torque_curve is not None:
             points = {row[0]: row[1] for row in facts.torque_curve}
         else:
-            peak_t = likely(facts.peak_torque)  # type: ignore[arg-type]
-            peak_n = likely(facts.peak_torque_speed)  # type: ignore[arg-type]
-            idle = likely(facts.idle_speed)  # type: ignore[arg-type]
-            limit = likely(facts.limit_speed)  # type: ignore[arg-type]
+            peak_t = likely(facts.peak_torque)
+            peak_n = likely(facts.peak_torque_speed)
+            idle = likely(facts.idle_speed)
+            limit = likely(facts.limit_speed)
             points = {rated_n: rated_t, peak_n: max(peak_t, rated_t)}
             if idle < peak_n:
                 # Half to three quarters of peak torque at idle is usual (common practice).

@@ -15,7 +15,7 @@ PUMPS: Mapping[str, str] = {"belt": "driven by the engine", "electric": "electri
 class CoolantPumpFacts:
     """Its drive and its pressure. SI."""
 
-    drive: str | None = choice("Pump", PUMPS, group="Loop")
+    drive: str = choice("Pump", PUMPS, group="Loop")
     pressure: Value | None = quantity(
         "Pump's pressure, shut off",
         "pressure_difference",
@@ -24,7 +24,7 @@ class CoolantPumpFacts:
         group="Loop",
         help="At the speed the flow is stated at, nothing flowing.",
     )
-    ratio: Value | None = quantity(
+    ratio: Value = quantity(
         "Pump's speed over its usual",
         "ratio",
         0.3,

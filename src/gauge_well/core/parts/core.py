@@ -24,15 +24,15 @@ class CoreFacts:
     )
     height: Value | None = quantity("Core height", "length", 0.05, 2.5, needed=True, group="Core")
     depth: Value | None = quantity("Core depth", "length", 0.008, 0.3, needed=True, group="Core")
-    tubes: str | None = choice("Tubes and fins", CORE_KINDS, group="Core")
-    fin_count: Value | None = quantity(
+    tubes: str = choice("Tubes and fins", CORE_KINDS, group="Core")
+    fin_count: Value = quantity(
         "Fins", "fin_count", 150.0, 1500.0, group="Core", help="Lay a rule on the core and count."
     )
-    rows: Value | None = quantity("Rows of tubes", "count", 1, 6, group="Core", spread="exact")
-    passes: Value | None = quantity("Passes", "count", 1, 4, group="Core", spread="exact")
-    direction: str | None = choice("Flow", FLOW_DIRECTIONS, group="Core")
-    fin_material: str | None = choice("Fins of", {k: v[0] for k, v in FIN_MATERIALS.items()}, group="Core")
-    fin_length: Value | None = quantity(
+    rows: Value = quantity("Rows of tubes", "count", 1, 6, group="Core", spread="exact")
+    passes: Value = quantity("Passes", "count", 1, 4, group="Core", spread="exact")
+    direction: str = choice("Flow", FLOW_DIRECTIONS, group="Core")
+    fin_material: str = choice("Fins of", {k: v[0] for k, v in FIN_MATERIALS.items()}, group="Core")
+    fin_length: Value = quantity(
         "Fin height between tubes",
         "length",
         0.003,
@@ -42,10 +42,10 @@ class CoreFacts:
         when=("tubes", ("louvred",)),
         fine=True,
     )
-    tube_height: Value | None = quantity(
+    tube_height: Value = quantity(
         "Tube height", "length", 0.001, 0.006, group="Core", spread="gauge", when=("tubes", ("louvred",)), fine=True
     )
-    louvre_pitch: Value | None = quantity(
+    louvre_pitch: Value = quantity(
         "Louvre pitch",
         "length",
         0.0005,
@@ -55,7 +55,7 @@ class CoreFacts:
         when=("tubes", ("louvred",)),
         fine=True,
     )
-    louvre_angle: Value | None = quantity(
+    louvre_angle: Value = quantity(
         "Louvre angle", "angle", 0.14, 0.70, group="Core", when=("tubes", ("louvred",)), fine=True
     )
     tube_diameter: Value | None = quantity(

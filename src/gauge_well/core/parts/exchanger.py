@@ -17,7 +17,7 @@ class ExchangerFacts:
 
     into: str | None = choice("Oil cooler", COOLERS, needed=True, group="Cooler")
     conductance: Value | None = quantity("Cooler's conductance", "conductance", 1.0, 5000.0, group="Cooler")
-    count: Value | None = quantity("Heater cores", "count", 0, 4, group="Heater", spread="exact")
+    count: Value = quantity("Heater cores", "count", 0, 4, group="Heater", spread="exact")
 
 
 WAYS: Mapping[str, Way] = {

@@ -37,7 +37,7 @@ class FanFacts:
         count_field="count",
         when=("drive", ("puller", "pusher", "belt")),
     )
-    count: Value | None = quantity(
+    count: Value = quantity(
         "How many", "count", 1, 6, group="Fan", spread="exact", when=("drive", ("puller", "pusher"))
     )
     flow: Value | None = quantity(
@@ -50,7 +50,7 @@ class FanFacts:
         count_field="count",
         when=("drive", ("puller", "pusher", "belt")),
     )
-    rating: str | None = choice("That figure is", RATINGS, group="Fan", when=("drive", ("puller", "pusher", "belt")))
+    rating: str = choice("That figure is", RATINGS, group="Fan", when=("drive", ("puller", "pusher", "belt")))
     pressure: Value | None = quantity(
         "Shut-off pressure",
         "pressure_small",
@@ -101,7 +101,7 @@ class FanFacts:
     depth: Value | None = quantity(
         "Fan depth", "length", 0.01, 0.5, group="Fan", when=("drive", ("puller", "pusher", "belt"))
     )
-    shroud: str | None = choice("Shroud", SHROUDS, group="Fan", when=("drive", ("puller", "pusher", "belt")))
+    shroud: str = choice("Shroud", SHROUDS, group="Fan", when=("drive", ("puller", "pusher", "belt")))
 
 
 WAYS: Mapping[str, Way] = {

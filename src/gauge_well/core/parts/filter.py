@@ -13,10 +13,8 @@ from gauge_well.core.typing import Value
 class FilterFacts:
     """What it takes and holds. SI."""
 
-    drop: Value | None = quantity(
-        "Filter, at rated power", "pressure_difference", 0.0, 2e5, group="Line", spread="loss"
-    )
-    volume: Value | None = quantity("Filter holds", "volume", 0.0, 0.02, group="Change of fuel")
+    drop: Value = quantity("Filter, at rated power", "pressure_difference", 0.0, 2e5, group="Line", spread="loss")
+    volume: Value = quantity("Filter holds", "volume", 0.0, 0.02, group="Change of fuel")
 
 
 WAYS: Mapping[str, Way] = {

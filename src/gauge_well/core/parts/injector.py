@@ -22,11 +22,11 @@ class InjectorFacts:
         group="Injectors",
         count_field="count",
     )
-    pressure: Value | None = quantity(
+    pressure: Value = quantity(
         "rated at", "pressure_difference", 5e4, 1.2e6, follows="flow", group="Injectors", spread="exact"
     )
-    count: Value | None = quantity("How many", "count", 1, 32, group="Injectors", spread="exact")
-    dead_time: Value | None = quantity(
+    count: Value = quantity("How many", "count", 1, 32, group="Injectors", spread="exact")
+    dead_time: Value = quantity(
         "Dead time at 13.5 V", "time_short", 0.0, 4e-3, group="Injectors", help="Longer at less."
     )
     dead_table: tuple[tuple[float, ...], ...] | None = table(
@@ -35,7 +35,7 @@ class InjectorFacts:
         group="Injectors",
         help="One row a line, for instance `12 V, 1.25 ms`; in place of the one figure.",
     )
-    least_pulse: Value | None = quantity(
+    least_pulse: Value = quantity(
         "Shortest steady opening",
         "time_short",
         0.1e-3,

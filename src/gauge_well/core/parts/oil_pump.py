@@ -15,9 +15,9 @@ RETURNS: Mapping[str, str] = {"inlet": "to the pump's inlet", "sump": "into the 
 class OilPumpFacts:
     """What it moves and where its relief opens. SI."""
 
-    displacement: Value | None = quantity("Oil pump, each turn of the crank", "swept", 5e-7, 3e-4, group="Pickup")
-    relief_returns: str | None = choice("Relief lets back", RETURNS, group="Pickup")
-    relief: Value | None = quantity("Relief opens", "pressure_gauge", 5e4, 1.5e6, group="Pressure")
+    displacement: Value = quantity("Oil pump, each turn of the crank", "swept", 5e-7, 3e-4, group="Pickup")
+    relief_returns: str = choice("Relief lets back", RETURNS, group="Pickup")
+    relief: Value = quantity("Relief opens", "pressure_gauge", 5e4, 1.5e6, group="Pressure")
 
 
 WAYS: Mapping[str, Way] = {

@@ -42,7 +42,7 @@ class PanFacts:
         group="Pan",
         help="One station a line, for instance `0 mm, 240 mm`.",
     )
-    baffle: str | None = choice("Baffle or trap door", BAFFLES, group="Pickup")
+    baffle: str = choice("Baffle or trap door", BAFFLES, group="Pickup")
     baffle_g: Value | None = quantity("Baffle good for", "acceleration", 0.0, 40.0, group="Pickup")
 
 

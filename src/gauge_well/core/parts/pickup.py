@@ -14,13 +14,13 @@ class PickupFacts:
     """Where its mouth lies and its pipe. SI; x from the flywheel end of the pan."""
 
     x: Value | None = quantity("Pickup from the flywheel end", "length", 0.0, 2.0, needed=True, group="Pickup")
-    y: Value | None = quantity("Pickup off centre, left", "length", -0.7, 0.7, group="Pickup")
-    clearance: Value | None = quantity(
+    y: Value = quantity("Pickup off centre, left", "length", -0.7, 0.7, group="Pickup")
+    clearance: Value = quantity(
         "Pickup over the floor", "length", 0.0, 0.2, group="Pickup", help="6 to 10 mm; a lump of clay shows it."
     )
-    bore: Value | None = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup", spread="gauge")
-    length: Value | None = quantity("Pickup pipe length", "length", 0.0, 2.0, group="Pickup")
-    mouth: Value | None = quantity(
+    bore: Value = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup", spread="gauge")
+    length: Value = quantity("Pickup pipe length", "length", 0.0, 2.0, group="Pickup")
+    mouth: Value = quantity(
         "Pickup's mouth, across",
         "length",
         0.008,

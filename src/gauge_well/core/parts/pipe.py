@@ -25,11 +25,11 @@ PIECES: Mapping[str, tuple[str, float]] = {
 class PipeFacts:
     """A length of tube, or what is let into one. SI; diameter outside, as tube is sold."""
 
-    piece: str | None = choice("It is", {k: v[0] for k, v in PIECES.items()}, group="Pipe")
+    piece: str = choice("It is", {k: v[0] for k, v in PIECES.items()}, group="Pipe")
 
     diameter: Value | None = quantity("Tube, outside", "length", 0.012, 0.4, needed=True, group="Pipe", spread="gauge")
     length: Value | None = quantity("Whole length", "length", 0.05, 30.0, needed=True, group="Pipe")
-    bends: Value | None = quantity(
+    bends: Value = quantity(
         "Bends, all together", "angle", 0.0, 40.0, group="Pipe", help="Sum of their angles: four right angles are 360."
     )
     loss: Value | None = quantity(
@@ -42,9 +42,9 @@ class PipeFacts:
         spread="loss",
         when=("piece", (OWN,)),
     )
-    bend_ratio: Value | None = quantity("Bend radius over diameter", "ratio", 0.1, 12.0, group="Pipe")
-    wall: Value | None = quantity("Wall", "length", 0.0005, 0.008, group="Heat", spread="gauge")
-    roughness: Value | None = quantity("Roughness inside", "length", 1e-6, 1e-3, group="Heat", spread="loss")
+    bend_ratio: Value = quantity("Bend radius over diameter", "ratio", 0.1, 12.0, group="Pipe")
+    wall: Value = quantity("Wall", "length", 0.0005, 0.008, group="Heat", spread="gauge")
+    roughness: Value = quantity("Roughness inside", "length", 1e-6, 1e-3, group="Heat", spread="loss")
 
 
 WAYS: Mapping[str, Way] = {
@@ -63,4 +63,4 @@ def loss_of(piece: PipeFacts, place: str) -> Value:
     """Loss factor K of what the piece is, bends apart; MissingFact where it is said to be its own and is not given."""
     if piece.piece == OWN:
         return need(piece.loss, f"{place}.loss")
-    return PIECES[piece.piece or "pipe"][1]
+    return PIECES[piece.piece][1]

@@ -53,8 +53,8 @@ class PumpFacts:
         help="One row a line, for instance `3 bar, 190 L/h`.",
     )
     count: Value | None = quantity("How many, side by side", "count", 1, 6, group="Pump", spread="exact")
-    drive: str | None = choice("Pump is", PUMP_DRIVES, group="Pump")
-    speed: Value | None = quantity(
+    drive: str = choice("Pump is", PUMP_DRIVES, group="Pump")
+    speed: Value = quantity(
         "Rated at an engine speed of",
         "speed_rpm",
         100.0,

@@ -23,8 +23,8 @@ REGULATED = ("returned", "dead_headed")
 class RegulatorFacts:
     """Where it stands, what it holds against what. SI."""
 
-    place: str | None = choice("Regulator stands", RAILS, group="System")
-    pressure: Value | None = quantity(
+    place: str = choice("Regulator stands", RAILS, group="System")
+    pressure: Value = quantity(
         "Pressure at the engine's inlet",
         "pressure_gauge",
         -60e3,
@@ -32,7 +32,7 @@ class RegulatorFacts:
         group="System",
         help="What the regulator is set to, its hose off; without one the least the engine wants there.",
     )
-    reference: str | None = choice(
+    reference: str = choice(
         "Regulator referenced to", REFERENCES, group="System", when=("place", ("returned", "dead_headed"))
     )
 

@@ -20,7 +20,7 @@ SILENCERS: Mapping[str, tuple[str, float]] = {
 class SilencerFacts:
     """What kind it is."""
 
-    type: str | None = choice("Silencer", {k: v[0] for k, v in SILENCERS.items()}, group="Pipe")
+    type: str = choice("Silencer", {k: v[0] for k, v in SILENCERS.items()}, group="Pipe")
 
 
 SILENCER = Kind("silencer", "Silencer", SilencerFacts, {})

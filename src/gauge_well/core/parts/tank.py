@@ -21,17 +21,17 @@ class TankFacts:
     length: Value | None = quantity("Tank's length", "length", 0.05, 6.0, group="Tank", help="Along the machine.")
     width: Value | None = quantity("Tank's width", "length", 0.05, 4.0, group="Tank", help="Across the machine.")
     height: Value | None = quantity("Tank's height", "length", 0.03, 3.0, group="Tank")
-    pickup_x: Value | None = quantity(
+    pickup_x: Value = quantity(
         "Pickup ahead of its middle", "height", -3.0, 3.0, group="Tank", help="Behind it is negative."
     )
-    pickup_y: Value | None = quantity(
+    pickup_y: Value = quantity(
         "Pickup left of its middle", "height", -2.0, 2.0, group="Tank", help="To the right is negative."
     )
-    pickup_height: Value | None = quantity("Pickup over its floor", "height", 0.0, 1.0, group="Tank")
-    pickup_in: str | None = choice("Pickup stands", PICKUPS, group="Tank")
+    pickup_height: Value = quantity("Pickup over its floor", "height", 0.0, 1.0, group="Tank")
+    pickup_in: str = choice("Pickup stands", PICKUPS, group="Tank")
     vent_bore: Value | None = quantity("Vent bore", "length", 0.0005, 0.05, group="Tank", spread="gauge")
     filler_bore: Value | None = quantity("Filler bore", "length", 0.01, 0.15, group="Tank", spread="gauge")
-    filler_length: Value | None = quantity("Filler length", "length", 0.0, 2.0, group="Tank")
+    filler_length: Value = quantity("Filler length", "length", 0.0, 2.0, group="Tank")
 
 
 WAYS: Mapping[str, Way] = {

@@ -53,7 +53,7 @@ def circuit_of(cooling: Cooling) -> Circuit:
     The coolant at the pump's inlet is the mix of what the core cooled and what went round it.
     """
     plant = cooling.plant
-    held = plant.pressure + as_array(need(plant.facts.cap_pressure, "cooling.cap_pressure"))
+    held = plant.pressure + as_array(plant.facts.cap_pressure)
     found = pressures(plant.loop, plant.facts, held, solved=plant.open_loop)
     fluid = coolant.properties(plant.limit - FILM, plant.glycol)
     rate = fluid.density * fluid.heat_capacity
@@ -142,7 +142,7 @@ def growth(volume: Value, limit: Array, glycol: Value) -> Array:
 def expansion(cooling: Cooling) -> Array:
     """What the coolant grows by from a cold fill to its limit [m3], in the hottest duty."""
     plant = cooling.plant
-    return growth(need(plant.facts.coolant_volume, "cooling.coolant_volume"), plant.limit, plant.glycol)
+    return growth(plant.facts.coolant_volume, plant.limit, plant.glycol)
 
 
 def expansion_check(cooling: Cooling) -> Check | None:
@@ -151,7 +151,7 @@ def expansion_check(cooling: Cooling) -> Check | None:
     if facts.header_tank.volume is None:
         return None
     grows = expansion(cooling)
-    room = as_array(facts.header_tank.volume) * (1.0 - as_array(need(facts.header_fill, "cooling.header_fill")))
+    room = as_array(facts.header_tank.volume) * (1.0 - as_array(facts.header_fill))
     values: dict[str, tuple[float, str] | str] = {
         "grows": (likely(grows), "volume"),
         "room": (likely(room), "volume"),
@@ -181,8 +181,6 @@ def overcooled_ambient(context: Context, cooling: Cooling, mean: Operation) -> A
     off = pick_fan(cooling.airs, 0)
     shed = core_shed_at(cooling, np.broadcast_to(at, cooling.plant.limit.shape), off)
     core = shed / np.maximum(at - off.air_in, 1.0)
-    heaters = as_array(need(facts.heater.count, "cooling.heater.count")) * need(
-        facts.heater.conductance, "cooling.heater.conductance"
-    )
+    heaters = as_array(facts.heater.count) * need(facts.heater.conductance, "cooling.heater.conductance")
     conductance = np.maximum(core + heaters + still_conductance(context), 1e-6)
     return np.maximum(at - heat_made(context, cooling, mean) / conductance, AMBIENT_LOW)

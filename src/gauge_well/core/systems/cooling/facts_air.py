@@ -38,10 +38,10 @@ class AirFacts:
 
     core: CoreFacts = role(CORE, "Core", row="core_fan")
     fan: FanFacts = role(FAN, "Fan", row="core_fan")
-    fan_on: Value | None = quantity(
+    fan_on: Value = quantity(
         "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ("puller", "pusher"))
     )
-    fan_off: Value | None = quantity(
+    fan_off: Value = quantity(
         "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ("puller", "pusher"))
     )
     fan_gap: Value | None = quantity(
@@ -53,15 +53,15 @@ class AirFacts:
         help="Depth of the shroud between them.",
         when=("fan.drive", ("puller", "pusher")),
     )
-    fan_stages: str | None = choice("Several fans", STAGES, group="Fan", when=("fan.drive", ("puller", "pusher")))
+    fan_stages: str = choice("Several fans", STAGES, group="Fan", when=("fan.drive", ("puller", "pusher")))
     fan_on_second: Value | None = quantity(
         "Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact", when=("fan_stages", ("staged",))
     )
-    opening: str | None = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
-    sealing: str | None = choice("Round the core", {k: v[0] for k, v in SEALINGS.items()}, group="Air")
-    grille: str | None = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
-    exit_area: Value | None = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")
-    exit_loss: Value | None = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss")
+    opening: str = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
+    sealing: str = choice("Round the core", {k: v[0] for k, v in SEALINGS.items()}, group="Air")
+    grille: str = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
+    exit_area: Value = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")
+    exit_loss: Value = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss")
 
 
 WAYS: Mapping[str, Way] = {

@@ -16,7 +16,7 @@ SIZES = ("width", "height", "depth")
 class FrontFacts:
     """Condenser, charge cooler and oil cooler ahead of the core, and the gaps. SI."""
 
-    condenser_front: str | None = choice("Condenser in front", YES_NO, group="In front")
+    condenser_front: str = choice("Condenser in front", YES_NO, group="In front")
     condenser: CoreFacts = role(
         CORE,
         "Condenser",
@@ -28,7 +28,7 @@ class FrontFacts:
         when=("condenser_front", ("yes",)),
         needs=(),
     )
-    charge_front: str | None = choice("Charge cooler in front", YES_NO, group="In front")
+    charge_front: str = choice("Charge cooler in front", YES_NO, group="In front")
     charge_cooler: CoreFacts = role(
         CORE,
         "Charge cooler",
@@ -39,7 +39,7 @@ class FrontFacts:
         limits={"width": (0.05, 3.0), "height": (0.03, 2.5), "depth": (0.015, 0.3)},
         when=("charge_front", ("yes",)),
     )
-    oil_front: str | None = choice("Oil cooler in front", YES_NO, group="In front")
+    oil_front: str = choice("Oil cooler in front", YES_NO, group="In front")
     oil_cooler: CoreFacts = role(
         CORE,
         "Oil cooler",
@@ -50,7 +50,7 @@ class FrontFacts:
         limits={"width": (0.05, 2.0), "height": (0.03, 2.0), "depth": (0.015, 0.2)},
         when=("oil_front", ("yes",)),
     )
-    front_gap: Value | None = quantity("Gap between cores", "length", 0.0, 0.3, group="In front")
+    front_gap: Value = quantity("Gap between cores", "length", 0.0, 0.3, group="In front")
 
 
 WAYS: Mapping[str, Way] = {

@@ -52,17 +52,17 @@ RUN_HELP = (
 class LoopFacts:
     """Coolant and its way round. SI; pressures over the air outside, heights over the ground."""
 
-    cap_pressure: Value | None = quantity(
+    cap_pressure: Value = quantity(
         "Cap", "pressure_gauge", 0.0, 3e5, group="Coolant", help="Stamped on it. 0 for an open system."
     )
-    glycol: Value | None = quantity("Glycol", "share", 0.0, 0.6, group="Coolant", help="By volume.")
+    glycol: Value = quantity("Glycol", "share", 0.0, 0.6, group="Coolant", help="By volume.")
     coolant_flow: Value | None = quantity(
         "Coolant flow", "flow", 1e-5, 0.05, group="Coolant", help="Through the core, thermostat open, usual pulleys."
     )
     coolant_flow_speed: Value | None = quantity(
         "at", "speed_rpm", 200.0, 20000.0, follows="coolant_flow", group="Coolant", spread="exact"
     )
-    coolant_flow_is: str | None = choice("That flow is", FLOWS, group="Coolant")
+    coolant_flow_is: str = choice("That flow is", FLOWS, group="Coolant")
     hose: LineFacts = role(
         LINE,
         "Coolant hose",
@@ -72,11 +72,11 @@ class LoopFacts:
         labels={"bore": "Hose bore", "length": "Hose or pipe, each way"},
         limits={"bore": (0.01, 0.15), "length": (0.05, 15.0)},
     )
-    gearbox_cooler: str | None = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
+    gearbox_cooler: str = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
     pump: CoolantPumpFacts = role(COOLANT_PUMP, "Coolant pump", row="core_fan")
-    thermostat_kind: str | None = choice("Thermostat", THERMOSTATS, group="Loop")
-    bypass: str | None = choice("Bypass", BYPASSES, group="Loop")
-    restrictor: str | None = choice("Restrictor", RESTRICTORS, group="Loop")
+    thermostat_kind: str = choice("Thermostat", THERMOSTATS, group="Loop")
+    bypass: str = choice("Bypass", BYPASSES, group="Loop")
+    restrictor: str = choice("Restrictor", RESTRICTORS, group="Loop")
     restrictor_bore: Value | None = quantity(
         "Restrictor's hole",
         "length",
@@ -109,8 +109,8 @@ class LoopFacts:
         labels={"conductance": "Heater sheds, each"},
         limits={"conductance": (5.0, 400.0)},
     )
-    heater_open: str | None = choice("Heater counted on", YES_NO, group="Heater", help="Wide open, its fan at full.")
-    header: str | None = choice("Header and cap", HEADERS, group="Header")
+    heater_open: str = choice("Heater counted on", YES_NO, group="Heater", help="Wide open, its fan at full.")
+    header: str = choice("Header and cap", HEADERS, group="Header")
     header_tank: TankFacts = role(
         TANK,
         "Header or overflow",
@@ -122,9 +122,9 @@ class LoopFacts:
         limits={"volume": (5e-5, 0.05)},
         needs=("volume",),
     )
-    header_fill: Value | None = quantity("Filled cold to", "share", 0.0, 1.0, group="Header", spread="exact")
-    coolant_volume: Value | None = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")
-    steam_line: str | None = choice("Steam line to the header", YES_NO, group="Header")
+    header_fill: Value = quantity("Filled cold to", "share", 0.0, 1.0, group="Header", spread="exact")
+    coolant_volume: Value = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")
+    steam_line: str = choice("Steam line to the header", YES_NO, group="Header")
     filler_height: Value | None = quantity(
         "Filler's neck over the ground", "height", 0.0, 4.0, group="Heights", spread="exact"
     )

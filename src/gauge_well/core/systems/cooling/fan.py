@@ -104,7 +104,7 @@ def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
         raise MissingFact("cooling.fan.drive")
     if facts.fan.drive == "none":
         return NO_FAN
-    count = as_array(need(facts.fan.count, "cooling.fan.count"))
+    count = as_array(facts.fan.count)
     diameter = as_array(need(facts.fan.diameter, "cooling.fan.diameter"))
     curve: Curve | None = None
     if facts.fan.table is not None:
@@ -131,7 +131,7 @@ def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
         flow,
         shut_off,
         count * np.pi / 4.0 * diameter**2,
-        facts.fan.shroud or "full",
+        facts.fan.shroud,
         curve,
         off,
         stages,

@@ -122,7 +122,7 @@ def run_of(rows: Sequence[Sequence[Value]] | None, facts: CoolingFacts) -> list[
     """Pieces of one way, (bore, length, K); where they are not given one hose with two bends."""
     if rows:
         return [(row[0], row[1], row[2]) for row in rows]
-    bore, length = need(facts.hose.bore, "cooling.hose.bore"), need(facts.hose.length, "cooling.hose.length")
+    bore, length = need(facts.hose.bore, "cooling.hose.bore"), facts.hose.length
     return [(bore, length, USUAL_RUN)]
 
 
@@ -210,9 +210,7 @@ def loop_of(
     rise = RISE_ELECTRIC if electric else RISE * (at_speed / rated_speed) ** 2
     if facts.pump.pressure is not None:
         rise = as_array(facts.pump.pressure) / SHUT_OFF
-    turns = as_array(need(facts.pump.ratio, "cooling.pump.ratio")) * (
-        1.0 if electric else as_array(engine_speed) / at_speed
-    )
+    turns = as_array(facts.pump.ratio) * (1.0 if electric else as_array(engine_speed) / at_speed)
     feed = run_loss(run_of(facts.hose_feed, facts), flow, rho, mu)
     back = run_loss(run_of(facts.hose_back, facts), flow, rho, mu)
     a, b = tube_loss(core, flow, rho, mu)
@@ -224,7 +222,7 @@ def loop_of(
             restrictor = through
         else:
             bypass_square = bypass_square + through
-    heaters = as_array(need(facts.heater.count, "cooling.heater.count")) if facts.heater_open == "yes" else 0.0
+    heaters = as_array(facts.heater.count) if facts.heater_open == "yes" else 0.0
     loop = Loop(
         speed=turns,
         head=SHUT_OFF * rise,
@@ -286,7 +284,7 @@ def pressures(
     tubes = loop.tubes_a * radiator + loop.tubes_b * radiator**2
     back = as_array(loop.back) * radiator**2
     held = as_array(reference)
-    inlet = {"core": held - tubes - back, "core_cold": held - back, "remote": held}[facts.header or "core"]
+    inlet = {"core": held - tubes - back, "core_cold": held - back, "remote": held}[facts.header]
     engine = as_array(loop.engine) * whole**2
     out = inlet + drop
     root = np.sqrt(np.maximum(drop, 0.0))

@@ -52,8 +52,8 @@ SKIN, SKIN_MASS = 20.0, 150.0  # W/K that an engine of that mass [kg] gives to s
 
 def core_of(facts: CoolingFacts) -> radiator.RadiatorCore:
     """Build the core; MissingFact names the dimension that is absent."""
-    fin_pitch = 1.0 / as_array(need(facts.core.fin_count, "cooling.core.fin_count"))
-    conductivity = radiator.FIN_MATERIALS[facts.core.fin_material or "aluminium"][1]
+    fin_pitch = 1.0 / as_array(facts.core.fin_count)
+    conductivity = radiator.FIN_MATERIALS[facts.core.fin_material][1]
     width, height, depth, passes, rows = (
         need(getattr(facts.core, name), f"cooling.core.{name}")
         for name in ("width", "height", "depth", "passes", "rows")
@@ -69,15 +69,15 @@ def core_of(facts: CoolingFacts) -> radiator.RadiatorCore:
             rows=rows,
         )
         return PlateFinCore(width, height, depth, passes, rows, down_flow, ROUND_WALL, conductivity, plate)
-    between = as_array(need(facts.core.fin_length, "cooling.core.fin_length"))
+    between = as_array(facts.core.fin_length)
     fin = LouvredFin(
         fin_pitch=fin_pitch,
         fin_length=between,
         fin_thickness=FIN_THICKNESS,
-        louvre_pitch=need(facts.core.louvre_pitch, "cooling.core.louvre_pitch"),
+        louvre_pitch=facts.core.louvre_pitch,
         louvre_length=LOUVRE_SHARE * between,
-        louvre_angle=np.rad2deg(as_array(need(facts.core.louvre_angle, "cooling.core.louvre_angle"))),
-        tube_height=need(facts.core.tube_height, "cooling.core.tube_height"),
+        louvre_angle=np.rad2deg(as_array(facts.core.louvre_angle)),
+        tube_height=facts.core.tube_height,
         tube_depth=depth,
     )
     return LouvredCore(width, height, depth, passes, rows, down_flow, WALL, conductivity, fin)
@@ -199,7 +199,7 @@ def coolant_flow(context: Context, facts: CoolingFacts, glycol: Value) -> tuple[
     """
     if facts.coolant_flow is not None:
         speed = context.engine.rated_speed if facts.coolant_flow_speed is None else facts.coolant_flow_speed
-        return as_array(facts.coolant_flow), speed, facts.coolant_flow_is or "here"
+        return as_array(facts.coolant_flow), speed, facts.coolant_flow_is
     bore = as_array(need(facts.hose.bore, "cooling.hose.bore"))
     hose = HOSE_SPEED * np.pi / 4.0 * bore**2
     warm = coolant.properties(363.15, glycol)
@@ -233,10 +233,10 @@ def solve_air(
     lead = (len(states),) + (1,) * np.ndim(rho)
     share, running = (np.array([state[k] for state in states]).reshape(lead) for k in (0, 1))
     share = np.maximum(share, fan.off)
-    loss = GRILLES[facts.grille or "usual"][1] + (front.CONDENSER_LOSS if facts.condenser_front == "yes" else 0.0)
+    loss = GRILLES[facts.grille][1] + (front.CONDENSER_LOSS if facts.condenser_front == "yes" else 0.0)
     covered = clip(UNSHROUDED_SPREAD * as_array(fan.disc_area) / core.face, 0.05, 0.95)
     turning = 0.0 * share if fan.shroud == "open" else np.sqrt(share) * running
-    again = SEALINGS[facts.sealing or "usual"][1]
+    again = SEALINGS[facts.sealing][1]
     recirculated = again * clip(1.0 - speed / RECIRCULATION_SPEED, 0.0, 1.0) * turning
     own = front.resistances(coolers, rho, ambient, doubts[1])
     passes = 2 if rise is None else 1
@@ -252,7 +252,7 @@ def solve_air(
             covered=covered,
             a=a,
             b=b + 0.5 * loss * rho,
-            ram=OPENINGS[facts.opening or "open_nose"][1] * as_array(doubts[2]),
+            ram=OPENINGS[facts.opening][1] * as_array(doubts[2]),
             dynamic_head=q,
             density=rho,
             density_hot=rho_hot,
@@ -260,8 +260,8 @@ def solve_air(
             # A fan in front pushes the air while it is still cold.
             fan_pressure=as_array(fan.shut_off) * (rho if fan.pusher else rho_hot) / RATING_DENSITY,
             fan_share=share,
-            exit_area=need(facts.exit_area, "cooling.exit_area"),
-            exit_loss=need(facts.exit_loss, "cooling.exit_loss"),
+            exit_area=facts.exit_area,
+            exit_loss=facts.exit_loss,
             running=running,
             curve=fan.curve,
         )
@@ -277,9 +277,9 @@ def solve_air(
 
 def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) -> tuple[Array, Array, Array]:
     """Glycol mass share, boiling point and hottest coolant allowed [K] for each duty."""
-    glycol = coolant.mass_share(need(facts.glycol, "cooling.glycol"))
-    boiling = coolant.boiling_point(pressure + as_array(need(facts.cap_pressure, "cooling.cap_pressure")), glycol)
-    own = as_array(need(context.engine.facts.coolant_limit, "engine.coolant_limit"))
+    glycol = coolant.mass_share(facts.glycol)
+    boiling = coolant.boiling_point(pressure + as_array(facts.cap_pressure), glycol)
+    own = as_array(context.engine.facts.coolant_limit)
     return glycol, boiling, np.minimum(boiling - BOILING_MARGIN, own)
 
 
@@ -293,7 +293,7 @@ class Starts:
 
 def start_temperatures(context: Context, limit: Array, ambient: Array) -> Starts:
     """Where duties start by how they are said to: warm, cool, soaked or cold; what follows another starts warm."""
-    thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
+    thermostat = as_array(context.engine.facts.thermostat)
     warm = thermostat + START_OVER_THERMOSTAT
     starts = [case.start for case in context.duties.cases]
 
@@ -308,13 +308,13 @@ def start_temperatures(context: Context, limit: Array, ambient: Array) -> Starts
 
 def heat_capacities(context: Context, facts: CoolingFacts, core: radiator.RadiatorCore) -> tuple[Array, Array]:
     """Metal and coolant heat capacity [J/K]."""
-    litres = 1e3 * as_array(need(facts.coolant_volume, "cooling.coolant_volume"))
+    litres = 1e3 * as_array(facts.coolant_volume)
     return METAL_SHARE * context.engine.body_capacity, litres * COOLANT_HEAT + core.face * core.depth * CORE_HEAT
 
 
 def still_conductance(context: Context) -> Array:
     """What a standing engine gives to the air round it [W/K]: with its surface, so with mass to the 2/3."""
-    mass = as_array(need(context.engine.facts.dry_mass, "engine.dry_mass"))
+    mass = as_array(context.engine.facts.dry_mass)
     return np.asarray(SKIN * (mass / SKIN_MASS) ** (2.0 / 3.0))
 
 
@@ -358,7 +358,7 @@ def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) ->
         radiator.coolant_side(core, flow, limit - FILM, glycol),
         metal,
         liquid,
-        as_array(need(context.engine.facts.thermostat, "engine.thermostat")),
+        as_array(context.engine.facts.thermostat),
         tested.scale_of(core, facts, glycol),
     )
 
@@ -484,7 +484,7 @@ def heater_conductance(facts: CoolingFacts) -> Array:
     """What heater cores counted on shed [W/K], coolant over the air outside."""
     if facts.heater_open != "yes":
         return np.asarray(0.0)
-    count = as_array(need(facts.heater.count, "cooling.heater.count"))
+    count = as_array(facts.heater.count)
     return count * need(facts.heater.conductance, "cooling.heater.conductance")
 
 

@@ -8,7 +8,6 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.duty.model import REPEATS, SWALLOWED
-from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.stack import CORE_TO_FAN, MOVING_PARTS
 from gauge_well.core.media import coolant
 from gauge_well.core.roots import where_falling
@@ -266,7 +265,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     words = "Hoses of {bore} bore for that flow, the next sold over {v}."
     values = {"bore": (bore, "size"), "v": (HOSE_SPEED, "speed_m_s")}
     found.append(Need("hose", "hose_bore", bore, "size", Sentence(words, values)))
-    room = growth(need(facts.coolant_volume, "cooling.coolant_volume"), limit, glycol)
+    room = growth(facts.coolant_volume, limit, glycol)
     found.append(
         Need(
             "header",
@@ -278,7 +277,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
             ),
         )
     )
-    own = need_number(context.engine.facts.coolant_limit, "engine.coolant_limit")
+    own = likely(context.engine.facts.coolant_limit)
     lowest = limit.min(axis=(0, 1))
     if likely(lowest) < own - 0.1:
         found.append(

@@ -8,7 +8,7 @@ from contextlib import suppress
 import numpy as np
 
 from gauge_well.core.errors import CoreError, MissingFact
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need_number
 from gauge_well.core.heat.louvred_core import tube_width
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.media import coolant
@@ -29,7 +29,7 @@ def refuse(facts: CoolingFacts) -> None:
     for name, rows in (("hose_feed", facts.hose_feed), ("hose_back", facts.hose_back)):
         _refuse_bores(name, rows or ())
     with suppress(MissingFact):
-        _refuse_test(core_of(facts), facts, coolant.mass_share(need(facts.glycol, "cooling.glycol")))
+        _refuse_test(core_of(facts), facts, coolant.mass_share(facts.glycol))
 
 
 def _crossed(high: Value | None, low: Value | None) -> bool:
@@ -69,12 +69,7 @@ def _refuse_bores(name: str, rows: Sequence[Sequence[Value]]) -> None:
 
 def _refuse_rows(facts: CoolingFacts) -> None:
     """Flat tubes lie along the air: a row has no less of the depth than its tubes are thick."""
-    if (
-        facts.core.tubes == "plate"
-        or facts.core.depth is None
-        or facts.core.rows is None
-        or facts.core.tube_height is None
-    ):
+    if facts.core.tubes == "plate" or facts.core.depth is None:
         return
     if likely(tube_width(facts.core.depth, facts.core.rows)) <= likely(facts.core.tube_height):
         raise CoreError(

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping
 import numpy as np
 
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import at_likely, need, with_facts
+from gauge_well.core.facts import at_likely, with_facts
 from gauge_well.core.media import coolant
 from gauge_well.core.parts.fan import SHROUDS
 from gauge_well.core.sentence import Sentence
@@ -125,7 +125,7 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
             yield Candidate("fan_clutch", "core_fan", clutch, {"cooling.fan.clutch_limit": MORE_SPEED * turns})
         yield from _shroud(facts)
         return
-    if facts.fan.diameter is None or facts.fan.count is None:
+    if facts.fan.diameter is None:
         return
     count, size = int(likely(facts.fan.count)), likely(facts.fan.diameter)
     if (count + 1) * size <= FITS * max(width, height) and size <= FITS * min(width, height):
@@ -143,7 +143,7 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
 
 
 def _shroud(facts: CoolingFacts) -> Iterator[Candidate]:
-    for kind in BETTER_SHROUDS.get(facts.fan.shroud or "full", ()):
+    for kind in BETTER_SHROUDS.get(facts.fan.shroud, ()):
         yield Candidate(
             f"shroud_{kind}", "core_fan", Sentence(SHROUDS[kind].capitalize()), {"cooling.fan.shroud": kind}
         )
@@ -155,35 +155,33 @@ def _air(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
     if facts.sealing in ("usual", "open"):
         label = Sentence("Gaps round the core sealed: no hot air goes round again")
         yield Candidate("sealing", "core_fan", label, {"cooling.sealing": "sealed"})
-    grille = FREER_GRILLES.get(facts.grille or "usual")
+    grille = FREER_GRILLES.get(facts.grille)
     if grille is not None and (grille != "none" or context.machine.kind in NO_STONES):
         yield Candidate(
             f"grille_{grille}", "core_fan", Sentence(f"Freer front: {GRILLES[grille][0]}"), {"cooling.grille": grille}
         )
-    if facts.exit_area is not None:
-        now = likely(facts.exit_area)
-        yield Candidate(
-            "exit_area",
-            "core_fan",
-            Sentence("Way out of the bay {a} → {b}", {"a": (now, "area"), "b": (MORE_EXIT * now, "area")}),
-            {"cooling.exit_area": MORE_EXIT * now},
-        )
+    now = likely(facts.exit_area)
+    yield Candidate(
+        "exit_area",
+        "core_fan",
+        Sentence("Way out of the bay {a} → {b}", {"a": (now, "area"), "b": (MORE_EXIT * now, "area")}),
+        {"cooling.exit_area": MORE_EXIT * now},
+    )
 
 
 def _coolant(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
-    if facts.cap_pressure is not None and context.engine.facts.coolant_limit is not None:
-        _, _, limit = boiling_and_limit(context, facts, context.duties.column("pressure"))
-        now = likely(facts.cap_pressure)
-        # A higher cap buys nothing where the engine's own limit comes first.
-        if float(limit.min()) < likely(context.engine.facts.coolant_limit) - 0.1:
-            for cap in above(CAPS, now, 1):
-                yield Candidate(
-                    "cap",
-                    "core_fan",
-                    Sentence("Cap {a} → {b}", {"a": (now, "pressure_gauge"), "b": (cap, "pressure_gauge")}),
-                    {"cooling.cap_pressure": cap},
-                )
-    if facts.glycol is not None and likely(facts.glycol) > LESS_GLYCOL + 0.05:
+    _, _, limit = boiling_and_limit(context, facts, context.duties.column("pressure"))
+    now = likely(facts.cap_pressure)
+    # A higher cap buys nothing where the engine's own limit comes first.
+    if float(limit.min()) < likely(context.engine.facts.coolant_limit) - 0.1:
+        for cap in above(CAPS, now, 1):
+            yield Candidate(
+                "cap",
+                "core_fan",
+                Sentence("Cap {a} → {b}", {"a": (now, "pressure_gauge"), "b": (cap, "pressure_gauge")}),
+                {"cooling.cap_pressure": cap},
+            )
+    if likely(facts.glycol) > LESS_GLYCOL + 0.05:
         yield Candidate(
             "glycol",
             "core_fan",
@@ -208,14 +206,14 @@ def _with_pump(
 
 
 def _standing_loop(context: Context, facts: CoolingFacts) -> Loop:
-    glycol = coolant.mass_share(need(facts.glycol, "cooling.glycol"))
+    glycol = coolant.mass_share(facts.glycol)
     flow, speed, _ = coolant_flow(context, facts, glycol)
     return loop_of(core_of(facts), facts, glycol, WARM, (flow, speed), context.engine.rated_speed, speed, True)
 
 
 def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
     """Pump, passes, hoses, restrictor, heater, header."""
-    ratio = likely(need(facts.pump.ratio, "cooling.pump.ratio"))
+    ratio = likely(facts.pump.ratio)
     if facts.pump.drive != "electric":
         values: dict[str, tuple[float, str] | str] = {"a": (ratio, "ratio"), "b": (MORE_FLOW * ratio, "ratio")}
         label = Sentence("Smaller pump pulley: pump's speed over its usual {a} → {b}", values)
@@ -224,7 +222,7 @@ def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
         core_of(facts)
     except MissingFact:
         return
-    if facts.core.passes is not None and likely(facts.core.passes) < 2.0:
+    if likely(facts.core.passes) < 2.0:
         changes = _with_pump(context, facts, {"core.passes": 2.0})
         yield Candidate("core_passes", "core_fan", Sentence("The same core in two passes"), changes)
     if facts.restrictor == "main":
@@ -235,7 +233,7 @@ def _loop(context: Context, facts: CoolingFacts) -> Iterator[Candidate]:
         for size in above(HOSES, bore, 1):
             label = Sentence("Hoses {a} → {b} bore", {"a": (bore, "size"), "b": (size, "size")})
             yield Candidate("hose_bore", "core_fan", label, _with_pump(context, facts, {"hose.bore": size}))
-    cores = likely(need(facts.heater.count, "cooling.heater.count"))
+    cores = likely(facts.heater.count)
     if facts.heater_open != "yes":
         label = Sentence("Heater wide open, its fan at full" if cores else "An added heater core, fan at full")
         opened: dict[str, float | str | None] = {"cooling.heater_open": "yes"}

@@ -58,8 +58,7 @@ def layers(facts: CoolingFacts) -> tuple[Layer, ...]:
         found += [fan, between]
     for at, body in enumerate(bodies):
         if at:
-            gap = facts.front_gap if facts.front_gap is not None else 0.0
-            found.append(Layer(f"gap_{at}", "gap", "gap", gap))
+            found.append(Layer(f"gap_{at}", "gap", "gap", facts.front_gap))
         found.append(body)
     if fan is not None and facts.fan.drive == "puller":
         found += [between, fan]

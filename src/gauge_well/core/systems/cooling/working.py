@@ -32,7 +32,7 @@ def steps(context: Context, cooling: Cooling, trip: Circuit, limiting: Limiting,
         "p_amb + p_cap",
         trip.held,
         "pressure_absolute",
-        {"p_amb": plant.pressure, "p_cap": need(facts.cap_pressure, "")},
+        {"p_amb": plant.pressure, "p_cap": facts.cap_pressure},
         "arithmetic",
     )
     w.add(
@@ -41,7 +41,7 @@ def steps(context: Context, cooling: Cooling, trip: Circuit, limiting: Limiting,
         "minimum(T_boil - 10, T_engine)",
         plant.limit,
         "temperature",
-        {"T_boil": plant.boiling, "T_engine": need(context.engine.facts.coolant_limit, "")},
+        {"T_boil": plant.boiling, "T_engine": context.engine.facts.coolant_limit},
         "iapws1992; dippr_glycol; Raoult's law",
     )
     w.add("A_face", "Core face", "w * h", core.face, "area", {"w": core.width, "h": core.height}, "arithmetic")
@@ -164,7 +164,7 @@ def steps(context: Context, cooling: Cooling, trip: Circuit, limiting: Limiting,
         "temperature",
         {
             "T_amb": cooling.ambient,
-            "dT_seal": 0.0 if plant.fan.shroud == "open" else SEALINGS[facts.sealing or "usual"][1],
+            "dT_seal": 0.0 if plant.fan.shroud == "open" else SEALINGS[facts.sealing][1],
             "v": v,
             "Q_front": on.front_heat,
             "C_air": side.capacity_rate,
@@ -264,14 +264,14 @@ def _loop_steps(w: Working, cooling: Cooling, trip: Circuit) -> None:
         source,
     )
     tubes = "(a_t * V + b_t * V ** 2)"
-    header = plant.facts.header or "core"
+    header = plant.facts.header
     given: dict[str, Value] = {"p_boil": trip.held, "V": around.radiator_flow}
     if header == "core":
         given |= {"a_t": loop.tubes_a, "b_t": loop.tubes_b}
     if header != "remote":
         given |= {"b_back": loop.back}
     else:
-        given = {"p_amb": plant.pressure, "p_cap": need(plant.facts.cap_pressure, "")}
+        given = {"p_amb": plant.pressure, "p_cap": plant.facts.cap_pressure}
     formula = {
         "core": f"p_boil - {tubes} - b_back * V ** 2",
         "core_cold": "p_boil - b_back * V ** 2",
@@ -288,7 +288,7 @@ def _loop_steps(w: Working, cooling: Cooling, trip: Circuit) -> None:
         expansion(cooling),
         "volume",
         {
-            "V_sys": need(plant.facts.coolant_volume, ""),
+            "V_sys": plant.facts.coolant_volume,
             "rho_cold": cold,
             "rho_hot": coolant.properties(hottest, plant.glycol).density,
         },

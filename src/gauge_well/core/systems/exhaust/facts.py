@@ -37,12 +37,12 @@ WALL = 0.0015
 class ExhaustFacts:
     """Pipes from flange (turbine outlet) to tip. SI; diameters are outside, as tube is sold."""
 
-    layout: str | None = choice("Layout", LAYOUTS, group="Pipe")
+    layout: str = choice("Layout", LAYOUTS, group="Pipe")
     pipe: PipeFacts = role(
         PIPE, "Exhaust pipe", row="pipe", asks=("diameter", "length", "bends", "bend_ratio", "wall", "roughness")
     )
     silencer: SilencerFacts = role(SILENCER, "Silencer", row="pipe")
-    catalyst: str | None = choice("Catalyst or filter", YES_NO, group="Pipe")
+    catalyst: str = choice("Catalyst or filter", YES_NO, group="Pipe")
     pieces: Several[PipeFacts] = several(
         PIPE,
         "Piece",
@@ -53,8 +53,8 @@ class ExhaustFacts:
         limits={"length": (0.0, 30.0)},
         needs=(),
     )
-    merge_after: Value | None = quantity("Pieces before the merge", "count", 1, 30, group="Pipe", spread="exact")
-    lagged: Value | None = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat", spread="exact")
+    merge_after: Value = quantity("Pieces before the merge", "count", 1, 30, group="Pipe", spread="exact")
+    lagged: Value = quantity("Pieces lagged, from the flange", "count", 0, 30, group="Heat", spread="exact")
     tolerated: Value | None = quantity(
         "Back pressure allowed",
         "pressure_difference",
@@ -64,7 +64,7 @@ class ExhaustFacts:
         help="The engine maker's figure.",
         spread="exact",
     )
-    shielded: str | None = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
+    shielded: str = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
 
 
 # How each is measured in a workshop.

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.engine.model import Engine, Operation
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
@@ -51,9 +51,9 @@ def rows_of(facts: ExhaustFacts) -> list[tuple[str, Value, Value, Value, Value]]
     if facts.pieces:
         return [_row(f"exhaust.pieces.{id}", piece) for id, piece in facts.pieces]
     outside = as_array(need(facts.pipe.diameter, "exhaust.pipe.diameter"))
-    length, bends = need(facts.pipe.length, "exhaust.pipe.length"), need(facts.pipe.bends, "exhaust.pipe.bends")
+    length, bends = need(facts.pipe.length, "exhaust.pipe.length"), facts.pipe.bends
     catalyst = PIECES["catalyst"][1] if facts.catalyst == "yes" else 0.0
-    kind = facts.silencer.type or "chambered"
+    kind = facts.silencer.type
     silencer = SILENCERS[kind][1]
     plain = PIECES["pipe"][0]
     parts = (
@@ -67,14 +67,14 @@ def rows_of(facts: ExhaustFacts) -> list[tuple[str, Value, Value, Value, Value]]
 
 def _row(place: str, piece: PipeFacts) -> tuple[str, Value, Value, Value, Value]:
     outside, length, bends = (need(getattr(piece, n), f"{place}.{n}") for n in ("diameter", "length", "bends"))
-    return PIECES[piece.piece or "pipe"][0], outside, length, bends, loss_of(piece, place)
+    return PIECES[piece.piece][0], outside, length, bends, loss_of(piece, place)
 
 
 def segments_of(facts: ExhaustFacts) -> list[Segment]:
     """Pieces from flange to tip; MissingFact names what is absent."""
-    wall, rough = need(facts.pipe.wall, "exhaust.pipe.wall"), need(facts.pipe.roughness, "exhaust.pipe.roughness")
-    ratio = need(facts.pipe.bend_ratio, "exhaust.pipe.bend_ratio")
-    merge, lagged = need_number(facts.merge_after, "exhaust.merge_after"), need_number(facts.lagged, "exhaust.lagged")
+    wall, rough = facts.pipe.wall, facts.pipe.roughness
+    ratio = facts.pipe.bend_ratio
+    merge, lagged = likely(facts.merge_after), likely(facts.lagged)
     found = []
     for i, (name, outside, length, angle, loss) in enumerate(rows_of(facts)):
         # Drawn within their tolerances a thin tube and a thick wall may cross: some bore is always left.
@@ -138,7 +138,7 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
     """March gas of ``op`` through ``segments``: heat downstream, then pressure upstream."""
     ambient, pressure = context.duties.column("ambient"), context.duties.column("pressure")
     cp = heat_capacity(op.gas, op.after_turbine_temperature) / op.gas.mass
-    rough = need(facts.pipe.roughness, "exhaust.pipe.roughness")
+    rough = facts.pipe.roughness
     temperature = op.after_turbine_temperature
     walked = []
     for segment in segments:
@@ -166,7 +166,7 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
 def cost_rate(engine: Engine) -> float:
     """Share of its power an engine loses to each pascal: 1.5 % each 10 kPa unboosted, 1.0 a petrol turbo with its gate
     open, 5 with it shut, 1.6 a turbo diesel (common practice)."""
-    breathing = engine.facts.aspiration or "natural"
+    breathing = engine.facts.aspiration
     if engine.fuel.spark and breathing == "turbo" and engine.facts.wastegate == "shut":
         return GATE_SHUT
     return COSTS[engine.fuel.spark, breathing]

@@ -6,7 +6,6 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from gauge_well.core.facts import need_number
 from gauge_well.core.flow import gas_pipe
 from gauge_well.core.flow.pipe import ROUGHNESS_RANGE
 from gauge_well.core.heat.tube_side import TURBULENT
@@ -23,9 +22,9 @@ def looks(facts: ExhaustFacts, found: Marched) -> Iterator[Look]:
     """Bends, the narrowest piece's roughness, the slowest gas, the hottest."""
     pieces, where = found.pieces, "exhaust.pipe.diameter"
     if any(likely(p.segment.bend) > 0.0 for p in pieces):
-        ratio = need_number(facts.pipe.bend_ratio, "exhaust.pipe.bend_ratio")
+        ratio = likely(facts.pipe.bend_ratio)
         yield Look(gas_pipe.BEND_RANGE, ratio, PART, "exhaust.pipe.bend_ratio")
-    rough = need_number(facts.pipe.roughness, "exhaust.pipe.roughness") / min(likely(p.segment.bore) for p in pieces)
+    rough = likely(facts.pipe.roughness) / min(likely(p.segment.bore) for p in pieces)
     yield Look(ROUGHNESS_RANGE, rough, PART, "exhaust.pipe.roughness")
     slowest = np.min(np.broadcast_arrays(*(p.reynolds for p in pieces)), axis=0)
     yield Look(TURBULENT, slowest, PART, where)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.systems.exhaust.facts import WALL, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.typing import likely
 
 BEND_LEAST = 0.6  # of the outside diameter: tighter, the inside of the bend folds
@@ -23,7 +23,7 @@ def refuse(facts: ExhaustFacts) -> None:
             f"{BEND_LEAST:g} diameters or more",
             "A bend of that radius is tighter than its tube.",
         )
-    wall = likely(WALL if facts.pipe.wall is None else facts.pipe.wall)
+    wall = likely(facts.pipe.wall)
     tubes = [("pipe", facts.pipe), *((f"pieces.{id}", piece) for id, piece in facts.pieces)]
     outside = [(f"{place}.diameter", likely(tube.diameter)) for place, tube in tubes if tube.diameter is not None]
     for name, width in outside:

@@ -39,7 +39,7 @@ def _shape(facts: ExhaustFacts) -> Iterator[Candidate]:
     if fitted and facts.layout in ("single", "merged"):
         yield Candidate("twin", "pipe", Sentence("Two pipes all the way"), {"exhaust.layout": "twin"})
     if fitted and not facts.pieces:
-        for kind in FREER.get(facts.silencer.type or "chambered", ()):
+        for kind in FREER.get(facts.silencer.type, ()):
             words = Sentence(f"Silencer: {SILENCERS[kind][0]}")
             yield Candidate(f"silencer_{kind}", "pipe", words, {"exhaust.silencer.type": kind})
     if facts.shielded == "no":

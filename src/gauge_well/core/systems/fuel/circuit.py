@@ -106,7 +106,7 @@ class Circuit:
         duties, engine = self.context.duties, self.context.engine
         electrical = self.context.machine.electrical_load
         power = (0.0 if electrical is None else as_array(electrical)) / ALTERNATOR_EFFICIENCY + STEERING
-        speed = need(engine.facts.idle_speed, "engine.idle_speed")
+        speed = engine.facts.idle_speed
         return operate(engine, self.context.wanted, power, speed, duties.column("ambient"), duties.column("pressure"))
 
     def vapour_pressure(self) -> Array:
@@ -142,19 +142,19 @@ class Circuit:
 
 def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     """Resolve choices and media."""
-    temperature = as_array(need(facts.fuel_temperature, "fuel.fuel_temperature"))
+    temperature = as_array(facts.fuel_temperature)
     fuel = context.engine.fuel
-    flow = context.own_fuel_flow / as_array(need(facts.burned_share, "fuel.burned_share"))
+    flow = context.own_fuel_flow / as_array(facts.burned_share)
     return Circuit(
         context,
         facts,
-        INJECTIONS[facts.injection or "port"],
+        INJECTIONS[facts.injection],
         fuel,
         temperature,
         fuels.kinematic_viscosity(fuel, temperature),
         as_array(flow),
-        RESERVES[facts.reserve or "20"][1],
-        CEILINGS[facts.ceiling or "85"][1],
+        RESERVES[facts.reserve][1],
+        CEILINGS[facts.ceiling][1],
         context.duties.column("pressure"),
     )
 

@@ -40,7 +40,7 @@ class GuardFacts:
     lean_guard: str | None = choice(
         "Falling rail pressure", GUARDS, group="Guards", when=("injection", ("port", "direct"))
     )
-    lean_limit: Value | None = quantity(
+    lean_limit: Value = quantity(
         "Leaner at full load by at most",
         "share",
         0.01,
@@ -61,7 +61,7 @@ class GuardFacts:
         "Water bowl", YES_NO, group="Diesel", when=("injection", ("mechanical", "common_rail"))
     )
     bowl_volume: Value | None = quantity("Bowls hold, together", "volume", 5e-6, 2e-3, group="Carburettor", when=BOWL)
-    needle_bore: Value | None = quantity(
+    needle_bore: Value = quantity(
         "Float valve's seat",
         "length",
         5e-4,

@@ -25,7 +25,7 @@ POT = ("lift", ("pot",))
 class LiftFacts:
     """Lift pump and surge pot; SI, pressures over the air outside."""
 
-    lift: str | None = choice("Lift pump", LIFTS, group="Lift pump")
+    lift: str = choice("Lift pump", LIFTS, group="Lift pump")
     lift_pump: PumpFacts = role(
         PUMP,
         "Lift pump",
@@ -66,8 +66,8 @@ class LiftFacts:
         when=POT,
         needs=("volume",),
     )
-    return_to: str | None = choice("The rail's return goes", RETURNS, group="Surge pot", when=POT)
-    pot_lift: Value | None = quantity(
+    return_to: str = choice("The rail's return goes", RETURNS, group="Surge pot", when=POT)
+    pot_lift: Value = quantity(
         "Main pump over the pot's fuel", "height", -1.0, 1.0, group="Surge pot", help="Below it is negative.", when=POT
     )
     pot_line: LineFacts = role(
@@ -90,7 +90,7 @@ class LiftFacts:
         limits={"bore": (0.002, 0.06), "length": (0.0, 20.0)},
         when=POT,
     )
-    bare_time: Value | None = quantity(
+    bare_time: Value = quantity(
         "Tank's pickup bare at most",
         "time",
         0.5,

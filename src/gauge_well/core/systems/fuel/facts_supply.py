@@ -113,23 +113,23 @@ ELECTRIC = ("main.drive", ("electric",))
 class SupplyFacts:
     """System, injectors, main pump, wiring, line and suction. SI; pressures over the air outside."""
 
-    injection: str | None = choice("Fuel gets in by", {k: v.label for k, v in INJECTIONS.items()}, group="System")
-    injection_pump: str | None = choice(
+    injection: str = choice("Fuel gets in by", {k: v.label for k, v in INJECTIONS.items()}, group="System")
+    injection_pump: str = choice(
         "Injection pump",
         {k: v.label for k, v in INJECTION_PUMPS.items()},
         group="System",
         when=("injection", ("mechanical",)),
     )
-    carburettor: str | None = choice(
+    carburettor: str = choice(
         "Carburettor",
         {k: v.label for k, v in CARBURETTORS.items()},
         group="System",
         when=("injection", ("carburettor",)),
     )
     regulator: RegulatorFacts = role(REGULATOR, "Regulator", row="pump")
-    fuel_temperature: Value | None = quantity("Hottest fuel", "temperature", VAPOUR_LOW, VAPOUR_HIGH, group="System")
-    reserve: str | None = choice("Pump reserve", {k: v[0] for k, v in RESERVES.items()}, group="System")
-    burned_share: Value | None = quantity(
+    fuel_temperature: Value = quantity("Hottest fuel", "temperature", VAPOUR_LOW, VAPOUR_HIGH, group="System")
+    reserve: str = choice("Pump reserve", {k: v[0] for k, v in RESERVES.items()}, group="System")
+    burned_share: Value = quantity(
         "Burned share of pumped fuel",
         "share",
         0.05,
@@ -139,9 +139,7 @@ class SupplyFacts:
         spread="loss",
     )
     injectors: InjectorFacts = role(INJECTOR, "Injectors", row="injectors", when=PORT)
-    injector_firing: str | None = choice(
-        "They open", {k: v.label for k, v in FIRINGS.items()}, group="Injectors", when=PORT
-    )
+    injector_firing: str = choice("They open", {k: v.label for k, v in FIRINGS.items()}, group="Injectors", when=PORT)
     staged: InjectorFacts = role(
         INJECTOR,
         "Second set of injectors",
@@ -152,10 +150,10 @@ class SupplyFacts:
         when=PORT,
         needs=(),
     )
-    ceiling: str | None = choice("Longest open", {k: v[0] for k, v in CEILINGS.items()}, group="Injectors", when=PORT)
+    ceiling: str = choice("Longest open", {k: v[0] for k, v in CEILINGS.items()}, group="Injectors", when=PORT)
     main: PumpFacts = role(PUMP, "Fuel pump", row="pump")
-    pump_staging: str | None = choice("They run", STAGINGS, group="Pump")
-    stage_load: Value | None = quantity(
+    pump_staging: str = choice("They run", STAGINGS, group="Pump")
+    stage_load: Value = quantity(
         "Others come on from",
         "share",
         0.1,
@@ -165,7 +163,7 @@ class SupplyFacts:
         spread="exact",
         when=("pump_staging", ("demand",)),
     )
-    supply_voltage: Value | None = quantity("Volts at the battery, running", "voltage", 5.0, 60.0, group="Wiring")
+    supply_voltage: Value = quantity("Volts at the battery, running", "voltage", 5.0, 60.0, group="Wiring")
     wire: WireFacts = role(WIRE, "Fuel pump's wire", row="pump", when=ELECTRIC)
     line: LineFacts = role(
         LINE,
@@ -177,7 +175,7 @@ class SupplyFacts:
         limits={"bore": (0.002, 0.06), "length": (0.0, 60.0), "loss": (0.0, 200.0)},
     )
     filter: FilterFacts = role(FILTER, "Fuel filter", row="pump")
-    end_height: Value | None = quantity(
+    end_height: Value = quantity(
         "Engine's inlet over the pump",
         "height",
         -5.0,
@@ -194,7 +192,7 @@ class SupplyFacts:
         labels={"bore": "Return bore", "length": "Return length", "loss": "Return's fittings and regulator, K"},
         limits={"bore": (0.001, 0.06), "length": (0.0, 60.0), "loss": (0.0, 500.0)},
     )
-    return_rise: Value | None = quantity(
+    return_rise: Value = quantity(
         "Return warmer by",
         "temperature_difference",
         0.0,
@@ -204,7 +202,7 @@ class SupplyFacts:
         spread="temperature",
         when=("injection", ("mechanical", "common_rail")),
     )
-    rail_heat: Value | None = quantity(
+    rail_heat: Value = quantity(
         "Heat the rail takes up",
         "heat",
         0.0,
@@ -214,8 +212,8 @@ class SupplyFacts:
         spread="loss",
         when=("injection", ("port", "direct")),
     )
-    pump_place: str | None = choice("Pump sits", PLACES, group="Suction")
-    suction_lift: Value | None = quantity(
+    pump_place: str = choice("Pump sits", PLACES, group="Suction")
+    suction_lift: Value = quantity(
         "Pump inlet over the fuel",
         "height",
         -3.0,

@@ -18,7 +18,7 @@ class FuelTankFacts:
     """Tank; SI. Its box is measured inside, along (x, forward), across (y, left) and up."""
 
     tank: TankFacts = role(TANK, "Fuel tank", row="tank")
-    tank_reserve: Value | None = quantity("Refuelled with this left", "share", 0.0, 0.6, group="Tank", spread="exact")
+    tank_reserve: Value = quantity("Refuelled with this left", "share", 0.0, 0.6, group="Tank", spread="exact")
     coldest_start: Value | None = quantity(
         "Must start from cold at", "temperature", 223.15, 303.15, group="Change of fuel", help="Vapour decides it."
     )

@@ -52,7 +52,7 @@ def shut_pressure(network: Network) -> Array:
 
 def float_most(circuit: Circuit) -> float:
     """Pressure [Pa] the float still shuts its valve against."""
-    return CARBURETTORS[circuit.facts.carburettor or "down_draught"].most
+    return CARBURETTORS[circuit.facts.carburettor].most
 
 
 def prime_time(network: Network) -> Array | None:
@@ -82,7 +82,7 @@ def bleed_order(circuit: Circuit) -> Sequence[str]:
         order.append("Run the supply pump by key or tester, engine still; never open a high-pressure joint.")
         order.append("Crank in short bursts; let the starter cool.")
         return order
-    pump = INJECTION_PUMPS[facts.injection_pump or "rotary"]
+    pump = INJECTION_PUMPS[facts.injection_pump]
     if not pump.clears:
         order.append("Injection pump's gallery: its screw, the one nearest the filter first.")
     else:

@@ -43,7 +43,7 @@ def dead_time(circuit: Circuit, volts: Value | None = None) -> Array:
 
 def openings(context: Context, circuit: Circuit) -> float:
     """How often one opens in a working cycle."""
-    times = FIRINGS[circuit.facts.injector_firing or "once"].times
+    times = FIRINGS[circuit.facts.injector_firing].times
     if times > 0.0:
         return times
     cylinders = context.engine.facts.cylinders

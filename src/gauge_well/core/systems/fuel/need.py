@@ -6,7 +6,6 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from gauge_well.core.facts import need_number
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import BORES, INJECTORS, PUMPS, at_least
 from gauge_well.core.systems.base import Context, Need, Shopping
@@ -47,7 +46,7 @@ def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
     # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
     back = np.take_along_axis(back, flows[0].argmax(axis=0)[None], 0)[0]
     pressure = back + (circuit.filter_drop(flow) if facts.regulator.place == "dead_headed" else circuit.line_drop(flow))
-    volts = need_number(facts.supply_voltage, "fuel.supply_voltage") - 0.5
+    volts = likely(facts.supply_voltage) - 0.5
     electric = facts.main.drive == "electric"
     return Need(
         "pump",

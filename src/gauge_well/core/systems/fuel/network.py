@@ -15,7 +15,6 @@ import numpy as np
 
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
-from gauge_well.core.facts import need
 from gauge_well.core.parts.pump import Pump
 from gauge_well.core.roots import along, where_falling
 from gauge_well.core.systems.base import Context
@@ -287,7 +286,7 @@ def downstream_of(circuit: Circuit) -> Callable[[Array], Array]:
 
 def speed_share(context: Context, facts: FuelFacts, speed: Value) -> Array:
     """Speed of an engine-driven pump over what it is rated at."""
-    rated = as_array(need(facts.main.speed, "fuel.main.speed"))
+    rated = as_array(facts.main.speed)
     return clip(as_array(speed) / rated, SLOWEST, FASTEST)
 
 

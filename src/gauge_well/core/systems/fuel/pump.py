@@ -23,7 +23,7 @@ def place_of(facts: FuelFacts, which: str) -> PumpFacts:
 
 def wire_resistance(facts: FuelFacts) -> Array:
     """Resistance of the pump's wire, there and back [ohm], as warm as it runs."""
-    warm = as_array(need(facts.fuel_temperature, "fuel.fuel_temperature")) + LOOM_OVER
+    warm = as_array(facts.fuel_temperature) + LOOM_OVER
     return wire.resistance(facts.wire, warm, "fuel.wire")
 
 
@@ -34,7 +34,7 @@ def motor_of(facts: FuelFacts, curve: PumpCurve, rated_pressure: Array, which: s
     none = as_array(0.0)
     if which == MAIN and facts.main.drive != "electric":
         return Motor(rating, as_array(1.0), none, none, none)
-    supply = as_array(need(facts.supply_voltage, "fuel.supply_voltage"))
+    supply = as_array(facts.supply_voltage)
     given = facts.main.current if which == MAIN else facts.lift_pump.current
     if given is not None:
         count = as_array(need(facts.main.count, "fuel.main.count")) if which == MAIN else 1.0

@@ -57,7 +57,7 @@ def _step(
 
 def _pump(facts: FuelFacts) -> Iterator[Candidate]:
     if facts.main.flow is not None or facts.main.table is not None:
-        count = likely(facts.main.count) if facts.main.count is not None else 1.0
+        count = 1.0 if facts.main.count is None else likely(facts.main.count)
         label = "Second pump, in parallel" if count == 1.0 else "One more pump, in parallel"
         # An engine has one place to drive a pump from.
         if facts.main.drive == "electric":
@@ -82,7 +82,7 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
             yield Candidate(f"pump_{i + 1}", "pump", words, changes)
     if facts.main.drive == "engine" and facts.injection in ("mechanical", "carburettor"):
         # An electric pump in its stead: one that gives what is wanted at the engine's inlet.
-        pressure = max(likely(facts.regulator.pressure) if facts.regulator.pressure is not None else LOW, LOW)
+        pressure = max(likely(facts.regulator.pressure), LOW)
         words = Sentence(
             "An electric pump of {q} at {p} in its stead",
             {"q": (LOW_PUMP, "flow_fuel"), "p": (pressure, "pressure_gauge")},
@@ -127,7 +127,7 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
         LINES,
         "size",
     )
-    lower = {"30": "20", "20": "10"}.get(facts.reserve or "20")
+    lower = {"30": "20", "20": "10"}.get(facts.reserve)
     if lower is not None:
         yield Candidate(
             "reserve",
@@ -139,7 +139,7 @@ def _pump(facts: FuelFacts) -> Iterator[Candidate]:
 
 
 def _rail(facts: FuelFacts) -> Iterator[Candidate]:
-    if not INJECTIONS[facts.injection or "port"].injectors or facts.regulator.pressure is None:
+    if not INJECTIONS[facts.injection].injectors:
         return
     now = likely(facts.regulator.pressure)
     for id, found in (("rail_down", below(RAILS, now, 1)), ("rail_up", above(RAILS, now, 1))):
@@ -164,7 +164,7 @@ def _rail(facts: FuelFacts) -> Iterator[Candidate]:
 
 
 def _injectors(facts: FuelFacts) -> Iterator[Candidate]:
-    if not INJECTIONS[facts.injection or "port"].injectors or facts.injectors.flow is None:
+    if not INJECTIONS[facts.injection].injectors or facts.injectors.flow is None:
         return
     yield from _step(
         "injectors",
@@ -176,7 +176,7 @@ def _injectors(facts: FuelFacts) -> Iterator[Candidate]:
         "injector_flow",
         2,
     )
-    higher = {"80": "85", "85": "90"}.get(facts.ceiling or "85")
+    higher = {"80": "85", "85": "90"}.get(facts.ceiling)
     if higher is not None:
         yield Candidate(
             "ceiling",
@@ -252,7 +252,7 @@ def _idles_badly(context: Context, facts: FuelFacts) -> bool:
 
 def _beside(context: Context, facts: FuelFacts) -> Iterator[Candidate]:
     yield from _step("vent", "tank", "Tank's vent", "fuel.tank.vent_bore", facts.tank.vent_bore, VENTS, "size")
-    if facts.tank_reserve is not None and facts.tank.length is not None:
+    if facts.tank.length is not None:
         words = Sentence("Refuel with {s} left", {"s": (2.0 * likely(facts.tank_reserve), "share")})
         yield Candidate(
             "refuel", "tank", words, {"fuel.tank_reserve": min(2.0 * likely(facts.tank_reserve), 0.5)}, school=True

@@ -7,7 +7,6 @@ from collections.abc import Sequence
 import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, ratio_fill
-from gauge_well.core.facts import need
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
@@ -76,7 +75,7 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
 
 def volume_check(facts: OilFacts, pan: Pan) -> Check:
     """All the oil against what the pan holds to its rail."""
-    oil = need(facts.oil_quantity, "oil.oil_quantity")
+    oil = facts.oil_quantity
     values = {"oil": (likely(oil), "volume"), "holds": (likely(pan.holds), "volume")}
     return Check(
         "pan_volume",
@@ -141,7 +140,7 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
 
 def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array) -> Check:
     """Oil over the air against its limit over the air."""
-    limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
+    limit = as_array(facts.oil_limit)
     count = len(context.duties.cases)
     demand, capacity = np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient
     return Check(
@@ -197,7 +196,7 @@ def cold_check(context: Context, facts: OilFacts, leak: Leak) -> list[Check]:
     coldest = min(context.duties.cases, key=lambda c: c.ambient)
     if coldest.ambient > COLD_SAID:
         return []
-    idle = as_array(need(context.engine.facts.idle_speed, "engine.idle_speed"))
+    idle = as_array(context.engine.facts.idle_speed)
     rated = as_array(context.engine.rated_speed)
     up_to = model.suction_speed(facts, leak, coldest.ambient, coldest.pressure, rated)
     values: dict[str, tuple[float, str] | str] = {

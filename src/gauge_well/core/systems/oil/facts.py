@@ -26,29 +26,27 @@ class OilFacts:
 
     pan: PanFacts = role(PAN, "Oil pan", row="pan")
     pickup: PickupFacts = role(PICKUP, "Oil pickup", row="pan")
-    pickup_lift: Value | None = quantity(
+    pickup_lift: Value = quantity(
         "Pump over the oil", "height", -0.5, 2.0, group="Pickup", help="A pump in the pan lies below it: negative."
     )
     pump: OilPumpFacts = role(OIL_PUMP, "Oil pump", row="pressure")
-    oil_quantity: Value | None = quantity(
-        "Oil in it", "volume", 2e-4, 0.1, group="Oil", help="All of it, filter included."
-    )
-    oil_up: Value | None = quantity("Up in the engine running", "volume", 0.0, 0.02, group="Oil")
-    grade: str | None = choice("Grade", {k: o.label for k, o in OILS.items()} | {OWN: "own figures"}, group="Oil")
+    oil_quantity: Value = quantity("Oil in it", "volume", 2e-4, 0.1, group="Oil", help="All of it, filter included.")
+    oil_up: Value = quantity("Up in the engine running", "volume", 0.0, 0.02, group="Oil")
+    grade: str = choice("Grade", {k: o.label for k, o in OILS.items()} | {OWN: "own figures"}, group="Oil")
     viscosity_40: Value | None = quantity(
         "Thickness at 40 °C", "viscosity", 5e-6, 1e-3, group="Oil", spread="exact", when=("grade", (OWN,))
     )
     viscosity_100: Value | None = quantity(
         "and at 100 °C", "viscosity", 2e-6, 6e-5, group="Oil", spread="exact", when=("grade", (OWN,))
     )
-    oil_limit: Value | None = quantity("Hottest oil allowed", "temperature", 360.0, 440.0, group="Oil", spread="exact")
+    oil_limit: Value = quantity("Hottest oil allowed", "temperature", 360.0, 440.0, group="Oil", spread="exact")
     hot_pressure: Value | None = quantity(
         "Pressure hot", "pressure_gauge", 5e3, 1.2e6, group="Pressure", help="Read at 100 °C, below the relief."
     )
     hot_pressure_speed: Value | None = quantity(
         "at", "speed_rpm", 300.0, 12000.0, follows="hot_pressure", group="Pressure", spread="exact"
     )
-    pressure_school: str | None = choice("Least pressure by", PRESSURE_SCHOOLS, group="Pressure")
+    pressure_school: str = choice("Least pressure by", PRESSURE_SCHOOLS, group="Pressure")
     least_pressure: Value | None = quantity(
         "Maker's least, at rated speed", "pressure_gauge", 1e4, 1e6, group="Pressure", spread="exact"
     )

@@ -59,7 +59,7 @@ def rotation_of(context: Context) -> Array:
 def oil_of(facts: OilFacts) -> Oil:
     """The grade in it, or an oil by its own two figures."""
     if facts.grade != OWN:
-        return oils.OILS[facts.grade or "10w40"]
+        return oils.OILS[facts.grade]
     names = ("viscosity_40", "viscosity_100")
     thick, thin = (need(getattr(facts, name), f"oil.{name}") for name in names)
     return Oil(OWN, "own figures", thick, thin)
@@ -67,8 +67,8 @@ def oil_of(facts: OilFacts) -> Oil:
 
 def in_sump(facts: OilFacts) -> Array:
     """Oil left in the pan running [m3]."""
-    quantity = as_array(need(facts.oil_quantity, "oil.oil_quantity"))
-    return np.maximum(quantity - as_array(need(facts.oil_up, "oil.oil_up")), 0.05 * quantity)
+    quantity = as_array(facts.oil_quantity)
+    return np.maximum(quantity - as_array(facts.oil_up), 0.05 * quantity)
 
 
 def covered(
@@ -251,8 +251,8 @@ def cover(context: Context, facts: OilFacts) -> Array:
     not meant for a running engine (common practice).
     """
     drawn = drawn_flow(facts, leak_of(context, facts), context.mean.speed, oils.T_100)
-    mouth = as_array(need(facts.pickup.mouth, "oil.pickup.mouth"))
-    gap = np.maximum(as_array(need(facts.pickup.clearance, "oil.pickup.clearance")), RING_LEAST)
+    mouth = as_array(facts.pickup.mouth)
+    gap = np.maximum(as_array(facts.pickup.clearance), RING_LEAST)
     speed = drawn / (np.pi * mouth * gap)
     wanted = np.asarray((COVER + speed**2 / (2.0 * GRAVITY)) * context.doubt(COVER_DOUBT))
     wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, len(context.duties.cases), 1)))[0]
@@ -341,13 +341,13 @@ class Ways:
 def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     """Where oil heat goes, coolant as a sound system holds it; a pan not known has skin for its oil."""
     speed = context.duties.column("air_speed")
-    quantity = as_array(need(facts.oil_quantity, "oil.oil_quantity"))
+    quantity = as_array(facts.oil_quantity)
     bare = NO_PAN * (quantity / NO_PAN_OIL) ** (2.0 / 3.0)
     skin = (PAN_STILL + PAN_MOVING * np.sqrt(PAN_AIR * speed)) * (bare if pan is None else pan.wetted)
     own = context.mean.rated_oil * (context.engine.rated_power / context.wanted)
     ua = as_array(0.0 if facts.cooler.conductance is None else facts.cooler.conductance)
     moving = COOLER_STILL + (1.0 - COOLER_STILL) * np.minimum(speed / COOLER_SPEED, 1.0)
-    thermostat = as_array(need(context.engine.facts.thermostat, "engine.thermostat"))
+    thermostat = as_array(context.engine.facts.thermostat)
     engine = context.engine
     stands = BLOCK_STANDS[(engine.fuel.spark, engine.facts.aspiration != "natural")]
     block, ambient = as_array(own / stands * context.doubt(BLOCK_DOUBT)), context.duties.column("ambient")
@@ -442,7 +442,7 @@ def leak_of(context: Context, facts: OilFacts) -> Leak:
     A reading near the relief's setting is the relief's own: it says where that opens, and nothing of how much more
     the pump moves.
     """
-    relief = as_array(need(facts.pump.relief, "oil.pump.relief"))
+    relief = as_array(facts.pump.relief)
     knee = as_array(KNEE * context.engine.rated_speed)
     if facts.hot_pressure is None or facts.hot_pressure_speed is None:
         return Leak(relief, knee, relief)
@@ -523,7 +523,7 @@ def least_pressure(facts: OilFacts, speed: Value, rated_speed: Value) -> Array:
 
 def pump_flow(facts: OilFacts, speed: Value) -> Array:
     """Oil the pump moves [m3/s] at an engine speed [rev/min]."""
-    return as_array(need(facts.pump.displacement, "oil.pump.displacement")) * as_array(speed) / 60.0
+    return as_array(facts.pump.displacement) * as_array(speed) / 60.0
 
 
 def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
@@ -531,11 +531,11 @@ def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
     rho = oils.density(oil_temperature)
     lost = pressure_drop(
         flow,
-        need(facts.pickup.bore, "oil.pickup.bore"),
-        need(facts.pickup.length, "oil.pickup.length"),
+        facts.pickup.bore,
+        facts.pickup.length,
         rho,
         oils.viscosity_walther(oil_of(facts), oil_temperature),
         PICKUP_LOSS,
         slow_factor=PICKUP_SLOW,
     )
-    return np.asarray(lost + rho * GRAVITY * as_array(need(facts.pickup_lift, "oil.pickup_lift")))
+    return np.asarray(lost + rho * GRAVITY * as_array(facts.pickup_lift))

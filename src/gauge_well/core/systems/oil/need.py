@@ -5,7 +5,6 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.duty.model import REPEATS, SWALLOWED
-from gauge_well.core.facts import need, need_number
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
@@ -26,7 +25,7 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
     hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
     if coverage is None:
         over = float(model.cover(context, facts)[..., 0].max())
-        depth = need_number(facts.pickup.clearance, "oil.pickup.clearance") + hardest * REACH + over
+        depth = likely(facts.pickup.clearance) + hardest * REACH + over
         found.append(
             Need(
                 "pan",
@@ -42,7 +41,7 @@ def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, wa
     # A short duty is swallowed by the oil and the metal: it counts as often as it comes back.
     short = context.duties.column("duration") <= SWALLOWED
     heat = context.mean.heat_to_oil / np.where(short, REPEATS, 1.0)
-    limit = as_array(need(facts.oil_limit, "oil.oil_limit"))
+    limit = as_array(facts.oil_limit)
     rest = ways.block * (limit - ways.coolant) + ways.pan * (limit - ways.ambient)
     wanted = over_duties((heat - rest) / np.maximum(limit - ways.ambient, 1.0))
     if likely(wanted) > 0.0:
@@ -103,7 +102,7 @@ def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None
     pan, n = coverage.pan, coverage.sampled_normals
     over = coverage.over if coverage.over.ndim == 3 else coverage.over[..., None]
     under = volume_below(pan.body, n, pan.over_pickup(n) + over).max(axis=(0, 1))
-    volume = under + need(facts.oil_up, "oil.oil_up")
+    volume = under + facts.oil_up
     template = "{v} of oil keeps the pickup covered in every duty; the pan holds {holds} to the rail."
     if likely(volume) > likely(pan.holds):
         template = (

@@ -8,7 +8,7 @@ from functools import cached_property, lru_cache
 import numpy as np
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.facts import need, need_number
+from gauge_well.core.facts import need
 from gauge_well.core.geometry.free_surface import Body, check_polygon, prism, volume_below
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.typing import Array, Value, as_array, clip, likely
@@ -131,9 +131,9 @@ def pan_of(facts: OilFacts) -> Pan:
     else:
         width = need(facts.pan.width, "oil.pan.width")
         stations = [(outline[:, 0].min(axis=0), width), (outline[:, 0].max(axis=0), width)]
-    x, y = need(facts.pickup.x, "oil.pickup.x"), need(facts.pickup.y, "oil.pickup.y")
-    clearance = need(facts.pickup.clearance, "oil.pickup.clearance")
-    oil = need_number(facts.oil_quantity, "oil.oil_quantity")
+    x, y = need(facts.pickup.x, "oil.pickup.x"), facts.pickup.y
+    clearance = facts.pickup.clearance
+    oil = likely(facts.oil_quantity)
     plain = tuple((likely(p), likely(q)) for p, q in stations)
     corners = tuple((float(p), float(q)) for p, q in _likely(outline))
     pan = _build(corners, plain, likely(x), likely(y), likely(clearance))

@@ -52,7 +52,7 @@ def _pan(context: Context, facts: OilFacts) -> Iterator[Candidate]:
         depth = likely(facts.pan.depth)
         long = facts.pan.length if facts.pan.shape == "box" else facts.pan.well_length
         changes: dict[str, float | str | None] = {"oil.pan.depth": depth + DEEPER}
-        if facts.oil_quantity is not None and long is not None and facts.pan.width is not None:
+        if long is not None and facts.pan.width is not None:
             added = DEEPER * likely(long) * likely(facts.pan.width)
             changes["oil.oil_quantity"] = likely(facts.oil_quantity) + added
         if ground is not None:
@@ -77,7 +77,7 @@ def _pan(context: Context, facts: OilFacts) -> Iterator[Candidate]:
                 Sentence("Pickup {a} → {b} from the flywheel end", {"a": (now, "size"), "b": (to, "size")}),
                 {"oil.pickup.x": to},
             )
-    if facts.pickup.clearance is not None and likely(facts.pickup.clearance) > LEAST_CLEARANCE + 1e-3:
+    if likely(facts.pickup.clearance) > LEAST_CLEARANCE + 1e-3:
         gap = likely(facts.pickup.clearance)
         yield Candidate(
             "pickup_lower",
@@ -98,7 +98,7 @@ def _deep_part(facts: OilFacts) -> tuple[float, float]:
 
 
 def _oil(facts: OilFacts) -> Iterator[Candidate]:
-    if facts.oil_quantity is not None and facts.pan.shape is not None:
+    if facts.pan.shape is not None:
         now = likely(facts.oil_quantity)
         yield Candidate(
             "more_oil",
@@ -140,8 +140,7 @@ def _pipes(facts: OilFacts) -> Iterator[Candidate]:
     if facts.drain.slope is not None and likely(facts.drain.slope) < SLOPE:
         words = Sentence("Turbo's return falling at {b}", {"b": (SLOPE, "angle")})
         yield Candidate("drain_slope", "drain", words, {"oil.drain.slope": float(SLOPE)})
-    if facts.pickup.bore is not None:
-        now = likely(facts.pickup.bore)
-        for size in above(PICKUPS, now, 1):
-            words = Sentence("Pickup pipe {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
-            yield Candidate("pickup_bore", "suction", words, {"oil.pickup.bore": size})
+    now = likely(facts.pickup.bore)
+    for size in above(PICKUPS, now, 1):
+        words = Sentence("Pickup pipe {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
+        yield Candidate("pickup_bore", "suction", words, {"oil.pickup.bore": size})

@@ -5,7 +5,6 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.checks import ratio_fill
-from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import DRAWN_TUBE_ROUGHNESS, bore_area, friction_factor_churchill
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media import oils
@@ -30,7 +29,7 @@ def steps(
         "maximum(V_all - V_up, 0.05 * V_all)",
         volume,
         "volume",
-        {"V_all": need(facts.oil_quantity, ""), "V_up": need(facts.oil_up, "")},
+        {"V_all": facts.oil_quantity, "V_up": facts.oil_up},
         "common practice",
     )
     if coverage is not None:
@@ -120,14 +119,14 @@ def steps(
             "common practice; half of what bearings let through goes by inertia",
         )
     flow = model.drawn_flow(facts, leak, context.mean.speed, hot)
-    moved: dict[str, Value] = {"V_p": need(facts.pump.displacement, ""), "N": context.mean.speed}
+    moved: dict[str, Value] = {"V_p": facts.pump.displacement, "N": context.mean.speed}
     drawn = "V_p * N / 60"
     if facts.pump.relief_returns != "sump":
         drawn = "V_p * minimum(N, N_ref * (sqrt(0.25 * m ** 2 + 2 * p_relief / p_ref) - 0.5 * m)) / 60"
         moved |= {"N_ref": leak.speed, "m": thinness, "p_relief": leak.relief, "p_ref": leak.pressure}
     w.add("q", "Oil drawn through the pickup", drawn, flow, "flow", moved, "arithmetic")
     lost = model.suction_drop(facts, flow, hot)
-    bore = as_array(need(facts.pickup.bore, ""))
+    bore = as_array(facts.pickup.bore)
     w.add(
         "dp",
         "Lost to the pump",
@@ -136,18 +135,18 @@ def steps(
         "pressure_difference",
         {
             "f": friction_factor_churchill(flow / bore_area(bore) * bore / thin, DRAWN_TUBE_ROUGHNESS / bore),
-            "L": need(facts.pickup.length, ""),
+            "L": facts.pickup.length,
             "D": bore,
             "K": model.PICKUP_LOSS,
             "K_1": model.PICKUP_SLOW,
             "Re": flow / bore_area(bore) * bore / thin,
-            "H": need(facts.pickup_lift, ""),
+            "H": facts.pickup_lift,
             "rho": oils.density(hot),
             "q": flow,
         },
         "churchill1977; crane410; hooper1981",
     )
-    limit = need(facts.oil_limit, "")
+    limit = facts.oil_limit
     w.add(
         "fill",
         "Oil over the air, against its limit over the air",

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.facts import need
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.cooling import bench_run
 from gauge_well.core.systems.cooling.facts import CoolingFacts
@@ -59,12 +58,12 @@ def show(context: Context, facts: CoolingFacts, options: Options) -> StandView:
     outlet : temperature wanted of the water that leaves [K].
     supply, supply_temperature : of the water that comes [Pa over the air outside], [K].
     """
-    idle = likely(need(context.engine.facts.idle_speed, "engine.idle_speed"))
-    limit_speed = likely(need(context.engine.facts.limit_speed, "engine.limit_speed"))
+    idle = likely(context.engine.facts.idle_speed)
+    limit_speed = likely(context.engine.facts.limit_speed)
     speed = option(options, "rpm", idle, 0.5 * idle, limit_speed, "rev/min")
     heat = bench_run.turning(context, speed).heat_to_coolant
     _, _, limit = boiling_and_limit(context, facts, np.asarray(101325.0))
-    volume = bench_run.IN_ENGINE * likely(need(facts.coolant_volume, "cooling.coolant_volume"))
+    volume = bench_run.IN_ENGINE * likely(facts.coolant_volume)
     # Nothing fitted is open to the air: water boils at 100 degC there.
     idling = bench_run.turning(context, idle).heat_to_coolant
     reasons = bench_run.nothing_fitted(context, heat, idling, volume, min(likely(limit), bench_run.OPEN_BOILING))

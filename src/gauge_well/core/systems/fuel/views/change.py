@@ -83,7 +83,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Ch
 
 
 def _change(context: Context, circuit: Circuit) -> FuelChange | None:
-    found = change_of(circuit, context.engine.facts.fuel or "petrol")
+    found = change_of(circuit, context.engine.facts.fuel)
     if found is None:
         return None
     share = None if found.share is None else likely(found.share)

@@ -194,7 +194,7 @@ def _feed(circuit: Circuit, network: Network, point: Point, pick: Callable[[Valu
     end = {"flow": taken, "pressure": pick(point.rail), "wanted": pick(point.back)}
     if facts.injection == "carburettor" and facts.bowl_volume is not None:
         end["lasts"] = pick(circuit.fact("bowl_volume") / np.maximum(point.taken, 1e-12))
-    yield _part("end", ENDS[facts.injection or "port"], "regulator.pressure", **end)
+    yield _part("end", ENDS[facts.injection], "regulator.pressure", **end)
 
 
 def _lift(circuit: Circuit, network: Network, point: Point, pick: Callable[[Value], float]) -> Iterator[CircuitPart]:

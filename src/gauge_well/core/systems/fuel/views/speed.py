@@ -10,7 +10,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.engine.model import Operation, operate
-from gauge_well.core.facts import need, with_facts
+from gauge_well.core.facts import with_facts
 from gauge_well.core.media import fuels
 from gauge_well.core.media.fuels import FUELS, Fuel, blend
 from gauge_well.core.sizes import INJECTORS
@@ -106,8 +106,8 @@ class SpeedView:
 def show(context: Context, circuit: Circuit, index: int, options: Options) -> SpeedView:
     """Curves over engine speed in one duty's air; flows [m3/s], shares."""
     engine, case = context.engine, context.duties.cases[index]
-    low = likely(need(engine.facts.idle_speed, "engine.idle_speed"))
-    high = likely(need(engine.facts.limit_speed, "engine.limit_speed"))
+    low = likely(engine.facts.idle_speed)
+    high = likely(engine.facts.limit_speed)
     speed = np.linspace(1.1 * low, high, SPEEDS)[None, :, None]
     able = context.wanted * engine.breathing(case.ambient, case.pressure)
     op = operate(engine, context.wanted, engine.full_load_power(speed, able), speed, case.ambient, case.pressure)
