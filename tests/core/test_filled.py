@@ -12,6 +12,7 @@ from gauge_well.sheet.starter import FUELS, MACHINES, starter, task_kind
 from tests.support import ROAD, case_of, changed, demo_document
 
 BARE = changed(ROAD, cooling={}, fuel={}, oil={}, exhaust={})
+NO_MACHINE = changed(ROAD, machine={})
 TASKS = {"road": "800 kg", "boat": "70 %", "work": "42 C"}
 
 
@@ -57,7 +58,7 @@ class Filled(unittest.TestCase):
             self.assertGreater(promised, 5, section)
 
     def test_of_demo_builds_and_of_bare_ones(self) -> None:
-        for raw in (*map(demo_document, NAMES), ROAD, BARE):
+        for raw in (*map(demo_document, NAMES), ROAD, BARE, NO_MACHINE):
             self.assertEqual(all_absent(raw), [], raw["name"])
 
     def test_of_every_machine_on_every_fuel(self) -> None:

@@ -11,7 +11,9 @@ OPERATION = "operation"  # the engine at every duty: power, fuel, air, heat
 # can be [K], by its thermostat and its limit.
 COOLANT_FREE, COOLANT_PER_WATT = "coolant_free_k", "coolant_per_heat_k_w"
 COOLANT_LEAST, COOLANT_MOST = "coolant_least_k", "coolant_most_k"
-OIL_SHARE, OIL_BACK = "oil_heat_to_coolant_share", "oil_heat_to_air_w"  # of oil heat; what air takes first [W]
+# Heat the oil brings the coolant: a share of its own and what it is ahead of the coolant as a duty begins [W], less so
+# much for each kelvin the coolant stands over the air outside [W/K].
+OIL_SHARE, OIL_WARM, OIL_PULL = "oil_heat_to_coolant_share", "oil_warmth_to_coolant_w", "coolant_to_oil_w_k"
 
 
 @dataclass(frozen=True)

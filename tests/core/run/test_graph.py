@@ -16,7 +16,7 @@ from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec, specs
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.reads import ENGINE, OIL_BACK, OIL_SHARE, OPERATION, declared, key_of
+from gauge_well.core.reads import ENGINE, OIL_PULL, OIL_SHARE, OPERATION, declared, key_of
 from gauge_well.core.run import contexts, runs
 from gauge_well.core.run.graph import affected, declarations, ordered, readers, steps_of, takers
 from gauge_well.core.run.measure import hold
@@ -236,7 +236,7 @@ class Declarations(unittest.TestCase):
         self.assertEqual(affected("duties.pull.braking"), {"oil", "cooling", "fuel"})
         self.assertEqual(affected("engine.bsfc"), {ENGINE, *SYSTEMS})
         self.assertEqual(readers("duties.pull.heel"), {"oil", "fuel"})
-        self.assertEqual(takers([OIL_SHARE, OIL_BACK]), {"cooling"})
+        self.assertEqual(takers([OIL_SHARE, OIL_PULL]), {"cooling"})
         self.assertEqual(takers([OPERATION]), set(SYSTEMS))
         self.assertTrue(ENGINE in readers("machine.mass") and ENGINE not in readers("duties.pull.heel"))
 

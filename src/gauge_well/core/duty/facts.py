@@ -95,8 +95,8 @@ ROLLS = ("kind", ("road_car", "off_road", "van", "truck", "hillclimb", "tractor"
 class MachineFacts:
     """The machine. SI."""
 
-    kind: str = choice("Kind of machine", {k: v[0] for k, v in MACHINES.items()}, group="Machine")
-    mass: Value = quantity("Weight in use", "mass", 30.0, 200e3, group="Machine")
+    kind: str | None = choice("Kind of machine", {k: v[0] for k, v in MACHINES.items()}, group="Machine")
+    mass: Value | None = quantity("Weight in use", "mass", 30.0, 200e3, group="Machine")
     drag_area: Value | None = quantity(
         "Drag area (Cd A)",
         "area",
@@ -110,7 +110,7 @@ class MachineFacts:
         "Rolling resistance", "ratio", 0.0, 0.2, group="Machine", spread="loss", when=ROLLS
     )
     drive: str | None = choice("Driven", {k: v[0] for k, v in DRIVES.items()}, group="Driveline", when=ROLLS)
-    gearbox: str = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
+    gearbox: str | None = choice("Gearbox", {k: v[0] for k, v in GEARBOXES.items()}, group="Driveline")
     gear_ratios: tuple[tuple[float, ...], ...] | None = table(
         "Gear ratios",
         (("ratio", "ratio"),),
@@ -135,7 +135,7 @@ class MachineFacts:
     )
     trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer", when=ROLLS)
     trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer", when=ROLLS)
-    electrical_load: Value = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
+    electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
 
 
 def fill_machine(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

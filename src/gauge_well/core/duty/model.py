@@ -121,7 +121,7 @@ def _in_g(value: Value | None) -> Value:
 
 def _accessories(facts: DutyFacts, machine: MachineFacts, idling: bool, cooling: float) -> Accessories:
     cold = cooling * (AIR_CONDITIONING_IDLE if idling else AIR_CONDITIONING_DRIVING)
-    electrical = machine.electrical_load
+    electrical = machine.electrical_load if machine.electrical_load is not None else 0.0
     return Accessories(electrical, STEERING, cold if facts.air_conditioning == "yes" else 0.0)
 
 
@@ -189,7 +189,7 @@ def solve_duty(
             peak_power = able
     if np.any(as_array(rpm) > PAST * as_array(rated)):
         rpm = np.minimum(rpm, PAST * rated)
-    box = GEARBOXES[machine.gearbox][1]
+    box = GEARBOXES[machine.gearbox or "manual"][1]
     case = Case(
         id=id,
         name=facts.name or id,
@@ -228,7 +228,7 @@ def solve_duty(
 
 def _slip_heat(machine: MachineFacts, held: Held | None) -> Value:
     """What a slipping converter makes of the engine's power [W]; a clutch warms its bell housing, not the coolant."""
-    if held is None or not machine.gearbox.startswith("automatic"):
+    if held is None or not (machine.gearbox or "manual").startswith("automatic"):
         return 0.0
     return held.power * (1.0 - held.through)
 

@@ -95,7 +95,7 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
         facts.trailer_drag_area if facts.trailer_drag_area is not None else 0.0,
         gears,
         FIRST_GEAR.get(facts.kind or "", FIRST_GEAR_ELSE),
-        facts.gearbox.startswith("automatic"),
+        (facts.gearbox or "manual").startswith("automatic"),
     )
 
 

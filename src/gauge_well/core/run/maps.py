@@ -133,7 +133,7 @@ def _point(
 ) -> tuple[Case, NDArray[np.bool_]]:
     """The duty with its conditions spread over the points, which stand where samples do."""
     # A gearbox warms in proportion to what goes through it.
-    box = GEARBOXES[case.machine.gearbox][1]
+    box = GEARBOXES[case.machine.gearbox or "manual"][1]
     if kind == "speed_power":
         return replace(own, power=across, air_speed=up, gearbox_heat=box * across), np.zeros(1, dtype=bool)
     vehicle = context.duties.vehicle

@@ -78,7 +78,13 @@ class Cold(NumbersCase):
         context, cooling = solved(raw)
         at = float(np.ravel(cooling.plant.thermostat)[0]) - 5.0
         leak = float(core_shed_at(cooling, np.full((1, 1, 1), at), pick_fan(cooling.airs, 0))[0, 0, 0]) / (at - 273.15)
-        expected = at - float(heat_made(context, cooling, context.mean)[0, 0, 0]) / (80.0 + 20.0 + leak)
+        # The oil's own air takes of the coolant what it takes for each kelvin, here by way of the block.
+        heat, oil, limit = (
+            float(np.ravel(v)[0])
+            for v in (heat_made(context, cooling, context.mean), cooling.pull, cooling.plant.limit)
+        )
+        self.assertGreater(oil, 1.0)
+        expected = at - (heat + oil * (limit - 273.15)) / (80.0 + 20.0 + leak + oil)
         self.close(circuit.overcooled_ambient(context, cooling, context.mean)[0, 0, 0], expected, abs=0.1)
         self.between(leak, 1.0, 60.0)
 

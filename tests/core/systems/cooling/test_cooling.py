@@ -73,7 +73,9 @@ class Limit(NumbersCase):
 
     def test_hotter_air_carries_less(self) -> None:
         context, _, first = solved(STEADY)
-        carried = [prepare(context, first.plant, np.full((1, 4, 1), t)).capacity for t in (283.15, 303.15, 323.15)]
+        carried = [
+            prepare(context.in_air(np.full((1, 4, 1), t)), first.plant).capacity for t in (283.15, 303.15, 323.15)
+        ]
         for duty in range(4):
             self.falling([c[0, duty, 0] for c in carried])
 

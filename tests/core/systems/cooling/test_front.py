@@ -92,7 +92,7 @@ class Preheat(NumbersCase):
         facts = facts_of(TURBO, "cooling")
         cooling = prepare(context, plant_of(context, facts))
         mean, _ = points(context.engine, context.duties, context.wanted, 0.5)
-        quick = cooling.capacity_at(front.heat_in_front(context, facts, mean))
+        quick = cooling.capacity_at(front.heat_in_front(context, facts, mean, cooling.plant.limit))
         fresh = prepare(replace(context, mean=mean), plant_of(context, facts))
         # The air's density behind the core follows the preheat a little; the rest is linear.
         self.close(quick, fresh.capacity, rel=0.01)
@@ -127,7 +127,8 @@ class Preheat(NumbersCase):
         context = context_of(changed(ROAD, **more))
         facts = facts_of(changed(ROAD, **more), "cooling")
         cooling = prepare(context, plant_of(context, facts))
-        both = heat_made(context, cooling, context.mean) + front.heat_in_front(context, facts, context.mean)
+        ahead = front.heat_in_front(context, facts, context.mean, cooling.plant.limit)
+        both = heat_made(context, cooling, context.mean) + ahead
         self.close(both, context.mean.heat_to_coolant + context.mean.heat_to_oil, rel=1e-6)
 
 

@@ -1,12 +1,16 @@
 """Oil: coverage against the trade's figures, temperature by hand, pressure, suction, edges."""
 
+import dataclasses
 from functools import partial
 
 import numpy as np
+from scipy import optimize
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle
 from gauge_well.core.media import oils
+from gauge_well.core.systems.cooling.gauge import core_shed_at
+from gauge_well.core.systems.cooling.model import pick_fan, plant_of, prepare
 from gauge_well.core.systems.oil import model, need
 from gauge_well.core.systems.oil.pan import pan_of
 from gauge_well.core.typing import likely
@@ -248,11 +252,45 @@ class Heat(NumbersCase):
         context, facts = context_of(raw), facts_of(raw, "oil")
         ways = model.ways_out(context, facts, pan_of(facts))
         q = context.mean.heat_to_oil
-        share, back = model.hand_over(ways)
-        hot = model.temperature(ways, q)
-        air = (ways.pan + ways.air) * (hot - ways.ambient)
-        self.close(share * q - back + air, q, rel=1e-6)
-        self.close(share * q - back, (ways.block + ways.water) * (hot - ways.coolant), rel=1e-6)
+        for coolant in (ways.coolant, ways.coolant + 20.0):
+            at = dataclasses.replace(ways, coolant=coolant)
+            found = model.hand_over(at)
+            brings = found.share * q + found.warmth - found.pull * (coolant - ways.ambient)
+            hot = model.temperature(at, q)
+            self.close(brings + (ways.pan + ways.air) * (hot - ways.ambient), q, rel=1e-6)
+            self.close(brings, (ways.block + ways.water) * (hot - coolant), rel=1e-6)
+
+    def test_both_balances_close_at_once(self) -> None:
+        """Coolant and oil by a general root finder from what each sheds, against what the gauges show: 0.2 K and 1 K, as
+        the oil is told of a coolant that goes straight about its limit."""
+        raw = changed(
+            OIL,
+            duties=[
+                {"id": "w", "kind": "typed", "engine_power": "30 kW", "engine_speed": "4000 rpm", "ambient": "38 C"}
+            ],
+            cooling__core__width="900 mm",
+            oil__cooler__into="air",
+            oil__cooler__conductance="150 W/K",
+        )
+        context, facts, cooled = context_of(raw), facts_of(raw, "oil"), facts_of(raw, "cooling")
+        ways = model.ways_out(context, facts, pan_of(facts))
+        own = {n: likely(getattr(ways, n)) for n in ("block", "water", "pan", "air", "ambient")}
+        cooling = prepare(context, plant_of(context, cooled))
+        full = pick_fan(cooling.airs, -1)
+        q_coolant, q_oil = likely(context.mean.heat_to_coolant), likely(context.mean.heat_to_oil)
+
+        def left(at: np.ndarray) -> list[float]:
+            coolant, oil = at
+            crosses = (own["block"] + own["water"]) * (oil - coolant)
+            shed = likely(core_shed_at(cooling, np.full((1, 1, 1), coolant), full))
+            return [q_coolant + crosses - shed, q_oil - crosses - (own["pan"] + own["air"]) * (oil - own["ambient"])]
+
+        found = optimize.root(left, [370.0, 390.0])
+        self.assertTrue(found.success)
+        systems = report(raw)["systems"]
+        self.assertGreater(found.x[0], likely(cooling.plant.thermostat) + 12.0, "the thermostat is open")
+        self.close(systems["cooling"]["figures"]["w"]["coolant_out_k"], found.x[0], abs=0.2)
+        self.close(systems["oil"]["figures"]["w"]["oil_temperature_k"], found.x[1], abs=1.0)
 
     def test_a_short_pull_does_not_reach_its_steady_heat(self) -> None:
         fills = []

@@ -8,8 +8,9 @@ from gauge_well.core.reads import (
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
-    OIL_BACK,
+    OIL_PULL,
     OIL_SHARE,
+    OIL_WARM,
     declared,
 )
 from gauge_well.core.systems.base import (
@@ -63,7 +64,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    takes=f"{OIL_SHARE} {OIL_BACK}",
+    takes=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}",
     gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
     engine="dry_mass material thermostat coolant_limit",
     machine="kind gearbox",

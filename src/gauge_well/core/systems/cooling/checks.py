@@ -28,7 +28,7 @@ def heat_check(
     heat = heat_made(context, cooling, mean)
     carried = cooling.capacity
     if mean is not context.mean:
-        carried = cooling.capacity_at(front.heat_in_front(context, cooling.plant.facts, mean))
+        carried = cooling.capacity_at(front.heat_in_front(context, cooling.plant.facts, mean, cooling.plant.limit))
 
     def said() -> Sequence[Sentence]:
         if weather is None:

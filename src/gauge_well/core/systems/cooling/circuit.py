@@ -182,5 +182,7 @@ def overcooled_ambient(context: Context, cooling: Cooling, mean: Operation) -> A
     shed = core_shed_at(cooling, np.broadcast_to(at, cooling.plant.limit.shape), off)
     core = shed / np.maximum(at - off.air_in, 1.0)
     heaters = as_array(facts.heater.count) * need(facts.heater.conductance, "cooling.heater.conductance")
-    conductance = np.maximum(core + heaters + still_conductance(context), 1e-6)
-    return np.maximum(at - heat_made(context, cooling, mean) / conductance, AMBIENT_LOW)
+    conductance = np.maximum(core + heaters + still_conductance(context) + cooling.pull, 1e-6)
+    # What the oil takes back of the coolant goes with its air too: counted as conductance, not off the heat.
+    heat = heat_made(context, cooling, mean) + cooling.pull * (cooling.plant.limit - cooling.ambient)
+    return np.maximum(at - heat / conductance, AMBIENT_LOW)

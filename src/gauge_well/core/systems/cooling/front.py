@@ -13,7 +13,7 @@ from gauge_well.core.heat import radiator
 from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import RadiatorCore
-from gauge_well.core.reads import OIL_BACK, OIL_SHARE
+from gauge_well.core.reads import OIL_PULL, OIL_SHARE, OIL_WARM
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.air import signed_quadratic
 from gauge_well.core.systems.cooling.facts import CoolingFacts
@@ -87,20 +87,33 @@ def with_coolers(
     return np.maximum(low - slope * mean[0], 0.0), slope
 
 
-def heat_in_front(context: Context, facts: CoolingFacts, mean: Operation) -> Array:
-    """Heat the air takes up before it reaches the core [W]: condenser, charge air, oil."""
+def heat_in_front(context: Context, facts: CoolingFacts, mean: Operation, coolant: Array) -> Array:
+    """Heat the air takes up before it reaches the core [W]: condenser, charge air, oil beside ``coolant`` [K]."""
     heat = np.asarray(0.0)
     if facts.condenser_front == "yes":
         heat = heat + context.duties.column("condenser_heat")
     if facts.charge_front == "yes":
         heat = heat + np.maximum(mean.charge_heat, 0.0)
     if facts.oil_front == "yes":
-        heat = heat + np.maximum(mean.heat_to_oil - oil_to_coolant(context, mean), 0.0)
+        heat = heat + np.maximum(mean.heat_to_oil - oil_to_coolant(context, mean, coolant), 0.0)
     return np.asarray(heat)
 
 
-def oil_to_coolant(context: Context, mean: Operation) -> Array:
-    """Oil's heat that reaches the coolant by way of block or cooler [W]; none where oil is not judged."""
+def oil_to_coolant(context: Context, mean: Operation, coolant: Array) -> Array:
+    """Oil's heat that reaches the coolant at a temperature [K] by way of block or cooler [W]; none where oil is not judged.
+
+    Less than none where the oil's own air takes it; but what cold oil soaks up on its way is not counted on.
+    """
     if OIL_SHARE not in context.given:
         return np.asarray(0.0)
-    return np.maximum(context.given[OIL_SHARE] * mean.heat_to_oil - context.given[OIL_BACK], 0.0)
+    given, over = context.given, coolant - context.duties.column("ambient")
+    return np.maximum(given[OIL_SHARE] * mean.heat_to_oil + given[OIL_WARM], 0.0) - given[OIL_PULL] * over
+
+
+def oil_standing(context: Context, coolant: Array) -> Array:
+    """Of that, what does not go with the heat the oil is given [W]."""
+    if OIL_SHARE not in context.given:
+        return np.asarray(0.0)
+    given, over = context.given, coolant - context.duties.column("ambient")
+    warm = np.where(given[OIL_SHARE] * context.mean.heat_to_oil + given[OIL_WARM] > 0.0, given[OIL_WARM], 0.0)
+    return np.asarray(warm - given[OIL_PULL] * over)

@@ -30,8 +30,10 @@ class Shown:
 
 
 def shed_at(cooling: Cooling, temperature: Array, airs: AirSolved) -> Array:
-    """Heat shed [W] by core and heaters counted on, with coolant at ``temperature`` [K]."""
-    return np.asarray(core_shed_at(cooling, temperature, airs) + cooling.heater * (temperature - cooling.ambient))
+    """Heat shed [W] by core and heaters counted on, with coolant at ``temperature`` [K], less what the oil brings there over
+    what it brings at the limit."""
+    beside = cooling.heater * (temperature - cooling.ambient) + cooling.pull * (temperature - cooling.plant.limit)
+    return np.asarray(core_shed_at(cooling, temperature, airs) + beside)
 
 
 def core_shed_at(cooling: Cooling, temperature: Array, airs: AirSolved, lift: float | None = None) -> Array:

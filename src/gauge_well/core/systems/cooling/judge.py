@@ -16,8 +16,9 @@ from gauge_well.core.reads import (
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
-    OIL_BACK,
+    OIL_PULL,
     OIL_SHARE,
+    OIL_WARM,
 )
 from gauge_well.core.systems.base import (
     Beside,
@@ -30,6 +31,7 @@ from gauge_well.core.systems.cooling import (
     circuit,
     facts,
     facts_front,
+    front,
     need,
     notices,
     ranges,
@@ -69,7 +71,7 @@ def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Start
         starts = time.chained(context, prepare(context, plant)) if follows else None
         return prepare(context, plant, only_on=True, starts=starts), starts
 
-    handed = (context.given.get(OIL_SHARE), context.given.get(OIL_BACK))
+    handed = tuple(context.given.get(name) for name in (OIL_SHARE, OIL_WARM, OIL_PULL))
     stands_on = (given, context.engine, context.duties, context.mean, context.doubts, *handed)
     return context.remember("cooling", stands_on, work)
 
@@ -97,10 +99,12 @@ def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
         per_watt = np.where(solved.starts_shut, (more - end) / ((NEAR - 1.0) * made), per_watt)
         free = np.where(solved.starts_shut, end - per_watt * made, free)
         least = np.where(solved.starts_shut, solved.start, least)
-    jacket = context.mean.heat_to_coolant
-    per_engine_watt = np.divide(per_watt * made, jacket, out=np.zeros_like(per_watt * made), where=jacket > 0)
+    # All but what the oil has in hand goes with the engine's heat.
+    standing = front.oil_standing(context, limit)
+    jacket, follows = context.mean.heat_to_coolant, per_watt * (made - standing)
+    per_engine_watt = np.divide(follows, jacket, out=np.zeros_like(follows), where=jacket > 0)
     return {
-        COOLANT_FREE: np.asarray(free),
+        COOLANT_FREE: np.asarray(free + per_watt * standing),
         COOLANT_PER_WATT: per_engine_watt,
         COOLANT_LEAST: np.asarray(least),
         COOLANT_MOST: limit,

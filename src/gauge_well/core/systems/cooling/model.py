@@ -19,6 +19,7 @@ from gauge_well.core.heat.plate_fin import PlateFin
 from gauge_well.core.heat.plate_fin_core import PlateFinCore
 from gauge_well.core.heat.two_node import Shut, TwoNode, end_from_shut, respond
 from gauge_well.core.media import air, coolant
+from gauge_well.core.reads import OIL_PULL
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import front, tested
@@ -147,7 +148,10 @@ class Plant:
 
 @dataclass(frozen=True)
 class Cooling:
-    """A plant in the air of its duties, ready to be asked at any power."""
+    """A plant in the air of its duties, ready to be asked at any power.
+
+    ``pull``: how much less the oil brings for each kelvin that the coolant is hotter [W/K].
+    """
 
     plant: Plant
     ambient: Array
@@ -160,6 +164,7 @@ class Cooling:
     capacity: Array
     ageing: Array
     heater: Array
+    pull: Array
     sink_per_watt: Array
     conductance: Array
     duration: Array
@@ -366,18 +371,16 @@ def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) ->
 def prepare(
     context: Context,
     plant: Plant,
-    ambient: Array | None = None,
     only_on: bool = False,
     rise: Array | None = None,
     starts: Starts | None = None,
 ) -> Cooling:
     """Solve what does not depend on power: air, heat shed at the limit, capacity for the duration.
 
-    ``ambient`` overrides the air outside of every duty (limiting-ambient search); ``only_on`` leaves out the
-    fans' lower states, which only the shown temperature needs. ``starts`` where a duty follows another. Heat is shed at the limit with all fans on.
+    ``only_on`` leaves out the fans' lower states, which only the shown temperature needs. ``starts`` where a duty follows another. Heat is shed at the limit with all fans on.
     """
     duties, limit = context.duties, plant.limit
-    t_amb = duties.column("ambient") if ambient is None else ambient
+    t_amb = duties.column("ambient")
     airs = solve_air(
         plant.core,
         plant.fan,
@@ -385,7 +388,7 @@ def prepare(
         t_amb,
         plant.pressure,
         duties.column("air_speed"),
-        front.heat_in_front(context, plant.facts, context.mean),
+        front.heat_in_front(context, plant.facts, context.mean, limit),
         limit,
         states_of(plant.fan)[-1:] if only_on else states_of(plant.fan),
         rise,
@@ -404,9 +407,11 @@ def prepare(
     begin = starts or start_temperatures(context, limit, t_amb)
     radiator_ua = radiator_ua * _while_opening(plant, side, air_in, ageing, at_limit, begin.coolant, duties)
     heater = heater_conductance(plant.facts)
-    conductance = radiator_ua + heater
-    # A heater counted on sheds to the air outside, the radiator to the air that reaches it: one mean sink.
-    sink = (radiator_ua * air_in + heater * t_amb) / conductance
+    pull = as_array(context.given.get(OIL_PULL, 0.0))
+    conductance = radiator_ua + heater + pull
+    # A heater counted on sheds to the air outside, the radiator to the air that reaches it, and the oil brings less the
+    # hotter the coolant, counted from the limit: one mean sink.
+    sink = (radiator_ua * air_in + heater * t_amb + pull * limit) / conductance
     sink_per_watt = radiator_ua / conductance / side.capacity_rate
     start, start_metal = begin.coolant, begin.metal
     between = context.own_coolant_heat / METAL_STANDS
@@ -425,6 +430,7 @@ def prepare(
         capacity,
         ageing,
         as_array(heater),
+        pull,
         sink_per_watt,
         conductance,
         duties.column("duration"),
@@ -519,8 +525,11 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
 
 
 def heat_made(context: Context, cooling: Cooling, mean: Operation) -> Array:
-    """Heat that lands in this coolant [W]: engine, oil by way of the block, coolers that share the radiator."""
-    heat = mean.heat_to_coolant + front.oil_to_coolant(context, mean)
+    """Heat that lands in this coolant at its limit [W]: engine, oil by way of the block, coolers that share the radiator.
+
+    Cooler than that the oil brings more: :attr:`Cooling.pull` for each kelvin.
+    """
+    heat = mean.heat_to_coolant + front.oil_to_coolant(context, mean, cooling.plant.limit)
     if cooling.plant.facts.gearbox_cooler == "yes":
         heat = heat + context.duties.column("gearbox_heat") * (mean.power / context.mean.power)
-    return np.asarray(heat)
+    return np.maximum(heat, 0.0)

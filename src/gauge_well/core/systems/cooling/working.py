@@ -8,6 +8,7 @@ from gauge_well.core.checks import ratio_fill
 from gauge_well.core.facts import need
 from gauge_well.core.heat.radiator import LEAST_MASS_FLUX
 from gauge_well.core.media import air, coolant
+from gauge_well.core.reads import OIL_PULL, OIL_SHARE, OIL_WARM
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.air import AirPath, Zones
@@ -182,6 +183,7 @@ def steps(context: Context, cooling: Cooling, trip: Circuit, limiting: Limiting,
     )
     _capacity_step(w, cooling, index)
     heat = heat_made(context, cooling, context.mean)
+    _made_step(w, context, cooling, heat)
     w.add(
         "fill",
         "Heat made over heat carried",
@@ -201,6 +203,21 @@ def steps(context: Context, cooling: Cooling, trip: Circuit, limiting: Limiting,
         "whole model run again in other air; the chord to where nothing is left over",
     )
     return w.steps
+
+
+def _made_step(w: Working, context: Context, cooling: Cooling, heat: Array) -> None:
+    """Heat made with the coolant at its limit: the engine's, a gearbox cooler's, and what the oil then brings."""
+    box = context.duties.column("gearbox_heat") if cooling.plant.facts.gearbox_cooler == "yes" else 0.0
+    inputs: dict[str, Value] = {"Q_e": context.mean.heat_to_coolant, "Q_box": box}
+    formula = "Q_e + Q_box"
+    if OIL_SHARE in context.given:
+        formula += " + maximum(s * Q_oil + W, 0) - G * (T_lim - T_amb)"
+        inputs |= {"s": context.given[OIL_SHARE], "Q_oil": context.mean.heat_to_oil, "W": context.given[OIL_WARM]}
+        inputs |= {"G": context.given[OIL_PULL], "T_lim": cooling.plant.limit, "T_amb": cooling.ambient}
+    formula = f"maximum({formula}, 0)"
+    w.add(
+        "Q", "Heat made, coolant at its limit", formula, heat, "heat", inputs, "incropera2007, ch. 5, oil as one lump"
+    )
 
 
 def _capacity_step(w: Working, cooling: Cooling, index: int) -> None:

@@ -8,8 +8,9 @@ from gauge_well.core.reads import (
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
-    OIL_BACK,
+    OIL_PULL,
     OIL_SHARE,
+    OIL_WARM,
     declared,
 )
 from gauge_well.core.systems.base import Caution, System
@@ -47,7 +48,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 DECLARES = declared(
     takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
-    gives=f"{OIL_SHARE} {OIL_BACK}",
+    gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}",
     hands="",
     engine="thermostat idle_speed dry_mass material",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",

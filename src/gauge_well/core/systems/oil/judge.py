@@ -11,8 +11,9 @@ from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely, fact
 from gauge_well.core.reads import (
-    OIL_BACK,
+    OIL_PULL,
     OIL_SHARE,
+    OIL_WARM,
 )
 from gauge_well.core.systems.base import Context, Result
 from gauge_well.core.systems.oil import checks, facts, model, need, notices, ranges, working
@@ -39,8 +40,8 @@ def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
 def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
     """What of the oil's heat reaches the coolant."""
     pan, _ = _pan(at_likely(given))
-    share, back = model.hand_over(model.ways_out(context, given, pan))
-    return {OIL_SHARE: share, OIL_BACK: back}
+    found = model.hand_over(model.ways_out(context, given, pan))
+    return {OIL_SHARE: found.share, OIL_WARM: found.warmth, OIL_PULL: found.pull}
 
 
 def solve(context: Context, given: facts.OilFacts) -> Result:

@@ -415,15 +415,26 @@ def _steady(ways: Ways, heat: Array) -> Array:
     return np.asarray((heat + to_coolant * ways.coolant + to_air * ways.ambient) / ways.total)
 
 
-def hand_over(ways: Ways) -> tuple[Array, Array]:
-    """Share of oil heat that reaches the coolant, and what is taken off first [W], as means over a duty.
+@dataclass(frozen=True)
+class HandOver:
+    """Heat from oil to coolant as a mean over a duty, ``max(share Q + warmth, 0) - pull (T_c - T_a)`` [W, W/K]."""
 
-    ``Q = UA_c (T_mean - T_c)``, linear in the heat: the air takes some of the coolant's own by this way.
+    share: Array
+    warmth: Array
+    pull: Array
+
+
+def hand_over(ways: Ways) -> HandOver:
+    """What the oil brings the coolant, at whatever temperature that stands.
+
+    ``Q = UA_c (T_mean - T_c)`` with ``T_mean = m T_steady + (1 - m) T_start``, written out. Steady it is linear in the
+    oil's heat and in the coolant's temperature, so that the coolant closes both balances at once; while the oil is under
+    way its lag is taken against coolant as a sound system holds it.
     """
-    to_coolant = ways.block + ways.water
-    share = to_coolant / ways.total * ways.mean
-    back = share * (ways.pan + ways.air) * (ways.coolant - ways.ambient)
-    return np.asarray(share), np.asarray(back - (1.0 - ways.mean) * to_coolant * (ways.start - ways.coolant))
+    to_coolant, to_air = ways.block + ways.water, ways.pan + ways.air
+    share = np.asarray(to_coolant / ways.total * ways.mean)
+    lag = to_coolant * (1.0 - ways.mean) * (ways.start - ways.coolant)
+    return HandOver(share, np.asarray(lag), np.asarray(share * to_air))
 
 
 @dataclass(frozen=True)
