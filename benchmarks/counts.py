@@ -12,6 +12,7 @@ from typing import Any
 from unittest import mock
 
 from gauge_well.core.case import BuildCase, with_value
+from gauge_well.core.facts import fact
 from gauge_well.core.run import graph
 from gauge_well.core.run.memory import ANSWERS, MEMORY, Memory
 from gauge_well.core.run.sizing import outline, size
@@ -52,11 +53,9 @@ def cloned(count: int) -> Iterator[list[str]]:
     found = SYSTEMS[CLONED]
     more = {f"{CLONED}_{n}": replace(found, id=f"{CLONED}_{n}") for n in range(count)}
     with mock.patch.dict(SYSTEMS, more):  # type: ignore[arg-type]
-        graph.declarations.cache_clear()
-        graph.reader.cache_clear()
+        graph.forget()
         yield list(more)
-    graph.declarations.cache_clear()
-    graph.reader.cache_clear()
+    graph.forget()
 
 
 def _with(case: BuildCase, ids: list[str]) -> BuildCase:
@@ -64,7 +63,7 @@ def _with(case: BuildCase, ids: list[str]) -> BuildCase:
 
 
 def _edited(case: BuildCase, memory: Memory, step: float) -> Callable[[], object]:
-    flow = case.systems["fuel"].injector_flow
+    flow = fact(case.systems["fuel"], "injectors.flow")
     return lambda: outline(with_value(case, "fuel.injectors.flow", step * flow), memory)
 
 

@@ -208,7 +208,7 @@ class Weighing(NumbersCase):
             fuel__lift_pump__flow={"text": "62 L/h", "evidence": "taped"},
             fuel__lift_pump__flow_2=None,
             fuel__lift_pump__pressure_2=None,
-            cooling__core__width={"text": "370 mm", "evidence": "taped"},
+            cooling__core__width={"text": "350 mm", "evidence": "taped"},
         )
         found = [e for e in explore.explore(raw, ("changes",)) if e["event"] == "changes"][-1]
         self.assertFalse(any(c["mended"] for c in (*found["singles"], *found["pairs"])))

@@ -1,3 +1,4 @@
+import createClient from 'openapi-fetch'
 import { whileBusy } from '../shared/busy'
 import type { components, paths } from './types'
 
@@ -32,16 +33,15 @@ export type SideBySide = Schemas['SideBySide']
 export type ComparedPart = Schemas['ComparedPart']
 export type HeatMap = Schemas['MapOut']
 export type MapKind = Schemas['MapRequest']['kind']
+export type Explain = NonNullable<Schemas['SizeRequest']['explain']>
+export type Samples = NonNullable<Schemas['SizeRequest']['samples']>
+/** What is explored beside the verdict. */
+export type Part = Schemas['ExploreRequest']['parts'][number]
 export type NeedRow = Schemas['NeedRow']
 export type SheetDocument = Record<string, unknown>
 
-export interface ProblemEntry {
-  field: string
-  label: string
-  read: string
-  allowed: string
-  message: string
-}
+export type ProblemEntry = Schemas['ProblemEntry']
+type ProblemBody = Partial<Schemas['StaleProblem']>
 
 /** An answer that says no, with each field it is about. */
 export class Problem extends Error {
@@ -61,33 +61,21 @@ export class Problem extends Error {
 /** The server was not reached at all. */
 export class Offline extends Error {}
 
-interface ProblemBody {
-  title?: string
-  code?: string
-  problems?: ProblemEntry[]
-  current?: Build
-}
+/** Answers of the server, each with the type its address states. What is refused is thrown as a Problem. */
+const server = createClient<paths>({ baseUrl: globalThis.location?.origin, fetch: reached })
+server.use({
+  async onResponse({ response }) {
+    if (!response.ok) throw refusal(response, (await response.json().catch(() => ({}))) as ProblemBody)
+  },
+})
 
-/** One call, which counts as the page's work until it is answered. */
-const call = <T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}, signal?: AbortSignal): Promise<T> =>
-  whileBusy(quietly<T>(method, path, body, headers, signal))
-
-async function quietly<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}, signal?: AbortSignal): Promise<T> {
-  let response: Response
+async function reached(request: Request): Promise<Response> {
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      signal,
-      headers: body === undefined ? headers : { 'Content-Type': 'application/json', ...headers },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    })
+    return await fetch(request)
   } catch (error) {
     if (error instanceof DOMException && error.name === 'AbortError') throw error
     throw new Offline('The server is not reached.')
   }
-  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T
-  const problem = (await response.json().catch(() => ({}))) as ProblemBody
-  throw refusal(response, problem)
 }
 
 function refusal(response: Response, problem: ProblemBody): Problem {
@@ -95,26 +83,16 @@ function refusal(response: Response, problem: ProblemBody): Problem {
   return new Problem(response.status, problem.code ?? 'unknown', problem.title ?? response.statusText, problem.problems ?? [], problem.current ?? null, Number.isFinite(wait) ? wait : 0)
 }
 
-async function text(path: string, body: unknown): Promise<string> {
-  const response = await fetch(`/api${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
-  if (!response.ok) throw refusal(response, (await response.json().catch(() => ({}))) as ProblemBody)
-  return response.text()
-}
+/** What an answer holds. */
+const quietly = async <T>(asked: Promise<{ data?: T }>): Promise<T> => (await asked).data as T
+/** The same, as the page's work until it is answered. */
+const told = <T>(asked: Promise<{ data?: T }>): Promise<T> => whileBusy(quietly(asked))
+/** A kept document is what was typed, right or not: the server reads it. */
+const sent = (sheet: SheetDocument) => sheet as Schemas['BuildDocument']
 
-/** Read a stream of events, one a line, as they come; aborting the signal drops the rest. */
-async function stream(path: string, body: unknown, signal: AbortSignal, take: (event: ExploreEvent) => void): Promise<void> {
-  let response: Response
-  try {
-    response = await fetch(`/api${path}`, { method: 'POST', signal, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
-  } catch (error) {
-    if (error instanceof DOMException && error.name === 'AbortError') throw error
-    throw new Offline('The server is not reached.')
-  }
-  if (!response.ok || !response.body) {
-    const problem = (await response.json().catch(() => ({}))) as ProblemBody
-    throw refusal(response, problem)
-  }
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+/** Take events, one a line, as they come. */
+async function eachOf(body: ReadableStream<Uint8Array>, take: (event: ExploreEvent) => void): Promise<void> {
+  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
   let rest = ''
   for (;;) {
     const { done, value } = await reader.read()
@@ -142,40 +120,55 @@ export function whole(answer: Build, held: Build | null): Build {
   }
 }
 
-const match = (revision: number) => ({ 'If-Match': `"${revision}"` })
+const of = (id: string) => ({ path: { id } })
+const at = (id: string, revision: number) => ({ path: { id, revision } })
+const made = (revision: number) => ({ header: { 'If-Match': `"${revision}"` } })
 
 export const api = {
-  vocabulary: () => call<Vocabulary>('GET', '/vocabulary'),
-  shelf: (after = '') => call<Schemas['Shelf']>('GET', `/builds?after=${encodeURIComponent(after)}`),
-  bin: () => call<Schemas['Bin']>('GET', '/bin'),
-  build: (id: string, explain = 'governing') => call<Build>('GET', `/builds/${encodeURIComponent(id)}?explain=${encodeURIComponent(explain)}`),
-  start: (starter: Starter) => call<Build>('POST', '/builds', { starter }),
-  create: (sheet: SheetDocument) => call<Build>('POST', '/builds', { sheet }),
+  vocabulary: () => told(server.GET('/api/vocabulary')),
+  shelf: (after = '') => told(server.GET('/api/builds', { params: { query: { after } } })),
+  bin: () => told(server.GET('/api/bin')),
+  build: (id: string, explain: Explain = 'governing') => told(server.GET('/api/builds/{id}', { params: { ...of(id), query: { explain } } })),
+  start: (starter: Starter) => told(server.POST('/api/builds', { body: { starter } })),
+  create: (sheet: SheetDocument) => told(server.POST('/api/builds', { body: { sheet: sent(sheet) } })),
   /** `held`: the build as the page has it; the answer is only what differs, and made whole with it here. */
   edit: async (id: string, revision: number, edits: Edit[], held: Build | null = null) => {
     const mine = held?.id === id && held.report ? held : null
-    return whole(await call<Build>('PATCH', `/builds/${id}`, { edits, holds: mine?.stands_on || null }, match(revision)), mine)
+    const asked = server.PATCH('/api/builds/{id}', { params: { ...of(id), ...made(revision) }, body: { edits, holds: mine?.stands_on || null } })
+    return whole(await told(asked), mine)
   },
-  copy: (id: string) => call<Build>('POST', `/builds/${id}/copy`, { name: null }),
-  remove: (id: string, revision: number) => call<undefined>('DELETE', `/builds/${id}`, undefined, match(revision)),
-  undelete: (id: string) => call<Build>('POST', `/builds/${id}/undelete`),
-  revisions: (id: string) => call<Schemas['Revisions']>('GET', `/builds/${id}/revisions`),
-  revision: (id: string, revision: number) => call<Schemas['RevisionDocument']>('GET', `/builds/${id}/revisions/${revision}`),
-  nameRevision: (id: string, revision: number, name: string) => call<Schemas['Revisions']>('PATCH', `/builds/${id}/revisions/${revision}`, { name }),
+  copy: (id: string) => told(server.POST('/api/builds/{id}/copy', { params: of(id), body: { name: null } })),
+  remove: (id: string, revision: number) => told(server.DELETE('/api/builds/{id}', { params: { ...of(id), ...made(revision) } })),
+  undelete: (id: string) => told(server.POST('/api/builds/{id}/undelete', { params: of(id) })),
+  revisions: (id: string) => told(server.GET('/api/builds/{id}/revisions', { params: of(id) })),
+  revision: (id: string, revision: number) => told(server.GET('/api/builds/{id}/revisions/{revision}', { params: at(id, revision) })),
+  nameRevision: (id: string, revision: number, name: string) =>
+    told(server.PATCH('/api/builds/{id}/revisions/{revision}', { params: at(id, revision), body: { name } })),
   bringBack: (id: string, revision: number, wanted: number) =>
-    call<Build>('POST', `/builds/${id}/revisions/${wanted}/bring-back`, undefined, match(revision)),
-  size: (sheet: SheetDocument, explain = 'governing', signal?: AbortSignal, samples = 0) => call<Report>('POST', '/size', { sheet, explain, samples }, {}, signal),
-  explore: (sheet: SheetDocument, parts: string[], signal: AbortSignal, take: (event: ExploreEvent) => void) =>
-    stream('/explore', { sheet, parts, explain: 'none' }, signal, take),
-  compare: (place: string, sheet: SheetDocument, signal?: AbortSignal) => call<SideBySide>('POST', `/compare/${place}`, { sheet }, {}, signal),
-  heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) => call<HeatMap>('POST', '/map', { sheet, duty, kind }, {}, signal),
-  round: (sheet: SheetDocument) => call<Round>('POST', '/round', { sheet }),
-  solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => call<Solved>('POST', '/solve', { sheet, path }, {}, signal),
-  needs: (sheet: SheetDocument, signal?: AbortSignal) => call<Schemas['NeedSheet']>('POST', '/need', { sheet }, {}, signal),
-  needCsv: (sheet: SheetDocument) => text('/need.csv', { sheet }),
-  view: <V extends ViewName>(view: V, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) =>
-    call<ViewAnswer<V>>('POST', `/view/${view}`, { sheet, options }, {}, signal),
+    told(server.POST('/api/builds/{id}/revisions/{revision}/bring-back', { params: { ...at(id, wanted), ...made(revision) } })),
+  size: (sheet: SheetDocument, explain: Explain = 'governing', signal?: AbortSignal, samples: Samples = 0) =>
+    told(server.POST('/api/size', { body: { sheet: sent(sheet), explain, samples }, signal })),
+  /** Aborting the signal drops what is still to come. */
+  explore: async (sheet: SheetDocument, parts: Part[], signal: AbortSignal, take: (event: ExploreEvent) => void) => {
+    const asked = server.POST('/api/explore', { body: { sheet: sent(sheet), parts, explain: 'none', samples: 1024 }, signal, parseAs: 'stream' })
+    const body = await quietly(asked)
+    // One event of the stream is what the address states; all of it is read as it comes.
+    if (body) await eachOf(body as unknown as ReadableStream<Uint8Array>, take)
+  },
+  compare: (place: string, sheet: SheetDocument, signal?: AbortSignal) =>
+    told(server.POST('/api/compare/{place}', { params: { path: { place } }, body: { sheet: sent(sheet) }, signal })),
+  heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) =>
+    told(server.POST('/api/map', { body: { sheet: sent(sheet), duty, kind }, signal })),
+  round: (sheet: SheetDocument) => told(server.POST('/api/round', { body: { sheet: sent(sheet) } })),
+  solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => told(server.POST('/api/solve', { body: { sheet: sent(sheet), path, sure: true }, signal })),
+  needs: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/need', { body: { sheet: sent(sheet) }, signal })),
+  needCsv: (sheet: SheetDocument) => quietly(server.POST('/api/need.csv', { body: { sheet: sent(sheet) }, parseAs: 'text' })),
+  view: <V extends ViewName>(view: V, sheet: SheetDocument, options: Record<string, number>, signal?: AbortSignal) => {
+    // Of all drawings at once there is no one type: which it is follows from the name asked for.
+    const post = server.POST as (path: string, asked: object) => Promise<{ data?: ViewAnswer<V> }>
+    return told(post(`/api/view/${view}`, { body: { sheet: sent(sheet), options }, signal }))
+  },
   /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
-    quietly<ReadOut>('POST', '/read', { text, kind, units }, {}, signal),
+    quietly(server.POST('/api/read', { body: { text, kind, units }, signal })),
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
-import { api, Problem, type Edit, type Fact, type Field } from '../api/client'
+import type { Edit, Fact, Field } from '../api/client'
 import { line, useBuild } from '../stores/build'
 import { newId } from '../stores/kept'
 import { useVocabulary } from '../stores/vocabulary'
+import { troubleOf, useReading, type Trouble } from './useReading'
 
 /** The one field for every quantity: shows the value in the build's units, takes it as people say it. */
 const props = defineProps<{ path: string; field: Field; fact: Fact | undefined }>()
@@ -14,11 +15,13 @@ const NAMES: Record<string, string> = { taped: 'tape', sheet: 'sheet', similar: 
 
 const editing = ref(false)
 const text = ref('')
-const understood = ref('')
-const trouble = ref<{ message: string; allowed: string } | null>(null)
+/** What was wrong with what was to be kept, until it is typed on. */
+const refused = ref<Trouble | null>(null)
 const input = ref<HTMLInputElement | HTMLTextAreaElement | null>(null)
 const value = ref<HTMLButtonElement | null>(null)
 const isTable = computed(() => props.field.kind === 'table')
+const reading = useReading(text, () => (editing.value && !isTable.value ? props.field.kind : ''))
+const trouble = computed(() => refused.value ?? reading.value.trouble)
 const given = computed(() => props.fact !== undefined && props.fact.evidence !== 'rule')
 const original = computed(() => {
   const fact = props.fact
@@ -27,38 +30,17 @@ const original = computed(() => {
 const plain = (value: string) => value.replace(/[\s\u00a0·]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
 let gone = false
 onBeforeUnmount(() => (gone = true))
-let timer: ReturnType<typeof setTimeout> | undefined
-let reading: AbortController | undefined
 
 async function begin(): Promise<void> {
   text.value = given.value ? (props.fact?.text ?? '') : ''
-  trouble.value = null
-  understood.value = ''
+  refused.value = null
   editing.value = true
   await nextTick()
   input.value?.focus()
   input.value?.select()
 }
 
-watch(text, (value) => {
-  clearTimeout(timer)
-  reading?.abort()
-  if (!editing.value || isTable.value || !value.trim()) {
-    understood.value = ''
-    return
-  }
-  timer = setTimeout(async () => {
-    reading = new AbortController()
-    try {
-      const found = await api.read(value, props.field.kind, words.units, reading.signal)
-      understood.value = `= ${found.count > 1 ? `${found.count} × ` : ''}${found.shown}`
-      trouble.value = null
-    } catch (error) {
-      understood.value = ''
-      if (error instanceof Problem) trouble.value = { message: error.message, allowed: error.problems[0]?.allowed ?? '' }
-    }
-  }, 120)
-})
+watch(text, () => (refused.value = null), { flush: 'sync' })
 
 async function commit(): Promise<void> {
   if (!editing.value) return
@@ -67,9 +49,6 @@ async function commit(): Promise<void> {
     editing.value = false
     return
   }
-  // What was understood of the text must not wipe off what the sheet says of it.
-  clearTimeout(timer)
-  reading?.abort()
   const of = build.build
   const problem = await build.edit(props.path, value || null)
   if (gone) {
@@ -81,10 +60,9 @@ async function commit(): Promise<void> {
   if (text.value.trim() !== value) return
   if (problem === null) {
     editing.value = false
-    trouble.value = null
+    refused.value = null
   } else {
-    const entry = problem.problems[0]
-    trouble.value = { message: problem.message, allowed: entry?.allowed ?? '' }
+    refused.value = troubleOf(problem)
   }
 }
 
@@ -100,7 +78,7 @@ async function fromFile(event: Event): Promise<void> {
   await nextTick()
   input.value?.focus()
   text.value = read ?? ''
-  if (read === null) trouble.value = { message: `${file.name} is too large for a table, or could not be read.`, allowed: `${FILE_MOST / 1000} kB of text at most` }
+  if (read === null) refused.value = { message: `${file.name} is too large for a table, or could not be read.`, allowed: `${FILE_MOST / 1000} kB of text at most` }
   else await commit()
 }
 
@@ -119,7 +97,7 @@ function cancelAndStay(): void {
 }
 function cancel(): void {
   editing.value = false
-  trouble.value = null
+  refused.value = null
 }
 
 function turnEvidence(): void {
@@ -143,7 +121,7 @@ function turnEvidence(): void {
       <span v-if="trouble" class="trouble over" role="alert">
         {{ trouble.message }} <template v-if="trouble.allowed">Understood: {{ trouble.allowed }}.</template>
       </span>
-      <span v-else-if="understood" class="understood mute">{{ understood }}</span>
+      <span v-else-if="reading.understood" class="understood mute">{{ reading.understood }}</span>
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>

@@ -1,10 +1,8 @@
-import type { SheetDocument } from '../api/client'
-
-/** How a part stands with its builder. */
-export interface Keep { state?: string; from?: string; price?: string; note?: string }
+import type { Schemas, SheetDocument } from '../api/client'
 
 /** A part as it stands in the sheet; without a role it lies on the yard. */
-export interface Part { id: string; kind: string; role?: string | null; name?: string; facts?: Record<string, unknown>; keep?: Keep | null }
+type AnyPart = NonNullable<Schemas['BuildDocument']['parts']>[number]
+export type Part = Partial<Pick<AnyPart, 'name' | 'keep'>> & { id: string; kind: string; role?: string | null; facts?: Record<string, unknown> }
 
 export const partsOf = (sheet: SheetDocument): Part[] => ((sheet.parts as Part[] | undefined) ?? [])
 /** What fills a place, in order. */

@@ -13,8 +13,9 @@ const pause = (ms: number, signal: AbortSignal) =>
   })
 
 /** Work asked for again and again: at most once in `wait` ms, and of several only the last is let finish.
- * Asked for patience, it comes again by itself. `refused` takes what went wrong with one that was not dropped. */
-export function useLatest(work: (signal: AbortSignal) => Promise<void>, wait = 0, refused: (error: unknown) => void = () => {}) {
+ * Asked for patience, it comes again by itself. `refused` takes what went wrong with one that was not dropped; `aside`:
+ * the page is not busy for it. */
+export function useLatest(work: (signal: AbortSignal) => Promise<void>, wait = 0, refused: (error: unknown) => void = () => {}, aside = false) {
   let running: AbortController | undefined
   const run = useThrottleFn(async () => {
     running?.abort()
@@ -32,5 +33,6 @@ export function useLatest(work: (signal: AbortSignal) => Promise<void>, wait = 0
   }, wait, true)
   const drop = () => running?.abort()
   if (getCurrentScope()) onScopeDispose(drop)
-  return { ask: () => whileBusy(Promise.resolve(run())), drop }
+  const ask = () => (aside ? Promise.resolve(run()) : whileBusy(Promise.resolve(run())))
+  return { ask, drop }
 }

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, Problem, type Change, type Measure, type Schemas } from '../api/client'
+import { api, type Change, type ExploreEvent, type Measure, type Part, type Schemas } from '../api/client'
+import { useLatest } from '../shared/useLatest'
 import { useBuild } from './build'
 
 const WAIT_MS = 250
-export type Part = 'bands' | 'changes' | 'measure'
 
 /** How sure the verdict is, what would move it, what to measure next: worked by the server bit by bit for the
  * build as it is kept, dropped and begun again when that changes. What a page does not show is not asked for. */
@@ -26,8 +26,6 @@ export const useOutlook = defineStore('outlook', () => {
   const key = computed(() => (build.build ? `${build.build.id} ${build.build.revision}` : ''))
   let have = new Set<Part>()
   let haveKey = ''
-  let running: AbortController | undefined
-  let timer: ReturnType<typeof setTimeout> | undefined
 
   function ask(parts: Part[]): void {
     wanted.value = parts
@@ -35,8 +33,7 @@ export const useOutlook = defineStore('outlook', () => {
   }
 
   function begin(): void {
-    clearTimeout(timer)
-    running?.abort()
+    exploring.drop()
     progress.value = null
     if (!key.value) return
     if (haveKey !== key.value) {
@@ -46,9 +43,8 @@ export const useOutlook = defineStore('outlook', () => {
       stale.value = !other
       if (other) clear()
     }
-    const parts = wanted.value.filter((part) => !have.has(part))
-    if (!parts.length) return
-    timer = setTimeout(() => void work(parts), WAIT_MS)
+    // What is being changed is not explored: it is asked again of what comes of it.
+    if (!build.saving && wanted.value.some((part) => !have.has(part))) void exploring.ask()
   }
 
   function clear(): void {
@@ -56,49 +52,46 @@ export const useOutlook = defineStore('outlook', () => {
     verdict.value = ''
   }
 
-  async function work(parts: Part[]): Promise<void> {
-    const mine = new AbortController()
-    running = mine
-    const at = key.value
+  const exploring = useLatest(async (signal) => {
+    const [at, parts] = [key.value, wanted.value.filter((part) => !have.has(part))]
+    if (!at || !parts.length) return
     failed.value = false
-    try {
-      await api.explore(build.document, parts, mine.signal, (event) => {
-        if (mine.signal.aborted) return
-        if (event.event === 'report' && event.report) {
-          build.bands = { key: at, report: event.report }
-          have.add('bands')
-        } else if (event.event === 'progress') {
-          progress.value = { what: event.what ?? '', done: event.done ?? 0, of: event.of ?? 1 }
-        } else if (event.event === 'changes') {
-          singles.value = event.singles ?? []
-          if (!event.pairs) {
-            // Of this revision none are worked yet; those of another do not belong under these.
-            pairs.value = three.value = null
-            verdict.value = ''
-          } else {
-            pairs.value = event.pairs
-            three.value = event.three ?? null
-            verdict.value = event.verdict ?? ''
-            sureNow.value = event.sure ?? null
-            have.add('changes')
-          }
-        } else if (event.event === 'measure') {
-          next.value = event.next ?? []
-          model.value = event.model ?? null
-          have.add('measure')
-        }
-      })
-      stale.value = false
-    } catch (error) {
-      if (mine.signal.aborted || error instanceof DOMException) return
-      // Too much is worked just now: asked again by itself, when the server says so.
-      if (error instanceof Problem && error.retryMs) timer = setTimeout(() => void work(parts), error.retryMs)
-      else failed.value = true
-    } finally {
-      if (running === mine) progress.value = null
+    await api.explore(build.document, parts, signal, (event) => {
+      if (!signal.aborted) take(event, at)
+    })
+    stale.value = false
+    progress.value = null
+  }, WAIT_MS, () => {
+    failed.value = true
+    progress.value = null
+  }, true)
+
+  function take(event: ExploreEvent, at: string): void {
+    if (event.event === 'report' && event.report) {
+      build.bands = { key: at, report: event.report }
+      have.add('bands')
+    } else if (event.event === 'progress') {
+      progress.value = { what: event.what ?? '', done: event.done ?? 0, of: event.of ?? 1 }
+    } else if (event.event === 'changes') {
+      singles.value = event.singles ?? []
+      if (!event.pairs) {
+        // Of this revision none are worked yet; those of another do not belong under these.
+        pairs.value = three.value = null
+        verdict.value = ''
+      } else {
+        pairs.value = event.pairs
+        three.value = event.three ?? null
+        verdict.value = event.verdict ?? ''
+        sureNow.value = event.sure ?? null
+        have.add('changes')
+      }
+    } else if (event.event === 'measure') {
+      next.value = event.next ?? []
+      model.value = event.model ?? null
+      have.add('measure')
     }
   }
 
-  watch(key, begin)
+  watch([key, () => build.saving], begin)
   return { sureNow, singles, pairs, three, verdict, next, model, progress, stale, failed, ask }
 })

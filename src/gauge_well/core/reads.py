@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+
+from gauge_well.core.typing import Array
 
 ENGINE = "engine"
 # Figures that steps hand to each other.
@@ -11,49 +14,80 @@ OPERATION = "operation"  # the engine at every duty: power, fuel, air, heat
 # can be [K], by its thermostat and its limit.
 COOLANT_FREE, COOLANT_PER_WATT = "coolant_free_k", "coolant_per_heat_k_w"
 COOLANT_LEAST, COOLANT_MOST = "coolant_least_k", "coolant_most_k"
+FANS_DRAW, FANS_FULL = (
+    "fans_draw_w",
+    "fans_full_w",
+)  # electric, at the share of its time a duty has them on, and all on [W]
 # Heat the oil brings the coolant: a share of its own and what it is ahead of the coolant as a duty begins [W], less so
 # much for each kelvin the coolant stands over the air outside [W/K].
 OIL_SHARE, OIL_WARM, OIL_PULL = "oil_heat_to_coolant_share", "oil_warmth_to_coolant_w", "coolant_to_oil_w_k"
 
 
 @dataclass(frozen=True)
+class Hand:
+    """A step by which a system hands figures to others, before any is judged.
+
+    Parameters
+    ----------
+    gives, takes : frozenset of str
+        Figures it hands on, and those of others that it needs for it.
+    work : callable or None
+        (context, facts) -> the figures it gives; none where it cannot be worked. None for the engine in its duties,
+        which is worked before all systems.
+    """
+
+    gives: frozenset[str]
+    takes: frozenset[str]
+    work: Callable[..., Mapping[str, Array]] | None = None
+
+
+def hand(work: Callable[..., Mapping[str, Array]], *, gives: str, takes: str = "") -> Hand:
+    """A step that hands on, its figures parted by blanks; the engine's operation is taken by all."""
+    return Hand(frozenset(gives.split()), frozenset({OPERATION, *takes.split()}), work)
+
+
+@dataclass(frozen=True)
 class Declared:
-    """What one step stands on.
+    """What a system stands on.
 
     Parameters
     ----------
     reads : frozenset of str
         Facts outside its own section as ``section.field``; ``duties.field`` of every duty.
-    takes, gives : frozenset of str
-        Figures of others, and for others.
-    hands : frozenset of str or None
-        Of what it takes, what it needs to hand on what it gives; all of it where nothing is said.
+    takes : frozenset of str
+        Figures of others that it is judged by.
+    hands : tuple of Hand
+        Steps by which it hands on to others; nodes of the graph are steps, so that two systems may serve each other.
     """
 
     reads: frozenset[str]
     takes: frozenset[str] = frozenset({OPERATION})
-    gives: frozenset[str] = frozenset()
-    hands: frozenset[str] | None = None
+    hands: tuple[Hand, ...] = ()
 
     @property
-    def handing(self) -> frozenset[str]:
-        """Figures it takes before it can hand on its own."""
-        return self.takes if self.hands is None else self.hands
+    def gives(self) -> frozenset[str]:
+        """All figures it hands on."""
+        return frozenset().union(*(step.gives for step in self.hands))
+
+    @property
+    def asks(self) -> frozenset[str]:
+        """All figures of others that it is judged by or hands on from."""
+        return self.takes.union(*(step.takes for step in self.hands))
 
 
-def declared(*, takes: str = "", gives: str = "", hands: str | None = None, **fields: str) -> Declared:
-    """Declare by words: ``duties="braking heel"``; ``takes`` and ``gives`` beside the engine's operation.
+def declared(*, takes: str = "", hands: tuple[Hand, ...] = (), **fields: str) -> Declared:
+    """Declare by words: ``duties="braking heel"``; ``takes`` beside the engine's operation.
 
     Parameters
     ----------
-    takes, gives, hands : str
+    takes : str
         Figures, parted by blanks.
+    hands : tuple of Hand
     **fields : str
         Section -> fields read in it, parted by blanks.
     """
     reads = frozenset(f"{section}.{name}" for section, names in fields.items() for name in names.split())
-    first = None if hands is None else frozenset({OPERATION, *hands.split()})
-    return Declared(reads, frozenset({OPERATION, *takes.split()}), frozenset(gives.split()), first)
+    return Declared(reads, frozenset({OPERATION, *takes.split()}), hands)
 
 
 # The engine in its duties: solved once for all systems.
@@ -68,7 +102,7 @@ ENGINE_DECLARES = Declared(
         "air_conditioning tow",
     ).reads,
     takes=frozenset(),
-    gives=frozenset({OPERATION}),
+    hands=(Hand(frozenset({OPERATION}), frozenset()),),
 )
 
 

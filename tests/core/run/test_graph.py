@@ -7,6 +7,7 @@ from contextlib import suppress
 from dataclasses import replace
 from functools import cache
 from typing import Any
+from unittest import mock
 
 import numpy as np
 
@@ -16,15 +17,26 @@ from gauge_well.core.engine import report as engine_report
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Spec, specs
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.reads import ENGINE, OIL_PULL, OIL_SHARE, OPERATION, declared, key_of
-from gauge_well.core.run import contexts, runs
+from gauge_well.core.reads import (
+    ENGINE,
+    FANS_DRAW,
+    FANS_FULL,
+    OIL_PULL,
+    OIL_SHARE,
+    OPERATION,
+    Hand,
+    declared,
+    hand,
+    key_of,
+)
+from gauge_well.core.run import contexts, graph, runs, sizing
 from gauge_well.core.run.graph import affected, declarations, ordered, readers, steps_of, takers
 from gauge_well.core.run.measure import hold
 from gauge_well.core.run.memory import Memory
 from gauge_well.core.run.sampling import SECTIONS, draw
 from gauge_well.core.run.solve import solve_for
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.base import Context, Result
 from gauge_well.sheet.demo import NAMES
 from gauge_well.sheet.sections import spec_of
 from tests.core.systems.fuel.builds import with_fuel
@@ -166,16 +178,16 @@ class Declarations(unittest.TestCase):
                 section, name = key.split(".")
                 self.assertIsNotNone(spec_of(f"duties.x.{name}" if section == "duties" else key), key)
                 self.assertNotEqual(section, id if id in SYSTEMS else "", key)
-            self.assertLessEqual(said.takes, given, id)
-            self.assertTrue(said.takes.isdisjoint(said.gives), id)
+            self.assertLessEqual(said.asks, given | {OPERATION}, id)
+            self.assertTrue(said.asks.isdisjoint(said.gives), id)
 
     def test_what_is_given_is_what_is_declared(self) -> None:
         for name in NAMES:
             case = case_of(demo_document(name))
             context, _ = contexts.make_context(case)
             for id, system in SYSTEMS.items():
-                if system.applies(case.machine) is None:
-                    self.assertEqual(set(system.gives(context, case.systems[id])), system.declares.gives, id)
+                for step in system.declares.hands if system.applies(case.machine) is None else ():
+                    self.assertEqual(set(step.work(context, case.systems[id])), step.gives, id)
 
     def test_no_result_moves_that_is_not_declared(self) -> None:
         """Every stated and ruled fact of the demo builds, one at a time, by all whom it is not said to reach.
@@ -241,37 +253,76 @@ class Declarations(unittest.TestCase):
         self.assertTrue(ENGINE in readers("machine.mass") and ENGINE not in readers("duties.pull.heel"))
 
 
+def hands(gives: str, takes: str = "") -> tuple[Hand]:
+    return (hand(dict, gives=gives, takes=takes),)
+
+
 class Order(unittest.TestCase):
     """Steps come after what they take from; a ring is refused."""
 
     def test_each_after_what_it_takes(self) -> None:
         """A pulley's speed before the alternator, its current before the belt's slip, whatever order they are named in."""
-        declared_ = {
-            "slip": declared(takes="current speed", gives="lost"),
-            "current": declared(takes="speed", gives="current"),
-            "route": declared(gives="speed"),
+        said = {
+            "slip": declared(hands=hands("lost", "current speed")),
+            "current": declared(hands=hands("current", "speed")),
+            "route": declared(hands=hands("speed")),
             "bay": declared(takes="lost"),
         }
-        found = ordered(steps_of(declared_))
-        giving = [step.system for step in found if step.gives]
-        self.assertEqual(giving, ["route", "current", "slip"])
-        self.assertGreater(
-            found.index(next(s for s in found if s.system == "bay")),
-            found.index(next(s for s in found if s.system == "slip" and s.gives)),
-        )
+        found = ordered(steps_of(said))
+        self.assertEqual([step.system for step in found if step.gives], ["route", "current", "slip"])
+        judged = {step.system: n for n, step in enumerate(found) if not step.gives}
+        self.assertGreater(judged["bay"], [step.gives for step in found].index(frozenset({"lost"})))
 
     def test_a_ring_is_refused_and_named(self) -> None:
-        ring = {"fan": declared(takes="volts", gives="current"), "wires": declared(takes="current", gives="volts")}
+        ring = {"fan": declared(hands=hands("current", "volts")), "wires": declared(hands=hands("volts", "current"))}
         with self.assertRaisesRegex(ValueError, "fan.*wires|wires.*fan"):
             ordered(steps_of(ring))
 
-    def test_what_is_handed_on_first_may_take_less(self) -> None:
-        """Oil and coolant take from each other: oil hands its heat on before it asks for the coolant's."""
+    def test_two_may_serve_each_other_by_steps(self) -> None:
+        """Oil and coolant take from each other: oil hands its heat on before it is judged on the coolant's."""
         both = {
-            "oil": declared(takes="coolant", gives="heat", hands=""),
-            "water": declared(takes="heat", gives="coolant"),
+            "oil": declared(takes="coolant", hands=hands("heat")),
+            "water": declared(takes="heat", hands=hands("coolant", "heat")),
         }
         self.assertEqual([s.system for s in ordered(steps_of(both)) if s.gives], ["oil", "water"])
+
+    def test_a_system_hands_on_in_several_steps(self) -> None:
+        """The belt's way before the alternator, its slip after: one system, two nodes."""
+        said = {
+            "belts": declared(hands=(*hands("speed"), *hands("slip", "current"))),
+            "electrics": declared(hands=hands("current", "speed")),
+            "bay": declared(takes="slip"),
+        }
+        giving = [sorted(step.gives) for step in ordered(steps_of(said)) if step.gives]
+        self.assertEqual(giving, [["speed"], ["current"], ["slip"]])
+
+    def test_what_nobody_takes_is_not_worked(self) -> None:
+        self.assertEqual([s for s in steps_of({"fan": declared(hands=hands("current"))}) if s.gives], [])
+
+
+class Fans(NumbersCase):
+    def test_their_share_reaches_whom_it_serves(self) -> None:
+        """A system that takes what the fans draw has it, as the station shows it; without one it is not worked."""
+        case = case_of(demo_document("quarry-mule"))
+        self.assertNotIn(FANS_DRAW, contexts.make_context(case)[0].given)
+        told: dict[str, Any] = {}
+
+        def solve(context: Any, facts: Any) -> Result:
+            told.update(context.given)
+            return SYSTEMS["exhaust"].solve(context, facts)
+
+        wires = replace(
+            SYSTEMS["exhaust"], id="wires", declares=declared(takes=f"{FANS_DRAW} {FANS_FULL}"), solve=solve
+        )
+        with mock.patch.dict(SYSTEMS, {"wires": wires}):
+            graph.forget()
+            found = sizing.size(replace(case, systems={**case.systems, "wires": case.systems["exhaust"]}))
+        graph.forget()
+        shown = found.systems["cooling"].figures
+        draws, full = (np.broadcast_to(told[n], (1, len(case.duties), 1))[0, :, 0] for n in (FANS_DRAW, FANS_FULL))
+        self.close(draws, [shown[id]["fan_power_w"] for id, _ in case.duties], rel=1e-9)
+        self.close(draws, full * np.array([shown[id]["fan_share"] for id, _ in case.duties]), rel=1e-9)
+        self.assertGreater(float(full.min()), 100.0)
 
 
 @cache

@@ -1,6 +1,6 @@
 import { useDebounceFn } from '@vueuse/core'
 import { onBeforeUnmount, ref } from 'vue'
-import { api } from '../../api/client'
+import { api, type Samples } from '../../api/client'
 import { whileBusy } from '../../shared/busy'
 import { useLatest } from '../../shared/useLatest'
 import { line, useBuild } from '../../stores/build'
@@ -16,7 +16,7 @@ export function useWhatIf() {
   const text = (watts: number) => `${words.number(watts, 'power').replaceAll(',', '')} ${words.unit('power')}`
 
   /** An aborted or refused what-if leaves the last good answer standing. */
-  const size = (samples: number) => async (signal: AbortSignal) => {
+  const size = (samples: Samples) => async (signal: AbortSignal) => {
     if (wanted.value === null) return
     const report = await api.size({ ...build.document, wanted: text(wanted.value) }, 'none', signal, samples)
     if (wanted.value !== null) build.whatIf = report

@@ -22,6 +22,10 @@ SHROUDS: Mapping[str, str] = {"full": "full shroud", "flaps": "full shroud with 
 RATINGS: Mapping[str, str] = {"advertised": "advertised", "rig": "measured on a rig"}
 
 
+# Drives that take current.
+ELECTRIC = ("puller", "pusher")
+
+
 @dataclass(frozen=True)
 class FanFacts:
     """Fan, its curve and what drives it. SI."""
@@ -35,11 +39,9 @@ class FanFacts:
         needed=True,
         group="Fan",
         count_field="count",
-        when=("drive", ("puller", "pusher", "belt")),
+        when=("drive", (*ELECTRIC, "belt")),
     )
-    count: Value = quantity(
-        "How many", "count", 1, 6, group="Fan", spread="exact", when=("drive", ("puller", "pusher"))
-    )
+    count: Value = quantity("How many", "count", 1, 6, group="Fan", spread="exact", when=("drive", ELECTRIC))
     flow: Value | None = quantity(
         "Free air, each",
         "air_flow",
@@ -48,23 +50,23 @@ class FanFacts:
         group="Fan",
         help="With nothing in front of it.",
         count_field="count",
-        when=("drive", ("puller", "pusher", "belt")),
+        when=("drive", (*ELECTRIC, "belt")),
     )
-    rating: str = choice("That figure is", RATINGS, group="Fan", when=("drive", ("puller", "pusher", "belt")))
+    rating: str = choice("That figure is", RATINGS, group="Fan", when=("drive", (*ELECTRIC, "belt")))
     pressure: Value | None = quantity(
         "Shut-off pressure",
         "pressure_small",
         20.0,
         2000.0,
         group="Fan",
-        when=("drive", ("puller", "pusher", "belt")),
+        when=("drive", (*ELECTRIC, "belt")),
     )
     table: tuple[tuple[float, ...], ...] | None = table(
         "Fan's curve, each",
         (("flow", "air_flow"), ("pressure", "pressure_small")),
         group="Fan",
         help="From shut off to free air, one point a line: `0 m3/s, 260 Pa`. In place of the two figures.",
-        when=("drive", ("puller", "pusher", "belt")),
+        when=("drive", (*ELECTRIC, "belt")),
     )
     power: Value | None = quantity(
         "Draws, each",
@@ -73,7 +75,7 @@ class FanFacts:
         20e3,
         group="Fan",
         help="On its plate: volts times amps.",
-        when=("drive", ("puller", "pusher")),
+        when=("drive", ELECTRIC),
     )
     speed: Value | None = quantity(
         "Those figures at",
@@ -98,10 +100,8 @@ class FanFacts:
     clutch_limit: Value | None = quantity(
         "Clutch holds it to", "speed_rpm", 500.0, 6000.0, group="Fan", when=("drive", ("belt",))
     )
-    depth: Value | None = quantity(
-        "Fan depth", "length", 0.01, 0.5, group="Fan", when=("drive", ("puller", "pusher", "belt"))
-    )
-    shroud: str = choice("Shroud", SHROUDS, group="Fan", when=("drive", ("puller", "pusher", "belt")))
+    depth: Value | None = quantity("Fan depth", "length", 0.01, 0.5, group="Fan", when=("drive", (*ELECTRIC, "belt")))
+    shroud: str = choice("Shroud", SHROUDS, group="Fan", when=("drive", (*ELECTRIC, "belt")))
 
 
 WAYS: Mapping[str, Way] = {

@@ -20,6 +20,7 @@ from gauge_well.core.run.scope import JUDGED, judging, scope_of
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, System
+from gauge_well.core.typing import Array
 
 T = TypeVar("T")
 GIVEN = 40  # figures handed on are so much smaller than what they are worked from
@@ -27,17 +28,19 @@ GIVEN = 40  # figures handed on are so much smaller than what they are worked fr
 
 @dataclass(frozen=True)
 class Step:
-    """One step of one system: what it takes of others, what it gives them."""
+    """One step of one system: one by which it hands on, or its judging, which gives nothing."""
 
     system: str
     takes: frozenset[str]
-    gives: frozenset[str]
+    gives: frozenset[str] = frozenset()
+    work: Callable[..., Mapping[str, Array]] | None = None
 
 
 def steps_of(declared: Mapping[str, Declared]) -> list[Step]:
-    """What each system hands on, where it does, and its judging."""
-    handing = [Step(id, d.handing, d.gives) for id, d in declared.items() if d.gives]
-    return handing + [Step(id, d.takes, frozenset()) for id, d in declared.items()]
+    """Steps by which each system hands on, and its judging; what nobody takes is not worked."""
+    hands = [Step(id, h.takes, h.gives, h.work) for id, d in declared.items() for h in d.hands]
+    taken = frozenset[str]().union(*(d.asks for d in declared.values()))
+    return [s for s in hands if s.gives & taken] + [Step(id, d.takes) for id, d in declared.items()]
 
 
 def ordered(steps: Sequence[Step]) -> list[Step]:
@@ -64,7 +67,10 @@ def declarations() -> Mapping[str, Declared]:
     return {ENGINE: ENGINE_DECLARES, **{id: system.declares for id, system in SYSTEMS.items()}}
 
 
-HANDING = [step for step in ordered(steps_of({id: s.declares for id, s in SYSTEMS.items()})) if step.gives]
+@cache
+def handing() -> list[Step]:
+    """Steps that hand on, in their order."""
+    return [step for step in ordered(steps_of({id: s.declares for id, s in SYSTEMS.items()})) if step.gives]
 
 
 def readers(path: str) -> frozenset[str]:
@@ -76,7 +82,7 @@ def readers(path: str) -> frozenset[str]:
 
 def takers(figures: Collection[str]) -> frozenset[str]:
     """Systems that take any of some figures."""
-    return frozenset(id for id, d in declarations().items() if not d.takes.isdisjoint(figures))
+    return frozenset(id for id, d in declarations().items() if not d.asks.isdisjoint(figures))
 
 
 @cache
@@ -126,13 +132,14 @@ def _given(context: Context, takes: frozenset[str]) -> Hashable:
 
 def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1) -> Context:
     """The context with what systems give each other, in the order of the graph; ``columns``: samples it stands in."""
-    for step in HANDING:
+    for step in handing():
         system = SYSTEMS[step.system]
         if scope_of(system, case).state != JUDGED:
             continue
-        key = ("gives", context.token, reader(system.id)(case), _given(context, step.takes))
-        found = memory.recall(key, partial(system.gives, context, case.systems[system.id]), 1 + columns // GIVEN)
-        context = replace(context, given={**context.given, **{n: found[n] for n in step.gives if n in found}})
+        key = ("hands", step.gives, context.token, reader(system.id)(case), _given(context, step.takes))
+        assert step.work is not None
+        found = memory.recall(key, partial(step.work, context, case.systems[system.id]), 1 + columns // GIVEN)
+        context = replace(context, given={**context.given, **found})
     return context
 
 
@@ -166,3 +173,12 @@ def asked(
 
 def _key(system: System, context: Context, case: BuildCase) -> Hashable:
     return "judged", context.token, reader(system.id)(case), _given(context, system.declares.takes)
+
+
+def forget() -> None:
+    """Ask the systems anew: another of them has come or gone."""
+    for known in (declarations, handing, affected, reader):
+        known.cache_clear()
+
+
+handing()  # a ring is refused at import

@@ -274,10 +274,7 @@ class System:
         (context, facts) -> Result.
     cautions : sequence of Caution
     declares : Declared
-        What it reads outside its own facts, takes from other systems and gives to them.
-    gives : callable
-        (context, facts) -> the figures it declares to give, before any system is solved, those of the systems
-        before it in hand; none where it cannot be solved.
+        What it reads outside its own facts, takes from other systems and hands to them.
     views : mapping
         Name -> drawing of the station.
     ways : mapping
@@ -298,13 +295,7 @@ class System:
     solve: Callable[[Context, Any], Result]
     cautions: Sequence[Caution]
     declares: Declared
-    gives: Callable[[Context, Any], Mapping[str, Array]]
     views: Mapping[str, View]
     ways: Mapping[str, Way]
     candidates: Callable[[Context, Any], Sequence[Candidate]]
     compare: Compare | None = None
-
-
-def gives_nothing(context: Context, facts: Any) -> Mapping[str, Array]:
-    """For systems that hand nothing to others."""
-    return {}

@@ -1,45 +1,27 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, Problem, type Schemas } from '../../../api/client'
+import type { Schemas } from '../../../api/client'
+import { troubleOf, useReading, type Trouble } from '../../../shared/useReading'
 import { line, useBuild } from '../../../stores/build'
-import { useVocabulary } from '../../../stores/vocabulary'
 
 /** One thing to measure: what it is taken for now, how it is done, and where the reading goes. */
 const props = defineProps<{ item: Schemas['RoundItem']; letter?: string; chance?: string; done?: string }>()
 const emit = defineEmits<{ kept: [path: string, shown: string] }>()
 const build = useBuild()
-const words = useVocabulary()
 const text = ref('')
 const summed = computed(() => ['length', 'height', 'size', 'distance'].includes(props.item.kind))
-const understood = ref('')
-const trouble = ref('')
-let timer: ReturnType<typeof setTimeout> | undefined
-let reading: AbortController | undefined
-
-watch(text, (value) => {
-  clearTimeout(timer)
-  reading?.abort()
-  understood.value = ''
-  if (!value.trim()) return
-  timer = setTimeout(async () => {
-    reading = new AbortController()
-    try {
-      understood.value = `= ${(await api.read(value, props.item.kind, words.units, reading.signal)).shown}`
-      trouble.value = ''
-    } catch (error) {
-      if (error instanceof Problem) trouble.value = error.message
-    }
-  }, 150)
-})
+const reading = useReading(text, () => props.item.kind)
+/** What was wrong with what was to be kept, until it is typed on. */
+const refused = ref<Trouble | null>(null)
+const trouble = computed(() => refused.value ?? reading.value.trouble)
+watch(text, () => (refused.value = null), { flush: 'sync' })
 
 async function keep(): Promise<void> {
   const value = text.value.trim()
   if (!value) return
-  clearTimeout(timer)
-  reading?.abort()
   const problem = await build.enqueue([line(props.item.path, value, { action: 'measure', date: new Date().toISOString().slice(0, 10) })])
   if (problem) {
-    trouble.value = `${problem.message}${problem.problems[0]?.allowed ? ` Understood: ${problem.problems[0].allowed}.` : ''}`
+    refused.value = troubleOf(problem)
     return
   }
   emit('kept', props.item.path, build.build?.facts[props.item.path]?.shown ?? value)
@@ -58,8 +40,8 @@ async function keep(): Promise<void> {
       <input v-model="text" class="input" type="text" inputmode="text" maxlength="60" autocomplete="off" spellcheck="false" :placeholder="summed ? 'reading, or a sum: 310 + 96 mm' : 'reading'" :aria-label="`${item.label}, as measured`" @keydown.enter="keep" @blur="keep" />
       <span v-if="done" class="kept figure">{{ done }} kept</span>
     </div>
-    <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
-    <p v-else-if="understood" class="mute">{{ understood }}</p>
+    <p v-if="trouble" class="over" role="alert">{{ trouble.message }} <template v-if="trouble.allowed">Understood: {{ trouble.allowed }}.</template></p>
+    <p v-else-if="reading.understood" class="mute">{{ reading.understood }}</p>
     <span class="blank" aria-hidden="true" />
   </li>
 </template>

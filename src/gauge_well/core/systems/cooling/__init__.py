@@ -8,10 +8,13 @@ from gauge_well.core.reads import (
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
+    FANS_DRAW,
+    FANS_FULL,
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
     declared,
+    hand,
 )
 from gauge_well.core.systems.base import (
     Caution,
@@ -24,7 +27,7 @@ from gauge_well.core.systems.cooling import (
     remedies,
     rules,
 )
-from gauge_well.core.systems.cooling.judge import gives, solve
+from gauge_well.core.systems.cooling.judge import draws, leaves, solve
 from gauge_well.core.systems.cooling.refusals import refuse
 from gauge_well.core.systems.cooling.views import VIEWS
 
@@ -63,9 +66,13 @@ def applies(machine: MachineFacts) -> str | None:
     return None
 
 
+OF_OIL = f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"
 DECLARES = declared(
-    takes=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}",
-    gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
+    takes=OF_OIL,
+    hands=(
+        hand(leaves, gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}", takes=OF_OIL),
+        hand(draws, gives=f"{FANS_DRAW} {FANS_FULL}", takes=OF_OIL),
+    ),
     engine="dry_mass material thermostat coolant_limit",
     machine="kind gearbox",
     installation="depth_available depth_ahead opening_width opening_height",
@@ -82,7 +89,6 @@ SYSTEM: System = System(
     solve=solve,
     cautions=CAUTIONS,
     declares=DECLARES,
-    gives=gives,
     views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,

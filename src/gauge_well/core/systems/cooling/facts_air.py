@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from gauge_well.core.facts import Way, choice, quantity, role
 from gauge_well.core.parts.core import CORE, CoreFacts
-from gauge_well.core.parts.fan import FAN, FanFacts
+from gauge_well.core.parts.fan import ELECTRIC, FAN, FanFacts
 from gauge_well.core.typing import Value
 
 STAGES: Mapping[str, str] = {"together": "all together", "staged": "one half, then all"}
@@ -39,10 +39,10 @@ class AirFacts:
     core: CoreFacts = role(CORE, "Core", row="core_fan")
     fan: FanFacts = role(FAN, "Fan", row="core_fan")
     fan_on: Value = quantity(
-        "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ("puller", "pusher"))
+        "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ELECTRIC)
     )
     fan_off: Value = quantity(
-        "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ("puller", "pusher"))
+        "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ELECTRIC)
     )
     fan_gap: Value | None = quantity(
         "Core to fan",
@@ -51,9 +51,9 @@ class AirFacts:
         0.4,
         group="Fan",
         help="Depth of the shroud between them.",
-        when=("fan.drive", ("puller", "pusher")),
+        when=("fan.drive", ELECTRIC),
     )
-    fan_stages: str = choice("Several fans", STAGES, group="Fan", when=("fan.drive", ("puller", "pusher")))
+    fan_stages: str = choice("Several fans", STAGES, group="Fan", when=("fan.drive", ELECTRIC))
     fan_on_second: Value | None = quantity(
         "Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact", when=("fan_stages", ("staged",))
     )

@@ -13,9 +13,8 @@ from gauge_well.core.systems.base import (
 from gauge_well.core.systems.cooling import (
     circuit,
 )
-from gauge_well.core.systems.cooling.fan import electric_power
 from gauge_well.core.systems.cooling.gauge import Limiting, Shown, air_to_boil
-from gauge_well.core.systems.cooling.model import Cooling, heat_made, pick_fan
+from gauge_well.core.systems.cooling.model import Cooling, fan_power, heat_made, pick_fan
 from gauge_well.core.typing import Array
 
 
@@ -24,7 +23,6 @@ def figures(
 ) -> Mapping[str, Array]:
     """Figures of every duty: what the gauge shows, what the core sheds, what the loop and the air do."""
     on, plant = pick_fan(solved.airs, -1), solved.plant
-    per_fan = electric_power(plant.fan, on.zones.through, on.zones.rise)
     driven = plant.facts.fan.drive == "belt"
     turning = 1.0 if driven else seen.fan_share
     around, made = trip.pressures, heat_made(context, solved, context.mean)
@@ -47,7 +45,7 @@ def figures(
         "heat_made_w": made,
         "heat_carried_w": solved.capacity,
         "fan_share": seen.fan_share,
-        "fan_power_w": per_fan * turning if plant.fan.shroud != "open" else 0.0 * seen.steady,
+        "fan_power_w": fan_power(solved) * turning if plant.fan.shroud != "open" else 0.0 * seen.steady,
         "thermostat_open": seen.thermostat_open,
         "pump_inlet_pa": np.maximum(around.pump_inlet, 0.0),
         "pump_rise_pa": around.pump_outlet - around.pump_inlet,

@@ -11,11 +11,14 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import fact
+from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.reads import (
     COOLANT_FREE,
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
+    FANS_DRAW,
+    FANS_FULL,
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
@@ -40,7 +43,7 @@ from gauge_well.core.systems.cooling import (
 )
 from gauge_well.core.systems.cooling.figures import figures
 from gauge_well.core.systems.cooling.gauge import Limiting, Shown, limiting_ambient, shown
-from gauge_well.core.systems.cooling.model import Cooling, Starts, heat_made, plant_of, prepare
+from gauge_well.core.systems.cooling.model import Cooling, Starts, fan_power, heat_made, plant_of, prepare
 from gauge_well.core.typing import Array, likely, over_duties
 from gauge_well.core.working import Step
 
@@ -51,7 +54,7 @@ CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
 
 def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
     names = ["core.width", "core.height", "core.depth", "fan.drive"]
-    if given.fan.drive in ("puller", "pusher", "belt"):
+    if given.fan.drive in (*ELECTRIC, "belt"):
         names.append("fan.diameter")
     if given.restrictor in ("main", "bypass"):
         names.append("restrictor_bore")
@@ -83,7 +86,7 @@ def surplus(context: Context, given: facts.CoolingFacts, ambient: Array, starts:
     return np.asarray(heat_made(there, solved, there.mean) - solved.capacity)
 
 
-def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
+def leaves(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     """Where each duty leaves the coolant, linear in the heat; nothing where core or fan are not known."""
     try:
         solved, _ = _solved(context, given)
@@ -109,6 +112,29 @@ def gives(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
         COOLANT_LEAST: np.asarray(least),
         COOLANT_MOST: limit,
     }
+
+
+def draws(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
+    """What the fans take of the electrics, at their share of the time and all on; nothing where core or fan are not known."""
+    try:
+        solved, starts = _solved(context, given)
+    except MissingFact:
+        return {}
+    full = fan_power(solved)
+    if given.fan.drive not in ELECTRIC:
+        return {FANS_DRAW: 0.0 * full, FANS_FULL: 0.0 * full}
+    _, seen = _seen(context, solved, starts)
+    return {FANS_DRAW: full * seen.fan_share, FANS_FULL: full}
+
+
+def _seen(context: Context, solved: Cooling, starts: Starts | None) -> tuple[Cooling, Shown]:
+    """With the fan off as well as on, and what the gauge shows."""
+
+    def work() -> tuple[Cooling, Shown]:
+        both = prepare(context, solved.plant, starts=starts)
+        return both, shown(both, heat_made(context, both, context.mean))
+
+    return context.remember("cooling seen", (solved, context.mean), work)
 
 
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
@@ -142,11 +168,11 @@ def solve(context: Context, given: facts.CoolingFacts) -> Result:
     @cache
     def whole() -> tuple[Cooling, Shown, Limiting]:
         """With the fan off as well as on, what the gauge shows and the limiting ambient."""
-        both = prepare(context, solved.plant, starts=starts)
-        heat = heat_made(context, both, context.mean)
+        both, seen = _seen(context, solved, starts)
         # What a duty follows is held: its own weather is not asked about.
         held = None if starts is None else Starts(both.start, both.start_metal)
-        return both, shown(both, heat), limiting_ambient(heat, both, lambda t: surplus(context, given, t, held))
+        heat = heat_made(context, both, context.mean)
+        return both, seen, limiting_ambient(heat, both, lambda t: surplus(context, given, t, held))
 
     @cache
     def cold() -> Array:

@@ -26,7 +26,7 @@ from gauge_well.core.systems.cooling import front, tested
 from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, Zones, carrying, zones
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import GRILLES, OPENINGS, SEALINGS
-from gauge_well.core.systems.cooling.fan import Fan, fan_of
+from gauge_well.core.systems.cooling.fan import Fan, electric_power, fan_of
 from gauge_well.core.systems.cooling.loop import SHUT, Loop, Solved, loop_of, narrowest
 from gauge_well.core.typing import Array, Value, as_array, clip
 
@@ -522,6 +522,12 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
         _cut(airs.rise, state),
         airs.front_heat,
     )
+
+
+def fan_power(cooling: Cooling) -> Array:
+    """What all fans take, on at full [W]."""
+    on = pick_fan(cooling.airs, -1)
+    return electric_power(cooling.plant.fan, on.zones.through, on.zones.rise)
 
 
 def heat_made(context: Context, cooling: Cooling, mean: Operation) -> Array:

@@ -9,7 +9,7 @@ import numpy as np
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely, with_facts
 from gauge_well.core.media import coolant
-from gauge_well.core.parts.fan import SHROUDS
+from gauge_well.core.parts.fan import ELECTRIC, SHROUDS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import FAN_DIAMETERS, HOSES, above
 from gauge_well.core.systems.base import Candidate, Context
@@ -93,7 +93,7 @@ def _fan(facts: CoolingFacts) -> Iterator[Candidate]:
     by_rule = dict.fromkeys(
         ("cooling.fan.flow", "cooling.fan.pressure", "cooling.fan.depth", "cooling.fan.rating", "cooling.fan.table")
     )
-    if facts.fan.drive in ("puller", "pusher") and min(width, height) >= BELT_FAN:
+    if facts.fan.drive in ELECTRIC and min(width, height) >= BELT_FAN:
         belted: dict[str, float | str | None] = {
             "cooling.fan.drive": "belt",
             "cooling.fan.diameter": BELT_FAN,

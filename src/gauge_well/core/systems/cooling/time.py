@@ -8,6 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.heat.transient import Body, March, ShedTable, march
+from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.bench_run import IN_ENGINE
 from gauge_well.core.systems.cooling.gauge import Shown, core_shed_at, shed_at, thresholds
@@ -203,7 +204,7 @@ def _broken(context: Context, cooling: Cooling, table: ShedTable) -> list[_Broke
     facts = cooling.plant.facts
     still = _still(still_conductance(context), _points(context, cooling.ambient, 1))
     found: list[_Broken] = []
-    if facts.fan.drive in ("puller", "pusher"):
+    if facts.fan.drive in ELECTRIC:
         found.append(_Broken("fan", "fan stops", table))
     belted = facts.fan.drive == "belt"
     if facts.pump.drive != "electric":

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.reads import declared
-from gauge_well.core.systems.base import Caution, System, gives_nothing
+from gauge_well.core.systems.base import Caution, System
 from gauge_well.core.systems.exhaust import (
     facts,
     refusals,
@@ -51,7 +51,6 @@ SYSTEM: System = System(
     solve=solve,
     cautions=CAUTIONS,
     declares=DECLARES,
-    gives=gives_nothing,
     views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,

@@ -12,10 +12,11 @@ from gauge_well.core.reads import (
     OIL_SHARE,
     OIL_WARM,
     declared,
+    hand,
 )
 from gauge_well.core.systems.base import Caution, System
 from gauge_well.core.systems.oil import facts, remedies, rules
-from gauge_well.core.systems.oil.judge import gives, solve
+from gauge_well.core.systems.oil.judge import brings, solve
 from gauge_well.core.systems.oil.refusals import refuse
 from gauge_well.core.systems.oil.views import VIEWS
 
@@ -48,8 +49,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 DECLARES = declared(
     takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
-    gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}",
-    hands="",
+    hands=(hand(brings, gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"),),
     engine="thermostat idle_speed dry_mass material",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",
     duties="air_speed duration start after braking cornering pulling heel",
@@ -65,7 +65,6 @@ SYSTEM: System = System(
     solve=solve,
     cautions=CAUTIONS,
     declares=DECLARES,
-    gives=gives,
     views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,

@@ -37,7 +37,7 @@ def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
     return None, tuple(f"oil.{n}" for n in names if fact(given, n) is None)
 
 
-def gives(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
+def brings(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
     """What of the oil's heat reaches the coolant."""
     pan, _ = _pan(at_likely(given))
     found = model.hand_over(model.ways_out(context, given, pan))
