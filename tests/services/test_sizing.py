@@ -11,6 +11,7 @@ from gauge_well.services.models_views import ANSWERS
 from gauge_well.services.vocabulary import read_text, vocabulary
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.units import KINDS, ReadingError
 from gauge_well.units.printing import Preference
 from tests.support import ROAD, changed, report
@@ -101,6 +102,8 @@ class Vocabulary(unittest.TestCase):
                     self.assertTrue(all(kind in KINDS for _, kind in field.columns))
                 elif field.kind != "text":
                     self.assertIn(field.kind, KINDS)
+        known = [entry.id for entry in words.evidence]
+        self.assertEqual(known, ["taped", "sheet", "similar", "rule", "guess"])
         for kinds in words.kinds.values():
             self.assertEqual(set(kinds), set(KINDS))
         self.assertEqual(set(words.tasks), set(words.machines))
@@ -132,3 +135,21 @@ class Instruments(unittest.TestCase):
         self.assertEqual(sizing.view(changed(ROAD, engine={}), "engine", "curves", {})["unknown"], ["engine.fuel"])
         fuel = sizing.view(changed(ROAD, fuel={}), "fuel", "circuit", {})["data"]
         self.assertEqual(fuel["unknown"], ["fuel.main.flow", "fuel.main.pressure"])
+
+    def test_a_catch_is_offered_as_the_point_of_a_pump_not_known(self) -> None:
+        """0.5 L in 15 s is 120 L/h (arithmetic); taken, it is the pump's own figure and nothing is offered any more. What
+        an engine drives has no volts."""
+        test = {"catch_volume": "0.5 L", "catch_time": "15 s", "catch_pressure": "3 bar", "catch_voltage": "12 V"}
+        for drive, ends in (("electric", 3), ("engine", 2)):
+            raw = changed(ROAD, **{f"fuel__main__{n}": v for n, v in test.items()}, fuel__main__drive=drive)
+            raw = changed(raw, fuel__main__flow=None, fuel__main__pressure=None)
+            with self.subTest(drive):
+                offered = sizing.view(raw, "fuel", "pumps", {})["edits"]
+                self.assertEqual(len(offered), ends)
+                self.assertEqual({e["evidence"] for e in offered}, {"taped"})
+                document = sizing.check(raw)[0].document
+                for e in offered:
+                    document = apply_edit(document, Edit(e["path"], e["text"], e["evidence"], action=e["action"]))
+                flow = sizing.check(document)[1].case.systems["fuel"].main.flow
+                self.assertAlmostEqual(float(flow), 120.0 / 3.6e6, places=10)
+                self.assertEqual(sizing.view(document, "fuel", "pumps", {})["edits"], [])

@@ -1547,21 +1547,25 @@ export interface components {
         };
         /**
          * CoolingAirAnswer
-         * @description The air drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         * @description The air drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         CoolingAirAnswer: {
             data: components["schemas"]["AirView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * CoolingLoopAnswer
-         * @description The loop drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         * @description The loop drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         CoolingLoopAnswer: {
             data: components["schemas"]["LoopView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** CoolingSection */
         CoolingSection: {
@@ -1709,30 +1713,36 @@ export interface components {
         };
         /**
          * CoolingStackAnswer
-         * @description The stack drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         * @description The stack drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         CoolingStackAnswer: {
             data: components["schemas"]["StackView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * CoolingStandAnswer
-         * @description The stand drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         * @description The stand drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         CoolingStandAnswer: {
             data: components["schemas"]["StandView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * CoolingTimeAnswer
-         * @description The time drawing of the cooling, SI; null where facts are missing, which `unknown` names.
+         * @description The time drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         CoolingTimeAnswer: {
             data: components["schemas"]["TimeView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** CoreFacts */
         CoreFacts: {
@@ -1998,12 +2008,14 @@ export interface components {
         };
         /**
          * EngineCurvesAnswer
-         * @description The curves drawing of the engine, SI; null where facts are missing, which `unknown` names.
+         * @description The curves drawing of the engine, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         EngineCurvesAnswer: {
             data: components["schemas"]["CurvesView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** EngineSection */
         EngineSection: {
@@ -2106,6 +2118,21 @@ export interface components {
             /** @description Hottest coolant allowed */
             coolant_limit?: components["schemas"]["Quantity"];
         };
+        /**
+         * EvidenceOut
+         * @description A way of knowing: in full, and in a word beside a value.
+         */
+        EvidenceOut: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "taped" | "sheet" | "similar" | "rule" | "guess";
+            /** Label */
+            label: string;
+            /** Word */
+            word: string;
+        };
         /** ExchangerFacts */
         ExchangerFacts: {
             /**
@@ -2148,12 +2175,14 @@ export interface components {
         };
         /**
          * ExhaustPipeAnswer
-         * @description The pipe drawing of the exhaust, SI; null where facts are missing, which `unknown` names.
+         * @description The pipe drawing of the exhaust, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         ExhaustPipeAnswer: {
             data: components["schemas"]["PipeView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** ExhaustSection */
         ExhaustSection: {
@@ -2505,39 +2534,47 @@ export interface components {
         };
         /**
          * FuelChangeAnswer
-         * @description The change drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         * @description The change drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelChangeAnswer: {
             data: components["schemas"]["ChangeView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * FuelCircuitAnswer
-         * @description The circuit drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         * @description The circuit drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelCircuitAnswer: {
             data: components["schemas"]["CircuitView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * FuelLinesAnswer
-         * @description The lines drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         * @description The lines drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelLinesAnswer: {
             data: components["schemas"]["LinesView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * FuelPumpsAnswer
-         * @description The pumps drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         * @description The pumps drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelPumpsAnswer: {
             data: components["schemas"]["PumpsView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** FuelSection */
         FuelSection: {
@@ -2665,21 +2702,25 @@ export interface components {
         };
         /**
          * FuelSpeedAnswer
-         * @description The speed drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         * @description The speed drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelSpeedAnswer: {
             data: components["schemas"]["SpeedView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * FuelTankAnswer
-         * @description The tank drawing of the fuel, SI; null where facts are missing, which `unknown` names.
+         * @description The tank drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelTankAnswer: {
             data: components["schemas"]["TankView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * GiveOut
@@ -3319,12 +3360,14 @@ export interface components {
         };
         /**
          * OilPanAnswer
-         * @description The pan drawing of the oil, SI; null where facts are missing, which `unknown` names.
+         * @description The pan drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         OilPanAnswer: {
             data: components["schemas"]["PanView"] | null;
             /** Unknown */
             unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** OilPumpFacts */
         OilPumpFacts: {
@@ -4898,9 +4941,7 @@ export interface components {
                 };
             };
             /** Evidence */
-            evidence: {
-                [key: string]: string;
-            };
+            evidence: components["schemas"]["EvidenceOut"][];
             /** Machines */
             machines: {
                 [key: string]: string;

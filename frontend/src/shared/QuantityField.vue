@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
-import type { Edit, Fact, Field } from '../api/client'
+import type { Fact, Field } from '../api/client'
 import { line, useBuild } from '../stores/build'
 import { newId } from '../stores/kept'
 import { useVocabulary } from '../stores/vocabulary'
@@ -10,8 +10,6 @@ import { troubleOf, useReading, type Trouble } from './useReading'
 const props = defineProps<{ path: string; field: Field; fact: Fact | undefined }>()
 const build = useBuild()
 const words = useVocabulary()
-const EVIDENCE = ['guess', 'similar', 'sheet', 'taped'] as const
-const NAMES: Record<string, string> = { taped: 'tape', sheet: 'sheet', similar: 'similar', guess: 'guess', rule: 'rule' }
 
 const editing = ref(false)
 const text = ref('')
@@ -107,7 +105,7 @@ function turnEvidence(): void {
     void begin()
     return
   }
-  const next = EVIDENCE[(EVIDENCE.indexOf(fact.evidence as (typeof EVIDENCE)[number]) + 1) % EVIDENCE.length] as Edit['evidence']
+  const next = words.stated[(words.stated.findIndex((id) => id === fact.evidence) + words.stated.length - 1) % words.stated.length]
   void build.send([line(props.path, fact.text, { evidence: next })])
 }
 </script>
@@ -130,8 +128,8 @@ function turnEvidence(): void {
         {{ fact ? (isTable ? fact.shown.replaceAll('; ', '\n') : fact.shown) : 'give' }}
       </button>
       <button v-if="fact" class="chip evidence" :class="fact.evidence" type="button"
-        :title="given ? `${words.words?.evidence[fact.evidence]}. Tap to change` : `${fact.note} (${fact.source})`" :aria-label="`${field.label}, how known: ${NAMES[fact.evidence]}`" @click="turnEvidence" @keydown.e.prevent="turnEvidence">
-        {{ NAMES[fact.evidence] }}
+        :title="given ? `${words.known(fact.evidence)?.label}. Tap to change` : `${fact.note} (${fact.source})`" :aria-label="`${field.label}, how known: ${words.known(fact.evidence)?.word}`" @click="turnEvidence" @keydown.e.prevent="turnEvidence">
+        {{ words.known(fact.evidence)?.word }}
       </button>
       <label v-if="isTable" class="file textlink" :title="`${field.label} from a file of comma or semicolon separated values`">file<input class="hidden" type="file" accept=".csv,.tsv,.txt,text/csv,text/plain" :aria-label="`${field.label} from a file`" @change="fromFile" /></label>
       <button v-if="!isTable" class="more" type="button" :title="fact?.half ? `${fact.half} · claims, tolerance, solve for it` : 'Claims, tolerance, solve for it'" :aria-label="`${field.label}: claims, tolerance, solve for it`" @click="build.asked = path">

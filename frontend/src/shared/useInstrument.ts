@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
-import { api, type View, type ViewName } from '../api/client'
+import { api, type Schemas, type View, type ViewName } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useLatest } from './useLatest'
 
@@ -9,14 +9,17 @@ export function useInstrument<V extends ViewName>(view: V, options: Ref<Record<s
   const data = shallowRef<View<V> | null>(null)
   /** Facts it waits for. */
   const unknown = shallowRef<string[]>([])
+  /** Edits that its facts come to. */
+  const offered = shallowRef<Schemas['EditOut'][]>([])
   const failed = ref(false)
   const { ask } = useLatest(async (signal) => {
     if (!build.build) return
     const answer = await api.view(view, build.document, options.value, signal)
     data.value = answer.data as View<V> | null
     unknown.value = answer.unknown
+    offered.value = answer.edits
     failed.value = false
   }, 70, () => (failed.value = true))
   watch([() => build.build?.revision, options], () => void ask(), { immediate: true, deep: true })
-  return { data, unknown, failed }
+  return { data, unknown, offered, failed }
 }

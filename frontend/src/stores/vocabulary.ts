@@ -32,6 +32,9 @@ export const useVocabulary = defineStore('vocabulary', () => {
     return own ?? words.value?.places[`${section}.${rest[0]}`]?.fields.find((f) => f.name === rest[2])
   }
 
+  /** A way of knowing, and those a builder may say, best first. */
+  const known = (id: string) => words.value?.evidence.find((e) => e.id === id)
+  const stated = computed(() => (words.value?.evidence ?? []).flatMap((e) => (e.id === 'rule' ? [] : [e.id])))
   /** A fact's name, or its path where it has none. */
   const label = (path: string) => field(path)?.label ?? words.value?.places[path]?.label ?? path
   /** The same inside a sentence. */
@@ -51,5 +54,5 @@ export const useVocabulary = defineStore('vocabulary', () => {
     return display ? shown * display.factor + display.offset : shown
   }
 
-  return { words, units, kinds, chosenUnits, load, field, label, within, show, unit, value, number, toSi }
+  return { words, units, kinds, chosenUnits, known, stated, load, field, label, within, show, unit, value, number, toSi }
 })

@@ -9,7 +9,7 @@ from gauge_well.core.facts import Spec
 from gauge_well.core.run.scope import judging
 from gauge_well.core.run.sizing import Outline, outline
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Candidate
+from gauge_well.core.systems.base import Candidate, Offer
 from gauge_well.sheet import Sheet, load, resolve
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.reading import PartFacts
@@ -30,8 +30,12 @@ def _rows_text(rows: tuple[tuple[float, ...], ...], spec: Spec, sheet: Sheet) ->
     return "\n".join(lines)
 
 
-def edits_of(candidate: Candidate, sheet: Sheet) -> tuple[Edit, ...]:
-    """A change as edits of the sheet, typed so that they read back as the very values meant."""
+def edits_of(candidate: Candidate | Offer, sheet: Sheet) -> tuple[Edit, ...]:
+    """A change as edits of the sheet, typed so that they read back as the very values meant.
+
+    What a change sets is known as a maker's figure is; what is offered, as the offer says.
+    """
+    known = candidate.evidence if isinstance(candidate, Offer) else "sheet"
     edits = []
     for path, value in candidate.changes.items():
         if path in PLACES:
@@ -46,7 +50,7 @@ def edits_of(candidate: Candidate, sheet: Sheet) -> tuple[Edit, ...]:
             text = _rows_text(value, spec, sheet)
         else:
             text = value if isinstance(value, str) else exact(value, spec.kind, sheet.prefer)
-        edits.append(Edit(path, text, None if text is None or spec.kind == "choice" else "sheet"))
+        edits.append(Edit(path, text, None if text is None or spec.kind == "choice" else known))
     return tuple(edits)
 
 

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.evidence import TAPED
 from gauge_well.core.facts import PLACES, Spec
 from gauge_well.core.run import bands, measure, remedy, runs, sizing, solve
 from gauge_well.core.run.blocks import GOVERNING
@@ -285,7 +286,7 @@ def measuring_round(raw: Mapping[str, Any]) -> dict[str, Any]:
     places: dict[str, list[dict[str, Any]]] = {place: [] for place in PLACES}
     for path in dict.fromkeys([*missing, *doubtful]):
         spec, way, fact = spec_of(path), way_of(path), facts.get(path)
-        if spec is None or way is None or spec.kind == "table" or (fact is not None and fact["evidence"] == "taped"):
+        if spec is None or way is None or spec.kind == "table" or (fact is not None and fact["evidence"] == TAPED):
             continue
         places[way.place].append(
             {

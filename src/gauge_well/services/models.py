@@ -6,6 +6,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, WithJsonSchema
 
+from gauge_well.core.evidence import Known, Stated
 from gauge_well.services.models_report import Model, NeedOut, Report, StateName
 
 # A build's document: shaped by the sheet's own schema, which the OpenAPI document puts in place of this mark.
@@ -29,7 +30,7 @@ class ClaimOut(Model):
 
     text: str
     shown: str
-    evidence: Literal["taped", "sheet", "similar", "guess"]
+    evidence: Stated
     source: str = ""
     date: str = ""
 
@@ -41,7 +42,7 @@ class FactOut(Model):
     text: str
     shown: str
     si: float | None
-    evidence: Literal["taped", "sheet", "similar", "rule", "guess"]
+    evidence: Known
     unit: str | None = None
     tolerance: str | None = None
     note: str = ""
@@ -150,7 +151,7 @@ class EditOut(Model):
 
     path: str
     text: str | None
-    evidence: Literal["taped", "sheet", "similar", "guess"] | None
+    evidence: Stated | None
     action: Literal["set", "fit"] = "set"
 
 

@@ -8,6 +8,7 @@ from typing import Any
 
 from gauge_well.core.engine.report import CurvesView, speed_sweep
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.evidence import RULE
 from gauge_well.core.facts import Spec
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.report import Block, Report, Row
@@ -18,6 +19,7 @@ from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, Options, View
 from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
+from gauge_well.services.changing import edits_of, offered
 from gauge_well.services.errors import NotFound
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
 from gauge_well.sheet.reading import DIFFERENCES, WHEEL, Fact
@@ -150,7 +152,7 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
             "shown": shown,
             "si": si,
             "evidence": fact.evidence,
-            "note": USUAL if fact.evidence == "rule" else "",
+            "note": USUAL if fact.evidence == RULE else "",
             "unit": fact.unit,
             "tolerance": fact.tolerance,
             "source": fact.source or "",
@@ -177,7 +179,7 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
             "text": "",
             "shown": shown,
             "si": si,
-            "evidence": "rule",
+            "evidence": RULE,
             "note": rule.note,
             "source": rule.source,
             "half": _half(spec, resolved, path, si, sheet),
@@ -198,15 +200,19 @@ VIEWS: Mapping[tuple[str, str], View] = {
 
 
 def view(raw: Mapping[str, Any], station: str, name: str, options: Options) -> dict[str, Any]:
-    """A station's drawing: ``data``, or what is ``unknown`` for it; NotFound when there is none of that name."""
+    """A station's drawing: ``data``, or what is ``unknown`` for it, and ``edits`` that its facts come to; NotFound when there
+    is none of that name."""
     if (station, name) not in VIEWS:
         raise NotFound("drawing")
     sheet, resolved = check(raw)
+    facts, drawing = resolved.case.systems.get(station), VIEWS[station, name]
+    offer = drawing.offer(facts)
+    edits = [] if offer is None else [offered(edit) for edit in edits_of(offer, sheet)]
     try:
         context, _ = contexts.make_context(resolved.case, memory=MEMORY)
-        found = VIEWS[station, name].show(context, resolved.case.systems.get(station), options)
+        found = drawing.show(context, facts, options)
     except MissingFact as error:
-        return {"data": None, "unknown": [error.field]}
+        return {"data": None, "unknown": [error.field], "edits": edits}
     except CoreError as error:
         raise refused(error, sheet) from error
-    return {"data": render.plain(found, sheet.prefer), "unknown": []}
+    return {"data": render.plain(found, sheet.prefer), "unknown": [], "edits": edits}

@@ -6,6 +6,7 @@ from typing import Any
 
 from gauge_well.core.duty.facts import KINDS as DUTY_KINDS
 from gauge_well.core.duty.facts import MACHINES, TASKS, task_kind
+from gauge_well.core.evidence import EVIDENCE, Known
 from gauge_well.core.facts import Spec, specs
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.parts import KINDS as KINDS_OF_PARTS
@@ -13,7 +14,7 @@ from gauge_well.core.systems import SYSTEMS
 from gauge_well.services.errors import Refused
 from gauge_well.services.models_report import Model
 from gauge_well.sheet.document import STATES
-from gauge_well.sheet.sections import DUTY, EVIDENCE, PLACES, SECTIONS, WANTED, Place
+from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.starter import INJECTIONS
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
 from gauge_well.units.printing import POWERS, Preference
@@ -76,13 +77,21 @@ class TaskOut(Model):
     hint: str
 
 
+class EvidenceOut(Model):
+    """A way of knowing: in full, and in a word beside a value."""
+
+    id: Known
+    label: str
+    word: str
+
+
 class Vocabulary(Model):
     """Everything the page must know before it shows a build."""
 
     sections: dict[str, SectionOut]
     wanted: FieldOut
     kinds: dict[str, dict[str, DisplayOut]]
-    evidence: dict[str, str]
+    evidence: list[EvidenceOut]
     machines: dict[str, str]
     tasks: dict[str, TaskOut]
     injections: dict[str, str]
@@ -146,7 +155,7 @@ def vocabulary() -> Vocabulary:
         sections=sections,
         wanted=_field("wanted", WANTED),
         kinds=kinds,
-        evidence=dict(EVIDENCE),
+        evidence=[{"id": id, "label": e.label, "word": e.word} for id, e in EVIDENCE.items()],
         machines={k: v[0] for k, v in MACHINES.items()},
         injections={k: label for k, (label, _) in INJECTIONS.items()},
         tasks={k: TaskOut(**vars(TASKS[task_kind(k)])) for k in MACHINES},

@@ -10,6 +10,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, create_model
 from typing_extensions import TypeAliasType
 
+from gauge_well.core.evidence import Written
 from gauge_well.core.facts import Kind, Spec, specs
 from gauge_well.core.parts import KINDS
 from gauge_well.core.systems import SYSTEMS
@@ -28,7 +29,6 @@ class Strict(BaseModel):
 
 
 # "rule": put there by the program, as what is usual; nobody said it.
-Evidence = Literal["taped", "weighed", "tested", "measured", "sheet", "similar", "guess", "rule"]
 CLAIMS_MAX = 8
 
 
@@ -36,7 +36,7 @@ class ClaimDocument(Strict):
     """A value somebody gives for a fact, with where it comes from and when."""
 
     text: str = Field(max_length=TEXT_MAX, description="As typed: 11 5/8 in, 63 mm, 205 F")
-    evidence: Evidence | None = None
+    evidence: Written | None = None
     value: float | None = Field(default=None, description="What was read, in `unit`; the text rules")
     unit: str | None = Field(default=None, max_length=20)
     source: str | None = Field(default=None, max_length=80, description="Who or what says so")
@@ -56,7 +56,7 @@ class TableDocument(Strict):
     """A table: one row a line, columns parted by a comma, semicolon, tab or bar."""
 
     text: str = Field(max_length=TABLE_MAX)
-    evidence: Evidence | None = None
+    evidence: Written | None = None
 
 
 PARTS_MAX = 200

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from gauge_well.core.evidence import GUESS, RULE, TAPED
 from gauge_well.core.facts import Spec
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX
@@ -88,8 +89,8 @@ def _set(holder: dict[str, Any], key: str, edit: Edit, spec: Spec) -> None:
     measured = edit.action == "measure"
     same = old.get("text") == edit.text
     # Another number is no longer what was taped or read off a sheet; one that is typed is no supposition any more.
-    before_known = old.get("evidence") if same and old.get("evidence") != "rule" else None
-    known = "taped" if measured else edit.evidence or before_known or "guess"
+    before_known = old.get("evidence") if same and old.get("evidence") != RULE else None
+    known = TAPED if measured else edit.evidence or before_known or GUESS
     entry: dict[str, Any] = {"text": edit.text, "evidence": known}
     if same and "unit" in old and spec.kind != "table":
         # Unchanged text keeps the unit it was read in, whatever the build shows now.
@@ -122,7 +123,7 @@ def _in_use(holder: dict[str, Any], key: str, path: str) -> dict[str, Any]:
 
 
 def _add_claim(holder: dict[str, Any], key: str, edit: Edit) -> None:
-    claim = _present({"text": (edit.text or "").strip(), "evidence": edit.evidence or "guess"})
+    claim = _present({"text": (edit.text or "").strip(), "evidence": edit.evidence or GUESS})
     claim |= _present({"source": edit.source, "date": edit.date})
     if not claim.get("text"):
         raise refuse(edit.path, "A claim needs a value.", "a value")

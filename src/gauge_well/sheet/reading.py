@@ -11,6 +11,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from gauge_well.core.duty.facts import DRIVES
+from gauge_well.core.evidence import evidence_of
 from gauge_well.core.facts import ADDED, Spec, specs
 from gauge_well.core.media.fuels import FUELS, burning
 from gauge_well.core.parts import KINDS
@@ -18,7 +19,7 @@ from gauge_well.core.tolerance import Half
 from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.parts import named
-from gauge_well.sheet.sections import DUTY, EVIDENCE_ALIASES, PLACES, SECTIONS, WANTED, Place
+from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
 from gauge_well.units import Reading, ReadingError, read, show, unit_for
@@ -221,7 +222,7 @@ def _span(reading: Reading, spec: Spec, prefer: Preference) -> str | None:
 
 
 def _evidence(entry: Mapping[str, Any]) -> str:
-    return EVIDENCE_ALIASES.get(entry.get("evidence") or "", entry.get("evidence")) or "guess"
+    return evidence_of(entry.get("evidence"))
 
 
 def _normal(entry: Mapping[str, Any], reading: Reading, evidence: str) -> dict[str, Any]:

@@ -8,6 +8,7 @@ from typing import Any
 
 from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.evidence import GUESS, RULE
 from gauge_well.core.facts import Rule, built
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import Half, Known
@@ -69,7 +70,7 @@ def resolve(sheet: Sheet) -> Resolved:
     for id in ("installation", *SYSTEMS):
         context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context, sheet.listed(id))
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}
-    known = {path: Known("rule", Half() if rule.exact else None) for path, rule in rules.items()} | {
+    known = {path: Known(RULE, Half() if rule.exact else None) for path, rule in rules.items()} | {
         path: known_of(fact) for path, fact in facts_by_path(sheet)
     }
     made = {id: built(SECTIONS[id].facts, context[id], sheet.listed(id)) for id in SECTIONS}
@@ -88,6 +89,6 @@ def resolve(sheet: Sheet) -> Resolved:
         fact
         for facts in (*sheet.sections.values(), *(facts for _, facts in sheet.duties))
         for fact in facts.values()
-        if (fact.unit is not None or isinstance(fact.value, tuple)) and fact.evidence != "rule"
+        if (fact.unit is not None or isinstance(fact.value, tuple)) and fact.evidence != RULE
     ]
-    return Resolved(case, rules, sum(f.evidence == "guess" for f in stated), len(stated))
+    return Resolved(case, rules, sum(f.evidence == GUESS for f in stated), len(stated))

@@ -66,14 +66,6 @@ PLACES: Mapping[str, Place] = {
 }
 DUTY = _section("duties", "Duties", duty_facts.DutyFacts, duty_facts.fill_duty)
 WANTED = Spec("Power wanted", "power", 500.0, 3e6, help="What the builder sizes for; rated power otherwise.")
-EVIDENCE: Mapping[str, str] = {
-    "taped": "measured, weighed or tested here",
-    "sheet": "maker's literature",
-    "similar": "a like part or build",
-    "rule": "supplied by the program",
-    "guess": "a guess",
-}
-EVIDENCE_ALIASES = {"weighed": "taped", "tested": "taped", "measured": "taped"}
 
 
 def place_of(path: str) -> Place | None:

@@ -9,6 +9,7 @@ from typing import Any
 from gauge_well.core.duty.facts import MACHINES, default_duties, task_kind
 from gauge_well.core.duty.road import hold, top_speed
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.evidence import GUESS, RULE
 from gauge_well.core.media import air
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.run import contexts
@@ -111,7 +112,7 @@ def starter(*, units: Mapping[str, str] | None = None, **answers: str) -> dict[s
         text = getattr(said, answer).strip()
         if text:
             section, name = path.split(".")
-            sections[section][name] = {"text": text, "evidence": "guess"}
+            sections[section][name] = {"text": text, "evidence": GUESS}
     document = {
         "format": FORMAT,
         "name": said.name.strip() or f"New {MACHINES[said.kind][0]}",
@@ -142,14 +143,14 @@ def _supposed(duty: Mapping[str, Any], typed: Collection[str]) -> dict[str, Any]
     """A duty whose figures say by whom they are said."""
     quantities = {name for name, spec in DUTY.specs.items() if spec.kind not in ("choice", "text")}
     return {
-        name: {"text": text, "evidence": "guess" if text in typed else "rule"} if name in quantities else text
+        name: {"text": text, "evidence": GUESS if text in typed else RULE} if name in quantities else text
         for name, text in duty.items()
     }
 
 
 def _within_reach(document: dict[str, Any], said: Said) -> dict[str, Any]:
     """The same with no speed supposed that the engine cannot hold: nobody asked for it."""
-    road = [duty for duty in document["duties"] if duty["kind"] == "road" and duty["speed"]["evidence"] == "rule"]
+    road = [duty for duty in document["duties"] if duty["kind"] == "road" and duty["speed"]["evidence"] == RULE]
     if not road:
         return document
     try:

@@ -37,13 +37,13 @@ const drop = (index: number) => send(line(props.path, null, { action: 'drop', in
       <tbody>
         <tr v-if="fact" class="used">
           <td class="figure">{{ fact.shown }}</td>
-          <td>{{ words.words?.evidence[fact.evidence] }}<template v-if="given && fact.source">, {{ fact.source }}</template><template v-if="!given">: {{ fact.note }}</template></td>
+          <td>{{ words.known(fact.evidence)?.label }}<template v-if="given && fact.source">, {{ fact.source }}</template><template v-if="!given">: {{ fact.note }}</template></td>
           <td class="mute">{{ fact.date }}</td>
           <td class="mute">in use</td>
         </tr>
         <tr v-for="(claim, i) in claims" :key="i">
           <td class="figure">{{ claim.shown }}</td>
-          <td>{{ words.words?.evidence[claim.evidence] }}<template v-if="claim.source">, {{ claim.source }}</template></td>
+          <td>{{ words.known(claim.evidence)?.label }}<template v-if="claim.source">, {{ claim.source }}</template></td>
           <td class="mute">{{ claim.date }}</td>
           <td class="acts"><button class="textlink" type="button" @click="use(i)">use</button> <button class="textlink" type="button" @click="drop(i)">drop</button></td>
         </tr>
@@ -52,7 +52,7 @@ const drop = (index: number) => send(line(props.path, null, { action: 'drop', in
     <form class="add" @submit.prevent="add">
       <input v-model="text" class="input" type="text" maxlength="200" :placeholder="given ? 'another value' : 'value'" :aria-label="`Another value for ${field.label}`" />
       <select v-model="evidence" class="cardpick" aria-label="How that is known">
-        <option v-for="id in (['taped', 'sheet', 'similar', 'guess'] as const)" :key="id" :value="id">{{ words.words?.evidence[id] }}</option>
+        <option v-for="id in words.stated" :key="id" :value="id">{{ words.known(id)?.label }}</option>
       </select>
       <input v-model="source" class="input" type="text" maxlength="80" placeholder="who says so" aria-label="Who says so" />
       <button class="button" type="submit">{{ given ? 'Add claim' : 'Set' }}</button>

@@ -15,6 +15,7 @@ import numpy as np
 from gauge_well.core.case import BuildCase, fact_at, has_meaning, parted, with_values
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.evidence import RULE
 from gauge_well.core.facts import Spec, spec_at, specs
 from gauge_well.core.names import named
 from gauge_well.core.run.memory import MEMORY, Memory
@@ -92,7 +93,7 @@ def stateable(case: BuildCase) -> list[Taken]:
     found = []
     for path, known in case.known.items():
         section, name = parted(path)
-        if known.evidence != "rule" or (known.half is not None and not known.half.of(1.0)):
+        if known.evidence != RULE or (known.half is not None and not known.half.of(1.0)):
             continue
         spec = spec_at(DutyFacts if section == "duties" else SECTIONS[section], name)
         value = fact_at(case, path)
@@ -125,7 +126,7 @@ def ends(case: BuildCase, taken: Sequence[Taken]) -> Drawn:
     for i, item in enumerate(taken):
         z = np.zeros(1 + count)
         z[1 + 2 * i], z[2 + 2 * i] = -HALF, HALF
-        values[item.path] = spread(item.spec, Known("rule", supposed(item.spec)), item.value, z)
+        values[item.path] = spread(item.spec, Known(RULE, supposed(item.spec)), item.value, z)
     case = with_values(case, values)
     wanted = case.wanted if case.wanted is not None else likely(fact_at(case, "engine.rated_power") or 0.0) or None
     return Drawn(replace(case, wanted=wanted), count, {}, {})

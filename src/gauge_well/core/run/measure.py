@@ -28,6 +28,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.case import BuildCase, fact_at, with_values
+from gauge_well.core.evidence import TAPED
 from gauge_well.core.facts import Spec, Way
 from gauge_well.core.run.bands import RowBand, band_of, row_reaches
 from gauge_well.core.run.graph import affected
@@ -217,7 +218,7 @@ def ranked(all_: Sequence[Settles], known: Mapping[str, Known]) -> list[Settles]
         s
         for s in all_
         if s.way is not None
-        and known[s.path].evidence != "taped"
+        and known[s.path].evidence != TAPED
         and (s.chance >= LEAST or (s.reach_spread or 0.0) > 0.0)
     ]
     return sorted(listed, key=lambda s: (-round(s.chance, 3), -(s.reach_spread or 0.0), s.path))

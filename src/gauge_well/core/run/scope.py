@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from gauge_well.core.case import BuildCase
+from gauge_well.core.evidence import RULE
 from gauge_well.core.facts import spec_at
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import System
@@ -43,7 +44,7 @@ def begun(case: BuildCase) -> frozenset[str]:
     found = set()
     for path, known in case.known.items():
         section, _, name = path.partition(".")
-        if known.evidence == "rule" or section not in SYSTEMS or section in found:
+        if known.evidence == RULE or section not in SYSTEMS or section in found:
             continue
         spec = spec_at(SYSTEMS[section].facts, name)
         if spec is not None and (spec.part or name.count(".") == 2):

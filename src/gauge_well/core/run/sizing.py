@@ -12,6 +12,7 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.checks import CheckClass
 from gauge_well.core.engine import plausibility
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.evidence import RULE
 from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.report import Block, CheckEntry, ClaimEntry, DutyEntry, NotJudged, Report, Row, ScopeEntry
@@ -117,7 +118,7 @@ def _scope_entry(scope: Scope, block: Block | None, started: bool) -> ScopeEntry
 def _claim(case: BuildCase, context: Context, claimed: Mapping[str, float]) -> plausibility.Claim:
     """The claim read; more may be wanted than is claimed: that is a wish, and no claim."""
     boost, stroke = (
-        path in case.known and case.known[path].evidence != "rule" for path in ("engine.boost", "engine.stroke")
+        path in case.known and case.known[path].evidence != RULE for path in ("engine.boost", "engine.stroke")
     )
     rated = likely(context.engine.rated_power)
     figures = claimed if context.wanted == rated else plausibility.figures(context.engine, rated)

@@ -205,14 +205,29 @@ Options = Mapping[str, float]
 
 
 @dataclass(frozen=True)
+class Offer:
+    """Facts that others come to, to be set as they stand: path -> SI value, and how they are known."""
+
+    changes: Mapping[str, float]
+    evidence: str
+
+
+def offers_nothing(facts: Any) -> Offer | None:
+    """Of a drawing that sets no facts."""
+    return None
+
+
+@dataclass(frozen=True)
 class View:
     """A drawing of a station, by name: the dataclass it gives, and how it is made of context, facts and options.
 
-    ``show`` raises MissingFact for what cannot be drawn yet, CoreError for an option out of range.
+    ``show`` raises MissingFact for what cannot be drawn yet, CoreError for an option out of range. ``offer``: what the
+    facts come to that others are still missing.
     """
 
     gives: type[Any]
     show: Callable[[Context, Any, Options], Any]
+    offer: Callable[[Any], Offer | None] = offers_nothing
 
 
 def option(options: Options, name: str, usual: float, low: float, high: float, unit: str = "") -> float:

@@ -8,6 +8,7 @@ from flask import Response, current_app, jsonify
 from pydantic import BaseModel, Field
 from sqlalchemy import Engine
 
+from gauge_well.core.evidence import Stated
 from gauge_well.services import builds, history, shelf
 from gauge_well.services.models import Bin, BuildOut, RevisionDocument, Revisions, SheetIn, Shelf
 from gauge_well.sheet.document import UnitsDocument
@@ -55,7 +56,7 @@ class EditEntry(Strict):
 
     path: str = Field(max_length=100)
     text: str | None = Field(default=None, max_length=4000)
-    evidence: Literal["taped", "sheet", "similar", "guess"] | None = None
+    evidence: Stated | None = None
     tolerance: str | None = Field(default=None, max_length=60)
     action: Literal[
         "set", "measure", "claim", "use", "drop", "tolerance", "price", "add", "remove", "copy", "fit", "take", "move"

@@ -6,24 +6,14 @@ import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** A catch test: what ran into the can, brought to the pressure and the volts of the pump's own table. */
-const props = defineProps<{ caught: Schemas['CatchTest'] | null }>()
+defineProps<{ caught: Schemas['CatchTest'] | null; offered: Schemas['EditOut'][] }>()
 const build = useBuild()
 const words = useVocabulary()
 const fields = computed(() => (words.words?.sections.fuel?.fields ?? []).filter((f) => f.group === 'Catch test' && (f.name !== 'main.catch_voltage' || build.build?.facts['fuel.main.drive']?.text !== 'engine')))
 const trouble = ref('')
-const text = (name: string) => build.build?.facts[`fuel.main.${name}`]?.text ?? ''
-/** Without a table the catch is itself a point of the pump. */
-const asPoint = computed(() => props.caught === null && ['catch_volume', 'catch_time', 'catch_pressure', 'catch_voltage'].every((name) => text(name)))
 
-async function use(): Promise<void> {
-  const si = (name: string) => build.build?.facts[`fuel.main.${name}`]?.si ?? 0
-  const flow = si('catch_volume') / si('catch_time')
-  const problem = await build.enqueue([
-    line('fuel.main.flow', `${(flow * 3.6e6).toPrecision(5)} L/h`, { evidence: 'taped' }),
-    line('fuel.main.pressure', text('catch_pressure'), { evidence: 'taped' }),
-    line('fuel.main.voltage', text('catch_voltage'), { evidence: 'taped' }),
-  ])
-  trouble.value = problem?.message ?? ''
+async function use(edits: Schemas['EditOut'][]): Promise<void> {
+  trouble.value = (await build.enqueue(edits.map((e) => line(e.path, e.text, e))))?.message ?? ''
 }
 </script>
 
@@ -38,9 +28,9 @@ async function use(): Promise<void> {
           <p>Caught {{ words.show(caught.flow, 'flow_fuel') }} at {{ words.show(caught.pressure, 'pressure_gauge') }} and {{ words.show(caught.volts, 'voltage') }}; its figures come to {{ words.show(caught.said, 'flow_fuel') }} there.
             At {{ words.show(caught.rated_pressure, 'pressure_gauge') }} and {{ words.show(caught.rated_volts, 'voltage') }} that is {{ words.show(caught.corrected, 'flow_fuel') }}, new {{ words.show(caught.new, 'flow_fuel') }}. All of the page reckons with it.</p>
         </template>
-        <template v-else-if="asPoint">
+        <template v-else-if="offered.length">
           <p>There is no table to hold it against. Use the catch as the pump's own point?</p>
-          <button class="button" type="button" @click="use">Use it as the pump's point</button>
+          <button class="button" type="button" @click="use(offered)">Use it as the pump's point</button>
         </template>
         <p v-else class="mute">Hose into a can for half a minute, pinched to the working pressure, a meter on the pump's terminals. All four figures bring it to the table's own pressure and volts, and say how worn the pump is.</p>
         <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>

@@ -18,7 +18,7 @@ const look = inject(THEME)
 const { index, duty } = useDuty('fuel')
 const voltage = ref<number | null>(null)
 const options = computed(() => ({ duty: index.value, ...(voltage.value === null ? {} : { voltage: voltage.value }) }))
-const { data } = useInstrument('fuel/pumps', options)
+const { data, offered } = useInstrument('fuel/pumps', options)
 const found = data
 const electric = computed(() => found.value?.drive === 'electric')
 const volts = computed({ get: () => Math.round(10 * (voltage.value ?? found.value?.voltage ?? 13.5)) / 10, set: (value: number) => (voltage.value = value) })
@@ -72,7 +72,7 @@ const option = computed(() => {
     </template>
     <p v-else-if="data" class="mute empty">Give the pump's flow and the pressure it is rated at to see what it really delivers.</p>
   </section>
-  <CatchCard :caught="found?.caught ?? null" />
+  <CatchCard :caught="found?.caught ?? null" :offered="offered" />
 </template>
 
 <style scoped>

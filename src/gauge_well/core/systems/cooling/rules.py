@@ -7,12 +7,12 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.evidence import TAPED
 from gauge_well.core.facts import Rule
 from gauge_well.core.geometry.stack import CORE_TO_FAN
 from gauge_well.core.sizes import FAN_DIAMETERS, FAN_FREE_AIR, FAN_SHUT_OFF
 from gauge_well.core.systems.ruling import Ruling
 
-MEASURED = ("taped", "tested", "weighed")
 AS_SHOWN = 0.01  # of the usual flow: a figure typed as it was shown is that figure
 # m2 by which air leaves a usual bay; of machines whose engine stands half open, m2 for each watt of rated power, and the
 # least (common practice).
@@ -40,7 +40,7 @@ def _rating_by_rule(given: Mapping[str, Any], usual: float | None, evidence: str
         return "rig", "as the rule is"
     if usual is not None and abs(float(flow) - usual) <= AS_SHOWN * usual:
         return "rig", "the usual fan's figure"
-    if evidence in MEASURED:
+    if evidence == TAPED:
         return "rig", "measured"
     return "advertised", "catalogue figures are"
 

@@ -7,9 +7,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from gauge_well.core.evidence import TAPED
 from gauge_well.core.parts.pump import Pump, caught
-from gauge_well.core.systems.base import Context, Options
+from gauge_well.core.systems.base import Context, Offer, Options
 from gauge_well.core.systems.fuel.circuit import Circuit
+from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.systems.fuel.network import Network, Point, downstream_of, network_of, upstream_of
 from gauge_well.core.typing import duty_value, likely
 
@@ -131,6 +133,18 @@ def _state(name: str, point: Point, index: int, count: int) -> PumpState:
         volts=duty_value(point.volts, index),
         amps=duty_value(point.amps, index),
     )
+
+
+def offer(facts: FuelFacts) -> Offer | None:
+    """A catch is itself a point of a pump of which no figures are known."""
+    test = caught(facts.main)
+    if test is None or facts.main.flow is not None or facts.main.table is not None:
+        return None
+    flow, pressure, volts = (likely(v) for v in test)
+    changes = {"fuel.main.flow": flow, "fuel.main.pressure": pressure}
+    if facts.main.drive == "electric":
+        changes["fuel.main.voltage"] = volts
+    return Offer(changes, TAPED)
 
 
 def _caught(circuit: Circuit, network: Network) -> CatchTest | None:
