@@ -2434,6 +2434,8 @@ export interface components {
         FieldOut: {
             /** Name */
             name: string;
+            /** Station */
+            station: string;
             /** Label */
             label: string;
             /** Kind */
@@ -4966,6 +4968,8 @@ export interface components {
             systems: {
                 [key: string]: string;
             };
+            /** Asked */
+            asked: string[];
             /** Compared */
             compared: {
                 [key: string]: string[];

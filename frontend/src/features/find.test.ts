@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { stationOf } from '../shared/places'
 import { search, type Hit } from './find'
 
 const hit = (label: string, where = 'Cooling · Core'): Hit => ({ label, where, station: 'cooling', hash: '#x' })
@@ -14,8 +13,5 @@ describe('find', () => {
   })
   it('finds nothing for nothing', () => {
     expect(search([hit('Width')], '  ')).toEqual([])
-  })
-  it('knows where a section is edited', () => {
-    expect([stationOf('machine'), stationOf('installation', 'Room'), stationOf('installation', 'Lie'), stationOf('fuel')]).toEqual(['duties', 'cooling', 'oil', 'fuel'])
   })
 })

@@ -1,5 +1,4 @@
 import type { Report, Vocabulary } from '../api/client'
-import { stationOf } from '../shared/places'
 import { STATIONS } from './stations'
 
 export interface Hit {
@@ -29,7 +28,7 @@ export function index(words: Vocabulary, report: Report): Hit[] {
   for (const section of Object.values(words.sections)) {
     if (section.id === 'duties') continue
     for (const field of section.fields) {
-      hits.push({ label: field.label, where: `${section.title} · ${field.group || 'fact'}`, station: stationOf(section.id, field.group), hash: `#${section.id}.${field.name}` })
+      hits.push({ label: field.label, where: `${section.title} · ${field.group || 'fact'}`, station: field.station, hash: `#${section.id}.${field.name}` })
     }
   }
   for (const [id, block] of Object.entries(report.systems)) {

@@ -9,7 +9,7 @@ import { factAt } from './places'
 const props = defineProps<{ rests: Schemas['RestsOut'] }>()
 const build = useBuild()
 const words = useVocabulary()
-const to = computed(() => factAt(build.build?.id, props.rests.path, words.field(props.rests.path)?.group))
+const to = computed(() => factAt(words, build.build?.id, props.rests.path))
 </script>
 
 <template>

@@ -10,7 +10,8 @@ from gauge_well.core.evidence import EVIDENCE, Known
 from gauge_well.core.facts import Spec, specs
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.parts import KINDS as KINDS_OF_PARTS
-from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.run.graph import readers
+from gauge_well.core.systems import ASKED, SYSTEMS
 from gauge_well.services.errors import Refused
 from gauge_well.services.models_report import Model
 from gauge_well.sheet.document import STATES
@@ -19,11 +20,14 @@ from gauge_well.sheet.starter import INJECTIONS
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
 from gauge_well.units.printing import POWERS, Preference
 
+BENCH = "bench"
+
 
 class FieldOut(Model):
     """One field of a section."""
 
     name: str
+    station: str
     label: str
     kind: str
     group: str
@@ -98,14 +102,16 @@ class Vocabulary(Model):
     fuels: dict[str, str]
     duty_kinds: dict[str, str]
     systems: dict[str, str]
+    asked: list[str]
     compared: dict[str, list[str]]
     part_kinds: dict[str, KindOut]
     places: dict[str, PlaceOut]
     states: dict[str, str]
 
 
-def _field(name: str, spec: Spec) -> FieldOut:
+def _field(name: str, spec: Spec, station: str) -> FieldOut:
     return FieldOut(
+        station=station,
         name=name,
         label=spec.label.strip(),
         kind=spec.kind,
@@ -118,13 +124,28 @@ def _field(name: str, spec: Spec) -> FieldOut:
     )
 
 
+def station_of(section: str, name: str) -> str:
+    """Where a fact is typed: on its system's station, what several read of the installation at the first of them."""
+    if section == "machine":
+        return "duties"
+    if section != "installation":
+        return section
+    reads = readers(f"{section}.{name}")
+    return next((id for id in SYSTEMS if id in reads), BENCH)
+
+
+def _home(kind: str) -> str:
+    """Where parts of a kind that fill no place are seen: at the first station that has one for them."""
+    return next((place.section for place in PLACES.values() if place.role.kind.id == kind), BENCH)
+
+
 def _place(place: Place) -> PlaceOut:
     return PlaceOut(
         section=place.section,
         label=place.role.label,
         kind=place.role.kind.id,
         many=place.many,
-        fields=[_field(name, place.role.own(name)) for name in place.role.names],
+        fields=[_field(name, place.role.own(name), place.section) for name in place.role.names],
     )
 
 
@@ -143,7 +164,9 @@ def _display(kind_id: str, prefer: Preference) -> DisplayOut:
 def vocabulary() -> Vocabulary:
     """The whole vocabulary; ``kinds`` by ``system/power``."""
     sections = {
-        s.id: SectionOut(id=s.id, title=s.title, fields=[_field(n, spec) for n, spec in s.specs.items()])
+        s.id: SectionOut(
+            id=s.id, title=s.title, fields=[_field(n, spec, station_of(s.id, n)) for n, spec in s.specs.items()]
+        )
         for s in (*SECTIONS.values(), DUTY)
     }
     kinds = {
@@ -153,7 +176,7 @@ def vocabulary() -> Vocabulary:
     }
     return Vocabulary(
         sections=sections,
-        wanted=_field("wanted", WANTED),
+        wanted=_field("wanted", WANTED, BENCH),
         kinds=kinds,
         evidence=[{"id": id, "label": e.label, "word": e.word} for id, e in EVIDENCE.items()],
         machines={k: v[0] for k, v in MACHINES.items()},
@@ -162,9 +185,10 @@ def vocabulary() -> Vocabulary:
         fuels={k: f.label for k, f in FUELS.items()},
         duty_kinds=dict(DUTY_KINDS),
         systems={id: s.title for id, s in SYSTEMS.items()},
+        asked=list(ASKED),
         compared={id: [f"{id}.{p}" for p in s.compare.places] for id, s in SYSTEMS.items() if s.compare is not None},
         part_kinds={
-            id: KindOut(label=k.label, fields=[_field(n, spec) for n, spec in specs(k.facts).items()])
+            id: KindOut(label=k.label, fields=[_field(n, spec, _home(id)) for n, spec in specs(k.facts).items()])
             for id, k in KINDS_OF_PARTS.items()
         },
         places={path: _place(place) for path, place in PLACES.items()},

@@ -31,7 +31,7 @@ const headline = computed(() => {
 })
 const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.checks.filter((c) => c.danger && c.fill > 1)).map((c) => (c.state === 'assumed' ? `not stated: ${c.sentence}` : c.sentence)))
 const needs = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.need))
-const toFind = computed(() => shopping(report.value?.systems ?? {}))
+const toFind = computed(() => shopping(report.value?.systems ?? {}, words.words?.asked ?? []))
 /** Judged, and nothing of it stated yet. */
 const idle = computed(() => (report.value?.nothing_fitted ? [] : Object.entries(report.value?.scope ?? {}).flatMap(([id, s]) => {
   const block = report.value?.systems[id]

@@ -15,14 +15,14 @@ const build = useBuild()
 const words = useVocabulary()
 const { row, band } = useNeedBands()
 type Item = ReturnType<typeof shopping>[number]
-const items = computed(() => (build.report ? shopping(build.report.systems) : []))
+const items = computed(() => (build.report ? shopping(build.report.systems, words.words?.asked ?? []) : []))
 const plain = computed(() => items.value.filter((i) => !i.need.options.length))
 const choices = computed(() => items.value.filter((i) => i.need.options.length))
 const share = (item: Item, value: number | null | undefined) => (item.shop.size && typeof value === 'number' ? value / item.shop.size : null)
 const low = (item: Item) => share(item, row(item.system, item.need.quantity)?.low ?? item.need.low)
 const high = (item: Item) => share(item, row(item.system, item.need.quantity)?.high ?? item.need.high)
 const own = (need: Schemas['NeedOut']) => (typeof need.low === 'number' && typeof need.high === 'number' ? `${words.number(need.low, need.unit)} to ${words.show(need.high, need.unit)}` : '')
-const to = (shop: Item['shop']) => factAt(build.build?.id, shop.fact)
+const to = (shop: Item['shop']) => factAt(words, build.build?.id, shop.fact)
 </script>
 
 <template>

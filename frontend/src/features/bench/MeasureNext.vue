@@ -15,7 +15,7 @@ const FEW = 4
 const all = ref(false)
 const telling = computed(() => outlook.next ?? [])
 const shown = computed(() => (all.value ? telling.value : telling.value.slice(0, FEW)))
-const to = (path: string) => factAt(build.build?.id, path, words.field(path)?.group)
+const to = (path: string) => factAt(words, build.build?.id, path)
 const said = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? chance(item.alone) : item.spread_w ? `± ${words.show(item.spread_w, 'power')}` : 'with others')
 const what = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? 'Chance that measuring this one changes the verdict' : item.spread_w ? 'What it alone gives the reach' : 'Decides only where others are off too')
 </script>

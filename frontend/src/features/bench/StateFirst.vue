@@ -2,11 +2,13 @@
 import { computed } from 'vue'
 import RestsOn from '../../shared/RestsOn.vue'
 import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 import { settles, shopping } from './logic'
 
 /** With nothing fitted, what to state first: the values that open the needs most. */
 const build = useBuild()
-const items = computed(() => settles(shopping(build.report?.systems ?? {})))
+const words = useVocabulary()
+const items = computed(() => settles(shopping(build.report?.systems ?? {}, words.words?.asked ?? [])))
 </script>
 
 <template>

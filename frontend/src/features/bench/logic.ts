@@ -55,12 +55,9 @@ export interface Shop {
   shop: Schemas['ShopOut']
 }
 
-/** In the order a builder asks: what cools it, what feeds it, what it holds, how it gets out. */
-const ASKED_FIRST = ['cooling', 'fuel', 'oil', 'exhaust']
-
-/** What is to be bought: needs of the parts that are not given. */
-export function shopping(systems: Record<string, SystemBlock>): Shop[] {
-  const place = (id: string) => (ASKED_FIRST.indexOf(id) + 99) % 99
+/** What is to be bought: needs of the parts that are not given, systems in the order a builder asks. */
+export function shopping(systems: Record<string, SystemBlock>, asked: string[]): Shop[] {
+  const place = (id: string) => asked.indexOf(id)
   return Object.entries(systems)
     .filter(([, block]) => block.state === 'unknown')
     .sort(([a], [b]) => place(a) - place(b))

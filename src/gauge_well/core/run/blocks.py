@@ -28,7 +28,7 @@ from gauge_well.core.run.assumptions import UNTRIED, Assumptions, Rest
 from gauge_well.core.run.reach import Reach
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context, Need, System
+from gauge_well.core.systems.base import Context, Need, RowName, System
 from gauge_well.core.typing import as_array, duty_values, likely
 from gauge_well.core.validity import Notice, looked
 
@@ -229,7 +229,8 @@ def rows_of(solved: Solved, entries: Sequence[CheckEntry]) -> list[Row]:
     cases, found = context.duties.cases, solved.reach or {}
     by_key = {(c.id, c.duty): c for c in entries}
     rows: list[Row] = []
-    for part, label in system.parts.items():
+    for part, name in system.parts.items():
+        label = name.text
         own = [(i, c) for i, c in enumerate(checks) if c.part == part and c.check_class is CheckClass.LIMIT]
         power: list[tuple[tuple[float, float], Check, int, Reach]] = []
         load: list[tuple[tuple[float, float], Check, int, Reach]] = []
@@ -264,7 +265,7 @@ def rows_of(solved: Solved, entries: Sequence[CheckEntry]) -> list[Row]:
             Row(
                 system=system.id,
                 part=item.part,
-                label=system.parts.get(item.part, item.name),
+                label=system.parts.get(item.part, RowName(item.name)).text,
                 kind="power",
                 reach_w=None,
                 reach_code="unknown",

@@ -12,7 +12,8 @@ from gauge_well.core.names import named
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.report import Block, Headline, Rests, Row, Verdict, Where
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context
+from gauge_well.core.systems import ASKED, SYSTEMS
+from gauge_well.core.systems.base import Context, RowName
 from gauge_well.core.typing import likely
 
 NO_FULL_POWER = Sentence("Holds in the duties asked, as far as is known; no full-power duty is asked.")
@@ -59,8 +60,8 @@ def compose(
         over = row.reach_w is None or row.reach_w < context.wanted * 0.9999
         short = short or over
         entries.append(_Entry(_power(row, context.wanted, names, over), _where(row), over))
-    guessed = [Guessed(r.rests_on, r.label) for r in rows if r.state == State.ASSUMED.value]
-    guessed += [Guessed(enough[c.id].rests_on, "") for c in tired if c not in weak]
+    guessed = [Guessed(r.rests_on, r) for r in rows if r.state == State.ASSUMED.value]
+    guessed += [Guessed(enough[c.id].rests_on, None) for c in tired if c not in weak]
     state = State.SHORT if short else State.UNKNOWN if unknown else State.ASSUMED if guessed else State.HOLDS
     reach = power[0] if power else None
     above = any(r.kind == "power" and r.reach_code == "above" for r in stated)
@@ -84,14 +85,10 @@ def compose(
     )
 
 
-# The order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
-ASKED_FIRST = ("cooling", "fuel", "oil", "exhaust")
-
-
 def takes(blocks: Mapping[str, Block]) -> list[Sentence]:
     """What the parts that are not given must be, each as the headline says it."""
     found = []
-    for id in (*ASKED_FIRST, *(id for id in blocks if id not in ASKED_FIRST)):
+    for id in ASKED:
         block = blocks.get(id)
         if block is None or block.state != State.UNKNOWN.value:
             continue
@@ -136,10 +133,10 @@ def _phrase(name: str) -> str:
     return name[:1].lower() + name[1:]
 
 
-def _the(label: str) -> tuple[str, str]:
-    """A part with its article, and the ending of its verb: injectors carry, the pump carries."""
-    plural = label.endswith("s") or " and " in label
-    return "the " + _phrase(label), "" if plural else "s"
+def _the(row: Row) -> tuple[str, str]:
+    """A row with its article, and the ending of its verb: injectors carry, the pump carries. A gate goes by its check."""
+    many = row.kind != "gate" and SYSTEMS[row.system].parts.get(row.part, RowName(row.label)).many
+    return "the " + _phrase(row.label), "" if many else "s"
 
 
 def _gate(row: Row) -> Sentence:
@@ -156,7 +153,7 @@ def _weak(case: Case) -> Sentence:
 
 
 def _load(row: Row, names: Mapping[str, str]) -> Sentence:
-    part, s = _the(row.label)
+    part, s = _the(row)
     duty = _phrase(names.get(row.duty, row.duty))
     if row.carries_w is None:
         return Sentence(
@@ -169,7 +166,7 @@ def _load(row: Row, names: Mapping[str, str]) -> Sentence:
 
 
 def _power(row: Row, wanted: float, names: Mapping[str, str], over: bool) -> Sentence:
-    part, s = _the(row.label)
+    part, s = _the(row)
     values: dict[str, tuple[float, str] | str] = {
         "part": part,
         "duty": _phrase(names.get(row.duty, row.duty)),
@@ -195,10 +192,10 @@ class _Entry:
 
 @dataclass(frozen=True)
 class Guessed:
-    """Something short only by what nobody stated; ``label`` of its row, none for an engine too weak for a duty."""
+    """Something short only by what nobody stated; its ``row``, none for an engine too weak for a duty."""
 
     rests: Rests | None
-    label: str
+    row: Row | None
 
 
 @dataclass(frozen=True)
@@ -276,7 +273,7 @@ def _check_it(told: _Told) -> Sentence:
     """What to look at where a verdict rests on a value nobody stated."""
     first = told.guessed[0]
     said = first.rests.sentence if first.rests is not None else Sentence("what nobody stated")
-    part, s = _the(first.label) if first.label else ("how fast it goes", "s")
+    part, s = _the(first.row) if first.row is not None else ("how fast it goes", "s")
     words = "Check one thing: " + said.template + "; {part} " + ("rests" if s else "rest") + " on it."
     return Sentence(words, {**said.values, "part": part})
 

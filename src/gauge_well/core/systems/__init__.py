@@ -8,6 +8,8 @@ from gauge_well.core.systems import cooling, exhaust, fuel, oil
 from gauge_well.core.systems.base import System
 
 SYSTEMS: Mapping[str, System] = {s.id: s for s in (oil.SYSTEM, exhaust.SYSTEM, cooling.SYSTEM, fuel.SYSTEM)}
+# In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
+ASKED = sorted(SYSTEMS, key=lambda id: SYSTEMS[id].asked)
 
 # Part of the product, not worked out yet: said in every report, so that silence never reads as fine.
 NOT_BUILT = ("Air", "Electrics", "Fit", "Controls")

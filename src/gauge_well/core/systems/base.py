@@ -269,6 +269,14 @@ class Result:
 
 
 @dataclass(frozen=True)
+class RowName:
+    """What a row is called, and whether that is said of several: injectors carry, the pump carries."""
+
+    text: str
+    many: bool = False
+
+
+@dataclass(frozen=True)
 class System:
     """One system of the core.
 
@@ -280,7 +288,7 @@ class System:
     fill : callable
         (given, context of given and ruled facts by section) -> rules.
     parts : mapping
-        Part id -> label, in the order of rows.
+        Part id -> what its row is called, in the order of rows.
     applies : callable
         Machine -> None, or why the system is not judged.
     refuse : callable
@@ -298,13 +306,15 @@ class System:
         (context, facts) -> changes worth trying.
     compare : Compare
         What parts that might be fitted are told apart by; None where they are not.
+    asked : int
+        Its place in what a builder asks for first of a bare engine.
     """
 
     id: str
     title: str
     facts: type[Any]
     fill: Callable[[Mapping[str, Any], Mapping[str, Mapping[str, Any]]], dict[str, Rule]]
-    parts: Mapping[str, str]
+    parts: Mapping[str, RowName]
     applies: Callable[[MachineFacts], str | None]
     refuse: Callable[[Any], None]
     solve: Callable[[Context, Any], Result]
@@ -314,3 +324,4 @@ class System:
     ways: Mapping[str, Way]
     candidates: Callable[[Context, Any], Sequence[Candidate]]
     compare: Compare | None = None
+    asked: int = 99

@@ -20,6 +20,7 @@ from gauge_well.core.systems.base import (
     Caution,
     Compare,
     Compared,
+    RowName,
     System,
 )
 from gauge_well.core.systems.cooling import (
@@ -31,7 +32,11 @@ from gauge_well.core.systems.cooling.judge import draws, leaves, solve
 from gauge_well.core.systems.cooling.refusals import refuse
 from gauge_well.core.systems.cooling.views import VIEWS
 
-PARTS = {"core_fan": "Core and fan", "stack": "Room for core and fan", "loop": "Pump, hoses, header"}
+PARTS = {
+    "core_fan": RowName("Core and fan", many=True),
+    "stack": RowName("Room for core and fan"),
+    "loop": RowName("Pump, hoses, header", many=True),
+}
 COMPARE = Compare(
     ("core", "fan"),
     (
@@ -84,6 +89,7 @@ SYSTEM: System = System(
     facts=facts.CoolingFacts,
     fill=rules.fill,
     parts=PARTS,
+    asked=1,
     applies=applies,
     refuse=refuse,
     solve=solve,

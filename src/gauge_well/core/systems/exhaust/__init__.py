@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.reads import declared
-from gauge_well.core.systems.base import Caution, System
+from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.exhaust import (
     facts,
     refusals,
@@ -14,7 +14,7 @@ from gauge_well.core.systems.exhaust import (
 from gauge_well.core.systems.exhaust.judge import solve
 from gauge_well.core.systems.exhaust.views import VIEWS
 
-PARTS = {"pipe": "Exhaust pipe", "room": "Room round the exhaust"}
+PARTS = {"pipe": RowName("Exhaust pipe"), "room": RowName("Room round the exhaust")}
 CAUTIONS = (
     Caution(
         "carbon_monoxide",
@@ -46,6 +46,7 @@ SYSTEM: System = System(
     facts=facts.ExhaustFacts,
     fill=rules.fill,
     parts=PARTS,
+    asked=4,
     applies=applies,
     refuse=refusals.refuse,
     solve=solve,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.reads import declared
-from gauge_well.core.systems.base import Caution, Compare, Compared, System
+from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.fuel import (
     facts,
     gas,
@@ -16,15 +16,15 @@ from gauge_well.core.systems.fuel.judge import solve
 from gauge_well.core.systems.fuel.views import VIEWS
 
 PARTS = {
-    "pump": "Fuel pump",
-    "lift": "Lift pump and pot",
-    "injectors": "Injectors",
-    "line": "Fuel lines",
-    "suction": "Fuel suction",
-    "tank": "Tank",
-    "bowl": "Float bowl",
-    "guard": "Fuel guards",
-    gas.PART: "Gas parts",
+    "pump": RowName("Fuel pump"),
+    "lift": RowName("Lift pump and pot"),
+    "injectors": RowName("Injectors", many=True),
+    "line": RowName("Fuel lines", many=True),
+    "suction": RowName("Fuel suction"),
+    "tank": RowName("Tank"),
+    "bowl": RowName("Float bowl"),
+    "guard": RowName("Fuel guards", many=True),
+    gas.PART: RowName("Gas parts", many=True),
 }
 COMPARE = Compare(
     ("main", "injectors", "lift_pump", "line"),
@@ -82,6 +82,7 @@ SYSTEM: System = System(
     facts=facts.FuelFacts,
     fill=rules.fill,
     parts=PARTS,
+    asked=2,
     applies=applies,
     refuse=refusals.refuse,
     solve=solve,

@@ -14,19 +14,19 @@ from gauge_well.core.reads import (
     declared,
     hand,
 )
-from gauge_well.core.systems.base import Caution, System
+from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.oil import facts, remedies, rules
 from gauge_well.core.systems.oil.judge import brings, solve
 from gauge_well.core.systems.oil.refusals import refuse
 from gauge_well.core.systems.oil.views import VIEWS
 
 PARTS = {
-    "pan": "Oil pan and pickup",
-    "cooler": "Oil temperature",
-    "pressure": "Oil pressure",
-    "suction": "Oil suction",
-    "drain": "Turbo's oil return",
-    "room": "Room round the pan",
+    "pan": RowName("Oil pan and pickup"),
+    "cooler": RowName("Oil temperature"),
+    "pressure": RowName("Oil pressure"),
+    "suction": RowName("Oil suction"),
+    "drain": RowName("Turbo's oil return"),
+    "room": RowName("Room round the pan"),
 }
 CAUTIONS = (
     Caution(
@@ -60,6 +60,7 @@ SYSTEM: System = System(
     facts=facts.OilFacts,
     fill=rules.fill,
     parts=PARTS,
+    asked=3,
     applies=applies,
     refuse=refuse,
     solve=solve,
