@@ -1,4 +1,4 @@
-"""Every choice of every field of every demo build: none of them may fail what is worked of a build."""
+"""Every choice of every field, on the demo builds in turns: none of them may fail what is worked of a build."""
 
 import unittest
 
@@ -15,14 +15,16 @@ from gauge_well.sheet.sections import DUTY, SECTIONS
 DRAWS = 16
 
 
-def choices_of(document: dict) -> list[tuple[str, str | None]]:
-    """Every choice that can be made in a document, and taking each out."""
+def choices_of(document: dict, turn: int) -> list[tuple[str, str | None]]:
+    """Every second of the choices that can be made in a document, and of taking each out; of the demo builds by their
+    ``turn`` one tries what the next does not, so that each choice of a system is tried on two."""
     fields = [(f"{id}.{name}", spec) for id, section in SECTIONS.items() for name, spec in section.specs.items()]
     for duty in document["duties"]:
         fields += [(f"duties.{duty['id']}.{name}", spec) for name, spec in DUTY.specs.items()]
-    return [
+    every = [
         (path, choice) for path, spec in fields if spec.kind == "choice" for choice in (*(spec.choices or {}), None)
     ]
+    return every[turn % 2 :: 2]
 
 
 class EveryChoice(unittest.TestCase):
@@ -30,12 +32,12 @@ class EveryChoice(unittest.TestCase):
 
     def test_sampled_and_explored(self) -> None:
         worked = 0
-        for name in NAMES:
+        for turn, name in enumerate(NAMES):
             kept = sizing.check(demo(name))[0].document
             case = sizing.check(kept)[1].case
             before = outline(case)
             runs.run(draw(case, DRAWS))
-            for path, choice in choices_of(kept):
+            for path, choice in choices_of(kept, turn):
                 document = apply_edit(kept, Edit(path, choice))
                 if document == kept:
                     continue
@@ -51,4 +53,4 @@ class EveryChoice(unittest.TestCase):
                     after = outline(case)
                     remedy.weigh(before, after, [(path.split(".")[0], "")], False)
                     worked += 1
-        self.assertGreater(worked, 800)
+        self.assertGreater(worked, 400)

@@ -24,6 +24,9 @@ def bare(**sections: Any) -> dict[str, Any]:
     return {"format": "gauge-well-build/1", **sections}
 
 
+KNEW = {"cooling", "fuel", "oil", "exhaust"}  # the systems that format 1 knew
+
+
 class Opened(NumbersCase):
     def test_the_demos_as_they_were_are_the_demos_as_they_are(self) -> None:
         """All they say of what is fitted; on the yard there lay nothing then."""
@@ -46,9 +49,10 @@ class Opened(NumbersCase):
             for system in SYSTEMS.values()
             for name, place in roles(system.facts).items()
             for fact in place.names
+            if system.id in KNEW
         }
         self.assertEqual(new, {f"{path}.{name}" for path, moved in MOVED.items() for name in moved})
-        self.assertEqual({n for s in SYSTEMS.values() for n in lists(s.facts)}, {"pieces"})
+        self.assertEqual({n for s in SYSTEMS.values() if s.id in KNEW for n in lists(s.facts)}, {"pieces"})
         for system in SYSTEMS.values():
             own = {name for name in specs(system.facts) if "." not in name}
             gone = {old for path, moved in MOVED.items() if path.startswith(f"{system.id}.") for old in moved.values()}

@@ -1,4 +1,4 @@
-"""Every choice of every field of every demo build, saved over HTTP: it is taken or refused with its field, and the
+"""Every choice of every field, on the demo builds in turns, saved over HTTP: it is taken or refused with its field, and the
 shelf still stands."""
 
 from gauge_well.services import sizing
@@ -10,11 +10,11 @@ from tests.web.test_api import ApiCase
 
 class EveryChoice(ApiCase):
     def test_saved_and_on_the_shelf(self) -> None:
-        for name in NAMES:
+        for turn, name in enumerate(NAMES):
             made = self.client.post("/api/builds", json={"sheet": demo(name)}).get_json()
             url, revision = f"/api/builds/{made['id']}", made["revision"]
             kept = sizing.check(demo(name))[0].document
-            for path, choice in choices_of(kept):
+            for path, choice in choices_of(kept, turn):
                 if apply_edit(kept, Edit(path, choice)) == kept:
                     continue
                 edit = {"edits": [{"path": path, "text": choice}]}

@@ -15,7 +15,7 @@ FILL_MAX = 9.99
 
 
 class CheckClass(StrEnum):
-    """``limit`` alone makes a state; ``cost`` works and loses; ``guide`` is a rule of thumb."""
+    """``limit`` alone makes a state; ``cost`` works and loses. A rule of thumb is a notice."""
 
     LIMIT = "limit"
     COST = "cost"

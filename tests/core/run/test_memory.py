@@ -16,6 +16,7 @@ from gauge_well.core.run.runs import run
 from gauge_well.core.run.sampling import draw
 from gauge_well.core.run.sizing import outline, size
 from gauge_well.core.run.solved import Solved
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.demo import NAMES
 from tests.core.run.test_graph import facts_of, moved
 from tests.support import ROAD, case_of, changed, demo_document
@@ -127,7 +128,7 @@ class OnlyWhatReadsIt(unittest.TestCase):
         self.assertEqual(self.solved_after(exhaust__pipe__length="4.2 m"), {"exhaust"})
         self.assertEqual(self.solved_after(oil__pan__baffle_g="0.8 g"), {"oil"})
         self.assertEqual(self.solved_after(cooling__core__width="610 mm"), {"cooling", "oil"})
-        self.assertEqual(self.solved_after(engine__bsfc="280 g/kWh"), {"oil", "exhaust", "cooling", "fuel"})
+        self.assertEqual(self.solved_after(engine__bsfc="280 g/kWh"), set(SYSTEMS))
 
     def test_what_it_hands_on_stops_where_it_is_the_same(self) -> None:
         """An oil cooler's figure reaches the coolant; the pan's depth, which moves no heat, does not."""

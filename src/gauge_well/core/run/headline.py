@@ -17,6 +17,7 @@ from gauge_well.core.systems.base import Context, RowName
 from gauge_well.core.typing import likely
 
 NO_FULL_POWER = Sentence("Holds in the duties asked, as far as is known; no full-power duty is asked.")
+FEW = 3  # systems not begun that a headline names
 ADD_PULL = Sentence("Add a full-throttle pull or rated work to see what gives out first.")
 
 
@@ -215,8 +216,10 @@ class _Told:
 
     @property
     def not_begun(self) -> Sentence:
-        """Systems that nobody has begun, and what they take."""
+        """Systems that nobody has begun, and what they take; of many only that there are so many."""
         titles = [_phrase(self.blocks[id].title) for id in self.apart]
+        if len(titles) > FEW:
+            return Sentence(f"{titles[0][:1].upper()}{titles[0][1:]} and {len(titles) - 1} others are not started.")
         named = " and ".join([", ".join(titles[:-1]), titles[-1]] if len(titles) > 1 else titles)
         lead = named[:1].upper() + named[1:] + (" are" if len(titles) > 1 else " is") + " not started"
         return joined(lead + "; that takes", self.takes, {}) if self.takes else Sentence(lead + ".")

@@ -56,10 +56,11 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     """
     plant, airs = cooling.plant, cooling.airs
     facts = plant.facts
-    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, plant.limit.shape)
-    ladder = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
+    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, airs.air_in.shape, plant.limit.shape)
+    rungs = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
     # One pass over the ladder leaves each point a short bracket; shed rises with temperature.
-    surplus = shed_at(cooling, ladder, airs) - heat
+    surplus = shed_at(cooling, rungs, airs) - heat
+    ladder = np.broadcast_to(rungs, surplus.shape)
     over = surplus > 0.0
     step = np.where(over.any(axis=0), np.argmax(over, axis=0), len(OVER_AIR) - 1)[None]
     below = np.maximum(step - 1, 0)
@@ -70,8 +71,10 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     switches = thresholds(facts, len(plant.fan.stages))
     # Both thresholds and their middle of every stage at once (axes: temperature, fan's state, ...).
     asked = [t for on, off in switches for t in (on, off, 0.5 * (on + off))]
-    steps = np.stack([np.broadcast_to(t, plant.limit.shape) for t in asked])[:, None]
-    at = np.broadcast_to(shed_at(cooling, steps, airs), (len(asked), *shape))
+    wide = np.broadcast_shapes(plant.limit.shape, *(t.shape for t in asked))
+    steps = np.stack([np.broadcast_to(t, wide) for t in asked])[:, None]
+    shed = shed_at(cooling, steps, airs)
+    at = np.broadcast_to(shed, (len(asked), *np.broadcast_shapes(shed.shape[1:], surplus.shape[1:])))
     steady, fan = roots[0], np.zeros_like(roots[0])
     before = 0.0
     for stage, running in enumerate(plant.fan.stages):
