@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+from functools import partial
 from typing import Any
 
 from benchmarks.timing import Line, median
 from gauge_well.core.run import bands, maps, measure, remedy, runs
-from gauge_well.core.run.sampling import SAMPLES, SAMPLES_LIVE, draw
+from gauge_well.core.run.sampling import SAMPLES, SAMPLES_LIVE, Drawn, draw
 from gauge_well.core.run.sizing import outline
-from gauge_well.services import explore
+from gauge_well.services.changing import changed, edits_of
+from gauge_well.services.explore import solve_for
 from gauge_well.sheet import load, resolve
 from gauge_well.sheet.demo import NAMES, demo
 
@@ -20,11 +22,11 @@ def _changes(document: dict[str, Any]) -> None:
     sheet = load(document)
     case = resolve(sheet).case
     before = outline(case)
-    edits = [explore.edits_of(c, sheet) for _, c in remedy.candidates(before.context, case.systems)]
+    edits = [edits_of(c, sheet) for _, c in remedy.candidates(before.context, case)]
     for one in edits[:SINGLES]:
-        remedy.weigh(before, explore.changed(sheet, one), [])
+        remedy.weigh(before, changed(sheet, one), [])
     for a, b in zip(edits[:PAIRS], edits[-PAIRS:], strict=True):
-        remedy.weigh(before, explore.changed(sheet, (*a, *b)), [])
+        remedy.weigh(before, changed(sheet, (*a, *b)), [])
 
 
 def _sought(found: runs.Run) -> None:
@@ -32,6 +34,11 @@ def _sought(found: runs.Run) -> None:
     for solved in found.solved.values():
         solved.factors = None
     bands.row_reaches(found)
+
+
+def _summed(drawn: Drawn) -> object:
+    """Fills and states."""
+    return bands.summary(runs.run(drawn), reach=False)
 
 
 def certainty() -> list[Line]:
@@ -45,12 +52,12 @@ def certainty() -> list[Line]:
         lines += [
             median(
                 f"{SAMPLES} draws {name}, fills and states",
-                lambda w=whole: bands.summary(runs.run(w), reach=False),
+                partial(_summed, whole),
                 repeats=15,
                 target=0.150,
             ),
-            median(f"{SAMPLES} draws {name}, reach bands", lambda f=found: _sought(f), repeats=15, target=0.600),
-            median(f"{SAMPLES_LIVE} draws {name}, fills", lambda v=live: runs.run(v), repeats=15),
+            median(f"{SAMPLES} draws {name}, reach bands", partial(_sought, found), repeats=15, target=0.600),
+            median(f"{SAMPLES_LIVE} draws {name}, fills", partial(runs.run, live), repeats=15),
         ]
     document = demo("quarry-mule")
     case = resolve(load(document)).case
@@ -59,7 +66,7 @@ def certainty() -> list[Line]:
         lines.append(
             median(
                 f"map of {points} points, {kind}",
-                lambda k=kind: maps.heat_map(case, "grade", k),
+                partial(maps.heat_map, case, "grade", kind),
                 repeats=15,
                 target=0.25,
             )
@@ -71,7 +78,7 @@ def certainty() -> list[Line]:
     lines.append(
         median(
             "solve for one fact, likely and surely",
-            lambda: explore.solve_for(document, "fuel.injectors.flow"),
+            lambda: solve_for(document, "fuel.injectors.flow"),
             repeats=5,
         )
     )

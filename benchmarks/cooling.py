@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 from benchmarks.timing import Line, median
 from gauge_well.core.run.contexts import make_context
 from gauge_well.core.systems.cooling.views import VIEWS
@@ -27,5 +29,5 @@ def cooling() -> list[Line]:
     context, _ = make_context(case)
     facts = case.systems["cooling"]
     for name, view in VIEWS.items():
-        lines.append(median(f"cooling drawn: {name}", lambda v=view: v.show(context, facts, {"duty": 2.0}), repeats=9))
+        lines.append(median(f"cooling drawn: {name}", partial(view.show, context, facts, {"duty": 2.0}), repeats=9))
     return lines

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 import numpy as np
 from CoolProp.CoolProp import PropsSI
 from ht import effectiveness_from_NTU
@@ -31,8 +33,8 @@ def builds() -> list[Line]:
         document = demo(name)
         case = resolve(load(document)).case
         duties = len(document["duties"])
-        lines.append(median(f"whole build {name}, {duties} duties, core", lambda c=case: sizing.size(c), target=0.030))
-        lines.append(median(f"whole build {name}, document to report", lambda d=document: size_document(d)))
+        lines.append(median(f"whole build {name}, {duties} duties, core", partial(sizing.size, case), target=0.030))
+        lines.append(median(f"whole build {name}, document to report", partial(size_document, document)))
     return lines
 
 
@@ -63,7 +65,16 @@ def geometry() -> list[Line]:
 
 def core_points() -> list[Line]:
     """2,500 points of one core: air side, coolant side, exact effectiveness, heat."""
-    fin = LouvredFin(1.4e-3, 8e-3, 0.08e-3, 1.2e-3, 6.6e-3, 27.0, 2e-3, 26e-3)
+    fin = LouvredFin(
+        fin_pitch=1.4e-3,
+        fin_length=8e-3,
+        fin_thickness=0.08e-3,
+        louvre_pitch=1.2e-3,
+        louvre_length=6.6e-3,
+        louvre_angle=27.0,
+        tube_height=2e-3,
+        tube_depth=26e-3,
+    )
     body = LouvredCore(0.625, 0.4, 0.026, 1.0, 1.0, 0.0, 0.28e-3, 190.0, fin)
     speed, litres = np.meshgrid(np.linspace(0.5, 12.0, 50), np.linspace(20.0, 250.0, 50))
     rho = float(air.density(311.15, 101325.0))
@@ -77,7 +88,7 @@ def core_points() -> list[Line]:
     scalar = [(float(n), float(c)) for n, c in zip(ntu[:: POINTS // SCALAR], ratio[:: POINTS // SCALAR], strict=True)]
     library = median(
         "library: effectiveness, scalar",
-        lambda: [effectiveness_from_NTU(n, c, subtype="crossflow") for n, c in scalar],
+        lambda: [effectiveness_from_NTU(n, c, subtype="crossflow") for n, c in scalar],  # type: ignore[no-untyped-call]
         repeats=5,
     )
     temperatures = np.linspace(300.0, 370.0, POINTS)

@@ -44,7 +44,7 @@ def calls(work: Callable[[], object]) -> int:
     profile.enable()
     work()
     profile.disable()
-    return int(pstats.Stats(profile).total_calls)
+    return int(pstats.Stats(profile).total_calls)  # type: ignore[attr-defined]
 
 
 @contextmanager
@@ -52,7 +52,7 @@ def cloned(count: int) -> Iterator[list[str]]:
     """The house with ``count`` systems more."""
     found = SYSTEMS[CLONED]
     more = {f"{CLONED}_{n}": replace(found, id=f"{CLONED}_{n}") for n in range(count)}
-    with mock.patch.dict(SYSTEMS, more):  # type: ignore[arg-type]
+    with mock.patch.dict(SYSTEMS, more):
         graph.forget()
         yield list(more)
     graph.forget()

@@ -19,6 +19,7 @@ import tempfile
 import threading
 import time
 from pathlib import Path
+from typing import Any
 
 from gauge_well.launch.cluster import Cluster, free_port
 from gauge_well.launch.places import ROOT
@@ -40,7 +41,7 @@ class Writer(threading.Thread):
         assert made is not None
         self.id, self.revision = made["id"], made["revision"]
 
-    def ask(self, method: str, path: str, body: object = None, revision: int = 0) -> dict | None:
+    def ask(self, method: str, path: str, body: object = None, revision: int = 0) -> dict[str, Any] | None:
         """A good answer, or None."""
         connection = http.client.HTTPConnection("127.0.0.1", self.port, timeout=20)
         headers = {"Content-Type": "application/json"} | ({"If-Match": f'"{revision}"'} if revision else {})
@@ -71,7 +72,7 @@ class Writer(threading.Thread):
                 self.check(stands)
                 self.revision = stands["revision"]
 
-    def check(self, stands: dict) -> None:
+    def check(self, stands: dict[str, Any]) -> None:
         """Hold what stands against what was answered."""
         note = int(stands["document"]["notes"] or 0)
         if not self.kept <= note <= self.tried:

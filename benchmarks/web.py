@@ -16,6 +16,7 @@ import time
 import uuid
 from collections.abc import Iterator
 from contextlib import contextmanager
+from functools import partial
 from pathlib import Path
 
 from sqlalchemy import insert
@@ -100,7 +101,7 @@ def size_over_http() -> list[Line]:
             lines.append(
                 median(
                     f"POST /api/size {name}, loopback",
-                    lambda body=body: _send(connection, "POST", "/api/size", body),
+                    partial(_send, connection, "POST", "/api/size", body),
                     repeats=REQUESTS,
                     target=0.060,
                 )
@@ -140,7 +141,7 @@ def big_shelf() -> list[Line]:
         engine.dispose()
         connection = http.client.HTTPConnection("127.0.0.1", port, timeout=10)
         return [
-            median(f"shelf of {SHELF} builds, {what}", lambda p=path: _send(connection, "GET", p, None), target=0.200)
+            median(f"shelf of {SHELF} builds, {what}", partial(_send, connection, "GET", path, None), target=0.200)
             for what, path in (
                 ("first page", "/api/builds"),
                 ("a later page", f"/api/builds?after={after.replace('+', '%2B')}"),

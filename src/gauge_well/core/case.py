@@ -13,7 +13,7 @@ from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.tolerance import Known
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class BuildCase:
     """SI facts, nothing of sheets or units; ``known`` says how each is known, by path; ``scope`` what the builder says of a system."""
 

@@ -39,7 +39,7 @@ class State(StrEnum):
     UNKNOWN = "unknown"
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Check:
     """A demand held against a capacity over (power step, duty, sample).
 
@@ -132,4 +132,18 @@ def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | Non
     def said() -> Sequence[Sentence]:
         return (Sentence("{gap}; keep {kept}.", {"gap": (likely(gap), "size"), "kept": (likely(kept), "size")}),)
 
-    return [Check(id, name, part, limit, Scales.GATE, "height", kept, gap, fill, sentences=said, danger=danger)]
+    return [
+        Check(
+            id=id,
+            name=name,
+            part=part,
+            check_class=limit,
+            scales=Scales.GATE,
+            kind="height",
+            demand=kept,
+            capacity=gap,
+            fill=fill,
+            sentences=said,
+            danger=danger,
+        )
+    ]

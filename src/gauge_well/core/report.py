@@ -182,7 +182,7 @@ class Where:
     kind: str
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Verdict:
     """What the whole build comes to."""
 

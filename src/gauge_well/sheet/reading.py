@@ -39,7 +39,7 @@ class Claim:
     date: str | None = None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Fact:
     """A fact that was read: SI value (or choice, text, rows) and how it is known."""
 
@@ -75,7 +75,7 @@ class PartFacts:
         return f"{self.place.path}.{self.id}" if self.place.many else self.place.path
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Sheet:
     """A document with its facts read. ``document`` is the normal form that is kept.
 
@@ -118,7 +118,7 @@ class _Reader:
         if raw is None or raw == "":
             return None
         if spec.kind in ("choice", "text"):
-            return Fact(raw, str(raw), "sheet"), raw
+            return Fact(value=raw, text=str(raw), evidence="sheet"), raw
         try:
             if spec.kind == "table":
                 return self._table(spec, raw)
@@ -145,16 +145,16 @@ class _Reader:
             raise ReadingError("tolerance", "What is counted has no tolerance.", tolerance, "no tolerance")
         half = _half(tolerance, spec, reading.si, claims) if tolerance else None
         fact = Fact(
-            reading.si,
-            reading.text,
-            evidence,
-            reading.unit,
-            reading.value,
-            tolerance,
-            half,
-            entry.get("source"),
-            entry.get("date"),
-            tuple(claims),
+            value=reading.si,
+            text=reading.text,
+            evidence=evidence,
+            unit=reading.unit,
+            typed_value=reading.value,
+            tolerance=tolerance,
+            half=half,
+            source=entry.get("source"),
+            date=entry.get("date"),
+            claims=tuple(claims),
         )
         extra = {"tolerance": tolerance} if tolerance else {}
         return fact, normal | extra | ({"claims": kept} if kept else {})
@@ -195,7 +195,7 @@ class _Reader:
         rows, lines = read_table(spec, entry["text"], self.prefer)
         evidence = _evidence(entry)
         text = "\n".join(lines)
-        return Fact(rows, text, evidence), {"text": text, "evidence": evidence}
+        return Fact(value=rows, text=text, evidence=evidence), {"text": text, "evidence": evidence}
 
 
 _MASS_FLOW = re.compile(r"^\s*([\d.,]+)\s*(lbs?\s*/\s*hr?|pph|kg\s*/\s*h)\s*$", re.IGNORECASE)
@@ -376,7 +376,16 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         raise SheetError(reader.problems)
     given = wanted[0] if wanted else None
     at_crank, given = _at_the_crank(sections, given)
-    return Sheet(shaped["name"], prefer, given, at_crank, tuple(duties), document, parts, shaped["scope"])
+    return Sheet(
+        name=shaped["name"],
+        prefer=prefer,
+        wanted=given,
+        sections=at_crank,
+        duties=tuple(duties),
+        document=document,
+        parts=parts,
+        scope=shaped["scope"],
+    )
 
 
 def _density(shaped: Mapping[str, Any]) -> float:

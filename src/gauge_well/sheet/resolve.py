@@ -75,15 +75,15 @@ def resolve(sheet: Sheet) -> Resolved:
     }
     made = {id: built(SECTIONS[id].facts, context[id], sheet.listed(id)) for id in SECTIONS}
     case = BuildCase(
-        sheet.name,
-        made["engine"],
-        made["machine"],
-        made["installation"],
-        tuple(duties),
-        {id: made[id] for id in SYSTEMS},
-        sheet.wanted.value if sheet.wanted else None,
-        known,
-        sheet.scope,
+        name=sheet.name,
+        engine=made["engine"],
+        machine=made["machine"],
+        installation=made["installation"],
+        duties=tuple(duties),
+        systems={id: made[id] for id in SYSTEMS},
+        wanted=sheet.wanted.value if sheet.wanted else None,
+        known=known,
+        scope=sheet.scope,
     )
     stated = [
         fact

@@ -6,7 +6,16 @@ from scipy.integrate import solve_bvp
 from gauge_well.core.heat.louvred_fin import LouvredFin, f_chang, fin_efficiency, j_chang_wang
 from tests.support import NumbersCase
 
-FIN = LouvredFin(1.4e-3, 8e-3, 0.08e-3, 1.2e-3, 6.6e-3, 27.0, 2e-3, 26e-3)
+FIN = LouvredFin(
+    fin_pitch=1.4e-3,
+    fin_length=8e-3,
+    fin_thickness=0.08e-3,
+    louvre_pitch=1.2e-3,
+    louvre_length=6.6e-3,
+    louvre_angle=27.0,
+    tube_height=2e-3,
+    tube_depth=26e-3,
+)
 DH = 2.4e-3
 
 
@@ -34,7 +43,16 @@ class LouvredFins(NumbersCase):
         f = Re^-0.781 (th/90)^0.444 (Fp/Lp)^-1.682 (H/Lp)^-1.22 (Fd/Lp)^0.818 (Ll/Lp)^1.97;
         on a core such as theirs (louvres of 1.7 mm, fins 1.4 mm apart, 20 mm deep)."""
         lp = 1.7
-        fin = LouvredFin(1.4e-3, 8.15e-3, 0.1e-3, 1.7e-3, 6.4e-3, 27.0, 2e-3, 20e-3)
+        fin = LouvredFin(
+            fin_pitch=1.4e-3,
+            fin_length=8.15e-3,
+            fin_thickness=0.1e-3,
+            louvre_pitch=1.7e-3,
+            louvre_length=6.4e-3,
+            louvre_angle=27.0,
+            tube_height=2e-3,
+            tube_depth=20e-3,
+        )
         dh = 2.24e-3  # four least areas times depth over the surface, by hand
         re = np.array([150.0, 300.0, 550.0])
         angle, pitch, high, deep, long, tubes, thick = (

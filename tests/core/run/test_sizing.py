@@ -333,7 +333,15 @@ class Independence(NumbersCase):
         broken = dict(case.systems) | {"cooling": case_of(changed(ROAD, cooling__exit_area=None)).systems["cooling"]}
         object.__setattr__(broken["cooling"].hose, "bore", None)
         found = sizing.size(
-            sizing.BuildCase(case.name, case.engine, case.machine, case.installation, case.duties, broken, None)
+            sizing.BuildCase(
+                name=case.name,
+                engine=case.engine,
+                machine=case.machine,
+                installation=case.installation,
+                duties=case.duties,
+                systems=broken,
+                wanted=None,
+            )
         )
         self.assertEqual(found.systems["cooling"].state, "unknown")
         self.assertEqual(found.systems["cooling"].unknown[0].missing, ["cooling.hose.bore"])

@@ -48,7 +48,7 @@ def road_power(
     return np.maximum(v * force / efficiency, 0.0)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Vehicle:
     """What road load needs of a machine; numbers may be samples."""
 
@@ -87,15 +87,15 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
         return need(value, f"machine.{name}")
 
     return Vehicle(
-        number(facts.mass, "mass"),
-        number(facts.drag_area, "drag_area"),
-        number(facts.rolling_resistance, "rolling_resistance"),
-        DRIVES[facts.drive or "rear"][1],
-        facts.trailer_mass if facts.trailer_mass is not None else 0.0,
-        facts.trailer_drag_area if facts.trailer_drag_area is not None else 0.0,
-        gears,
-        FIRST_GEAR.get(facts.kind or "", FIRST_GEAR_ELSE),
-        (facts.gearbox or "manual").startswith("automatic"),
+        mass=number(facts.mass, "mass"),
+        drag_area=number(facts.drag_area, "drag_area"),
+        rolling=number(facts.rolling_resistance, "rolling_resistance"),
+        efficiency=DRIVES[facts.drive or "rear"][1],
+        trailer_mass=facts.trailer_mass if facts.trailer_mass is not None else 0.0,
+        trailer_drag_area=facts.trailer_drag_area if facts.trailer_drag_area is not None else 0.0,
+        gears=gears,
+        first=FIRST_GEAR.get(facts.kind or "", FIRST_GEAR_ELSE),
+        converter=(facts.gearbox or "manual").startswith("automatic"),
     )
 
 

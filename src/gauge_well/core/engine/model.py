@@ -38,7 +38,7 @@ BREATHING = {True: (1.2, 0.6), False: (1.0, 0.7)}
 BREATHING_P, BREATHING_T = 99e3, 298.15
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Engine:
     """An engine with every number needed; ``wanted`` is the power it is scaled to [W]."""
 
@@ -118,15 +118,15 @@ def engine_of(facts: EngineFacts) -> Engine:
     for name in ("fuel", "displacement", "rated_power", "rated_speed"):
         need(getattr(facts, name), f"engine.{name}")
     return Engine(
-        facts,
-        facts.fuel_record,
-        TorqueCurve(facts),
-        facts.rated_power,
-        facts.rated_speed,
-        facts.displacement,
-        facts.bsfc,
-        facts.excess_air,
-        facts.boost,
+        facts=facts,
+        fuel=facts.fuel_record,
+        curve=TorqueCurve(facts),
+        rated_power=facts.rated_power,
+        rated_speed=facts.rated_speed,
+        displacement=facts.displacement,
+        bsfc=facts.bsfc,
+        excess_air=facts.excess_air,
+        boost=facts.boost,
     )
 
 

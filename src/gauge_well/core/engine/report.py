@@ -36,15 +36,15 @@ def enough(duties: Duties) -> Check | None:
     required = _over_duties([h.required if h else 0.0 for h in held])
     available = _over_duties([h.available if h else 1.0 for h in held])
     return Check(
-        "enough",
-        "Power for the speed",
-        "engine",
-        CheckClass.LIMIT,
-        Scales.LOAD,
-        "power",
-        required,
-        np.maximum(available, 1.0),
-        ratio_fill(required, np.maximum(available, 1.0)),
+        id="enough",
+        name="Power for the speed",
+        part="engine",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.LOAD,
+        kind="power",
+        demand=required,
+        capacity=np.maximum(available, 1.0),
+        fill=ratio_fill(required, np.maximum(available, 1.0)),
         judged=[h is not None for h in held],
         sentences=lambda: tuple(_enough_sentence(case) for case in duties.cases),
     )

@@ -54,7 +54,7 @@ LOUVRE_ANGLE = Range(
 )
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class LouvredFin:
     """Geometry of a flat-tube louvred-fin core; lengths in metres, the angle in degrees."""
 

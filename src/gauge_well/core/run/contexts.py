@@ -121,13 +121,13 @@ def make_context(
         return make_context(replace(case, duties=there), engine=base.engine)[0]
 
     context = Context(
-        base.engine,
-        case.machine,
-        case.installation,
-        base.duties,
-        base.wanted,
-        at.mean,
-        at.peak,
+        engine=base.engine,
+        machine=case.machine,
+        installation=case.installation,
+        duties=base.duties,
+        wanted=base.wanted,
+        mean=at.mean,
+        peak=at.peak,
         doubts=doubts,
         in_air=in_air,
         token=at.token,

@@ -68,7 +68,16 @@ def compose(
     above = any(r.kind == "power" and r.reach_code == "above" for r in stated)
     apart = [id for id, b in blocks.items() if id != ENGINE and b.state == State.UNKNOWN.value and id not in begun]
     told = _Told(
-        context, entries, unknown, guessed, takes(blocks), bool(begun), short, asked, apart if begun else [], blocks
+        context=context,
+        entries=entries,
+        unknown=unknown,
+        guessed=guessed,
+        takes=takes(blocks),
+        fitted=bool(begun),
+        short=short,
+        asked=asked,
+        apart=apart if begun else [],
+        blocks=blocks,
     )
     first, following = _sentences(told)
     if not claim.believable:
@@ -123,7 +132,17 @@ def left_out(field: str) -> Verdict:
         lacks = "No duty is known" if field.startswith("duties.") else "Not enough is known of the engine"
         well = " well enough to size anything." if field.startswith("duties.") else " to size anything."
         said = Headline(Sentence(lacks + well), Sentence("Give {field}.", {"field": named(field)}))
-    return Verdict(State.UNKNOWN.value, said, None, None, None, "unknown", [field], None, False)
+    return Verdict(
+        state=State.UNKNOWN.value,
+        headline=said,
+        first_to_give=None,
+        next_to_give=None,
+        reach_w=None,
+        reach_code="unknown",
+        unknown=[field],
+        rests_on=None,
+        nothing_fitted=False,
+    )
 
 
 def _where(row: Row) -> Where:
@@ -199,7 +218,7 @@ class Guessed:
     row: Row | None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class _Told:
     """What the two sentences are made of."""
 

@@ -74,7 +74,7 @@ class Moved:
         return (max(self.after, 0.0) if self.before is None else self.before) - self.after
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Weighed:
     """A change weighed against the build as it stands.
 
@@ -179,7 +179,18 @@ def weigh(before: Outline, after: Outline, meant: Sequence[tuple[str, str]], sch
     others.sort(key=lambda m: m.gain)
     mended = not any(c.short for c in after.checks.values())
     held = before.context.engine.facts.governed == "yes"
-    return Weighed(buys, headroom, best, others, beside, broken, worse, mended, school, governed=held)
+    return Weighed(
+        buys=buys,
+        headroom=headroom,
+        own=best,
+        others=others,
+        beside=beside,
+        broken=broken,
+        worse=worse,
+        mended=mended,
+        school=school,
+        governed=held,
+    )
 
 
 def pairs(singles: Sequence[tuple[int, Candidate, Weighed]]) -> Iterator[tuple[int, int]]:

@@ -23,7 +23,7 @@ from gauge_well.core.working import Step
 T = TypeVar("T")
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True, eq=False, kw_only=True)
 class Context:
     """What every system is given: the engine, the duties and both operating points.
 

@@ -39,15 +39,15 @@ def heat_check(
         return tuple(_sentence(*row) for row in zip(*(duty_values(c, count) for c in columns), strict=True))
 
     return Check(
-        "heat",
-        "Heat",
-        "core_fan",
-        CheckClass.LIMIT,
-        None,
-        "heat",
-        heat,
-        carried,
-        ratio_fill(heat, carried),
+        id="heat",
+        name="Heat",
+        part="core_fan",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="heat",
+        demand=heat,
+        capacity=carried,
+        fill=ratio_fill(heat, carried),
         code="" if np.all(carried > 0.0) else "ambient_over_limit",
         sentences=said,
     )
@@ -94,15 +94,15 @@ def _ahead(room: Value, found: Sequence[Layer]) -> list[Check]:
     words = "What stands ahead of the core is {deep} deep; {room} is there."
     return [
         Check(
-            "stack_ahead",
-            "Depth ahead of the core",
-            "stack",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "length",
-            deep,
-            room,
-            ratio_fill(deep, room),
+            id="stack_ahead",
+            name="Depth ahead of the core",
+            part="stack",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="length",
+            demand=deep,
+            capacity=room,
+            fill=ratio_fill(deep, room),
             sentences=lambda: (Sentence(words, values),),
         )
     ]
@@ -127,15 +127,15 @@ def _behind(context: Context, found: Sequence[Layer]) -> list[Check]:
     # A gap is drawn the other way round: what is needed is the capacity to be kept.
     return [
         Check(
-            "stack",
-            "Depth to the pulley",
-            "stack",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "length",
-            MOVING_PARTS,
-            left,
-            gap_fill(left, MOVING_PARTS),
+            id="stack",
+            name="Depth to the pulley",
+            part="stack",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="length",
+            demand=MOVING_PARTS,
+            capacity=left,
+            fill=gap_fill(left, MOVING_PARTS),
             sentences=said,
         )
     ]
@@ -159,14 +159,14 @@ def opening_check(context: Context, facts: CoolingFacts) -> Check | None:
     values: dict[str, tuple[float, str] | str] = {"name": name, "size": (likely(size), "length"), "way": way}
     template = "The {name} is {size} {way}, the opening {room}; the tanks want room besides."
     return Check(
-        "opening",
-        "Core in its opening",
-        "stack",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "length",
-        size,
-        room,
-        ratio_fill(size, room),
+        id="opening",
+        name="Core in its opening",
+        part="stack",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="length",
+        demand=size,
+        capacity=room,
+        fill=ratio_fill(size, room),
         sentences=lambda: (Sentence(template, values | {"room": (likely(room), "length")}),),
     )

@@ -27,7 +27,7 @@ BLOCK_PRESSURES = (5e3, 2e6)  # Pa
 UNDER_THERMOSTAT = 5.0  # K by which an engine that runs cold lies under its thermostat
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Circuit:
     """The loop with the coolant at its limit and the thermostat open."""
 
@@ -60,7 +60,15 @@ def circuit_of(cooling: Cooling) -> Circuit:
     fall = cooling.at_limit.heat / np.maximum(rate * found.radiator_flow, 1e-3)
     inlet = plant.limit - np.maximum(fall, 0.0) * found.radiator_flow / np.maximum(found.whole_flow, 1e-9)
     vapour = coolant.vapour_pressure(inlet, plant.glycol)
-    return Circuit(found, vapour, inlet, vapour + INLET_MARGIN, np.asarray(held), plant.limit, plant.glycol)
+    return Circuit(
+        pressures=found,
+        vapour=vapour,
+        inlet_temperature=inlet,
+        needed=vapour + INLET_MARGIN,
+        held=np.asarray(held),
+        limit=plant.limit,
+        glycol=plant.glycol,
+    )
 
 
 def inlet_check(context: Context, circuit: Circuit) -> Check:
@@ -87,15 +95,15 @@ def inlet_check(context: Context, circuit: Circuit) -> Check:
         return (Sentence(template, values),)
 
     return Check(
-        "pump_inlet",
-        "Pump's inlet",
-        "loop",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "pressure_difference",
-        demand[:, duty],
-        capacity[:, duty],
-        fill.max(axis=(0, 1)),
+        id="pump_inlet",
+        name="Pump's inlet",
+        part="loop",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="pressure_difference",
+        demand=demand[:, duty],
+        capacity=capacity[:, duty],
+        fill=fill.max(axis=(0, 1)),
         code="" if duty_value(capacity, duty) > 0.0 else "cannot_suck",
         sentences=said,
     )
@@ -118,15 +126,15 @@ def freezing_check(context: Context, cooling: Cooling) -> list[Check]:
         words = "Freezes at {f} and bursts core and block: {duty} is at {t}. More glycol."
     return [
         Check(
-            "freezing",
-            "Freezing",
-            "loop",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "temperature_difference",
-            FREEZE_CLEAR,
-            clear,
-            gap_fill(clear, FREEZE_CLEAR),
+            id="freezing",
+            name="Freezing",
+            part="loop",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="temperature_difference",
+            demand=FREEZE_CLEAR,
+            capacity=clear,
+            fill=gap_fill(clear, FREEZE_CLEAR),
             sentences=lambda: (Sentence(words, values),),
         )
     ]
@@ -157,15 +165,15 @@ def expansion_check(cooling: Cooling) -> Check | None:
         "room": (likely(room), "volume"),
     }
     return Check(
-        "expansion",
-        "Room to expand",
-        "loop",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "volume",
-        grows,
-        room,
-        ratio_fill(grows, room),
+        id="expansion",
+        name="Room to expand",
+        part="loop",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="volume",
+        demand=grows,
+        capacity=room,
+        fill=ratio_fill(grows, room),
         sentences=lambda: (Sentence("Grows by {grows} from cold; {room} of room is left for it.", values),),
     )
 

@@ -34,7 +34,7 @@ class Curve:
         return np.asarray(np.where(rise < 0.0, beyond, np.where(rise > 1.0, -beyond, inside)))
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Fan:
     """All fans together at 1.2 kg/m3: free air [m3/s] after derating, shut-off [Pa], duty axis where a belt drives.
 
@@ -53,7 +53,7 @@ class Fan:
     pusher: bool = False
 
 
-NO_FAN = Fan(1.0, 1.0, 0.0, "open")
+NO_FAN = Fan(free_air=1.0, shut_off=1.0, disc_area=0.0, shroud="open")
 
 
 def curve_of(rows: tuple[tuple[float, ...], ...]) -> tuple[Curve, Value, Value]:
@@ -128,15 +128,15 @@ def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
     elif facts.fan_stages == "staged" and likely(count) > 1.0:
         stages = (float(np.ceil(likely(count) / 2.0)) / likely(count), 1.0)
     return Fan(
-        flow,
-        shut_off,
-        count * np.pi / 4.0 * diameter**2,
-        facts.fan.shroud,
-        curve,
-        off,
-        stages,
-        plate,
-        facts.fan.drive == "pusher",
+        free_air=flow,
+        shut_off=shut_off,
+        disc_area=count * np.pi / 4.0 * diameter**2,
+        shroud=facts.fan.shroud,
+        curve=curve,
+        off=off,
+        stages=stages,
+        plate=plate,
+        pusher=facts.fan.drive == "pusher",
     )
 
 

@@ -46,7 +46,14 @@ def coolers(core: RadiatorCore, facts: CoolingFacts) -> tuple[Cooler, ...]:
             for path in (f"{name}_cooler.{size}" for size in ("width", "height", "depth"))
         )
         fin = LouvredFin(
-            FIN_PITCH, FIN_LENGTH, FIN_THICKNESS, LOUVRE_PITCH, LOUVRE_LENGTH, LOUVRE_ANGLE, TUBE_HEIGHT, depth
+            fin_pitch=FIN_PITCH,
+            fin_length=FIN_LENGTH,
+            fin_thickness=FIN_THICKNESS,
+            louvre_pitch=LOUVRE_PITCH,
+            louvre_length=LOUVRE_LENGTH,
+            louvre_angle=LOUVRE_ANGLE,
+            tube_height=TUBE_HEIGHT,
+            tube_depth=depth,
         )
         share = np.minimum(as_array(width) / core.width, 1.0) * np.minimum(as_array(height) / core.height, 1.0)
         body = LouvredCore(width, height, depth, 1.0, 1.0, 0.0, 0.5e-3, 190.0, fin)

@@ -84,7 +84,7 @@ def core_of(facts: CoolingFacts) -> radiator.RadiatorCore:
     return LouvredCore(width, height, depth, passes, rows, down_flow, WALL, conductivity, fin)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class AirSolved:
     """Air through the core for fan off and on: leading axis (off, on)."""
 
@@ -103,7 +103,7 @@ def lift_of(temperature: Array, thermostat: Value) -> Array:
     return clip((temperature - thermostat) / THERMOSTAT_RANGE, SHUT, 1.0)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Plant:
     """What depends neither on power nor on the air outside; axes (power step, duty, sample)."""
 
@@ -146,7 +146,7 @@ class Plant:
         return self.metal + self.liquid
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Cooling:
     """A plant in the air of its duties, ready to be asked at any power.
 
@@ -277,7 +277,16 @@ def solve_air(
         air_in = ambient + recirculated + front_heat / side.capacity_rate
         # Air leaves near 0.7 of the way to the coolant: enough for its density.
         rise = np.maximum(0.7 * (as_array(hot) - air_in), 0.0) + (air_in - ambient)
-    return AirSolved(path, z, velocity, side.mass_flow, air_in, side, rise, as_array(front_heat))
+    return AirSolved(
+        path=path,
+        zones=z,
+        velocity=velocity,
+        mass_flow=side.mass_flow,
+        air_in=air_in,
+        side=side,
+        rise=rise,
+        front_heat=as_array(front_heat),
+    )
 
 
 def boiling_and_limit(context: Context, facts: CoolingFacts, pressure: Array) -> tuple[Array, Array, Array]:
@@ -349,22 +358,22 @@ def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) ->
     flow = open_loop[1]
     metal, liquid = heat_capacities(context, facts, core)
     return Plant(
-        facts,
-        core,
-        fan,
-        front.coolers(core, facts),
-        loop,
-        glycol,
-        pressure,
-        boiling,
-        limit,
-        open_loop,
-        flow / bore_area(narrowest(facts)),
-        radiator.coolant_side(core, flow, limit - FILM, glycol),
-        metal,
-        liquid,
-        as_array(context.engine.facts.thermostat),
-        tested.scale_of(core, facts, glycol),
+        facts=facts,
+        core=core,
+        fan=fan,
+        coolers=front.coolers(core, facts),
+        loop=loop,
+        glycol=glycol,
+        pressure=pressure,
+        boiling=boiling,
+        limit=limit,
+        open_loop=open_loop,
+        hose_speed=flow / bore_area(narrowest(facts)),
+        fluid=radiator.coolant_side(core, flow, limit - FILM, glycol),
+        metal=metal,
+        liquid=liquid,
+        thermostat=as_array(context.engine.facts.thermostat),
+        scale=tested.scale_of(core, facts, glycol),
     )
 
 
@@ -419,22 +428,22 @@ def prepare(
     free = response.weight_metal * start_metal + response.weight_coolant * start + response.weight_sink * sink
     capacity = (limit - free) / response.per_watt
     found = Cooling(
-        plant,
-        t_amb,
-        airs,
-        at_limit,
-        sink,
-        start,
-        start_metal,
-        response,
-        capacity,
-        ageing,
-        as_array(heater),
-        pull,
-        sink_per_watt,
-        conductance,
-        duties.column("duration"),
-        between,
+        plant=plant,
+        ambient=t_amb,
+        airs=airs,
+        at_limit=at_limit,
+        sink=sink,
+        start=start,
+        start_metal=start_metal,
+        response=response,
+        capacity=capacity,
+        ageing=ageing,
+        heater=as_array(heater),
+        pull=pull,
+        sink_per_watt=sink_per_watt,
+        conductance=conductance,
+        duration=duties.column("duration"),
+        between=between,
     )
     return replace(found, capacity=_from_shut(found)) if np.any(found.starts_shut) else found
 
@@ -513,14 +522,14 @@ def pick_fan(airs: AirSolved, state: int) -> AirSolved:
     path = airs.path
     cut: dict[str, Any] = {n: _cut(np.asarray(v), state) for n, v in vars(path).items() if n != "curve"}
     return AirSolved(
-        replace(path, **cut),
-        Zones(*(_cut(getattr(airs.zones, name), state) for name in airs.zones.__dataclass_fields__)),
-        _cut(airs.velocity, state),
-        _cut(airs.mass_flow, state),
-        _cut(airs.air_in, state),
-        _fan_state(airs.side, state),
-        _cut(airs.rise, state),
-        airs.front_heat,
+        path=replace(path, **cut),
+        zones=Zones(*(_cut(getattr(airs.zones, name), state) for name in airs.zones.__dataclass_fields__)),
+        velocity=_cut(airs.velocity, state),
+        mass_flow=_cut(airs.mass_flow, state),
+        air_in=_cut(airs.air_in, state),
+        side=_fan_state(airs.side, state),
+        rise=_cut(airs.rise, state),
+        front_heat=airs.front_heat,
     )
 
 

@@ -27,7 +27,7 @@ SOUND_EXHAUST = float(np.sqrt(1.34 * 287.0 * 900.0))  # m/s in primaries at 900 
 OVERLAP = 120.0  # degrees of crank from pulse to overlap
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Segment:
     """One piece: bore, wall, length [m], loss factor of part and bends together, share of the flow, lagged."""
 
@@ -81,11 +81,22 @@ def segments_of(facts: ExhaustFacts) -> list[Segment]:
         bore = np.maximum(as_array(outside) - 2.0 * wall, BORE_LEFT * as_array(outside))
         bend = bend_loss_crane(angle, ratio, friction_rough(rough / bore))
         half = facts.layout == "twin" or (facts.layout == "merged" and i < merge)
-        found.append(Segment(bore, wall, length, name, loss, bend, 0.5 if half else 1.0, i < lagged))
+        found.append(
+            Segment(
+                bore=bore,
+                wall=wall,
+                length=length,
+                name=name,
+                part=loss,
+                bend=bend,
+                share=0.5 if half else 1.0,
+                lagged=i < lagged,
+            )
+        )
     return found
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Piece:
     """One piece marched; arrays over (power step, duty, sample)."""
 
@@ -158,7 +169,18 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
         found = gas_pipe.lose_pressure(
             flow, warm, lost.end, downstream, segment.bore, segment.length, segment.loss, rough
         )
-        pieces.append(Piece(segment, flow, warm, lost.end, lost.surface, lost.reynolds, found, downstream))
+        pieces.append(
+            Piece(
+                segment=segment,
+                mass_flow=flow,
+                warm=warm,
+                cool=lost.end,
+                surface=lost.surface,
+                reynolds=lost.reynolds,
+                pressure=found,
+                downstream=downstream,
+            )
+        )
         downstream = found.upstream
     return Marched(pieces[::-1], np.asarray(downstream - pressure), temperature, np.asarray(choking))
 

@@ -64,7 +64,7 @@ STEPS: Sequence[str] = (
 )
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Change:
     """Volumes [m3] and shares of one change of fuel."""
 
@@ -111,13 +111,13 @@ def change_of(circuit: Circuit, new_id: str) -> Change | None:
     share = None if volume is None else np.asarray(left / as_array(volume))
     families = FAMILIES[old_id], FAMILIES[new_id]
     return Change(
-        FUELS[old_id],
-        circuit.fuel,
-        lines,
-        mixed,
-        np.asarray(purge),
-        left,
-        share,
-        HAZARDS.get(families),
-        MATERIALS[families[1]] if families[0] != families[1] else (),
+        old=FUELS[old_id],
+        new=circuit.fuel,
+        lines=lines,
+        mixed=mixed,
+        purge=np.asarray(purge),
+        left=left,
+        share=share,
+        hazard=HAZARDS.get(families),
+        materials=MATERIALS[families[1]] if families[0] != families[1] else (),
     )

@@ -56,15 +56,15 @@ def pump_check(point: Point, count: int) -> Check:
         return found
 
     return Check(
-        "pump_flow" if pumped else "head_flow",
-        "Pump flow" if pumped else "Flow by its own head",
-        "pump" if pumped else "line",
-        CheckClass.LIMIT,
-        None,
-        "flow_fuel",
-        point.asked,
-        point.able,
-        ratio_fill(point.asked, point.able),
+        id="pump_flow" if pumped else "head_flow",
+        name="Pump flow" if pumped else "Flow by its own head",
+        part="pump" if pumped else "line",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="flow_fuel",
+        demand=point.asked,
+        capacity=point.able,
+        fill=ratio_fill(point.asked, point.able),
         sentences=said,
     )
 
@@ -87,15 +87,15 @@ def stage_check(network: Network) -> list[Check]:
 
     return [
         Check(
-            "stage_flow",
-            "One pump before the others",
-            "pump",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "flow_fuel",
-            over_duties(asked),
-            over_duties(able),
-            ratio_fill(over_duties(asked), over_duties(able)),
+            id="stage_flow",
+            name="One pump before the others",
+            part="pump",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="flow_fuel",
+            demand=over_duties(asked),
+            capacity=over_duties(able),
+            fill=ratio_fill(over_duties(asked), over_duties(able)),
             sentences=said,
         )
     ]
@@ -119,15 +119,15 @@ def lift_check(point: Point, count: int) -> Check:
         )
 
     return Check(
-        "lift_flow",
-        "Lift pump flow",
-        "lift",
-        CheckClass.LIMIT,
-        None,
-        "flow_fuel",
-        asked,
-        able,
-        ratio_fill(asked, able),
+        id="lift_flow",
+        name="Lift pump flow",
+        part="lift",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="flow_fuel",
+        demand=asked,
+        capacity=able,
+        fill=ratio_fill(asked, able),
         sentences=said,
     )
 
@@ -151,15 +151,15 @@ def pot_check(point: Point, count: int) -> list[Check]:
 
     return [
         Check(
-            "pot_holds",
-            "Surge pot",
-            "lift",
-            CheckClass.LIMIT,
-            None,
-            "volume",
-            asked,
-            holds,
-            ratio_fill(asked, holds),
+            id="pot_holds",
+            name="Surge pot",
+            part="lift",
+            check_class=CheckClass.LIMIT,
+            scales=None,
+            kind="volume",
+            demand=asked,
+            capacity=holds,
+            fill=ratio_fill(asked, holds),
             sentences=said,
         )
     ]
@@ -189,15 +189,15 @@ def injector_check(context: Context, circuit: Circuit, peak: Operation, count: i
 
     fill = np.where(found.flow > 0.0, ratio_fill(found.share, circuit.ceiling), 9.99)
     return Check(
-        "injector_duty",
-        "Injector opening",
-        "injectors",
-        CheckClass.LIMIT,
-        None,
-        "share",
-        found.share,
-        circuit.ceiling,
-        fill,
+        id="injector_duty",
+        name="Injector opening",
+        part="injectors",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="share",
+        demand=found.share,
+        capacity=circuit.ceiling,
+        fill=fill,
         sentences=said,
     )
 
@@ -219,15 +219,15 @@ def idle_check(context: Context, circuit: Circuit) -> Check:
         return (Sentence("Too big to idle: open {open}, {least} wanted; up to {most} each would idle.", values),)
 
     return Check(
-        "idle_pulse",
-        "Opening at idle",
-        "injectors",
-        CheckClass.COST,
-        Scales.GATE,
-        "time_short",
-        found.least,
-        opening,
-        ratio_fill(found.least, opening),
+        id="idle_pulse",
+        name="Opening at idle",
+        part="injectors",
+        check_class=CheckClass.COST,
+        scales=Scales.GATE,
+        kind="time_short",
+        demand=found.least,
+        capacity=opening,
+        fill=ratio_fill(found.least, opening),
         sentences=said,
     )
 
@@ -274,15 +274,15 @@ def _suction(circuit: Circuit, id: str, name: str, lost: Array, where: str, coun
     shape = np.broadcast_shapes(np.shape(lost), np.shape(allowed))
     fill = np.where(np.broadcast_to(allowed, shape) > 0.0, ratio_fill(np.maximum(lost, 0.0), allowed), 9.99)
     return Check(
-        id,
-        name,
-        "suction",
-        CheckClass.LIMIT,
-        None,
-        "pressure_difference",
-        lost,
-        allowed,
-        fill,
+        id=id,
+        name=name,
+        part="suction",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="pressure_difference",
+        demand=lost,
+        capacity=allowed,
+        fill=fill,
         code="" if np.all(allowed > 0.0) else "cannot_suck",
         sentences=lambda: _over_boiling(circuit, duty_values(allowed - lost, count), where),
     )
@@ -314,15 +314,15 @@ def return_check(context: Context, network: Network) -> list[Check]:
     }
     return [
         Check(
-            "return_pressure",
-            "Return pressure",
-            "line",
-            CheckClass.COST,
-            Scales.GATE,
-            "pressure_gauge",
-            lost,
-            allowed,
-            ratio_fill(lost, allowed),
+            id="return_pressure",
+            name="Return pressure",
+            part="line",
+            check_class=CheckClass.COST,
+            scales=Scales.GATE,
+            kind="pressure_gauge",
+            demand=lost,
+            capacity=allowed,
+            fill=ratio_fill(lost, allowed),
             sentences=lambda: (Sentence(words, values),),
         )
     ]

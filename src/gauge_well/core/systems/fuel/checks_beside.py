@@ -67,15 +67,15 @@ def _cover(context: Context, circuit: Circuit) -> Check:
         return (Sentence("Under {asked} the pickup draws air in {duty}" + tail, values),)
 
     return Check(
-        "tank_cover",
-        "Tank pickup covered",
-        "tank",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "volume",
-        asked,
-        left,
-        ratio_fill(asked, left),
+        id="tank_cover",
+        name="Tank pickup covered",
+        part="tank",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="volume",
+        demand=asked,
+        capacity=left,
+        fill=ratio_fill(asked, left),
         sentences=said,
     )
 
@@ -95,15 +95,15 @@ def _vent(circuit: Circuit, peak: Operation, count: int) -> Check:
         )
 
     return Check(
-        "vent",
-        "Tank vent",
-        "tank",
-        CheckClass.LIMIT,
-        None,
-        "pressure_small",
-        drop,
-        tank.VENT_MOST,
-        ratio_fill(drop, tank.VENT_MOST),
+        id="vent",
+        name="Tank vent",
+        part="tank",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="pressure_small",
+        demand=drop,
+        capacity=tank.VENT_MOST,
+        fill=ratio_fill(drop, tank.VENT_MOST),
         sentences=said,
     )
 
@@ -127,15 +127,15 @@ def _tank_hot(context: Context, circuit: Circuit, point: Point, count: int) -> C
         )
 
     return Check(
-        "tank_hot",
-        "Heat into the tank",
-        "tank",
-        CheckClass.LIMIT,
-        None,
-        "temperature_difference",
-        asked,
-        allowed,
-        ratio_fill(np.maximum(asked, 0.0), allowed),
+        id="tank_hot",
+        name="Heat into the tank",
+        part="tank",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="temperature_difference",
+        demand=asked,
+        capacity=allowed,
+        fill=ratio_fill(np.maximum(asked, 0.0), allowed),
         code="" if np.all(allowed > 0.0) else "ambient_over_limit",
         sentences=said,
     )
@@ -160,15 +160,15 @@ def _seat(point: Point, count: int) -> Check:
         )
 
     return Check(
-        "float_valve",
-        "Float valve",
-        "bowl",
-        CheckClass.LIMIT,
-        None,
-        "flow_fuel",
-        asked,
-        passes,
-        ratio_fill(asked, passes),
+        id="float_valve",
+        name="Float valve",
+        part="bowl",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="flow_fuel",
+        demand=asked,
+        capacity=passes,
+        fill=ratio_fill(asked, passes),
         sentences=said,
     )
 
@@ -186,15 +186,15 @@ def _flooding(network: Network) -> Check:
         return (Sentence("{p} on the shut float valve, which holds against {most}" + tail, values),)
 
     return Check(
-        "flooding",
-        "Pressure on the float valve",
-        "bowl",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "pressure_gauge",
-        shut,
-        most,
-        ratio_fill(np.maximum(shut, 0.0), most),
+        id="flooding",
+        name="Pressure on the float valve",
+        part="bowl",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="pressure_gauge",
+        demand=shut,
+        capacity=most,
+        fill=ratio_fill(np.maximum(shut, 0.0), most),
         sentences=said,
         danger=True,
     )
@@ -223,15 +223,15 @@ def _cold(circuit: Circuit) -> Check:
         )
 
     return Check(
-        "cold_start",
-        "Starting from cold",
-        "injectors",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "pressure_absolute",
-        wanted,
-        given,
-        ratio_fill(wanted, given),
+        id="cold_start",
+        name="Starting from cold",
+        part="injectors",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="pressure_absolute",
+        demand=wanted,
+        capacity=given,
+        fill=ratio_fill(wanted, given),
         sentences=said,
     )
 
@@ -244,15 +244,15 @@ def _cut_offs(circuit: Circuit) -> list[Check]:
     words = Sentence("Nothing stops the pump: not with the engine, not on lost oil pressure, not on impact.")
     return [
         Check(
-            "cut_off",
-            "Pump cut-off",
-            "guard",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "count",
-            1.0,
-            0.0,
-            as_array(9.99),
+            id="cut_off",
+            name="Pump cut-off",
+            part="guard",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="count",
+            demand=1.0,
+            capacity=0.0,
+            fill=as_array(9.99),
             sentences=lambda: (words,),
             danger=True,
         )

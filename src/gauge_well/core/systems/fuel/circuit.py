@@ -24,7 +24,7 @@ VAPOUR_MARGIN = 10e3  # Pa over its vapour pressure that a pump's inlet wants; n
 VACUUM = -60e3  # Pa in a throttled engine's manifold, idling (common practice)
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True, eq=False, kw_only=True)
 class Circuit:
     """Choices and media; pressures over the air outside unless said."""
 
@@ -146,16 +146,16 @@ def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     fuel = context.engine.fuel
     flow = context.own_fuel_flow / as_array(facts.burned_share)
     return Circuit(
-        context,
-        facts,
-        INJECTIONS[facts.injection],
-        fuel,
-        temperature,
-        fuels.kinematic_viscosity(fuel, temperature),
-        as_array(flow),
-        RESERVES[facts.reserve][1],
-        CEILINGS[facts.ceiling][1],
-        context.duties.column("pressure"),
+        context=context,
+        facts=facts,
+        way=INJECTIONS[facts.injection],
+        fuel=fuel,
+        temperature=temperature,
+        viscosity=fuels.kinematic_viscosity(fuel, temperature),
+        design_flow=as_array(flow),
+        reserve=RESERVES[facts.reserve][1],
+        ceiling=CEILINGS[facts.ceiling][1],
+        pressure=context.duties.column("pressure"),
     )
 
 

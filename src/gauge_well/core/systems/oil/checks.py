@@ -59,16 +59,16 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
         return (Sentence("Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest.", values),)
 
     return Check(
-        "pickup",
-        "Pickup",
-        "pan",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "acceleration",
-        as_array(asked) * GRAVITY,
-        as_array(covered) * GRAVITY,
+        id="pickup",
+        name="Pickup",
+        part="pan",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="acceleration",
+        demand=as_array(asked) * GRAVITY,
+        capacity=as_array(covered) * GRAVITY,
         # Each sample's fullest direction.
-        fill.max(axis=(0, 1)),
+        fill=fill.max(axis=(0, 1)),
         sentences=said,
     )
 
@@ -78,15 +78,15 @@ def volume_check(facts: OilFacts, pan: Pan) -> Check:
     oil = facts.oil_quantity
     values = {"oil": (likely(oil), "volume"), "holds": (likely(pan.holds), "volume")}
     return Check(
-        "pan_volume",
-        "Oil in the pan",
-        "pan",
-        CheckClass.LIMIT,
-        Scales.GATE,
-        "volume",
-        oil,
-        pan.holds,
-        ratio_fill(oil, pan.holds),
+        id="pan_volume",
+        name="Oil in the pan",
+        part="pan",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="volume",
+        demand=oil,
+        capacity=pan.holds,
+        fill=ratio_fill(oil, pan.holds),
         sentences=lambda: (Sentence("{oil} in a pan that holds {holds} to the rail.", values),),
     )
 
@@ -111,27 +111,27 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
     comes = {"has": (likely(has), "flow"), "asks": (likely(asks), "flow")}
     return [
         Check(
-            "turbo_drain_slope",
-            "Turbo's oil return falls",
-            "drain",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "angle",
-            model.DRAIN_SLOPE,
-            slope,
-            gap_fill(slope, model.DRAIN_SLOPE),
+            id="turbo_drain_slope",
+            name="Turbo's oil return falls",
+            part="drain",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="angle",
+            demand=model.DRAIN_SLOPE,
+            capacity=slope,
+            fill=gap_fill(slope, model.DRAIN_SLOPE),
             sentences=lambda: (Sentence("Falls at {has}; {asks} at least.", falls),),
         ),
         Check(
-            "turbo_drain_flow",
-            "Turbo's oil return lets down",
-            "drain",
-            CheckClass.LIMIT,
-            Scales.GATE,
-            "flow",
-            asks,
-            has,
-            ratio_fill(asks, has),
+            id="turbo_drain_flow",
+            name="Turbo's oil return lets down",
+            part="drain",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="flow",
+            demand=asks,
+            capacity=has,
+            fill=ratio_fill(asks, has),
             code="" if likely(has) > 0.0 else "level",
             sentences=lambda: (Sentence("Lets down {has} half full and foaming; {asks} comes.", comes),),
         ),
@@ -144,15 +144,15 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array)
     count = len(context.duties.cases)
     demand, capacity = np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient
     return Check(
-        "oil_temperature",
-        "Oil temperature",
-        "cooler",
-        CheckClass.LIMIT,
-        None,
-        "temperature_difference",
-        demand,
-        capacity,
-        ratio_fill(demand, capacity),
+        id="oil_temperature",
+        name="Oil temperature",
+        part="cooler",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="temperature_difference",
+        demand=demand,
+        capacity=capacity,
+        fill=ratio_fill(demand, capacity),
         sentences=lambda: tuple(
             Sentence(
                 "Reaches {t}; {limit} is allowed.", {"t": (t, "temperature"), "limit": (likely(limit), "temperature")}
@@ -168,15 +168,15 @@ def suction_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, spe
     allowed = context.duties.column("pressure") - model.SUCTION_LEAST
     count = len(context.duties.cases)
     return Check(
-        "oil_suction",
-        "Oil suction",
-        "suction",
-        CheckClass.LIMIT,
-        None,
-        "pressure_difference",
-        lost,
-        allowed,
-        ratio_fill(lost, allowed),
+        id="oil_suction",
+        name="Oil suction",
+        part="suction",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="pressure_difference",
+        demand=lost,
+        capacity=allowed,
+        fill=ratio_fill(lost, allowed),
         code="" if np.all(allowed > 0.0) else "cannot_suck",
         sentences=lambda: tuple(
             Sentence(
@@ -212,15 +212,15 @@ def cold_check(context: Context, facts: OilFacts, leak: Leak) -> list[Check]:
         words = "At {t} {oil} comes through the pickup for {rpm} only, under the idle of {idle}: a thinner oil."
     return [
         Check(
-            "cold_suction",
-            "Cold oil to the pump",
-            "suction",
-            CheckClass.COST,
-            Scales.GATE,
-            "speed_rpm",
-            FAST_IDLE * idle,
-            up_to,
-            ratio_fill(FAST_IDLE * idle, up_to),
+            id="cold_suction",
+            name="Cold oil to the pump",
+            part="suction",
+            check_class=CheckClass.COST,
+            scales=Scales.GATE,
+            kind="speed_rpm",
+            demand=FAST_IDLE * idle,
+            capacity=up_to,
+            fill=ratio_fill(FAST_IDLE * idle, up_to),
             sentences=lambda: (Sentence(words, values),),
         )
     ]
@@ -234,15 +234,15 @@ def pressure_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, sp
     wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
     count = len(context.duties.cases)
     return Check(
-        "oil_pressure",
-        "Oil pressure",
-        "pressure",
-        CheckClass.LIMIT,
-        None,
-        "pressure_gauge",
-        wanted,
-        found,
-        gap_fill(found, wanted),
+        id="oil_pressure",
+        name="Oil pressure",
+        part="pressure",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="pressure_gauge",
+        demand=wanted,
+        capacity=found,
+        fill=gap_fill(found, wanted),
         sentences=lambda: tuple(
             Sentence(
                 "{has} at {rpm}; {asks} is wanted.",

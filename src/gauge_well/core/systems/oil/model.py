@@ -312,7 +312,7 @@ def effective(facts: OilFacts, limits: Array) -> Array:
     return limits
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Ways:
     """Conductances out of the oil [W/K]: through the block, the pan's skin, a cooler into air or coolant.
 
@@ -360,7 +360,18 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
     coolant_ = thermostat + COOLANT_OVER_THERMOSTAT
     place = {case.id: at for at, case in enumerate(context.duties.cases)}
     after = tuple(place.get(case.after, -1) for case in context.duties.cases)
-    return Ways(block, np.asarray(skin), air, water, coolant_, ambient, start, settled, 1.0 - settled / times, after)
+    return Ways(
+        block=block,
+        pan=np.asarray(skin),
+        air=air,
+        water=water,
+        coolant=coolant_,
+        ambient=ambient,
+        start=start,
+        settled=settled,
+        mean=1.0 - settled / times,
+        after=after,
+    )
 
 
 def with_coolant(context: Context, ways: Ways, mean: Operation) -> Ways:
