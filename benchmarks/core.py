@@ -38,6 +38,11 @@ def builds() -> list[Line]:
     return lines
 
 
+def _piece(more: dict[str, str]) -> dict[str, object]:
+    facts = {"diameter": "63.5 mm", "length": "350 mm", "bends": "30 deg"}
+    return {"role": "exhaust.pieces", "facts": facts | more}
+
+
 def geometry() -> list[Line]:
     """The oil's rose and a long twin exhaust."""
     document = demo("chalk-hare")
@@ -46,8 +51,10 @@ def geometry() -> list[Line]:
     pan, rotation = pan_of(case.systems["oil"]), oil.rotation_of(context)
     angle = np.linspace(0.0, 2.0 * np.pi, 72, endpoint=False)
     quantities = np.array([3e-3, 4e-3, 5e-3])[:, None]
-    rows = "\n".join(f"63.5 mm, 350 mm, 30 deg, {0.5 if i % 4 else 'straight'}" for i in range(12))
-    twin = resolve(load(document | {"exhaust": {"layout": "twin", "pipes": rows}})).case.systems["exhaust"]
+    pieces = [_piece({"loss": "0.5"} if i % 4 else {"piece": "straight"}) for i in range(12)]
+    others = [part for part in document["parts"] if not str(part.get("role")).startswith("exhaust.")]
+    laid = document | {"exhaust": {"layout": "twin"}, "parts": [*others, *pieces]}
+    twin = resolve(load(laid)).case.systems["exhaust"]
     segments = exhaust.segments_of(twin)
     return [
         median(
