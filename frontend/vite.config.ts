@@ -3,6 +3,6 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
   plugins: [vue()],
-  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  build: { target: 'es2022', chunkSizeWarningLimit: 700, manifest: true },
   server: { proxy: { '/api': 'http://127.0.0.1:8765' } },
 })

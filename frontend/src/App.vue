@@ -3,7 +3,7 @@ import { useLocalStorage, usePreferredDark } from '@vueuse/core'
 import ConfigProvider from 'ant-design-vue/es/config-provider'
 import theme from 'ant-design-vue/es/theme'
 import { computed, onMounted, provide, ref, watchEffect } from 'vue'
-import { THEME } from './shared/theme'
+import { THEME } from './ui/theme'
 import { useVocabulary } from './stores/vocabulary'
 
 const words = useVocabulary()

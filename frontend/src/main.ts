@@ -8,6 +8,6 @@ import './styles/base.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
-import { router } from './router'
+import { router } from './router/index'
 
 createApp(App).use(createPinia()).use(router).mount('#app')

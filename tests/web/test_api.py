@@ -337,6 +337,10 @@ class Explore(ApiCase):
             response.close()
         self.assertEqual(taken, ["report"])
 
+    def test_who_hung_up_before_anything_was_worked_is_no_fault(self) -> None:
+        with patch("gauge_well.services.explore.explore", lambda *args: iter(())), self.assertNoLogs("gauge_well.web"):
+            self.problem(self.client.post("/api/explore", json={"sheet": ROAD}), 503)
+
     def test_a_sheet_that_does_not_stand_is_refused_before_anything_is_sent(self) -> None:
         bad = changed(ROAD, cooling__core__width="wide")
         for path in ("explore", "solve", "round", "need", "need.csv"):

@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch'
-import { whileBusy } from '../shared/busy'
+import { whileBusy } from './busy'
 import type { components, paths } from './types'
 
 export type Schemas = components['schemas']

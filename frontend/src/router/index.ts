@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { begin } from '../shared/busy'
+import { begin } from '../api/busy'
 import { STATIONS } from '../features/stations'
 
 export const router = createRouter({
@@ -12,7 +12,7 @@ export const router = createRouter({
     { path: '/new', name: 'new', component: () => import('../features/shelf/NewBuildPage.vue') },
     {
       path: '/builds/:id',
-      component: () => import('../features/BuildFrame.vue'),
+      component: () => import('../features/frame/BuildFrame.vue'),
       props: true,
       children: [
         { path: '', name: 'bench', component: () => import('../features/bench/BenchPage.vue') },

@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
-import { withBands } from '../shared/bands'
-import { changedElsewhere } from '../shared/elsewhere'
+import { withBands } from '../station/bands'
+import { changedElsewhere } from '../station/elsewhere'
 import { Keeper, newId, type Aside, type Kept } from './kept'
 import { UNIT_CHOICES, useVocabulary } from './vocabulary'
 

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, type Change, type ExploreEvent, type Measure, type Part, type Schemas } from '../api/client'
-import { useLatest } from '../shared/useLatest'
+import { useLatest } from '../api/useLatest'
 import { useBuild } from './build'
 
 const WAIT_MS = 250

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, type Display, type Field, type Schemas, type Vocabulary } from '../api/client'
-import { digits, inUnit, show as showValue } from '../shared/format'
+import { digits, inUnit, show as showValue } from '../ui/format'
 
 /** Units a build may be shown in. */
 export const UNIT_CHOICES = [

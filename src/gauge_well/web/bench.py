@@ -47,6 +47,10 @@ class Broken(RuntimeError):
     """A job's process ended before it was done."""
 
 
+class HungUp(RuntimeError):
+    """Whoever asked is gone."""
+
+
 class Runner(Protocol):
     """Where jobs are run."""
 

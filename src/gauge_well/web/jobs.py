@@ -9,7 +9,7 @@ from flask import current_app
 
 from gauge_well.services import compare, explore, need
 from gauge_well.web.api import hung_up
-from gauge_well.web.bench import Runner
+from gauge_well.web.bench import HungUp, Runner
 
 Job = Callable[..., Iterator[Any]]
 
@@ -48,6 +48,19 @@ def work(name: str, *args: Any) -> Any:
     """What a job of one item gives."""
     items = stream(name, *args)
     try:
-        return next(items)
+        return first(items)
     finally:
         items.close()  # type: ignore[attr-defined]
+
+
+def first(items: Iterator[Any]) -> Any:
+    """The first of what a job gives.
+
+    Raises
+    ------
+    HungUp
+        Where it ended before, for nobody waits for it any more.
+    """
+    for item in items:
+        return item
+    raise HungUp

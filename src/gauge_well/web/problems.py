@@ -13,7 +13,7 @@ from werkzeug.exceptions import HTTPException
 from gauge_well.services.errors import NotFound, Refused, Stale
 from gauge_well.sheet import SheetError
 from gauge_well.units import ReadingError
-from gauge_well.web.bench import Broken, Busy
+from gauge_well.web.bench import Broken, Busy, HungUp
 
 log = logging.getLogger("gauge_well.web")
 # What a database that answers may refuse, by its SQLSTATE. One that a newer program made is opened read-only.
@@ -84,6 +84,10 @@ def register(app: Flask) -> None:
         response = problem(503, "busy", "Too much is being worked just now; what you typed is safe. Try again shortly.")
         response.headers["Retry-After"] = str(error.seconds)
         return response
+
+    @app.errorhandler(HungUp)
+    def on_hung_up(error: HungUp) -> Response:
+        return problem(503, "hung_up", "Nobody waits for this any more.")
 
     @app.errorhandler(Broken)
     def on_broken(error: Broken) -> Response:

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import CostLine from '../../shared/CostLine.vue'
+import CostLine from '../../station/CostLine.vue'
 import { useBuild } from '../../stores/build'
 import { costs } from './logic'
 

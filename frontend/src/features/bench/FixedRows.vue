@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Row } from '../../api/client'
-import { percent } from '../../shared/format'
-import Well from '../../shared/Well.vue'
+import { percent } from '../../ui/format'
+import Well from '../../ui/Well.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { chance } from '../../shared/bands'
-import { factAt } from '../../shared/places'
-import ProgressLine from '../../shared/ProgressLine.vue'
+import { chance } from '../../station/bands'
+import { factAt } from '../../station/places'
+import ProgressLine from '../../ui/ProgressLine.vue'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'

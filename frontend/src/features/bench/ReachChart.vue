@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Row } from '../../api/client'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
-import { whisker } from '../../shared/bands'
+import { whisker } from '../../station/bands'
 import { axisTop, nudge, ticks } from './logic'
 
 /** A row for each part that can be changed: bars against power, with the wanted line that is dragged. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import RestsOn from '../../shared/RestsOn.vue'
+import RestsOn from '../../station/RestsOn.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import { settles, shopping } from './logic'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Change } from '../../api/client'
-import { foldSizes } from '../../shared/changes'
-import ChangeCard from '../../shared/ChangeCard.vue'
-import ProgressLine from '../../shared/ProgressLine.vue'
+import { foldSizes } from '../../station/changes'
+import ChangeCard from '../../station/ChangeCard.vue'
+import ProgressLine from '../../ui/ProgressLine.vue'
 import { useOutlook } from '../../stores/outlook'
 import { byMoney } from './logic'
 

@@ -1,8 +1,8 @@
 import { useDebounceFn } from '@vueuse/core'
 import { onBeforeUnmount, ref } from 'vue'
 import { api, type Samples } from '../../api/client'
-import { whileBusy } from '../../shared/busy'
-import { useLatest } from '../../shared/useLatest'
+import { whileBusy } from '../../api/busy'
+import { useLatest } from '../../api/useLatest'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 

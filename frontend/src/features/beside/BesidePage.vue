@@ -2,10 +2,10 @@
 import { computed, onMounted, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Build, type Row } from '../../api/client'
-import { busy } from '../../shared/busy'
-import { percent } from '../../shared/format'
+import { busy } from '../../api/busy'
+import { percent } from '../../ui/format'
 import { useVocabulary } from '../../stores/vocabulary'
-import TopBar from '../TopBar.vue'
+import TopBar from '../frame/TopBar.vue'
 import { factsApart, rowsBeside, type Pair } from './logic'
 
 /** Two builds side by side: what they are said to be good for, the facts that differ, rows and needs. */

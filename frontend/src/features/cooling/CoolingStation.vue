@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import StationViews from '../../shared/StationViews.vue'
+import StationViews from '../../station/StationViews.vue'
 import AirPlot from './components/AirPlot.vue'
 import DutyAnswers from './components/DutyAnswers.vue'
 import HeatMap from './components/HeatMap.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import FactPanel from '../../shared/FactPanel.vue'
+import FactPanel from '../../station/FactPanel.vue'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import DutyCard from './DutyCard.vue'

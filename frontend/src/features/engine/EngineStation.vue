@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import FactPanel from '../../shared/FactPanel.vue'
-import StationFrame from '../../shared/StationFrame.vue'
+import FactPanel from '../../station/FactPanel.vue'
+import StationFrame from '../../station/StationFrame.vue'
 import EngineCurves from './components/EngineCurves.vue'
 import EngineFigures from './components/EngineFigures.vue'
 import EnergySplit from './components/EnergySplit.vue'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import FactPanel from '../../shared/FactPanel.vue'
-import PartList from '../../shared/PartList.vue'
-import StationFrame from '../../shared/StationFrame.vue'
-import { useInstrument } from '../../shared/useInstrument'
+import FactPanel from '../../station/FactPanel.vue'
+import PartList from '../../station/PartList.vue'
+import StationFrame from '../../station/StationFrame.vue'
+import { useInstrument } from '../../station/useInstrument'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import UnrolledPipe from './components/UnrolledPipe.vue'

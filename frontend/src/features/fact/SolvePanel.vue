@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, Problem, type Solved } from '../../api/client'
-import { useLatest } from '../../shared/useLatest'
+import { useLatest } from '../../api/useLatest'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import StationViews from '../../shared/StationViews.vue'
+import StationViews from '../../station/StationViews.vue'
 import ChangePanel from './components/ChangePanel.vue'
 import CircuitPanel from './components/CircuitPanel.vue'
 import LinesPanel from './components/LinesPanel.vue'

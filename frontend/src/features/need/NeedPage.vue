@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { api } from '../../api/client'
-import { percent } from '../../shared/format'
-import OptionTable from '../../shared/OptionTable.vue'
-import { saveText } from '../../shared/save'
-import { useNeedBands } from '../../shared/useNeedBands'
-import RestsOn from '../../shared/RestsOn.vue'
+import { percent } from '../../ui/format'
+import OptionTable from '../../station/OptionTable.vue'
+import { saveText } from '../../ui/save'
+import { useNeedBands } from '../../station/useNeedBands'
+import RestsOn from '../../station/RestsOn.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 

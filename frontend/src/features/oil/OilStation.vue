@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import FactPanel from '../../shared/FactPanel.vue'
-import StationFrame from '../../shared/StationFrame.vue'
+import FactPanel from '../../station/FactPanel.vue'
+import StationFrame from '../../station/StationFrame.vue'
 import HowItLies from './components/HowItLies.vue'
 import PanBench from './components/PanBench.vue'
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, type Round } from '../../api/client'
-import { chance } from '../../shared/bands'
+import { chance } from '../../station/bands'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import DatumSketch from './components/DatumSketch.vue'

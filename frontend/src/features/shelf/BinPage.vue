@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue'
 import { api, type InBin } from '../../api/client'
-import { busy } from '../../shared/busy'
+import { busy } from '../../api/busy'
 import { useBuild } from '../../stores/build'
-import TopBar from '../TopBar.vue'
+import TopBar from '../frame/TopBar.vue'
 
 /** Builds that were deleted, until they are gone for good. */
 const builds = shallowRef<InBin[] | null>(null)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Card } from '../../api/client'
-import { percent } from '../../shared/format'
-import Well from '../../shared/Well.vue'
+import { percent } from '../../ui/format'
+import Well from '../../ui/Well.vue'
 import { useVocabulary } from '../../stores/vocabulary'
 
 const props = defineProps<{ card: Card }>()

@@ -2,9 +2,9 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, Problem, type Starter } from '../../api/client'
-import { busy } from '../../shared/busy'
+import { busy } from '../../api/busy'
 import { useVocabulary } from '../../stores/vocabulary'
-import TopBar from '../TopBar.vue'
+import TopBar from '../frame/TopBar.vue'
 
 /** What decides, and on the bench: what is not said is supposed, and says so there. */
 const words = useVocabulary()

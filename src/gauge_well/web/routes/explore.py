@@ -48,7 +48,7 @@ def stream(body: ExploreRequest) -> Response:
     """One event a line as it is worked; close the connection and the rest is dropped."""
     events = jobs.stream("explore", body.sheet, tuple(body.parts), body.samples, body.explain)
     # A sheet that does not stand, or work there is no room for, is refused before anything is sent.
-    first = next(events)
+    first = jobs.first(events)
 
     def lines() -> Iterator[str]:
         with closing(events):  # type: ignore[type-var]

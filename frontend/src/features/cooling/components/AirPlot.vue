@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, inject, ref, watch } from 'vue'
-import { checkOf, ends } from '../../../shared/bands'
-import { plotOption, type Line } from '../../../shared/chart'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
-import { useInstrument } from '../../../shared/useInstrument'
+import { checkOf, ends } from '../../../station/bands'
+import { plotOption, type Line } from '../../../ui/chart'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
+import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { useDuty } from '../../../shared/useDuty'
-import DutyPick from '../../../shared/DutyPick.vue'
+import { useDuty } from '../../../station/useDuty'
+import DutyPick from '../../../station/DutyPick.vue'
 import FaceSplit from './FaceSplit.vue'
 
 const build = useBuild()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, type HeatMap, type MapKind } from '../../../api/client'
-import { useLatest } from '../../../shared/useLatest'
-import { withFact } from '../../../shared/parts'
+import { useLatest } from '../../../api/useLatest'
+import { withFact } from '../../../station/parts'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { ticks } from '../../bench/logic'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useInstrument } from '../../../shared/useInstrument'
+import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
-import { useDuty } from '../../../shared/useDuty'
-import DutyPick from '../../../shared/DutyPick.vue'
+import { useDuty } from '../../../station/useDuty'
+import DutyPick from '../../../station/DutyPick.vue'
 import RestrictorTable from './RestrictorTable.vue'
 
 /** The coolant's way round: flows as widths, pressures where they stand, the pump's inlet against boiling. */

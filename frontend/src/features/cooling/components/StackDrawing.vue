@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import FactRow from '../../../shared/FactRow.vue'
-import { checkOf, ends } from '../../../shared/bands'
-import { useInstrument } from '../../../shared/useInstrument'
+import FactRow from '../../../station/FactRow.vue'
+import { checkOf, ends } from '../../../station/bands'
+import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { boxes, type Box } from '../logic'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import CautionNote from '../../../shared/CautionNote.vue'
-import { useInstrument } from '../../../shared/useInstrument'
+import CautionNote from '../../../ui/CautionNote.vue'
+import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { minutes } from '../logic'

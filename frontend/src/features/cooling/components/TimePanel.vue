@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, inject, ref } from 'vue'
-import { plotOption } from '../../../shared/chart'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
-import { useInstrument } from '../../../shared/useInstrument'
+import { plotOption } from '../../../ui/chart'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
+import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { minutes } from '../logic'
-import { useDuty } from '../../../shared/useDuty'
-import DutyPick from '../../../shared/DutyPick.vue'
+import { useDuty } from '../../../station/useDuty'
+import DutyPick from '../../../station/DutyPick.vue'
 
 /** A duty through time: as it goes, from cold, switched off hot; and how long there is once something breaks. */
 const CURVES = { trace: 'as it goes', warm_up: 'from cold', soak: 'switched off hot' } as const

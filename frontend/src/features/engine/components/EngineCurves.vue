@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, inject, ref } from 'vue'
-import { plotOption } from '../../../shared/chart'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
-import { useInstrument } from '../../../shared/useInstrument'
+import { plotOption } from '../../../ui/chart'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
+import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 const words = useVocabulary()

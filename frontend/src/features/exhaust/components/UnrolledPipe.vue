@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ends } from '../../../shared/bands'
+import { ends } from '../../../station/bands'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { costliest, heat, places, type PipeView } from '../logic'
@@ -18,6 +18,8 @@ const limited = computed(() => props.data.makers || props.data.back_pressure > 0
 const most = computed(() => Math.max(props.data.back_pressure, limited.value ? props.data.limit : 0, band.value?.[1] ?? 0, 1) * 1.12)
 const y = (pascal: number) => 236 - (110 * pascal) / most.value
 const profile = computed(() => props.data.pieces.map((p, i) => `L${at.value[i]?.[0]} ${y(p.up)}L${at.value[i]?.[1]} ${y(p.down)}`).join('').replace('L', 'M'))
+/** Said where it changes. */
+const bores = computed(() => props.data.pieces.map((p) => `${p.share < 1 ? '2 × ' : ''}${words.show(p.outside, 'size')}`).map((said, i, all) => (said === all[i - 1] ? '' : said)))
 const worst = computed(() => costliest(props.data.pieces))
 /** Back pressure at the flange in 90 of 100 cases, of the duty drawn. */
 const band = computed(() => {
@@ -28,11 +30,11 @@ const over = computed(() => props.data.back_pressure > props.data.limit)
 </script>
 
 <template>
-  <div class="drawing" tabindex="0"><svg viewBox="-6 -8 640 268" role="img" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`">
+  <div class="drawing" tabindex="0"><svg viewBox="-6 -20 640 280" role="img" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`">
     <g v-for="(piece, i) in data.pieces" :key="i">
       <rect :x="at[i]?.[0]" :y="56 - half(piece.outside)" :width="(at[i]?.[1] ?? 0) - (at[i]?.[0] ?? 0)" :height="2 * half(piece.outside)" class="pipe" :class="{ lagged: piece.lagged }" :style="{ '--heat': heat(0.5 * (piece.warm + piece.cool)) }" />
-      <text :x="(at[i]?.[0] ?? 0) + 3" y="10">{{ piece.share < 1 ? '2 × ' : '' }}{{ words.show(piece.outside, 'size') }}</text>
-      <text :x="(at[i]?.[0] ?? 0) + 3" y="25">{{ piece.name }}{{ piece.lagged ? ', lagged' : '' }}</text>
+      <text v-if="bores[i]" :x="(at[i]?.[0] ?? 0) + 3" y="26" class="strong">{{ bores[i] }}</text>
+      <text :x="(at[i]?.[0] ?? 0) + 3" :y="i % 2 ? -4 : 11">{{ piece.name }}{{ piece.lagged ? ', lagged' : '' }}</text>
       <text :x="(at[i]?.[0] ?? 0) + 3" y="102">{{ words.show(piece.warm, 'temperature') }}</text>
       <text :x="((at[i]?.[0] ?? 0) + (at[i]?.[1] ?? 0)) / 2" y="252" text-anchor="middle" :class="{ worst: i === worst }">{{ words.show(piece.up - piece.down, 'pressure_difference') }}</text>
     </g>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '../../../api/client'
-import FactRow from '../../../shared/FactRow.vue'
+import FactRow from '../../../station/FactRow.vue'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
 import type { Schemas } from '../../../api/client'
-import { plotOption } from '../../../shared/chart'
-import DutyPick from '../../../shared/DutyPick.vue'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
-import { useDuty } from '../../../shared/useDuty'
-import { useInstrument } from '../../../shared/useInstrument'
+import { plotOption } from '../../../ui/chart'
+import DutyPick from '../../../station/DutyPick.vue'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
+import { useDuty } from '../../../station/useDuty'
+import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { percent } from '../../../shared/format'
+import { percent } from '../../../ui/format'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { backPath, feedPath, layout, overPath, words, WIDTH, type Circuit, type Placed } from '../logic'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import DutyPick from '../../../shared/DutyPick.vue'
-import { useDuty } from '../../../shared/useDuty'
-import { useInstrument } from '../../../shared/useInstrument'
+import DutyPick from '../../../station/DutyPick.vue'
+import { useDuty } from '../../../station/useDuty'
+import { useInstrument } from '../../../station/useInstrument'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import CircuitDrawing from './CircuitDrawing.vue'

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
-import { plotOption } from '../../../shared/chart'
-import DutyPick from '../../../shared/DutyPick.vue'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
-import { useDuty } from '../../../shared/useDuty'
-import { useInstrument } from '../../../shared/useInstrument'
+import { plotOption } from '../../../ui/chart'
+import DutyPick from '../../../station/DutyPick.vue'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
+import { useDuty } from '../../../station/useDuty'
+import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** Every line with its speed and loss; how far the first pump's inlet stands from boiling, hot and high; priming, heat. */

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, inject, ref } from 'vue'
-import { plotOption, type Line } from '../../../shared/chart'
-import DutyPick from '../../../shared/DutyPick.vue'
-import { percent } from '../../../shared/format'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
-import { useDuty } from '../../../shared/useDuty'
-import { useInstrument } from '../../../shared/useInstrument'
+import { plotOption, type Line } from '../../../ui/chart'
+import DutyPick from '../../../station/DutyPick.vue'
+import { percent } from '../../../ui/format'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
+import { useDuty } from '../../../station/useDuty'
+import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 
 /** Fuel over the whole speed range at full load; injectors as sold; other fuels at the same power; cold start. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { checkOf, ends } from '../../../shared/bands'
+import { checkOf, ends } from '../../../station/bands'
 import { useBuild } from '../../../stores/build'
 import { askedOutline, fromRose, onRose, path, ROSE_G, type TiltedPan, type Point } from '../logic'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
-import { checkOf, ends } from '../../../shared/bands'
-import { plotOption } from '../../../shared/chart'
-import { ChartPanel } from '../../../shared/lazyChart'
-import { read, THEME } from '../../../shared/theme'
+import { checkOf, ends } from '../../../station/bands'
+import { plotOption } from '../../../ui/chart'
+import { ChartPanel } from '../../../ui/lazyChart'
+import { read, THEME } from '../../../ui/theme'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import type { PressureCurves } from '../logic'

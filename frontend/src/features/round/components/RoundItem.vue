@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '../../../api/client'
-import { troubleOf, useReading, type Trouble } from '../../../shared/useReading'
+import { troubleOf, useReading, type Trouble } from '../../../station/useReading'
 import { line, useBuild } from '../../../stores/build'
 
 /** One thing to measure: what it is taken for now, how it is done, and where the reading goes. */

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Problem } from '../api/client'
+import { Problem } from './client'
 import { busy } from './busy'
 import { useLatest } from './useLatest'
 

@@ -2,8 +2,8 @@
 import Modal from 'ant-design-vue/es/modal'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useBuild } from '../stores/build'
-import { useVocabulary } from '../stores/vocabulary'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 import { index, search, type Hit } from './find'
 
 /** Find a fact, check or step by name and land on it. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Build } from '../api/client'
-import { saveJson } from '../shared/save'
+import type { Build } from '../../api/client'
+import { saveJson } from '../../ui/save'
 import BuildHistory from './BuildHistory.vue'
 
 /** A build that does not stand today: what is wrong with it, its document as it was kept, and its history. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
 import { computed, inject } from 'vue'
-import { THEME } from '../shared/theme'
-import { useBuild } from '../stores/build'
-import { UNIT_CHOICES, useVocabulary } from '../stores/vocabulary'
+import { THEME } from '../../ui/theme'
+import { useBuild } from '../../stores/build'
+import { UNIT_CHOICES, useVocabulary } from '../../stores/vocabulary'
 import BuildMenu from './BuildMenu.vue'
 
 const emit = defineEmits<{ rail: []; help: []; find: [] }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue'
-import { api, type Schemas } from '../api/client'
-import { saveJson } from '../shared/save'
-import { useBuild } from '../stores/build'
-import { useVocabulary } from '../stores/vocabulary'
+import { api, type Schemas } from '../../api/client'
+import { saveJson } from '../../ui/save'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 
 /** What was kept of the build, newest first: looked at as a file, named, brought back. */
 const emit = defineEmits<{ back: [] }>()

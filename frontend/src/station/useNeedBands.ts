@@ -2,7 +2,7 @@ import { shallowRef, watch } from 'vue'
 import { api, type NeedRow } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
-import { useLatest } from './useLatest'
+import { useLatest } from '../api/useLatest'
 
 /** Ends of every need: they come after the likely figures, for they take a build drawn many times. */
 export function useNeedBands() {

@@ -3,7 +3,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { computed, type Component } from 'vue'
 import FactPanel from './FactPanel.vue'
 import StationFrame from './StationFrame.vue'
-import ViewTabs from './ViewTabs.vue'
+import ViewTabs from '../ui/ViewTabs.vue'
 
 /** A station with several drawings: its facts beside the one picked, which is kept for the session. */
 const props = defineProps<{ system: string; views: { id: string; label: string; shows: Component }[]; label: string }>()

@@ -1,5 +1,5 @@
 import { defineAsyncComponent } from 'vue'
-import { whileBusy } from './busy'
+import { whileBusy } from '../api/busy'
 
 /** The plot, loaded with the first station that shows one. */
 export const ChartPanel = defineAsyncComponent(() => whileBusy(import('./ChartPanel.vue')))

@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 import type { Field, Schemas } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
-import CautionNote from './CautionNote.vue'
+import CautionNote from '../ui/CautionNote.vue'
 import FactRow from './FactRow.vue'
 
 /** The facts of a section by group; what only the rules know, and larger groups nobody has stated anything of, fold away. */

@@ -2,9 +2,9 @@
 import Modal from 'ant-design-vue/es/modal'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '../api/client'
-import { saveJson } from '../shared/save'
-import { line, useBuild } from '../stores/build'
+import { api } from '../../api/client'
+import { saveJson } from '../../ui/save'
+import { line, useBuild } from '../../stores/build'
 import BuildHistory from './BuildHistory.vue'
 
 /** The build's name, and what can be done with the whole of it. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Modal from 'ant-design-vue/es/modal'
 import { computed } from 'vue'
-import { useBuild } from '../stores/build'
-import { useVocabulary } from '../stores/vocabulary'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 
 /** Somebody else changed the build first: both versions, and a plain choice. */
 const build = useBuild()

@@ -4,7 +4,7 @@ import { foldSizes } from './changes'
 import { useBuild } from '../stores/build'
 import { useOutlook } from '../stores/outlook'
 import ChangeCard from './ChangeCard.vue'
-import ProgressLine from './ProgressLine.vue'
+import ProgressLine from '../ui/ProgressLine.vue'
 
 /** What could stand there instead: every change of this system, run on the build. */
 const props = defineProps<{ system: string }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STATIONS } from './stations'
+import { STATIONS } from '../stations'
 
 const KEYS = [
   ['0', 'bench'],

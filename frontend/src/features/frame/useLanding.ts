@@ -1,6 +1,6 @@
 import { nextTick, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useBuild } from '../stores/build'
+import { useBuild } from '../../stores/build'
 
 const PATIENCE_MS = 3000
 

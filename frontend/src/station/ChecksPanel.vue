@@ -5,10 +5,10 @@ import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import { chance } from './bands'
 import CostLine from './CostLine.vue'
-import { percent } from './format'
+import { percent } from '../ui/format'
 import { folded } from './notices'
 import RestsOn from './RestsOn.vue'
-import Well from './Well.vue'
+import Well from '../ui/Well.vue'
 
 /** Checks as wells, fullest first; those that cannot be judged say what is missing. */
 const props = defineProps<{ block: SystemBlock; system: string }>()

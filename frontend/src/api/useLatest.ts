@@ -1,6 +1,6 @@
 import { useThrottleFn } from '@vueuse/core'
 import { getCurrentScope, onScopeDispose } from 'vue'
-import { Problem } from '../api/client'
+import { Problem } from './client'
 import { whileBusy } from './busy'
 
 const TRIES = 5 // where the server asks for patience

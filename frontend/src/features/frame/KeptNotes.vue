@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useBuild } from '../stores/build'
-import { useVocabulary } from '../stores/vocabulary'
+import { useBuild } from '../../stores/build'
+import { useVocabulary } from '../../stores/vocabulary'
 
 /** What became of what was typed, where it is not simply kept: waiting, not taken, or beside somebody else's change. */
 const build = useBuild()

@@ -4,10 +4,10 @@ import { api, type ComparedPart, type Edit, type SideBySide } from '../api/clien
 import { line, useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import { bestOf } from './best'
-import { percent } from './format'
+import { percent } from '../ui/format'
 import { inPlace, onYard } from './parts'
-import { useLatest } from './useLatest'
-import Well from './Well.vue'
+import { useLatest } from '../api/useLatest'
+import Well from '../ui/Well.vue'
 
 /** What fills a place beside the parts of the yard that could: each run on the build, one tap to fit it. */
 const props = defineProps<{ system: string }>()

@@ -1,7 +1,7 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
 import { api, type Schemas, type View, type ViewName } from '../api/client'
 import { useBuild } from '../stores/build'
-import { useLatest } from './useLatest'
+import { useLatest } from '../api/useLatest'
 
 /** A station's drawing, asked again when the build or a setting changes; stale answers are dropped. */
 export function useInstrument<V extends ViewName>(view: V, options: Ref<Record<string, number>>) {

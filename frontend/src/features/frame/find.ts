@@ -1,5 +1,5 @@
-import type { Report, Vocabulary } from '../api/client'
-import { STATIONS } from './stations'
+import type { Report, Vocabulary } from '../../api/client'
+import { STATIONS } from '../stations'
 
 export interface Hit {
   label: string

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import Well from '../shared/Well.vue'
-import { useBuild } from '../stores/build'
-import { STATIONS } from './stations'
+import Well from '../../ui/Well.vue'
+import { useBuild } from '../../stores/build'
+import { STATIONS } from '../stations'
 
 const props = defineProps<{ id: string; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
