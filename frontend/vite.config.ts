@@ -1,8 +1,11 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 
+const SERVER = 'http://127.0.0.1:8765'
+
 export default defineConfig({
   plugins: [vue()],
   build: { target: 'es2022', chunkSizeWarningLimit: 700, manifest: true },
-  server: { proxy: { '/api': 'http://127.0.0.1:8765' } },
+  // The server refuses what comes from another page: to it, this one is its own.
+  server: { proxy: { '/api': { target: SERVER, changeOrigin: true, headers: { origin: SERVER } } } },
 })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useLocalStorage, usePreferredDark } from '@vueuse/core'
 import ConfigProvider from 'ant-design-vue/es/config-provider'
-import theme from 'ant-design-vue/es/theme'
 import { computed, onMounted, provide, ref, watchEffect } from 'vue'
+import { lookOf } from './ui/look'
 import { THEME } from './ui/theme'
 import { useVocabulary } from './stores/vocabulary'
 
@@ -14,19 +14,7 @@ const dark = computed(() => (chosen.value === 'auto' ? prefersDark.value : chose
 provide(THEME, { dark, toggle: () => (chosen.value = dark.value ? 'light' : 'dark') })
 watchEffect(() => (document.documentElement.dataset.theme = dark.value ? 'dark' : 'light'))
 
-const tokens = computed(() => ({
-  algorithm: dark.value ? theme.darkAlgorithm : theme.defaultAlgorithm,
-  token: {
-    colorPrimary: dark.value ? '#d9a860' : '#8a5f1c',
-    colorBgContainer: dark.value ? '#1c2727' : '#fffefb',
-    colorBgElevated: dark.value ? '#1c2727' : '#fffefb',
-    colorText: dark.value ? '#e9ece6' : '#20302f',
-    colorBorder: dark.value ? '#35443f' : '#d9d5c8',
-    borderRadius: 4,
-    fontFamily: "'Barlow', system-ui, sans-serif",
-    fontSize: 15,
-  },
-}))
+const look = computed(() => lookOf(dark.value))
 
 async function load(): Promise<void> {
   failed.value = false
@@ -48,7 +36,7 @@ function skip(): void {
 
 <template>
   <a class="skip" href="#page" @click.prevent="skip">Skip to the page</a>
-  <ConfigProvider :theme="tokens">
+  <ConfigProvider :theme="look">
     <router-view v-if="words.words" />
     <main v-else-if="failed" class="dead">
       <h1>The server does not answer</h1>

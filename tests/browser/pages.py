@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import threading
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
@@ -222,11 +223,46 @@ class BrowserCase(DatabaseCase):
         with self.saved():
             self.type_fact(path, text)
 
+    def choice(self, name: str, within: Page | Locator | None = None) -> Locator:
+        """The field that opens to a list of choices, by the name it goes by."""
+        return (within or self.page).get_by_role("combobox", name=name)
+
+    def choose(self, place: Locator, label: str) -> None:
+        """Pick from the list a field opens to."""
+        page = place.page
+        place.locator("xpath=ancestor::*[@data-pick][1]").locator(".ant-select-selector").click()
+        page.locator(".ant-select-dropdown:visible .ant-select-item-option").filter(
+            has_text=re.compile(f"^{re.escape(label)}$")
+        ).click()
+
     def pick(self, choice: Locator | str, label: str) -> None:
         """Pick one of a fact's choices, by its path or its place, and wait until it is kept."""
-        place = self.page.locator(f'select[data-path="{choice}"]') if isinstance(choice, str) else choice
+        place = self.page.locator(f'input[data-path="{choice}"]') if isinstance(choice, str) else choice
         with self.saved():
-            place.select_option(label=label)
+            self.choose(place, label)
+
+    def segment(self, group: str, label: str, within: Page | Locator | None = None) -> Locator:
+        """One of a few choices beside each other: what is pressed for it."""
+        row = (within or self.page).get_by_role("radiogroup", name=group)
+        return row.locator("label").filter(has_text=re.compile(f"^{re.escape(label)}$"))
+
+    def slide(self, slider: Locator, value: float) -> None:
+        """Drag to a value: pressed near it on the line, then stepped by keys."""
+        low, high = (float(slider.get_attribute(f"aria-value{end}") or 0) for end in ("min", "max"))
+        line = slider.locator("xpath=..").bounding_box()
+        assert line is not None
+        share = (value - low) / (high - low)
+        slider.page.mouse.click(line["x"] + share * line["width"], line["y"] + line["height"] / 2)
+        for _ in range(20):
+            off = value - float(slider.get_attribute("aria-valuenow") or 0)
+            if abs(off) < 1e-9:
+                return
+            slider.press("ArrowRight" if off > 0 else "ArrowLeft")
+
+    def press_in(self, button: Locator, label: str) -> None:
+        """Press what a button's menu offers."""
+        button.click()
+        button.page.get_by_role("menuitem", name=label).click()
 
     def tab(self, name: str) -> None:
         """Show one of a station's drawings."""

@@ -50,16 +50,16 @@ class Drawings(BrowserCase):
     def test_blows_back_at_standstill_and_not_at_speed(self) -> None:
         self.open("Air", "chalk-hare")
         slider = self.page.get_by_role("slider", name="Road speed")
-        slider.fill("0")
+        self.slide(slider, 0)
         expect(self.page.get_by_text("blows back through the open part")).to_be_visible()
-        slider.fill("90")
+        self.slide(slider, 90)
         expect(self.page.get_by_text("the rest sees ram alone")).to_be_visible()
 
     def test_the_thermostat_dragged_moves_the_flow(self) -> None:
         self.open("Coolant")
         drawing = self.page.get_by_role("img", name=re.compile("Coolant loop"))
         whole = str(drawing.get_attribute("aria-label"))
-        self.page.get_by_role("slider", name="Thermostat open").fill("10")
+        self.slide(self.page.get_by_role("slider", name="Thermostat open"), 10)
         expect(drawing).not_to_have_attribute("aria-label", whole)
         expect(self.page.get_by_text(re.compile("^bypass "))).to_be_visible()
         self.page.get_by_text("What a restrictor does").click()
@@ -69,9 +69,9 @@ class Drawings(BrowserCase):
         self.open("Through time", "dripping-well")
         expect(self.page.get_by_text(re.compile("Ends at .* after 30 min"))).to_be_visible()
         expect(self.page.get_by_role("row", name=re.compile("pump's belt goes"))).to_be_visible()
-        self.page.get_by_label("Which curve").select_option("warm_up")
+        self.segment("Which curve", "from cold").click()
         expect(self.page.get_by_text(re.compile("From cold the thermostat opens"))).to_be_visible()
-        self.page.get_by_label("Which curve").select_option("soak")
+        self.segment("Which curve", "switched off hot").click()
         expect(self.page.get_by_text(re.compile("from the metal's heat"))).to_be_visible()
 
     def test_on_the_stand(self) -> None:
@@ -79,7 +79,7 @@ class Drawings(BrowserCase):
         expect(self.page.get_by_text(re.compile("3 min filled, 30 s dry"))).to_be_visible()
         hose = self.page.get_by_text(re.compile("keeps the outlet at"))
         before = hose.inner_text()
-        self.page.get_by_role("slider", name="Outlet temperature").fill("40")
+        self.slide(self.page.get_by_role("slider", name="Outlet at"), 40)
         expect(hose).not_to_have_text(before)
         expect(self.page.get_by_text("carbon monoxide kills")).to_be_visible()
 

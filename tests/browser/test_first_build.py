@@ -18,8 +18,8 @@ class FirstBuild(BrowserCase):
         page = self.go("/")
         page.get_by_role("link", name="New build").click()
         page.get_by_label("Name").fill(name)
-        page.locator('select[name="kind"]').select_option(label="van")
-        page.locator('select[name="fuel"]').select_option(label="petrol E10")
+        self.choose(self.choice("Machine", page), "van")
+        self.choose(self.choice("Fuel", page), "petrol E10")
         page.locator('input[name="power"]').fill("150 hp")
         page.locator('input[name="speed"]').fill("5500")
         page.locator('input[name="displacement"]').fill("2,4 L")
@@ -82,7 +82,7 @@ class FirstBuild(BrowserCase):
     def test_the_fifth_fact_follows_the_machine(self) -> None:
         page = self.go("/new")
         expect(page.get_by_text("Must it tow?")).to_be_visible()
-        page.locator('select[name="kind"]').select_option(label="boat")
+        self.choose(self.choice("Machine", page), "boat")
         expect(page.get_by_text("Cruises at what share of full revs")).to_be_visible()
 
     def test_a_sheet_from_a_file(self) -> None:
@@ -132,7 +132,7 @@ class FirstMinute(BrowserCase):
 
     def test_a_boat_is_asked_for_its_water_and_not_for_air(self) -> None:
         page = self.go("/new")
-        page.locator('select[name="kind"]').select_option(label="boat")
+        self.choose(self.choice("Machine", page), "boat")
         expect(page.locator('input[name="waterline"]')).to_be_visible()
         expect(page.get_by_text("Must it tow?")).to_have_count(0)
         build = self.a_build(CUTTER)

@@ -30,8 +30,8 @@ class FuelCase(BrowserCase):
 class FromNothing(FuelCase):
     def start(self, kind: str, fuel: str, power: str, speed: str, size: str, mass: str) -> None:
         page = self.go("/new")
-        page.locator('select[name="kind"]').select_option(label=kind)
-        page.locator('select[name="fuel"]').select_option(label=fuel)
+        self.choose(self.choice("Machine", page), kind)
+        self.choose(self.choice("Fuel", page), fuel)
         for name, text in (("power", power), ("speed", speed), ("displacement", size), ("mass", mass)):
             page.locator(f'input[name="{name}"]').fill(text)
         self.follow(page.get_by_role("button", name="To the bench"), "**/builds/*")
@@ -101,7 +101,7 @@ class FromNothing(FuelCase):
         expect(self.headline()).to_contain_text("Fuel holds")
         expect(self.part("pot")).to_contain_text("runs over")
         self.pick("fuel.pump_staging", "the others on demand")
-        page.get_by_label("State of the engine").select_option(label="idling")
+        self.segment("State of the engine", "idling").click()
         expect(self.part("pump")).to_contain_text("1 of 2 pumps")
 
     def test_a_carburettor_engine_of_70_kw(self) -> None:
@@ -175,7 +175,7 @@ class Drawn(FuelCase):
         self.open("Over speed", self.build_of(demo("quarry-mule")))
         page = self.page
         expect(page.get_by_role("row", name=re.compile("85 % ethanol"))).to_contain_text("times")
-        page.get_by_label("Which curve").select_option(label="injectors")
+        self.segment("Which curve", "injectors").click()
         expect(page.get_by_role("img", name=re.compile("Share of the cycle"))).to_be_visible()
         self.tab("Lines and suction")
         expect(page.get_by_role("row", name=re.compile("^return"))).to_be_visible()

@@ -222,7 +222,7 @@ class SideBySide(BrowserCase):
         id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/fuel")
         panel = page.locator("[data-compare]")
-        panel.get_by_label("Which part").select_option("fuel.injectors")
+        self.choose(self.choice("Which part", panel), "Injectors")
         with self.saved():
             panel.get_by_role("button", name="Put one on the yard").click()
         for label, text in (
@@ -247,10 +247,10 @@ class Scope(BrowserCase):
         id = self.build_of(ROAD)
         page = self.go(f"/builds/{id}/exhaust")
         with self.saved():
-            page.locator("[data-scope]").select_option("later")
+            self.segment("Exhaust in this build", "later").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Not judged: put off until later")
         with self.saved():
-            page.locator("[data-scope]").select_option("judged")
+            self.segment("Exhaust in this build", "judged").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Exhaust")
 
     def test_what_is_not_started_is_one_line(self) -> None:
@@ -270,18 +270,19 @@ class Pieces(BrowserCase):
         for diameter in ("63.5 mm", "76.2 mm"):
             with self.saved():
                 panel.get_by_role("button", name="Add a piece").click()
-            last = panel.locator("details").last
-            last.locator("summary").click()
-            name = last.get_attribute("data-piece")
+            name = panel.locator("[data-part]").last.get_attribute("data-part")
             self.give(f"exhaust.pieces.{name}.diameter", diameter)
             self.give(f"exhaust.pieces.{name}.length", "1 m")
-        expect(panel.locator("summary")).to_have_text([re.compile("63.5"), re.compile("76.2")])
+        expect(panel.locator("[data-part]")).to_contain_text([re.compile("63.5"), re.compile("76.2")])
         with self.saved():
-            panel.get_by_role("button", name="earlier").click()
-        expect(panel.locator("summary")).to_have_text([re.compile("76.2"), re.compile("63.5")])
+            self.press_in(panel.get_by_role("button", name="Do with Piece 2"), "Earlier")
+        expect(panel.locator("[data-part]")).to_contain_text([re.compile("76.2"), re.compile("63.5")])
         with self.saved():
-            panel.locator("details[open]").first.get_by_role("button", name="take out").click()
-        expect(panel.locator("summary")).to_have_count(1)
+            panel.get_by_role("button", name=re.compile("^Move 1")).press("ArrowDown")
+        expect(panel.locator("[data-part]")).to_contain_text([re.compile("63.5"), re.compile("76.2")])
+        with self.saved():
+            self.press_in(panel.get_by_role("button", name="Do with Piece 1"), "Let it go")
+        expect(panel.locator("[data-part]")).to_have_count(1)
 
 
 class Maps(BrowserCase):
@@ -292,7 +293,7 @@ class Maps(BrowserCase):
         limit = panel.locator("path.limit")
         expect(limit).to_have_attribute("d", re.compile("M"))
         before = limit.get_attribute("d")
-        panel.get_by_label("Which map").select_option("ambient_grade")
+        self.choose(self.choice("Which map", panel), "air outside by grade")
         expect(limit).not_to_have_attribute("d", str(before))
         expect(panel.get_by_text(re.compile("Grade, %"))).to_be_visible()
         expect(panel.get_by_text("asked", exact=True)).to_be_visible()
@@ -305,7 +306,7 @@ class Maps(BrowserCase):
         expect(limit).to_have_attribute("d", re.compile("M"))
         before = str(limit.get_attribute("d"))
         slider = panel.get_by_role("slider", name="Core depth")
-        slider.fill("150")
+        self.slide(slider, 150)
         expect(limit).not_to_have_attribute("d", before)
         expect(panel.get_by_text("60 mm", exact=True)).to_be_visible()
         panel.get_by_role("button", name="as stated").click()

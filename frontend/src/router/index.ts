@@ -1,6 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { begin } from '../api/busy'
-import { STATIONS } from '../features/stations'
+import { PAGES, STATIONS } from '../features/stations'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -16,9 +16,9 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', name: 'bench', component: () => import('../features/bench/BenchPage.vue') },
-        ...STATIONS.map((station) => ({ path: station.id, name: station.id, component: station.load })),
-        { path: 'round', name: 'round', component: () => import('../features/round/RoundPage.vue') },
-        { path: 'need', name: 'need', component: () => import('../features/need/NeedPage.vue') },
+        // Which of its drawings a station shows stands in the address, so that a link opens the right one.
+        ...STATIONS.map((station) => ({ path: `${station.id}/:view?`, name: station.id, component: station.load })),
+        ...PAGES.map((page) => ({ path: page.id, name: page.id, component: page.load })),
       ],
     },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('../features/shelf/NowherePage.vue') },

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useBuild } from '../stores/build'
+import Pick from '../ui/Pick.vue'
 
 /** Picks the duty a drawing is of. */
 const index = defineModel<number>({ required: true })
 const build = useBuild()
+const options = computed(() => (build.report?.duties ?? []).map((duty, i) => ({ value: i, label: duty.name })))
 </script>
 
 <template>
-  <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in build.report?.duties ?? []" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+  <Pick v-model="index" label="Duty" :options="options" />
 </template>

@@ -6,6 +6,8 @@ import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import CautionNote from '../ui/CautionNote.vue'
 import FactRow from './FactRow.vue'
+import PartHead from './PartHead.vue'
+import { inPlace, type Part } from './parts'
 
 /** The facts of a section by group; what only the rules know, and larger groups nobody has stated anything of, fold away. */
 const props = withDefaults(defineProps<{ section: string; title?: string; cautions?: Schemas['CautionOut'][]; only?: string[] }>(), {
@@ -64,6 +66,20 @@ const groups = computed(() => {
   }
   return found
 })
+/** Of a place that one part fills: its head stands before the first of its facts. */
+const headed = computed(() => {
+  const found = new Map<string, Part>()
+  const seen = new Set<string>()
+  for (const group of groups.value) {
+    for (const field of group.fields) {
+      const place = `${props.section}.${field.name.split('.')[0]}`
+      const part = field.name.includes('.') && !seen.has(place) && !words.words?.places[place]?.many ? inPlace(build.document, place)[0] : undefined
+      seen.add(place)
+      if (part) found.set(field.name, part)
+    }
+  }
+  return found
+})
 const folded = computed(() => groups.value.reduce((sum, group) => sum + group.more, 0))
 </script>
 
@@ -77,7 +93,10 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
       </div>
       <div v-for="group in groups" v-show="group.fields.length" :key="group.name" class="group">
         <h3 class="hidden">{{ group.name }}</h3>
-        <FactRow v-for="field in group.fields" :key="field.name" :path="path(field)" :field="field" />
+        <template v-for="field in group.fields" :key="field.name">
+          <PartHead v-if="headed.get(field.name)" :part="headed.get(field.name)!" />
+          <FactRow :path="path(field)" :field="field" />
+        </template>
         <CautionNote v-for="caution in cautions.filter((c) => c.where === group.name)" :key="caution.id" :text="caution.text" />
       </div>
       <button v-if="folded || all" class="textlink more" type="button" :aria-expanded="all" @click="all = !all">

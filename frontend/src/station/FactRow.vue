@@ -3,6 +3,8 @@ import { computed, ref } from 'vue'
 import type { Field } from '../api/client'
 import { useBuild } from '../stores/build'
 import QuantityField from './QuantityField.vue'
+import Pick from '../ui/Pick.vue'
+import { optionsOf } from '../ui/options'
 
 /** One fact: a quantity, a choice or words, edited in place. */
 const props = defineProps<{ path: string; field: Field }>()
@@ -13,9 +15,9 @@ const unsaid = computed(() => (fact.value?.evidence === 'rule' ? `${fact.value.s
 const missing = computed(() => (build.report?.unknown ?? []).includes(props.path))
 const trouble = ref('')
 
-async function pick(event: Event): Promise<void> {
-  const value = (event.target as HTMLInputElement | HTMLSelectElement).value
-  const problem = await build.edit(props.path, value || null)
+const choices = computed(() => [{ value: '', label: unsaid.value }, ...optionsOf(props.field.choices)])
+async function put(value: string | number | undefined): Promise<void> {
+  const problem = await build.edit(props.path, value ? String(value) : null)
   trouble.value = problem?.message ?? ''
 }
 </script>
@@ -23,11 +25,8 @@ async function pick(event: Event): Promise<void> {
 <template>
   <div class="fact" :class="{ missing }">
     <span class="name">{{ field.label }}<span v-if="missing" class="hidden"> (missing)</span></span>
-    <select v-if="field.kind === 'choice'" class="pick figure" :class="{ unsaid: chosen === undefined, absent: fact === undefined }" :value="chosen ?? ''" :data-path="path" :aria-label="field.label" @change="pick">
-      <option value="">{{ unsaid }}</option>
-      <option v-for="(label, value) in field.choices" :key="value" :value="value">{{ label }}</option>
-    </select>
-    <input v-else-if="field.kind === 'text'" class="input words" type="text" maxlength="200" :value="fact?.text ?? ''" :data-path="path" :aria-label="field.label" @change="pick" />
+    <Pick v-if="field.kind === 'choice'" class="pick" :class="{ unsaid: chosen === undefined, absent: fact === undefined }" quiet :label="field.label" :path="path" :options="choices" :model-value="chosen ?? ''" @update:model-value="put" />
+    <input v-else-if="field.kind === 'text'" class="input words" type="text" maxlength="200" :value="fact?.text ?? ''" :data-path="path" :aria-label="field.label" @change="put(($event.target as HTMLInputElement).value)" />
     <QuantityField v-else :path="path" :field="field" :fact="fact" />
     <span v-if="trouble" class="over trouble" role="alert">{{ trouble }}</span>
   </div>
@@ -55,23 +54,12 @@ async function pick(event: Event): Promise<void> {
 }
 .pick {
   margin-left: auto;
-  max-width: 190px;
-  field-sizing: content;
-  border: 0;
-  border-bottom: 1px dotted transparent;
-  background: var(--card);
-  text-align: right;
-  text-align-last: right;
-  padding: 1px 0;
-  cursor: pointer;
+  max-width: 200px;
 }
-.pick:hover {
-  border-bottom-color: var(--mute);
-}
-.unsaid {
+.pick.unsaid :deep(.ant-select-selection-item) {
   color: var(--mute);
 }
-.absent {
+.pick.absent :deep(.ant-select-selection-item) {
   color: var(--brass);
 }
 .words {
@@ -83,11 +71,6 @@ async function pick(event: Event): Promise<void> {
 .words:hover,
 .words:focus {
   border-color: var(--line);
-}
-@media (max-width: 720px) {
-  .pick {
-    min-height: 44px;
-  }
 }
 .trouble {
   flex: 1 1 100%;

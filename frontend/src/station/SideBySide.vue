@@ -8,6 +8,8 @@ import { percent } from '../ui/format'
 import { inPlace, onYard } from './parts'
 import { useLatest } from '../api/useLatest'
 import Well from '../ui/Well.vue'
+import Pick from '../ui/Pick.vue'
+import { optionsOf } from '../ui/options'
 
 /** What fills a place beside the parts of the yard that could: each run on the build, one tap to fit it. */
 const props = defineProps<{ system: string }>()
@@ -52,9 +54,7 @@ const named = (column: ComparedPart) => column.name || (column.fitted ? 'as fitt
   <section class="card" data-compare>
     <div class="head">
       <h2 class="label">Side by side</h2>
-      <select v-if="places.length > 1" v-model="place" class="cardpick" aria-label="Which part">
-        <option v-for="id in places" :key="id" :value="id">{{ words.words?.places[id]?.label }}</option>
-      </select>
+      <Pick v-if="places.length > 1" v-model="place" label="Which part" :options="places.map((id) => ({ value: id, label: words.words?.places[id]?.label ?? id }))" />
       <span class="acts">
         <button v-if="fitted" class="button" type="button" @click="copy(fitted.id)">Copy what is fitted</button>
         <button class="button" type="button" @click="add">Put one on the yard</button>
@@ -113,10 +113,7 @@ const named = (column: ComparedPart) => column.name || (column.fitted ? 'as fitt
               <th scope="row">{{ field.label }}</th>
               <td v-for="column in columns" :key="column.id">
                 <span v-if="column.fitted" class="figure">{{ column.facts[field.name]?.shown ?? build.build?.facts[`${place}.${field.name}`]?.shown ?? '—' }}</span>
-                <select v-else-if="field.kind === 'choice'" class="cardpick" :value="column.facts[field.name]?.text ?? ''" :aria-label="`${field.label}, ${named(column)}`" @change="set(column, field.name, typed($event))">
-                  <option value="">not said</option>
-                  <option v-for="(label, value) in field.choices" :key="value" :value="value">{{ label }}</option>
-                </select>
+                <Pick v-else-if="field.kind === 'choice'" :label="`${field.label}, ${named(column)}`" :options="[{ value: '', label: 'not said' }, ...optionsOf(field.choices)]" :model-value="column.facts[field.name]?.text ?? ''" @update:model-value="(v) => set(column, field.name, v ? String(v) : null)" />
                 <textarea v-else-if="field.kind === 'table'" class="input" rows="3" :value="column.facts[field.name]?.text ?? ''" :aria-label="`${field.label}, ${named(column)}`" @change="set(column, field.name, typed($event))" />
                 <input v-else class="input" type="text" maxlength="60" :value="column.facts[field.name]?.text ?? ''" :aria-label="`${field.label}, ${named(column)}`" @change="set(column, field.name, typed($event))" />
               </td>

@@ -1,70 +1,90 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import type { SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
+import { percent } from '../ui/format'
+import { optionsOf } from '../ui/options'
+import Segments from '../ui/Segments.vue'
+import Well from '../ui/Well.vue'
 import ChecksPanel from './ChecksPanel.vue'
 import InsteadPanel from './InsteadPanel.vue'
 import NeedList from './NeedList.vue'
-import { verdict } from './verdict'
+import RestsOn from './RestsOn.vue'
 import SideBySide from './SideBySide.vue'
+import { useScope } from './useScope'
+import { verdict } from './verdict'
 import WorkingTable from './WorkingTable.vue'
 
-/** The shape of a station: verdict, fitted, instrument, checks, need, working. */
-const props = defineProps<{ system: string }>()
+/** The shape of every station: verdict with what it rests on, facts, drawing, checks, instead, needs, working.
+ * On a phone the verdict stays and one of them is shown at a time. */
+const props = withDefaults(defineProps<{ system: string; title?: string; drawn?: string }>(), { title: '', drawn: 'Drawing' })
+defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(): unknown }>()
 const build = useBuild()
 const words = useVocabulary()
 const block = computed<SystemBlock | null>(() => build.report?.systems[props.system] ?? null)
 const said = computed(() => (block.value ? verdict(block.value, build.report?.duties ?? []) : null))
-const scope = computed(() => build.report?.scope[props.system])
-const why = computed(() => scope.value?.why)
-/** Judged, but nothing of it is stated yet while the rest of the build is begun. */
-const idle = computed(() => scope.value?.state === 'judged' && !scope.value.started && !build.report?.nothing_fitted && block.value?.state === 'unknown')
-const begin = computed(() => (scope.value?.begin ?? []).map((p) => words.within(p)).join(', '))
-const SCOPES = { judged: 'judged', later: 'later', left_out: 'left out' }
-/** Where a machine has no such thing there is nothing to choose. */
-const mine = computed(() => build.document.scope?.[props.system as keyof typeof build.document.scope])
-const choosable = computed(() => scope.value !== undefined && (scope.value.state === 'judged' || mine.value !== undefined))
-const trouble = ref('')
-async function put(event: Event): Promise<void> {
-  const value = (event.target as HTMLSelectElement).value
-  const problem = await build.edit(`scope.${props.system}`, value === 'judged' ? null : value)
-  trouble.value = problem?.message ?? ''
-}
+const { scope, why, idle, begin, choosable, put, trouble, SCOPES } = useScope(() => props.system)
+/** What decides first, with the value nobody stated that it rests on. */
+const first = computed(() => block.value?.checks.find((c) => c.id === block.value?.governing?.check && c.duty === block.value.governing.duty))
 /** The engine is what is swapped in: there is nothing to put in its place here. */
 const changeable = computed(() => block.value !== null && props.system !== 'engine')
 /** Where this is not worked for such a machine there is nothing to ask; what was stated all the same stays in reach. */
-const worked = computed(() => build.report === null || block.value !== null)
+const worked = computed(() => props.title !== '' || build.report === null || block.value !== null)
 const stated = computed(() => Object.entries(build.build?.facts ?? {}).some(([path, fact]) => path.startsWith(`${props.system}.`) && fact.evidence !== 'rule'))
-defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(): unknown }>()
+
+const narrow = useMediaQuery('(max-width: 720px)')
+const panel = ref('drawing')
+const panels = computed(() => [
+  ...(worked.value ? [{ value: 'drawing', label: props.drawn }] : []),
+  { value: 'facts', label: 'Facts' },
+  ...(block.value ? [{ value: 'checks', label: 'Checks' }] : []),
+  ...(changeable.value ? [{ value: 'instead', label: 'Instead' }] : []),
+  ...(block.value ? [{ value: 'working', label: 'Working' }] : []),
+])
+const shows = (id: string) => !narrow.value || panel.value === id
+// What a link leads to must be in sight before it can be landed on.
+const route = useRoute()
+watch(() => route.hash, (hash) => {
+  if (hash) panel.value = hash.startsWith('#step-') ? 'working' : hash.includes('.') ? 'facts' : 'checks'
+}, { immediate: true })
 </script>
 
 <template>
   <div class="station">
     <header class="verdict">
-      <h1 v-if="idle">{{ block?.title }} is not started.</h1>
+      <h1 v-if="title">{{ title }}</h1>
+      <h1 v-else-if="idle">{{ block?.title }} is not started.</h1>
       <h1 v-else-if="said">{{ said.lead }} <span :class="{ over: said.short }">{{ said.strong }}</span>{{ said.tail }}</h1>
       <h1 v-else>Not judged{{ why ? `: ${why}` : '' }}.</h1>
+      <Segments v-if="narrow && panels.length > 1" v-model="panel" class="turn" label="Shown of this station" :options="panels" block />
+    </header>
+    <div class="detail">
+      <div v-if="narrow && first && !idle" class="first">
+        <span class="line"><span>{{ first.name }}</span><span class="figure" :class="{ over: first.state === 'short' }">{{ percent(first.fill) }}</span></span>
+        <Well :fill="first.fill" :system="system" size="long" :label="first.name" :state="first.state" :low="first.fill_low" :high="first.fill_high" />
+      </div>
       <p v-if="idle" class="mute">These begin it: {{ begin }}. Until then it is left to the need sheet.</p>
       <p v-else-if="said" class="mute">{{ said.detail }}</p>
       <p v-else-if="!worked" class="mute">Nothing is asked for it here; the headline and the need sheet leave it out.</p>
-      <label v-if="choosable" class="scope"><span class="hidden">{{ words.words?.systems[system] }} in this build</span>
-        <select class="cardpick" :value="scope?.state" data-scope @change="put">
-          <option v-for="(label, id) in SCOPES" :key="id" :value="id">{{ label }}</option>
-        </select>
-      </label>
+      <RestsOn v-if="first?.rests_on && first.state !== 'assumed'" :rests="first.rests_on" />
+      <Segments v-if="choosable && scope" v-show="shows('facts')" class="scope noprint" data-scope :label="`${words.words?.systems[system]} in this build`" :options="optionsOf(SCOPES)" :model-value="scope.state" @update:model-value="put" />
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
-    </header>
-    <div v-if="worked || stated" class="fitted"><slot name="fitted" :block="block" /></div>
-    <div v-if="worked" class="middle">
-      <slot name="instrument" />
-      <SideBySide v-if="words.words?.compared[system]" :system="system" />
-      <InsteadPanel v-if="changeable" :system="system" />
-      <WorkingTable v-if="block" :block="block" />
     </div>
-    <div class="side">
-      <ChecksPanel v-if="block" :block="block" :system="system" @pick="build.explainDuty" />
-      <NeedList v-if="block" :needs="block.need" />
+    <div v-if="worked || stated" v-show="shows('facts')" class="fitted"><slot name="fitted" :block="block" /></div>
+    <div v-if="worked" class="middle">
+      <div v-show="shows('drawing')" class="stack"><slot name="instrument" /></div>
+      <div v-show="shows('instead')" class="stack">
+        <SideBySide v-if="words.words?.compared[system]" :system="system" />
+        <InsteadPanel v-if="changeable" :system="system" />
+      </div>
+      <WorkingTable v-if="block" v-show="shows('working')" :block="block" />
+    </div>
+    <div v-if="block" v-show="shows('checks')" class="side">
+      <ChecksPanel :block="block" :system="system" @pick="build.explainDuty" />
+      <NeedList :needs="block.need" />
     </div>
   </div>
 </template>
@@ -72,16 +92,23 @@ defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(
 <style scoped>
 .station {
   display: grid;
-  grid-template: 'verdict verdict verdict' auto 'fitted middle side' auto / 288px minmax(0, 1fr) 278px;
+  grid-template: 'verdict verdict verdict' auto 'detail detail detail' auto 'fitted middle side' auto / 288px minmax(0, 1fr) 278px;
   gap: 12px;
   align-items: start;
 }
 .verdict {
   grid-area: verdict;
+  margin-bottom: -10px;
+}
+.detail {
+  grid-area: detail;
   display: flex;
   flex-wrap: wrap;
-  align-items: baseline;
+  align-items: center;
   gap: 2px 16px;
+}
+.detail > p {
+  flex: 1 1 420px;
 }
 .scope {
   margin-left: auto;
@@ -91,11 +118,15 @@ h1 {
 }
 .fitted,
 .middle,
-.side {
+.side,
+.stack {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   min-width: 0;
+}
+.stack:empty {
+  display: none;
 }
 .fitted {
   grid-area: fitted;
@@ -106,14 +137,54 @@ h1 {
 .side {
   grid-area: side;
 }
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
 @media (max-width: 1080px) {
   .station {
-    grid-template: 'verdict verdict' auto 'fitted middle' auto 'side side' auto / 288px minmax(0, 1fr);
+    grid-template: 'verdict verdict' auto 'detail detail' auto 'fitted middle' auto 'side side' auto / 288px minmax(0, 1fr);
   }
 }
 @media (max-width: 720px) {
   .station {
-    grid-template: 'verdict' auto 'side' auto 'fitted' auto 'middle' auto / minmax(0, 1fr);
+    display: flex;
+    flex-direction: column;
+    align-items: stretch;
+    gap: 10px;
+  }
+  /* Whatever is scrolled, the answer stays in sight. */
+  .verdict {
+    position: sticky;
+    top: -12px;
+    z-index: 6;
+    background: var(--paper);
+    margin: -12px -10px 0;
+    padding: 10px 10px 8px;
+    border-bottom: 1px solid var(--line);
+  }
+  h1 {
+    font-size: 19px;
+  }
+  .turn {
+    display: block;
+    margin-top: 8px;
+  }
+  .detail > p,
+  .first {
+    flex: 1 1 100%;
+  }
+  .scope {
+    margin: 6px 0 0;
+  }
+}
+@media print {
+  .station {
+    display: block;
+  }
+  .station > * {
+    margin-bottom: 12px;
   }
 }
 </style>

@@ -1,17 +1,27 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { SystemBlock } from '../api/client'
+import type { Step, SystemBlock } from '../api/client'
 import { useBuild } from '../stores/build'
+import DataTable from '../ui/DataTable.vue'
+import Pick from '../ui/Pick.vue'
+import type { Column } from '../ui/grid'
 
 /** The chain of steps behind a duty's numbers, foldable; each step opens to its inputs. */
 const props = defineProps<{ block: SystemBlock }>()
 const build = useBuild()
 const open = ref(true)
-const opened = ref<string | null>(null)
+const opened = ref<string[]>([])
+const turn = (symbol: string) => (opened.value = opened.value.includes(symbol) ? [] : [symbol])
 const duty = computed(() => Object.keys(props.block.working)[0] ?? '')
 const steps = computed(() => props.block.working[duty.value] ?? [])
 const duties = computed(() => build.report?.duties ?? [])
 const pretty = (formula: string) => formula.replaceAll(' ** ', '^').replaceAll(' * ', ' × ').replaceAll(' / ', ' ÷ ').replaceAll(' - ', ' − ')
+const COLUMNS: Column<Step>[] = [
+  { key: 'name', title: 'Step', head: true },
+  { key: 'formula', title: 'Formula', show: (s) => `${s.solved ? 'solved: 0 = ' : ''}${pretty(s.formula)}` },
+  { key: 'shown', title: 'Value', show: (s) => s.shown },
+  { key: 'source', title: 'Source', show: (s) => s.source, mute: true },
+]
 const number = (value: number | null) => (value === null ? '—' : Math.abs(value) >= 1e5 || (value !== 0 && Math.abs(value) < 1e-3) ? value.toExponential(3) : value.toPrecision(5).replace(/\.?0+$/, ''))
 </script>
 
@@ -19,32 +29,21 @@ const number = (value: number | null) => (value === null ? '—' : Math.abs(valu
   <section v-if="steps.length || duties.length" class="card working">
     <div class="head">
       <h2 class="label">Working</h2>
-      <span class="tabs" role="group" aria-label="Duty explained">
-        <button v-for="d in duties" :key="d.id" type="button" class="tab" :aria-pressed="d.id === duty" @click="build.explainDuty(d.id)">{{ d.name }}</button>
-      </span>
+      <Pick v-if="duties.length > 1" label="Duty explained" :options="duties.map((d) => ({ value: d.id, label: d.name }))" :model-value="duty" @update:model-value="(id) => build.explainDuty(String(id))" />
       <button class="textlink" type="button" data-working :aria-expanded="open" @click="open = !open">{{ open ? 'fold' : `${steps.length} steps` }}</button>
     </div>
-    <div v-if="open" class="scroll">
-      <table>
-        <thead class="hidden">
-          <tr><th>Step</th><th>Formula</th><th>Value</th><th>Source</th></tr>
-        </thead>
-        <tbody v-for="step in steps" :key="step.symbol">
-          <tr>
-            <td><button class="plain" type="button" :data-step="`step-${step.symbol}`" :aria-expanded="opened === step.symbol" @click="opened = opened === step.symbol ? null : step.symbol">{{ step.name }}</button></td>
-            <td class="formula">{{ step.solved ? 'solved: 0 = ' : '' }}{{ pretty(step.formula) }}</td>
-            <td class="figure">{{ step.shown }}</td>
-            <td class="mute">{{ step.source }}</td>
-          </tr>
-          <tr v-if="opened === step.symbol" class="inputs">
-            <td colspan="4">
-              <span v-for="(value, name) in step.inputs" :key="name"><b>{{ name }}</b> = {{ number(value) }}</span>
-              <span class="mute">SI units: W, Pa, K, m, s, kg; N in rev/min</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <DataTable v-if="open" :id="(s) => s.symbol" class="steps" label="Steps of the working" :columns="COLUMNS" :rows="steps" :opened="opened">
+      <template #cell="{ column, row }">
+        <button v-if="column.head" class="plain" type="button" :data-step="`step-${row.symbol}`" :aria-expanded="opened.includes(row.symbol)" @click="turn(row.symbol)">{{ row.name }}</button>
+        <template v-else>{{ column.show?.(row) }}</template>
+      </template>
+      <template #more="{ row }">
+        <p class="inputs">
+          <span v-for="(value, name) in row.inputs" :key="name"><b>{{ name }}</b> = {{ number(value) }}</span>
+          <span class="mute">SI units: W, Pa, K, m, s, kg; N in rev/min</span>
+        </p>
+      </template>
+    </DataTable>
   </section>
 </template>
 
@@ -56,43 +55,16 @@ const number = (value: number | null) => (value === null ? '—' : Math.abs(valu
   gap: 6px 14px;
   padding: 10px 14px;
 }
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-  flex: 1;
+.head > :last-child {
+  margin-left: auto;
 }
-.tab {
-  border: 1px solid var(--line);
-  background: none;
-  border-radius: 3px;
-  padding: 2px 8px;
-  font-size: 13px;
-  cursor: pointer;
-}
-.tab[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
-.scroll {
-  overflow-x: auto;
+.steps {
   padding: 0 14px 12px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-td {
-  border-top: 1px solid var(--line);
-  padding: 4px 12px 4px 0;
-  vertical-align: top;
+.steps :deep(td) {
+  font-weight: 400;
+  font-family: var(--words);
   font-size: 14px;
-}
-.formula {
-  font-size: 13.5px;
-}
-.figure {
-  white-space: nowrap;
 }
 .plain {
   background: none;
@@ -102,17 +74,8 @@ td {
   cursor: pointer;
   font-weight: 500;
 }
-.inputs td {
-  border-top: 0;
-  padding-bottom: 8px;
-}
 .inputs span {
   margin-right: 14px;
   font: 500 14px/1.5 var(--labels);
-}
-@media (max-width: 720px) {
-  .tab {
-    min-height: 44px;
-  }
 }
 </style>

@@ -12,14 +12,19 @@ export function useInstrument<V extends ViewName>(view: V, options: Ref<Record<s
   /** Edits that its facts come to. */
   const offered = shallowRef<Schemas['EditOut'][]>([])
   const failed = ref(false)
+  /** Until the first answer. */
+  const waiting = ref(true)
   const { ask } = useLatest(async (signal) => {
     if (!build.build) return
     const answer = await api.view(view, build.document, options.value, signal)
     data.value = answer.data as View<V> | null
     unknown.value = answer.unknown
     offered.value = answer.edits
-    failed.value = false
-  }, 70, () => (failed.value = true))
+    failed.value = waiting.value = false
+  }, 70, () => {
+    failed.value = true
+    waiting.value = false
+  })
   watch([() => build.build?.revision, options], () => void ask(), { immediate: true, deep: true })
-  return { data, unknown, offered, failed }
+  return { data, unknown, offered, failed, waiting }
 }

@@ -22,6 +22,8 @@ export const useOutlook = defineStore('outlook', () => {
   const sureNow = ref<number | null>(null)
   const stale = ref(false)
   const failed = ref(false)
+  /** The builder stopped it: it waits for the next edit, or to be asked again. */
+  const stopped = ref(false)
   const wanted = ref<Part[]>([])
   const key = computed(() => (build.build ? `${build.build.id} ${build.build.revision}` : ''))
   let have = new Set<Part>()
@@ -40,11 +42,12 @@ export const useOutlook = defineStore('outlook', () => {
       const other = haveKey.split(' ')[0] !== key.value.split(' ')[0]
       have = new Set()
       haveKey = key.value
+      stopped.value = false
       stale.value = !other
       if (other) clear()
     }
     // What is being changed is not explored: it is asked again of what comes of it.
-    if (!build.saving && wanted.value.some((part) => !have.has(part))) void exploring.ask()
+    if (!stopped.value && !build.saving && wanted.value.some((part) => !have.has(part))) void exploring.ask()
   }
 
   function clear(): void {
@@ -93,5 +96,16 @@ export const useOutlook = defineStore('outlook', () => {
   }
 
   watch([key, () => build.saving], begin)
-  return { sureNow, singles, pairs, three, verdict, next, model, progress, stale, failed, ask }
+  /** Not worked any further; what is there already stays. */
+  function stop(): void {
+    exploring.drop()
+    progress.value = null
+    stopped.value = true
+  }
+  function again(): void {
+    stopped.value = false
+    begin()
+  }
+
+  return { stopped, stop, again, sureNow, singles, pairs, three, verdict, next, model, progress, stale, failed, ask }
 })

@@ -1,26 +1,38 @@
 <script setup lang="ts">
-/** How far a long computation is. */
-defineProps<{ done: number; of: number; label: string }>()
+import Progress from 'ant-design-vue/es/progress'
+import { computed, useTemplateRef, watchPostEffect } from 'vue'
+import { nameProgress } from './mend'
+
+/** How far a long computation is, and a way to stop it. */
+const props = defineProps<{ done: number; of: number; label: string; stoppable?: boolean }>()
+const emit = defineEmits<{ stop: [] }>()
+const percent = computed(() => Math.round((100 * props.done) / Math.max(props.of, 1)))
+const box = useTemplateRef<HTMLElement>('box')
+watchPostEffect(() => nameProgress(box.value, props.label, percent.value))
 </script>
 
 <template>
-  <p class="progress mute" role="status">
-    <progress :value="done" :max="of" :aria-label="label" />
-    {{ label }}: {{ done }} of {{ of }}
-  </p>
+  <div ref="box" class="progress mute">
+    <Progress :percent="percent" :show-info="false" size="small" :stroke-width="4" />
+    <span role="status">{{ label }}: {{ done }} of {{ of }}</span>
+    <button v-if="stoppable" class="textlink" type="button" @click="emit('stop')">Stop</button>
+  </div>
 </template>
 
 <style scoped>
 .progress {
-  padding: 8px 14px;
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 12px;
+  padding: 6px 14px 8px;
   font-size: 13px;
   border-top: 1px solid var(--line);
 }
-progress {
-  display: block;
-  width: 100%;
-  height: 4px;
-  accent-color: var(--brass-line);
-  margin-bottom: 4px;
+.progress > :first-child {
+  grid-column: 1 / -1;
+}
+.progress :deep(.ant-progress) {
+  margin: 0;
+  line-height: 1;
 }
 </style>

@@ -1,51 +1,51 @@
 <script setup lang="ts">
-/** One of several drawings of a station, picked by click, tap or arrow keys. */
+import Tabs from 'ant-design-vue/es/tabs'
+import { nextTick, onMounted, useTemplateRef, watch } from 'vue'
+import { roveTabs, stepTab } from './mend'
+
+/** One of several drawings, picked by click, tap or arrow keys; what is picked stands in the slot. */
 const props = defineProps<{ tabs: { id: string; label: string }[]; label: string }>()
 const picked = defineModel<string>({ required: true })
+const box = useTemplateRef<HTMLElement>('box')
 
-function step(by: number) {
-  const at = props.tabs.findIndex((t) => t.id === picked.value)
-  const next = props.tabs[(at + by + props.tabs.length) % props.tabs.length]
-  if (!next) return
-  picked.value = next.id
-  document.getElementById(`tab-${next.id}`)?.focus()
-}
+const mend = () => nextTick(() => roveTabs(box.value, props.label))
+watch([picked, () => props.tabs], mend)
+onMounted(mend)
+const step = (event: KeyboardEvent, by: number) => stepTab(box.value, event, by)
 </script>
 
 <template>
-  <div class="tabs" role="tablist" :aria-label="label" @keydown.right.prevent="step(1)" @keydown.left.prevent="step(-1)">
-    <button
-      v-for="tab in tabs" :id="`tab-${tab.id}`" :key="tab.id" type="button" role="tab" class="tab"
-      :aria-selected="tab.id === picked" :tabindex="tab.id === picked ? 0 : -1" @click="picked = tab.id"
-    >{{ tab.label }}</button>
+  <div ref="box" class="tabs" @keydown.right="step($event, 1)" @keydown.left="step($event, -1)">
+    <Tabs v-model:active-key="picked" :animated="false" :tab-bar-gutter="2">
+      <Tabs.TabPane v-for="tab in tabs" :key="tab.id" :tab="tab.label"><slot v-if="tab.id === picked" /></Tabs.TabPane>
+    </Tabs>
   </div>
 </template>
 
 <style scoped>
-.tabs {
-  display: flex;
-  overflow-x: auto;
-  gap: 0 2px;
-  border-bottom: 1px solid var(--line);
+.tabs :deep(.ant-tabs-nav) {
+  margin-bottom: 12px;
 }
-.tab {
-  white-space: nowrap;
-  min-height: 34px;
-  padding: 4px 11px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
+.tabs :deep(.ant-tabs-tab) {
+  padding: 7px 11px;
   color: var(--mute);
   font: 600 15px/1.3 var(--labels);
-  cursor: pointer;
 }
-.tab[aria-selected='true'] {
+.tabs :deep(.ant-tabs-tab-active .ant-tabs-tab-btn) {
   color: var(--ink);
-  border-bottom-color: var(--brass);
+  text-shadow: none;
+}
+.tabs :deep(.ant-tabs-ink-bar) {
+  height: 3px;
+}
+.tabs :deep(.ant-tabs-tabpane) {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
 }
 @media (max-width: 720px) {
-  .tab {
-    min-height: 44px;
+  .tabs :deep(.ant-tabs-tab) {
+    padding: 12px 11px;
   }
 }
 </style>

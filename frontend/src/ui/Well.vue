@@ -4,7 +4,7 @@ import { percent } from './format'
 
 /** A glass with a brim: the level is demand, the tick at the brim is capacity. */
 const props = withDefaults(
-  defineProps<{ fill: number | null | undefined; system: string; size?: 'upright' | 'row' | 'long'; label: string; state?: string; low?: number | null; high?: number | null }>(),
+  defineProps<{ fill: number | null | undefined; system: string; size?: 'upright' | 'row' | 'long'; label: string; state?: string; low?: number | null; high?: number | null; idle?: boolean }>(),
   { size: 'row', state: '', low: null, high: null },
 )
 const BRIM = 0.82 // of the glass's length, so that a level over the brim has somewhere to go
@@ -23,7 +23,7 @@ const guessed = computed(() => props.state === 'assumed')
 </script>
 
 <template>
-  <span class="well" :class="[size, { full, guessed, unknown: fill === null || fill === undefined }]" role="img" :aria-label="said">
+  <span class="well" :class="[size, { full, guessed, unknown: fill === null || fill === undefined, idle }]" role="img" :aria-label="said">
     <span class="level" :style="{ '--share': level, background: full && !guessed ? 'var(--over)' : `var(--${system})` }" />
     <span v-if="full" class="spill" :style="{ '--from': BRIM, '--share': over }" />
     <span v-if="band" class="band" :style="{ '--from': band.from, '--share': band.share }" />
@@ -111,6 +111,12 @@ const guessed = computed(() => props.state === 'assumed')
   height: 19px;
   border: 1.5px solid var(--mute);
   border-radius: 4px;
+}
+.upright.unknown {
+  border-style: solid;
+}
+.upright.idle {
+  border-style: dotted;
 }
 .upright .level {
   top: auto;

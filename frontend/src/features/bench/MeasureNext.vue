@@ -33,7 +33,7 @@ const what = (item: (typeof telling.value)[number]) => (item.alone >= 0.005 ? 'C
     </router-link>
     <p v-if="telling.length" class="mute model">Percent: the chance that measuring this one alone changes the verdict; ranked by what it does with all the rest in doubt. {{ outlook.model?.sentence }}</p>
     <button v-if="telling.length > FEW" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${telling.length}` }}</button>
-    <ProgressLine v-if="outlook.progress?.what === 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Facts worked" />
+    <ProgressLine v-if="outlook.progress?.what === 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Facts worked" stoppable @stop="outlook.stop" />
   </section>
 </template>
 

@@ -5,6 +5,7 @@ import { foldSizes } from '../../station/changes'
 import ChangeCard from '../../station/ChangeCard.vue'
 import ProgressLine from '../../ui/ProgressLine.vue'
 import { useOutlook } from '../../stores/outlook'
+import Waiting from '../../ui/Waiting.vue'
 import { byMoney } from './logic'
 
 /** Changes that would move the build, each run on it: single ones, then pairs that do more together. */
@@ -40,8 +41,9 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
       <ChangeCard v-for="change in pairs" :key="change.id" :change="change" />
     </template>
     <button v-if="outlook.singles && (worth.length > FEW || lines.length < worth.length)" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${worth.length}, with those that break something` }}</button>
-    <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="SAID[outlook.progress.what] ?? ''" />
-    <p v-else-if="!outlook.singles && !outlook.failed" class="mute none">Each change is run on this build.</p>
+    <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="SAID[outlook.progress.what] ?? ''" stoppable @stop="outlook.stop" />
+    <Waiting v-else-if="!outlook.singles && !outlook.failed && !outlook.stopped" class="none" label="Each change is run on this build" :rows="8" />
+    <p v-if="outlook.stopped" class="mute none">Stopped. <button class="textlink" type="button" @click="outlook.again">Go on</button></p>
     <p v-if="outlook.failed" class="mute none">That could not be worked; it is tried again with the next edit.</p>
   </section>
 </template>

@@ -7,6 +7,8 @@ import { percent } from '../../ui/format'
 import { useVocabulary } from '../../stores/vocabulary'
 import TopBar from '../frame/TopBar.vue'
 import { factsApart, rowsBeside, type Pair } from './logic'
+import DataTable from '../../ui/DataTable.vue'
+import type { Column } from '../../ui/grid'
 
 /** Two builds side by side: what they are said to be good for, the facts that differ, rows and needs. */
 const route = useRoute()
@@ -27,6 +29,10 @@ const reach = (row: Row) => {
   if (row.kind === 'power') return row.reach_w === null ? (row.reach_code === 'above' ? 'never in the way' : 'none') : words.show(row.reach_w, 'power')
   return percent(row.fill)
 }
+const columns = computed<Column<Pair>[]>(() => [
+  { key: 'label', title: '', head: true, show: (r) => r.label },
+  ...(both.value ?? []).map((build, i): Column<Pair> => ({ key: build.id, title: build.name, show: (r) => (i ? r.b : r.a) })),
+])
 const needs = (build: Build) => Object.entries(build.report?.systems ?? {}).flatMap(([id, block]) => block.need.filter((n) => n.shop && n.value !== null).map((n) => ({ key: `${id} ${n.quantity}`, label: n.shop?.name ?? '', shown: n.shop?.brief || words.show(n.value, n.unit) })))
 const fullest = (build: Build) => [...(build.report?.rows ?? [])].sort((x, y) => (y.fill ?? -1) - (x.fill ?? -1))
 const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
@@ -56,10 +62,7 @@ const tables = computed<{ title: string; rows: Pair[]; none: string }[]>(() => {
         <section v-for="table in tables" :key="table.title" class="card pad">
           <h2 class="label">{{ table.title }}</h2>
           <p v-if="!table.rows.length" class="mute">{{ table.none }}</p>
-          <table v-else class="rows">
-            <thead><tr><th scope="col" /><th v-for="build in both" :key="build.id" scope="col">{{ build.name }}</th></tr></thead>
-            <tbody><tr v-for="row in table.rows" :key="row.key" :class="{ same: row.a === row.b }"><th scope="row">{{ row.label }}</th><td>{{ row.a }}</td><td>{{ row.b }}</td></tr></tbody>
-          </table>
+          <DataTable v-else :id="(r) => r.key" :label="table.title" :columns="columns" :rows="table.rows" />
         </section>
       </template>
     </main>
@@ -98,13 +101,10 @@ h1 {
     grid-column: 1 / -1;
   }
 }
-.rows th[scope='row'] {
-  width: 40%;
-}
-.rows td {
+main :deep(.ant-table-cell) {
   width: 30%;
 }
-.same {
-  color: var(--mute);
+main :deep(.ant-table-cell:first-child) {
+  width: 40%;
 }
 </style>

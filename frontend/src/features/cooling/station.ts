@@ -1,3 +1,3 @@
 import type { Station } from '../stations'
 
-export default { id: 'cooling', title: 'Cooling', order: 50, load: () => import('./CoolingStation.vue') } satisfies Station
+export default { id: 'cooling', title: 'Cooling', group: 'feeds', key: 'c', order: 30, load: () => import('./CoolingStation.vue') } satisfies Station

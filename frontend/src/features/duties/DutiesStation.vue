@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import FactPanel from '../../station/FactPanel.vue'
+import StationFrame from '../../station/StationFrame.vue'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import MenuButton from '../../ui/MenuButton.vue'
+import { optionsOf } from '../../ui/options'
 import DutyCard from './DutyCard.vue'
 
 /** The machine, and what it must do: the duties everything is judged in. */
 const build = useBuild()
 const words = useVocabulary()
 const duties = computed(() => ((build.document.duties as { id: string; kind?: string }[] | undefined) ?? []))
+const kinds = computed(() => optionsOf(words.words?.duty_kinds).map((o) => ({ id: String(o.value), label: o.label })))
 
-async function add(event: Event): Promise<void> {
-  const select = event.target as HTMLSelectElement
-  const kind = select.value
-  select.value = ''
-  if (!kind) return
+async function add(kind: string): Promise<void> {
   let number = 1
   while (duties.value.some((d) => d.id === `${kind}_${number}`)) number += 1
   await build.send([line(`duties.${kind}_${number}`, kind)])
@@ -22,33 +22,18 @@ async function add(event: Event): Promise<void> {
 </script>
 
 <template>
-  <div class="machine">
-    <h1>What the machine is, and what it must do</h1>
-    <FactPanel section="machine" title="Machine" />
-    <div class="duties">
-      <DutyCard v-for="duty in duties" :id="duty.id" :key="duty.id" :kind="duty.kind ?? ''" />
-      <div class="card add">
-        <span class="label">Another duty</span>
-        <select class="input" aria-label="Kind of the new duty" @change="add">
-          <option value="">pick its kind</option>
-          <option v-for="(label, value) in words.words?.duty_kinds" :key="value" :value="value">{{ label }}</option>
-        </select>
+  <StationFrame system="duties" title="What the machine is, and what it must do" drawn="Duties">
+    <template #fitted><FactPanel section="machine" title="Machine" /></template>
+    <template #instrument>
+      <div class="duties">
+        <DutyCard v-for="duty in duties" :id="duty.id" :key="duty.id" :kind="duty.kind ?? ''" />
+        <div class="card add"><MenuButton label="Add another duty" :acts="kinds" @act="add" /></div>
       </div>
-    </div>
-  </div>
+    </template>
+  </StationFrame>
 </template>
 
 <style scoped>
-.machine {
-  display: grid;
-  grid-template: 'head head' auto 'a b' auto / 290px minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-}
-h1 {
-  grid-area: head;
-  font: 600 23px/1.25 var(--words);
-}
 .duties {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
@@ -57,12 +42,5 @@ h1 {
 }
 .add {
   padding: 12px 14px;
-  display: grid;
-  gap: 8px;
-}
-@media (max-width: 720px) {
-  .machine {
-    grid-template: 'head' auto 'a' auto 'b' auto / minmax(0, 1fr);
-  }
 }
 </style>

@@ -1,3 +1,3 @@
 import type { Station } from '../stations'
 
-export default { id: 'engine', title: 'Engine', order: 20, load: () => import('./EngineStation.vue') } satisfies Station
+export default { id: 'engine', title: 'Engine', group: 'machine', key: 'e', order: 20, load: () => import('./EngineStation.vue') } satisfies Station

@@ -8,6 +8,9 @@ import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import UnrolledPipe from './components/UnrolledPipe.vue'
 import { hardest } from './logic'
+import DutyPick from '../../station/DutyPick.vue'
+import Slide from '../../ui/Slide.vue'
+import Unseen from '../../ui/Unseen.vue'
 
 const build = useBuild()
 const words = useVocabulary()
@@ -21,7 +24,7 @@ watch(() => hardest(build.report?.systems.exhaust?.checks ?? []), (id) => {
 }, { immediate: true })
 watch(() => build.build?.revision, () => (scale.value = 100))
 const options = computed(() => ({ duty: index.value, bore_scale: scale.value / 100 }))
-const { data } = useInstrument('exhaust/pipe', options)
+const { data, waiting } = useInstrument('exhaust/pipe', options)
 const judged = computed(() => build.report?.systems.exhaust !== undefined)
 </script>
 
@@ -36,26 +39,20 @@ const judged = computed(() => build.report?.systems.exhaust !== undefined)
       <section v-if="judged" class="card pad">
         <div class="cardhead">
           <h2 class="label">Where the pressure goes, flange to tip</h2>
-          <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+          <DutyPick v-model="index" />
         </div>
         <template v-if="data">
           <UnrolledPipe :data="data" />
-          <div class="drag">
-            <span class="label">All bores</span>
-            <input v-model.number="scale" type="range" min="60" max="160" step="1" aria-label="All bores" :aria-valuetext="`${scale} %`" />
-            <span class="figure">{{ scale }} %</span>
+          <Slide v-model="scale" label="All bores" :min="60" :max="160" :text="`${scale} %`">
             <button v-if="scale !== 100" class="textlink" type="button" @click="scale = 100">as fitted</button>
-          </div>
+          </Slide>
           <p class="mute">Costs about {{ words.show(data.cost, 'power') }} there; fastest gas Mach {{ data.mach.toFixed(2) }}; outside of the pipe {{ words.show(Math.max(...data.pieces.map((p) => p.surface)), 'temperature') }} at its hottest.</p>
         </template>
-        <p v-else class="mute empty">Give the tube's outside diameter and the whole length, or the pipe piece by piece, to see where the pressure goes.</p>
+        <Unseen v-else :waiting="waiting">Give the tube's outside diameter and the whole length, or the pipe piece by piece, to see where the pressure goes.</Unseen>
       </section>
     </template>
   </StationFrame>
 </template>
 
 <style scoped>
-.empty {
-  padding: 40px 0;
-}
 </style>

@@ -1,3 +1,3 @@
 import type { Station } from '../stations'
 
-export default { id: 'exhaust', title: 'Exhaust', order: 40, load: () => import('./ExhaustStation.vue') } satisfies Station
+export default { id: 'exhaust', title: 'Exhaust', group: 'feeds', key: 'x', order: 20, load: () => import('./ExhaustStation.vue') } satisfies Station

@@ -3,6 +3,9 @@ import { computed, ref } from 'vue'
 import type { Edit, Fact, Field } from '../../api/client'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import Pick from '../../ui/Pick.vue'
+import DataTable from '../../ui/DataTable.vue'
+import type { Column } from '../../ui/grid'
 
 /** Every value somebody gives for a fact, with source and date; one is in use. */
 const props = defineProps<{ path: string; field: Field; fact: Fact | undefined }>()
@@ -11,9 +14,24 @@ const words = useVocabulary()
 const text = ref('')
 const source = ref('')
 const evidence = ref<NonNullable<Edit['evidence']>>('sheet')
+const ways = computed(() => words.stated.map((id) => ({ value: id, label: words.known(id)?.label ?? id })))
 const trouble = ref('')
 const given = computed(() => props.fact !== undefined && props.fact.evidence !== 'rule')
-const claims = computed(() => props.fact?.claims ?? [])
+interface Said { at: number; shown: string; who: string; date: string }
+const COLUMNS: Column<Said>[] = [
+  { key: 'shown', title: 'Value', head: true, show: (s) => s.shown },
+  { key: 'who', title: 'How it is known', show: (s) => s.who },
+  { key: 'date', title: 'Since', show: (s) => s.date, mute: true },
+  { key: 'do', title: '' },
+]
+const known = (evidence: string, more: string) => [words.known(evidence)?.label, more].filter(Boolean).join(given.value ? ', ' : ': ')
+/** What is in use first. */
+const said = computed<Said[]>(() => {
+  const fact = props.fact
+  if (!fact) return []
+  const used = { at: -1, shown: fact.shown, who: known(fact.evidence, given.value ? (fact.source ?? '') : fact.note), date: fact.date ?? '' }
+  return [used, ...(fact.claims ?? []).map((c, at) => ({ at, shown: c.shown, who: [words.known(c.evidence)?.label, c.source].filter(Boolean).join(', '), date: c.date ?? '' }))]
+})
 const today = () => new Date().toISOString().slice(0, 10)
 
 async function send(edit: Edit): Promise<boolean> {
@@ -33,27 +51,16 @@ const drop = (index: number) => send(line(props.path, null, { action: 'drop', in
 <template>
   <section>
     <h3 class="label">Who says what</h3>
-    <table>
-      <tbody>
-        <tr v-if="fact" class="used">
-          <td class="figure">{{ fact.shown }}</td>
-          <td>{{ words.known(fact.evidence)?.label }}<template v-if="given && fact.source">, {{ fact.source }}</template><template v-if="!given">: {{ fact.note }}</template></td>
-          <td class="mute">{{ fact.date }}</td>
-          <td class="mute">in use</td>
-        </tr>
-        <tr v-for="(claim, i) in claims" :key="i">
-          <td class="figure">{{ claim.shown }}</td>
-          <td>{{ words.known(claim.evidence)?.label }}<template v-if="claim.source">, {{ claim.source }}</template></td>
-          <td class="mute">{{ claim.date }}</td>
-          <td class="acts"><button class="textlink" type="button" @click="use(i)">use</button> <button class="textlink" type="button" @click="drop(i)">drop</button></td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable v-if="said.length" :id="(s) => String(s.at)" label="Who says what" :columns="COLUMNS" :rows="said" :marked="(s) => s.at < 0">
+      <template #cell="{ column, row }">
+        <span v-if="column.key !== 'do'">{{ column.show?.(row) }}</span>
+        <span v-else-if="row.at < 0" class="mute">in use</span>
+        <span v-else class="acts"><button class="textlink" type="button" @click="use(row.at)">use</button> <button class="textlink" type="button" @click="drop(row.at)">drop</button></span>
+      </template>
+    </DataTable>
     <form class="add" @submit.prevent="add">
       <input v-model="text" class="input" type="text" maxlength="200" :placeholder="given ? 'another value' : 'value'" :aria-label="`Another value for ${field.label}`" />
-      <select v-model="evidence" class="cardpick" aria-label="How that is known">
-        <option v-for="id in words.stated" :key="id" :value="id">{{ words.known(id)?.label }}</option>
-      </select>
+      <Pick v-model="evidence" label="How that is known" :options="ways" />
       <input v-model="source" class="input" type="text" maxlength="80" placeholder="who says so" aria-label="Who says so" />
       <button class="button" type="submit">{{ given ? 'Add claim' : 'Set' }}</button>
     </form>
@@ -62,20 +69,6 @@ const drop = (index: number) => send(line(props.path, null, { action: 'drop', in
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin: 6px 0 8px;
-}
-td {
-  border-top: 1px solid var(--line);
-  padding: 5px 8px 5px 0;
-  vertical-align: baseline;
-}
-.used .figure {
-  border-left: 3px solid var(--brass-line);
-  padding-left: 7px;
-}
 .acts {
   white-space: nowrap;
   text-align: right;
@@ -88,15 +81,9 @@ td {
 .add .button {
   white-space: nowrap;
 }
-.add .cardpick {
-  min-width: 0;
-}
 @media (max-width: 560px) {
   .add {
     grid-template-columns: 1fr;
-  }
-  .cardpick {
-    min-height: 44px;
   }
 }
 </style>

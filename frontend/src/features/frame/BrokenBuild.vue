@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Build } from '../../api/client'
 import { saveJson } from '../../ui/save'
 import BuildHistory from './BuildHistory.vue'
+import Fold from '../../ui/Fold.vue'
 
 /** A build that does not stand today: what is wrong with it, its document as it was kept, and its history. */
 const props = defineProps<{ build: Build }>()
@@ -22,10 +23,7 @@ const raw = computed(() => JSON.stringify(props.build.document, null, 2))
     <p><button class="button main" type="button" @click="saveJson(build.document, build.name)">Save as a file</button></p>
     <h2>History</h2>
     <BuildHistory />
-    <details>
-      <summary>The document as it was kept</summary>
-      <pre tabindex="0">{{ raw }}</pre>
-    </details>
+    <Fold title="The document as it was kept"><pre tabindex="0">{{ raw }}</pre></Fold>
   </section>
 </template>
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { saveJson } from '../../ui/save'
 import { line, useBuild } from '../../stores/build'
+import Dialog from '../../ui/Dialog.vue'
 import BuildHistory from './BuildHistory.vue'
 
 /** The build's name, and what can be done with the whole of it. */
@@ -46,7 +46,7 @@ async function remove(): Promise<void> {
 
 <template>
   <button class="name" type="button" title="Rename, copy, history" @click="show">{{ build.build?.name }}</button>
-  <Modal v-model:open="open" title="This build" :footer="null">
+  <Dialog v-model:open="open" title="This build">
     <form class="line" @submit.prevent="rename">
       <input v-model="name" class="input" maxlength="80" aria-label="Name of the build" />
       <button class="button main" type="submit">Rename</button>
@@ -59,7 +59,7 @@ async function remove(): Promise<void> {
     </p>
     <p v-if="build.failed" class="over" role="alert">{{ build.failed }}</p>
     <BuildHistory v-if="history" @back="open = false" />
-  </Modal>
+  </Dialog>
 </template>
 
 <style scoped>

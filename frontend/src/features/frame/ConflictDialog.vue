@@ -1,12 +1,19 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal'
 import { computed } from 'vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import DataTable from '../../ui/DataTable.vue'
+import Dialog from '../../ui/Dialog.vue'
+import type { Column } from '../../ui/grid'
 
 /** Somebody else changed the build first: both versions, and a plain choice. */
 const build = useBuild()
 const words = useVocabulary()
+const COLUMNS: Column<{ path: string; label: string; mine: string; theirs: string }>[] = [
+  { key: 'label', title: 'Fact', head: true, show: (l) => l.label },
+  { key: 'mine', title: 'Yours', show: (l) => l.mine },
+  { key: 'theirs', title: 'There now', show: (l) => l.theirs },
+]
 const lines = computed(() => {
   const found = build.conflict
   if (!found) return []
@@ -20,33 +27,17 @@ const lines = computed(() => {
 </script>
 
 <template>
-  <Modal :open="build.conflict !== null" title="This build was changed elsewhere" :closable="false" :mask-closable="false">
+  <Dialog :open="build.conflict !== null" title="This build was changed elsewhere" fixed>
     <p>The same was changed in another window since this page read it (now revision {{ build.conflict?.current.revision }}).</p>
-    <table v-if="lines.length">
-      <thead><tr><th>Fact</th><th>Yours</th><th>There now</th></tr></thead>
-      <tbody>
-        <tr v-for="line in lines" :key="line.path"><td>{{ line.label }}</td><td>{{ line.mine }}</td><td>{{ line.theirs }}</td></tr>
-      </tbody>
-    </table>
+    <DataTable v-if="lines.length" :id="(l) => l.path" label="Yours and what is there now" :columns="COLUMNS" :rows="lines" />
     <template #footer>
       <button class="button" type="button" @click="build.settleConflict(false)">Take what is there</button>
       <button v-if="lines.length" class="button main" type="button" @click="build.settleConflict(true)">Put mine on top</button>
     </template>
-  </Modal>
+  </Dialog>
 </template>
 
 <style scoped>
-table {
-  margin-top: 10px;
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  border-top: 1px solid var(--line);
-  padding: 5px 8px 5px 0;
-}
 .button {
   margin-left: 8px;
 }

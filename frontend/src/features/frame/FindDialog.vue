@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import { index, search, type Hit } from './find'
+import Dialog from '../../ui/Dialog.vue'
 
 /** Find a fact, check or step by name and land on it. */
 const open = defineModel<boolean>('open', { required: true })
@@ -16,9 +16,7 @@ const at = ref(0)
 const input = ref<HTMLInputElement | null>(null)
 const hits = computed(() => (open.value && words.words && build.report ? search(index(words.words, build.report), text.value) : []))
 watch(text, () => (at.value = 0))
-watch(open, async (shown) => {
-  if (!shown) return
-  text.value = ''
+onMounted(async () => {
   await nextTick()
   setTimeout(() => input.value?.focus(), 60) // the dialog takes the focus for itself first
 })
@@ -30,7 +28,7 @@ function land(hit: Hit | undefined): void {
 </script>
 
 <template>
-  <Modal v-model:open="open" title="Find" :footer="null">
+  <Dialog v-model:open="open" title="Find">
     <input ref="input" v-model="text" class="input" type="text" role="combobox" aria-label="Find" aria-controls="find-hits" :aria-expanded="hits.length > 0" aria-autocomplete="list"
       :aria-activedescendant="hits.length ? `find-hit-${at}` : undefined" autocomplete="off" placeholder="cap, bore, suction, conductance"
       @keydown.down.prevent="at = Math.min(at + 1, hits.length - 1)" @keydown.up.prevent="at = Math.max(at - 1, 0)" @keydown.enter.prevent="land(hits[at])" />
@@ -40,7 +38,7 @@ function land(hit: Hit | undefined): void {
       </li>
     </ul>
     <p v-if="text.trim() && !hits.length" class="mute" role="status">Nothing of that name.</p>
-  </Modal>
+  </Dialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import Note from '../../ui/Note.vue'
 
 /** What became of what was typed, where it is not simply kept: waiting, not taken, or beside somebody else's change. */
 const build = useBuild()
@@ -13,12 +14,10 @@ const others = computed(() => {
 </script>
 
 <template>
-  <p v-if="build.offline" class="note bad" role="status">{{ build.offline }} What you typed is kept in this browser and sent when it answers.</p>
-  <p v-if="build.failed" class="note bad" role="alert">{{ build.failed }} <button class="textlink" type="button" @click="build.failed = ''">Close</button></p>
-  <p v-if="build.elsewhere.length" class="note" role="status">
-    Also changed in another window: {{ others }} <button class="textlink" type="button" @click="build.elsewhere = []">Close</button>
-  </p>
-  <div v-if="build.aside.length" class="note bad" role="alert">
+  <Note v-if="build.offline" bad>{{ build.offline }} What you typed is kept in this browser and sent when it answers.</Note>
+  <Note v-if="build.failed" bad closable @close="build.failed = ''">{{ build.failed }}</Note>
+  <Note v-if="build.elsewhere.length" closable @close="build.elsewhere = []">Also changed in another window: {{ others }}</Note>
+  <Note v-if="build.aside.length" bad>
     <p>Not taken, and kept in this browser:</p>
     <ul>
       <li v-for="item in build.aside" :key="item.id">
@@ -28,21 +27,10 @@ const others = computed(() => {
         <button class="textlink" type="button" @click="build.settleAside(item.id, false)">Drop it</button>
       </li>
     </ul>
-  </div>
+  </Note>
 </template>
 
 <style scoped>
-.note {
-  background: var(--card);
-  border: 1px solid var(--brass-line);
-  border-radius: 4px;
-  padding: 8px 12px;
-  margin-bottom: 12px;
-}
-.bad {
-  background: var(--over-soft);
-  border-color: var(--over);
-}
 ul {
   list-style: none;
   padding: 0;

@@ -1,9 +1,14 @@
 <script setup lang="ts">
-import { STATIONS } from '../stations'
+import Dialog from '../../ui/Dialog.vue'
+import { BENCH, STOPS } from '../stations'
+import { DIGITS } from './useKeys'
+
+const open = defineModel<boolean>('open', { required: true })
 
 const KEYS = [
   ['0', 'bench'],
-  [`1 … ${STATIONS.length}`, 'the stations in the order of the rail'],
+  [`1 … ${Math.min(DIGITS, STOPS.length)}`, 'the places in the order of the rail'],
+  ['g, then a letter', [BENCH, ...STOPS].map((s) => `${s.key} ${s.title.toLowerCase()}`).join(', ')],
   [', and .', 'the station before, the next one'],
   ['f', 'find a fact, check or step by name'],
   ['u', 'the next units'],
@@ -26,6 +31,7 @@ const DRAWN = [
 </script>
 
 <template>
+  <Dialog v-model:open="open" title="Keys and signs">
   <h3 class="label">Keys</h3>
   <dl>
     <template v-for="[key, text] in KEYS" :key="key">
@@ -40,12 +46,13 @@ const DRAWN = [
       <dd>{{ text }}</dd>
     </template>
   </dl>
+  </Dialog>
 </template>
 
 <style scoped>
 dl {
   display: grid;
-  grid-template-columns: 80px 1fr;
+  grid-template-columns: 110px 1fr;
   gap: 6px;
 }
 .drawn {

@@ -1,29 +1,23 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import Well from '../../ui/Well.vue'
-import { useBuild } from '../../stores/build'
-import { STATIONS } from '../stations'
+import { useMediaQuery } from '@vueuse/core'
+import { watch } from 'vue'
+import { useRoute } from 'vue-router'
+import SidePanel from '../../ui/SidePanel.vue'
+import RailList from './RailList.vue'
 
-const props = defineProps<{ id: string; open: boolean }>()
-const emit = defineEmits<{ close: [] }>()
-const build = useBuild()
-const to = (name: string) => ({ name, params: { id: props.id } })
-const blocks = computed(() => build.report?.systems ?? {})
+/** The rail: beside the page, or on a phone a drawer that shuts once a place is picked. */
+defineProps<{ id: string }>()
+const open = defineModel<boolean>('open', { required: true })
+const narrow = useMediaQuery('(max-width: 720px)')
+const route = useRoute()
+watch(() => route.path, () => (open.value = false))
 </script>
 
 <template>
-  <nav class="rail noprint" :class="{ open }" aria-label="Stations" @click="emit('close')">
-    <router-link class="stop bench" :to="to('bench')">Bench</router-link>
-    <p class="label group">In order of work</p>
-    <router-link v-for="station in STATIONS" :key="station.id" class="stop" :to="to(station.id)">
-      <Well v-if="station.id !== 'duties'" :fill="blocks[station.id]?.fill" :system="station.id" size="upright" :label="station.title" :state="blocks[station.id]?.state ?? 'not judged'" />
-      <span v-else class="gap" />
-      {{ station.title }}
-    </router-link>
-    <p class="label group">On paper</p>
-    <router-link class="stop" :to="to('need')">Need sheet</router-link>
-    <router-link class="stop" :to="to('round')">Measuring round</router-link>
-  </nav>
+  <nav v-if="!narrow" class="rail noprint" aria-label="Stations"><RailList :id="id" /></nav>
+  <SidePanel v-else v-model:open="open" title="Stations" side="left" :width="300" bare>
+    <nav class="drawer" aria-label="Stations"><RailList :id="id" /></nav>
+  </SidePanel>
 </template>
 
 <style scoped>
@@ -32,47 +26,11 @@ const blocks = computed(() => build.report?.systems ?? {})
   background: var(--rail);
   border-right: 1px solid var(--line);
   overflow-y: auto;
-  padding-top: 12px;
+  padding: 12px 0;
 }
-.stop {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 35px;
-  padding: 4px 12px;
-  border-left: 3px solid transparent;
-  color: var(--ink);
-  text-decoration: none;
-  font-weight: 500;
-}
-.stop:hover {
-  background: var(--glass);
-}
-.stop.router-link-exact-active {
-  background: var(--card);
-  border-left-color: var(--brass-line);
-}
-.group {
-  font-size: 11px;
-  padding: 14px 14px 4px;
-}
-.gap {
-  width: 9px;
-}
-@media (max-width: 720px) {
-  .rail {
-    display: none;
-    position: fixed;
-    inset: 52px 0 0 0;
-    z-index: 20;
-    border: 0;
-  }
-  .rail.open {
-    display: block;
-  }
-  .stop {
-    min-height: 48px;
-    font-size: 17px;
-  }
+.drawer {
+  background: var(--rail);
+  min-height: 100dvh;
+  padding: 8px 0 24px;
 }
 </style>

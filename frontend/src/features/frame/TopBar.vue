@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, inject } from 'vue'
+import { computed, defineAsyncComponent, inject } from 'vue'
 import { THEME } from '../../ui/theme'
 import { useBuild } from '../../stores/build'
 import { UNIT_CHOICES, useVocabulary } from '../../stores/vocabulary'
 import BuildMenu from './BuildMenu.vue'
+
+// Neither is there on the shelf, which is read first.
+const Pick = defineAsyncComponent(() => import('../../ui/Pick.vue'))
+const TakeOut = defineAsyncComponent(() => import('../../ui/TakeOut.vue'))
 
 const emit = defineEmits<{ rail: []; help: []; find: [] }>()
 const build = useBuild()
@@ -16,6 +20,7 @@ const hottest = computed(() => {
   return all.length ? words.show(Math.max(...all), 'temperature') : ''
 })
 const narrow = useMediaQuery('(max-width: 720px)')
+const units = computed(() => UNIT_CHOICES.map((unit, i) => ({ value: i, label: narrow.value ? unit.brief : unit.name })))
 const saved = computed(() => {
   if (!build.build) return ''
   if (build.offline) return 'Not saved yet'
@@ -37,12 +42,11 @@ const saved = computed(() => {
       <span class="sub">{{ subtitle }}</span>
       <span class="right">
         <span v-if="hottest" class="ambient"><span class="tag">Worst ambient</span> {{ hottest }}</span>
-        <select class="units" aria-label="Units" :value="words.chosenUnits" @change="build.showIn(Number(($event.target as HTMLSelectElement).value))">
-          <option v-for="(unit, i) in UNIT_CHOICES" :key="unit.name" :value="i">{{ narrow ? unit.brief : unit.name }}</option>
-        </select>
+        <Pick class="units" label="Units" :options="units" :model-value="words.chosenUnits" @update:model-value="(i) => build.showIn(Number(i))" />
         <button class="icon" type="button" :disabled="!build.undoable.length" aria-label="Undo" title="Undo (z)" @click="build.undo">↶</button>
         <button class="icon" type="button" :disabled="!build.redoable.length" aria-label="Redo" title="Redo (Z)" @click="build.redo">↷</button>
         <button class="icon" type="button" :aria-label="look?.dark.value ? 'Light theme' : 'Dark theme'" @click="look?.toggle()">{{ look?.dark.value ? '☀' : '☾' }}</button>
+        <TakeOut class="icon" :name="build.build.name" />
         <button class="icon" type="button" aria-label="Find a fact, check or step" title="Find (f)" @click="emit('find')">⌕</button>
         <button class="icon help" type="button" aria-label="Keys" @click="emit('help')">?</button>
         <span class="tag saved" role="status">{{ saved }}</span>
@@ -96,13 +100,18 @@ const saved = computed(() => {
   gap: 10px;
   flex: none;
 }
-.units {
+.units :deep(.ant-select-selector) {
   background: var(--bar);
   color: var(--bar-ink);
-  border: 1px solid #4a5a58;
-  border-radius: 3px;
-  padding: 3px 4px;
+  border-color: #4a5a58 !important;
   font: 500 14px var(--labels);
+}
+.units :deep(.ant-select-selection-item),
+.units :deep(.ant-select-arrow) {
+  color: inherit;
+}
+.units :deep(.ant-select-arrow) {
+  color: var(--bar-mute);
 }
 .icon,
 .fold {
@@ -148,8 +157,7 @@ const saved = computed(() => {
     gap: 0;
   }
   .units {
-    max-width: 74px;
-    min-height: 40px;
+    max-width: 84px;
   }
   .fold,
   .icon {

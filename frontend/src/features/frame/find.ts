@@ -1,5 +1,5 @@
 import type { Report, Vocabulary } from '../../api/client'
-import { STATIONS } from '../stations'
+import { STOPS } from '../stations'
 
 export interface Hit {
   label: string
@@ -15,11 +15,10 @@ const SAME = [
   ['strainer', 'pickup'], ['antifreeze', 'glycol'], ['gasoline', 'petrol'], ['stack', 'depth', 'room ahead'], ['downpipe', 'pipe'], ['hp', 'power'], ['displacement', 'engine size', 'capacity'], ['mixture', 'lambda', 'excess air'],
   ['cat', 'catalyst'], ['overflow', 'header', 'expansion tank'], ['bypass', 'restrictor'], ['pressure cap', 'cap', 'radiator cap'], ['lift pump', 'feed pump'], ['hill', 'grade', 'climb', 'slope'], ['hottest day', 'ambient', 'air outside'],
 ]
+const SAID: Record<string, string> = { need: 'page · what to look for, to print', round: 'page · with the tape', yard: 'page · every part, fitted or not' }
 const PAGES: Hit[] = [
   { label: 'Bench', where: 'page · verdict, reach, what would move it', station: 'bench', hash: '' },
-  { label: 'Need sheet', where: 'page · what to look for, to print', station: 'need', hash: '' },
-  { label: 'Measuring round', where: 'page · with the tape', station: 'round', hash: '' },
-  ...STATIONS.map((s) => ({ label: s.title, where: 'station', station: s.id, hash: '' })),
+  ...STOPS.map((s) => ({ label: s.title, where: SAID[s.id] ?? 'station', station: s.id, hash: '' })),
 ]
 
 /** Everything that can be found by name: pages, facts, checks and steps of working. */

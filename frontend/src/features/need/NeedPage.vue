@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { api } from '../../api/client'
+import { api, type Schemas } from '../../api/client'
 import { percent } from '../../ui/format'
 import OptionTable from '../../station/OptionTable.vue'
 import { saveText } from '../../ui/save'
@@ -8,6 +8,8 @@ import { useNeedBands } from '../../station/useNeedBands'
 import RestsOn from '../../station/RestsOn.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import DataTable from '../../ui/DataTable.vue'
+import type { Column } from '../../ui/grid'
 
 /** What the wanted power asks of every part: to take to a catalogue or a scrapyard. */
 const build = useBuild()
@@ -26,6 +28,12 @@ const fitted = (system: string, part: string) => {
   const worst = Math.max(...fills)
   return `${worst > 1 ? 'short' : 'serves'}, ${percent(worst)}`
 }
+const columns = (system: string): Column<Schemas['NeedOut']>[] => [
+  { key: 'sentence', title: 'Look for', head: true },
+  { key: 'value', title: 'About', right: true, show: (n) => (n.value === null ? '—' : words.show(n.value, n.unit)) },
+  { key: 'band', title: '90 of 100 cases', right: true, mute: true, show: (n) => band(system, n.quantity) },
+  { key: 'fitted', title: 'What is fitted', right: true, mute: true, show: (n) => fitted(system, n.part), over: (n) => fitted(system, n.part).startsWith('short') },
+]
 </script>
 
 <template>
@@ -39,17 +47,12 @@ const fitted = (system: string, part: string) => {
     </header>
     <section v-for="[id, block] in systems" :key="id" class="card">
       <h2 class="label head">{{ block.title }}</h2>
-      <table>
-        <thead><tr><th>Look for</th><th class="num">About</th><th class="num">90 of 100 cases</th><th class="num">What is fitted</th></tr></thead>
-        <tbody>
-          <tr v-for="need in block.need" :key="need.quantity">
-            <td>{{ need.sentence }}<template v-if="need.shop?.sold"> Next sold: {{ need.shop.sold }}.</template><OptionTable :options="need.options" /><RestsOn v-if="need.rests_on" class="on" :rests="need.rests_on" /></td>
-            <td class="num figure">{{ need.value === null ? '—' : words.show(need.value, need.unit) }}</td>
-            <td class="num mute" data-band>{{ band(id, need.quantity) }}</td>
-            <td class="num" :class="fitted(id, need.part).startsWith('short') ? 'over' : 'mute'">{{ fitted(id, need.part) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable :id="(n) => n.quantity" :label="`${block.title}: what to look for`" :columns="columns(id)" :rows="block.need">
+        <template #cell="{ column, row }">
+          <template v-if="column.key === 'sentence'">{{ row.sentence }}<template v-if="row.shop?.sold"> Next sold: {{ row.shop.sold }}.</template><OptionTable :options="row.options" /><RestsOn v-if="row.rests_on" class="on" :rests="row.rests_on" /></template>
+          <span v-else :data-band="column.key === 'band' ? '' : undefined">{{ column.show?.(row) }}</span>
+        </template>
+      </DataTable>
     </section>
     <p class="mute">Figures follow from the facts given: {{ build.report.guesses }} of {{ build.report.stated }} are guesses. Not judged: {{ build.report.not_judged.map((n) => n.system).join(', ') }}. Local codes and licensed practice decide where they apply.</p>
   </article>
@@ -80,32 +83,7 @@ h1 {
 .acts {
   white-space: nowrap;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  padding: 7px 14px;
-  border-top: 1px solid var(--line);
-  vertical-align: top;
-}
-th {
-  font: 600 13px var(--labels);
-  color: var(--mute);
-}
-.num {
-  text-align: right;
-  white-space: nowrap;
-}
-@media (max-width: 720px) {
-  td,
-  th {
-    padding: 7px 8px;
-  }
-  .num {
-    white-space: normal;
-  }
+.card :deep(.scroll) {
+  padding: 0 14px 8px;
 }
 </style>

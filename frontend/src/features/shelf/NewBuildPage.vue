@@ -5,6 +5,9 @@ import { api, Problem, type Starter } from '../../api/client'
 import { busy } from '../../api/busy'
 import { useVocabulary } from '../../stores/vocabulary'
 import TopBar from '../frame/TopBar.vue'
+import Pick from '../../ui/Pick.vue'
+import Segments from '../../ui/Segments.vue'
+import { optionsOf } from '../../ui/options'
 
 /** What decides, and on the bench: what is not said is supposed, and says so there. */
 const words = useVocabulary()
@@ -54,6 +57,7 @@ const MACHINE = computed<Question[]>(() => [
   ...(road.value || boat.value ? [{ key: 'hottest', label: boat.value ? 'Hottest air in the engine space' : 'Hottest day', hint: '38 °C, 100 F' } as Question] : []),
   ...(boat.value ? [{ key: 'heel', label: 'Heels to', hint: '12 deg, or leave open' } as Question] : []),
 ])
+const BREATHING = { '': 'as the power asks', natural: 'naturally aspirated', turbo: 'turbocharged', supercharged: 'supercharged' }
 const QUESTIONS = computed(() => [...ENGINE.value, ...MACHINE.value])
 
 async function start(): Promise<void> {
@@ -93,13 +97,13 @@ async function start(): Promise<void> {
         <label class="wide">Name <input v-model="facts.name" class="input" maxlength="80" placeholder="What you call it" /></label>
         <h2 class="label wide">The engine</h2>
         <label>Fuel
-          <select v-model="facts.fuel" name="fuel" class="input"><option v-for="(label, id) in words.words?.fuels" :key="id" :value="id">{{ label }}</option></select>
+          <Pick v-model="facts.fuel" label="Fuel" :options="optionsOf(words.words?.fuels)" />
         </label>
         <label v-if="ways.length">How it gets in
-          <select v-model="facts.injection" name="injection" class="input"><option value="">as usual for such an engine</option><option v-for="[id, label] in ways" :key="id" :value="id">{{ label }}</option></select>
+          <Pick v-model="facts.injection" label="How it gets in" :options="[{ value: '', label: 'as usual for such an engine' }, ...ways.map(([value, label]) => ({ value, label }))]" />
         </label>
         <label>Breathing
-          <select v-model="facts.aspiration" name="aspiration" class="input"><option value="">as the power asks</option><option value="natural">naturally aspirated</option><option value="turbo">turbocharged</option><option value="supercharged">supercharged</option></select>
+          <Pick v-model="facts.aspiration" label="Breathing" :options="optionsOf(BREATHING)" />
         </label>
         <label v-for="question in ENGINE" :key="question.key">
           <span>{{ question.label }}<span v-if="question.must" class="must" title="needed"> •</span></span>
@@ -108,7 +112,7 @@ async function start(): Promise<void> {
         </label>
         <h2 class="label wide">The machine, and what it must do</h2>
         <label>Machine
-          <select v-model="facts.kind" name="kind" class="input"><option v-for="(label, id) in words.words?.machines" :key="id" :value="id">{{ label }}</option></select>
+          <Pick v-model="facts.kind" label="Machine" :options="optionsOf(words.words?.machines)" />
         </label>
         <label v-for="question in MACHINE" :key="question.key">
           <span>{{ question.label }}</span>
@@ -116,7 +120,7 @@ async function start(): Promise<void> {
           <span v-if="troubles[question.key]" class="over trouble" role="alert">{{ troubles[question.key] }}</span>
         </label>
         <label>Units
-          <select v-model="facts.units.system" class="input"><option value="metric">metric</option><option value="imperial">inches and pounds</option></select>
+          <Segments v-model="facts.units.system" label="Units" :options="optionsOf({ metric: 'metric', imperial: 'inches and pounds' })" />
         </label>
         <p v-if="general" class="over wide" role="alert">{{ general }}</p>
         <div class="wide"><button class="button main" type="submit" :disabled="sending">To the bench</button></div>

@@ -6,6 +6,7 @@ import { busy } from '../../api/busy'
 import TopBar from '../frame/TopBar.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import Waiting from '../../ui/Waiting.vue'
 import BuildCard from './BuildCard.vue'
 
 const build = useBuild()
@@ -106,8 +107,8 @@ async function take(event: Event): Promise<void> {
           <label class="pick mute"><input v-model="picked" type="checkbox" :value="card.id" :disabled="picked.length === 2 && !picked.includes(card.id)" :aria-label="`Side by side: ${card.name}`" /> side by side</label>
         </div>
       </div>
-      <div v-else-if="!trouble" class="cards" role="status" aria-label="The shelf is loading">
-        <div v-for="n in 4" :key="n" class="card blank" />
+      <div v-else-if="!trouble" class="cards">
+        <div v-for="n in 4" :key="n" class="card pad"><Waiting label="The shelf is loading" :height="220" /></div>
       </div>
       <p v-if="cards && !cards.length" class="mute">The shelf is empty.</p>
       <p class="foot">

@@ -10,6 +10,8 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import { useDuty } from '../../../station/useDuty'
 import DutyPick from '../../../station/DutyPick.vue'
 import FaceSplit from './FaceSplit.vue'
+import Slide from '../../../ui/Slide.vue'
+import Unseen from '../../../ui/Unseen.vue'
 
 const build = useBuild()
 const words = useVocabulary()
@@ -19,7 +21,7 @@ const speed = ref<number | null>(null)
 watch(index, () => (speed.value = null))
 const own = computed(() => duty.value?.air_speed_m_s ?? 0)
 const options = computed(() => ({ duty: index.value, air_speed: speed.value ?? own.value }))
-const { data } = useInstrument('cooling/air', options)
+const { data, waiting } = useInstrument('cooling/air', options)
 const shownSpeed = computed({
   get: () => Math.round(words.value(speed.value ?? own.value, 'speed')),
   set: (value: number) => (speed.value = words.toSi(value, 'speed')),
@@ -60,26 +62,19 @@ const option = computed(() => {
     </div>
     <template v-if="option && data">
       <ChartPanel :option="option" label="Pressure over air flow: fan and ram against core, grille and bay" />
-      <div class="drag">
-        <span class="label">Road speed</span>
-        <input v-model.number="shownSpeed" type="range" min="0" :max="Math.round(words.value(50, 'speed'))" aria-label="Road speed" :aria-valuetext="`${shownSpeed} ${words.unit('speed')}`" />
-        <span class="figure">{{ shownSpeed }} {{ words.unit('speed') }}</span>
-      </div>
+      <Slide v-model="shownSpeed" label="Road speed" :min="0" :max="Math.round(words.value(50, 'speed'))" :text="`${shownSpeed} ${words.unit('speed')}`" />
       <p class="mute">Sheds {{ words.show(data.point.heat, 'heat') }} there with the coolant at its limit; {{ words.show(data.point.velocity, 'speed_m_s') }} on the face, {{ data.mass_flow.toFixed(2) }} kg/s; {{ data.fan_off_mass_flow.toFixed(2) }} kg/s with the fan off.
         <template v-if="carries">{{ carries }}</template>
         {{ inFront }}
       </p>
       <FaceSplit v-if="data.shroud === 'none'" :zones="data.zones" />
     </template>
-    <p v-else class="mute empty">Give the core's width, height and depth, and the fan (or that there is none), to see where they meet.</p>
+    <Unseen v-else :waiting="waiting">Give the core's width, height and depth, and the fan (or that there is none), to see where they meet.</Unseen>
   </section>
 </template>
 
 <style scoped>
 .drag {
   grid-template-columns: auto 1fr 84px;
-}
-.empty {
-  padding: 40px 0;
 }
 </style>

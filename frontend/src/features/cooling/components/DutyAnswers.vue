@@ -2,12 +2,24 @@
 import { computed } from 'vue'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
 
 /** Every duty's answers in one table: heat made and carried, the weather it holds to both ways, what it settles at. */
 const build = useBuild()
 const words = useVocabulary()
 const EVER = { hot: 348.15, cold: 224 }
-const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
+interface Answer { id: string; name: string; over: boolean; heat: string; hot: string; boil: string; cold: string; settles: string; fan: string }
+const COLUMNS: Column<Answer>[] = [
+  { key: 'name', title: 'Duty', head: true, show: (r) => r.name },
+  { key: 'heat', title: 'Makes of what it carries', show: (r) => r.heat, over: (r) => r.over },
+  { key: 'hot', title: 'Holds to', show: (r) => r.hot, over: (r) => r.over },
+  { key: 'boil', title: 'Boils at', show: (r) => r.boil },
+  { key: 'cold', title: 'Runs cold under', show: (r) => r.cold },
+  { key: 'settles', title: 'Ends at', show: (r) => r.settles },
+  { key: 'fan', title: "Fan's time and draw", show: (r) => r.fan },
+]
+const rows = computed<Answer[]>(() => (build.report?.duties ?? []).flatMap((duty) => {
   const f = build.report?.systems.cooling?.figures[duty.id]
   if (!f || typeof f.heat_carried_w !== 'number') return []
   const needs = f.heat_made_w ?? 0
@@ -31,22 +43,8 @@ const rows = computed(() => (build.report?.duties ?? []).flatMap((duty) => {
 <template>
   <section class="card pad">
     <h2 class="label">Every duty's answers</h2>
-    <div v-if="rows.length" class="scroll" tabindex="0" role="region" aria-label="Every duty's answers"><table class="rows">
-      <thead><tr><th scope="col">Duty</th><th scope="col">Makes of what it carries</th><th scope="col">Holds to</th><th scope="col">Boils at</th><th scope="col">Runs cold under</th><th scope="col">Ends at</th><th scope="col">Fan's time and draw</th></tr></thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.id"><th scope="row">{{ row.name }}</th><td :class="{ over: row.over }">{{ row.heat }}</td><td :class="{ over: row.over }">{{ row.hot }}</td><td>{{ row.boil }}</td><td>{{ row.cold }}</td><td>{{ row.settles }}</td><td>{{ row.fan }}</td></tr>
-      </tbody>
-    </table></div>
+    <DataTable v-if="rows.length" :id="(r) => r.id" label="Every duty's answers" :columns="COLUMNS" :rows="rows" />
     <p v-else class="mute">Give the core and the fan to see what each duty comes to.</p>
     <p v-if="rows.length" class="mute">Air outside: where the coolant just meets its limit; where it boils, if the duty lasts that long; under which it stays below its thermostat with the heater on.</p>
   </section>
 </template>
-
-<style scoped>
-.scroll {
-  overflow-x: auto;
-}
-tbody th {
-  min-width: 96px;
-}
-</style>

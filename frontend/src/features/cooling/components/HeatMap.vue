@@ -7,6 +7,9 @@ import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { ticks } from '../../bench/logic'
 import { DRAGGED, linePath, overPath, place, whole } from '../map'
+import Pick from '../../../ui/Pick.vue'
+import Slide from '../../../ui/Slide.vue'
+import { optionsOf } from '../../../ui/options'
 
 /** Where one duty's cooling holds, over two of its conditions: thousands of points of the whole model. */
 const KINDS: Record<MapKind, string> = { ambient_speed: 'air outside by road speed', ambient_grade: 'air outside by grade', speed_power: 'wind by engine power' }
@@ -70,8 +73,8 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
     <div class="cardhead">
       <h2 class="label">Where it holds</h2>
       <span>
-        <select v-model="kind" class="cardpick" aria-label="Which map"><option v-for="(label, id) in KINDS" :key="id" :value="id">{{ label }}</option></select>
-        <select v-model="duty" class="cardpick" aria-label="Duty mapped"><option v-for="d in duties" :key="d.id" :value="d.id">{{ d.name }}</option></select>
+        <Pick v-model="kind" label="Which map" :options="optionsOf(KINDS)" />
+        <Pick v-model="duty" label="Duty mapped" :options="duties.map((d) => ({ value: d.id, label: d.name }))" />
       </span>
     </div>
     <div v-if="drawn" class="drawing" tabindex="0"><svg viewBox="-56 -30 640 342" role="img" :aria-label="`Where ${duties.find((d) => d.id === duty)?.name} holds: ${KINDS[kind]}`">
@@ -86,12 +89,10 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
       <text :x="FRAME.width" :y="FRAME.height + 42" text-anchor="end">{{ drawn.x?.label }}, {{ words.unit(drawn.x?.kind ?? '') }}</text>
       <text x="-50" y="-14">{{ drawn.y?.label }}, {{ words.unit(drawn.y?.kind ?? '') }}</text>
     </svg></div>
-    <div v-if="drawn && held" class="drag wide">
-      <select v-model="fact" class="cardpick" aria-label="Fact dragged"><option v-for="item in facts" :key="item.name" :value="item.name">{{ item.label }}</option></select>
-      <input v-model.number="factor" type="range" min="50" max="200" step="2" :aria-label="held.label" :aria-valuetext="words.show(held.si * factor / 100, held.kind)" />
-      <span class="figure">{{ words.show(held.si * factor / 100, held.kind) }}</span>
+    <Slide v-if="drawn && held" v-model="factor" :label="held.label" :min="50" :max="200" :step="2" :text="words.show((held.si * factor) / 100, held.kind)">
+      <template #label><Pick v-model="fact" label="Fact dragged" :options="facts.map((f) => ({ value: f.name, label: f.label }))" /></template>
       <button v-if="factor !== 100" class="textlink" type="button" @click="factor = 100">as stated</button>
-    </div>
+    </Slide>
     <p v-if="drawn" class="mute">The thick line is the limit; the thin ones 80 and 125 % full. Shaded: over it. All else is as the duty states it.</p>
     <p v-else-if="trouble" class="over" role="alert">{{ trouble }}</p>
     <p v-else class="mute">{{ duty ? 'Give the core and the fan to see where it holds.' : 'That map is drawn of a road duty.' }}</p>

@@ -5,13 +5,15 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import { useDuty } from '../../../station/useDuty'
 import DutyPick from '../../../station/DutyPick.vue'
 import RestrictorTable from './RestrictorTable.vue'
+import Slide from '../../../ui/Slide.vue'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** The coolant's way round: flows as widths, pressures where they stand, the pump's inlet against boiling. */
 const words = useVocabulary()
 const { index } = useDuty('cooling')
 const lift = ref(100)
 const options = computed(() => ({ duty: index.value, lift: lift.value / 100 }))
-const { data } = useInstrument('cooling/loop', options)
+const { data, waiting } = useInstrument('cooling/loop', options)
 const loop = data
 const over = (p: number) => words.show(p - (loop.value?.air_outside ?? 0), 'pressure_difference')
 const flow = (name: 'core' | 'engine' | 'bypass' | 'heater') => words.show(loop.value?.flows[name] ?? 0, 'flow')
@@ -60,17 +62,13 @@ const cap = computed(() => CAPS[(loop.value?.header ?? 'core') as keyof typeof C
         <text v-if="loop.flows.heater > 1e-7" x="580" y="250" text-anchor="end">heater {{ flow('heater') }}</text>
         <text :x="cap.x + 18" :y="cap.y - 2">cap holds {{ over(loop.held) }}</text>
       </svg></div>
-      <div class="drag">
-        <span class="label">Thermostat open</span>
-        <input v-model.number="lift" type="range" min="1" max="100" aria-label="Thermostat open" :aria-valuetext="`${lift} %`" />
-        <span class="figure">{{ lift }} %</span>
-      </div>
+      <Slide v-model="lift" label="Thermostat open" :min="1" :max="100" :text="`${lift} %`" />
       <p class="mute">Pressures over the air outside. In the block the coolant stands {{ words.show(loop.boiling_margin, 'temperature_difference') }} under boiling at its limit; the metal behind it is hotter.
         <template v-if="loop.pump === 'belt'">The pump turns at {{ loop.pump_speed_share.toFixed(2) }} of the speed its flow was stated at.</template>
       </p>
       <RestrictorTable :cases="loop.restrictors" :hole="loop.hole" />
     </template>
-    <p v-else class="mute empty">Give the core's width, height and depth, and the fan (or that there is none), to see the loop.</p>
+    <Unseen v-else :waiting="waiting">Give the core's width, height and depth, and the fan (or that there is none), to see the loop.</Unseen>
   </section>
 </template>
 
@@ -120,8 +118,5 @@ const cap = computed(() => CAPS[(loop.value?.header ?? 'core') as keyof typeof C
 }
 .drag {
   grid-template-columns: auto 1fr 64px;
-}
-.empty {
-  padding: 40px 0;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '../../../api/client'
 import { useVocabulary } from '../../../stores/vocabulary'
+import Fold from '../../../ui/Fold.vue'
 
 /** What one hole does in each of the three places people put it. */
 const props = defineProps<{ cases: Schemas['RestrictorPlace'][]; hole: number }>()
@@ -20,21 +21,17 @@ const rows = computed(() => props.cases.map((item) => ({
 </script>
 
 <template>
-  <details>
-    <summary class="textlink">What a restrictor does, in each of its three places</summary>
+  <Fold title="What a restrictor does, in each of its three places">
     <dl>
       <template v-for="row in rows" :key="row.place">
         <dt>{{ row.hole }} {{ row.place }}</dt>
         <dd>{{ row.does }}</dd>
       </template>
     </dl>
-  </details>
+  </Fold>
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-}
 dl {
   margin: 6px 0 0;
 }

@@ -5,6 +5,8 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { minutes } from '../logic'
+import Slide from '../../../ui/Slide.vue'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** The engine run on its stand: how long with nothing fitted and why, and what a hose must bring. */
 const build = useBuild()
@@ -15,7 +17,7 @@ const most = computed(() => Math.round(0.6 * (si('engine.limit_speed') ?? 5000))
 const rpm = ref<number | null>(null)
 const outlet = ref(60)
 const options = computed(() => ({ rpm: rpm.value ?? si('engine.idle_speed') ?? idle.value, outlet: outlet.value + 273.15 }))
-const { data } = useInstrument('cooling/stand', options)
+const { data, waiting } = useInstrument('cooling/stand', options)
 const stand = data
 const speed = computed({ get: () => rpm.value ?? idle.value, set: (value: number) => (rpm.value = value) })
 const longest = computed(() => Math.max(...(stand.value?.reasons.map((r) => r.seconds) ?? [1])))
@@ -33,22 +35,14 @@ const CAUTION = 'Outdoors or with the exhaust led out: carbon monoxide kills. Bo
           <span class="why"><b>{{ minutes(item.seconds) }}</b> {{ item.name }}</span>
         </li>
       </ul>
-      <div class="drag">
-        <span class="label">Turning free at</span>
-        <input v-model.number="speed" type="range" :min="idle" :max="most" step="50" aria-label="Engine speed" :aria-valuetext="`${speed} rpm`" />
-        <span class="figure">{{ speed }} rpm</span>
-      </div>
+      <Slide v-model="speed" label="Turning free at" :min="idle" :max="most" :step="50" :text="`${speed} rpm`" />
       <h3 class="label">Fed from a hose, the water let away</h3>
       <p>{{ words.show(stand.hose.flow, 'flow') }} keeps the outlet at {{ words.show(stand.hose.outlet, 'temperature') }}: hold it back at the inlet, {{ words.show(stand.hose.hole, 'size') }} for a tap of 200 kPa at {{ words.show(stand.hose.supply, 'temperature') }}, and leave the outlet free. It takes away {{ words.show(stand.heat, 'heat') }}.</p>
       <p class="mute">Some drill the outlet that size instead: the jacket, hoses and core plugs then stand at the main's 200 kPa, twice what a cap holds.<template v-if="stand.hose.clogs"> A hole so small is stopped by the first flake of rust: set the flow by a tap at the inlet, or run hotter water through more.</template></p>
-      <div class="drag">
-        <span class="label">Outlet at</span>
-        <input v-model.number="outlet" type="range" min="30" max="85" step="1" aria-label="Outlet temperature" :aria-valuetext="words.show(outlet + 273.15, 'temperature')" />
-        <span class="figure">{{ words.show(outlet + 273.15, 'temperature') }}</span>
-      </div>
+      <Slide v-model="outlet" label="Outlet at" :min="30" :max="85" :text="words.show(outlet + 273.15, 'temperature')" />
       <CautionNote :text="CAUTION" />
     </template>
-    <p v-else class="mute empty">Give the engine's weight and idle speed to see how long it may run.</p>
+    <Unseen v-else :waiting="waiting">Give the engine's weight and idle speed to see how long it may run.</Unseen>
   </section>
 </template>
 
@@ -84,8 +78,5 @@ h3 {
 }
 .drag {
   grid-template-columns: auto 1fr 84px;
-}
-.empty {
-  padding: 40px 0;
 }
 </style>

@@ -8,6 +8,12 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import { minutes } from '../logic'
 import { useDuty } from '../../../station/useDuty'
 import DutyPick from '../../../station/DutyPick.vue'
+import Segments from '../../../ui/Segments.vue'
+import { optionsOf } from '../../../ui/options'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
+import type { Schemas } from '../../../api/client'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** A duty through time: as it goes, from cold, switched off hot; and how long there is once something breaks. */
 const CURVES = { trace: 'as it goes', warm_up: 'from cold', soak: 'switched off hot' } as const
@@ -16,7 +22,7 @@ const look = inject(THEME)
 const { index } = useDuty('cooling')
 const which = ref<keyof typeof CURVES>('trace')
 const options = computed(() => ({ duty: index.value }))
-const { data } = useInstrument('cooling/time', options)
+const { data, waiting } = useInstrument('cooling/time', options)
 const course = data
 const option = computed(() => {
   if (!course.value || look === undefined) return null
@@ -46,6 +52,11 @@ const said = computed(() => {
   if (which.value === 'soak') return `Switched off then, with pump and fan standing, the coolant rises to ${words.show(found.soak_peak, 'temperature')} from the metal's heat; it boils at ${words.show(found.boiling, 'temperature')}.`
   return found.to_thermostat === null ? `From cold it does not reach its thermostat in half an hour of this duty.` : `From cold the thermostat opens after ${minutes(found.to_thermostat)} of this duty.`
 })
+const FAILS: Column<Schemas['FailureEntry']>[] = [
+  { key: 'name', title: 'What breaks', head: true, show: (r) => r.name },
+  { key: 'limit', title: 'to the limit', show: (r) => until(r.to_limit) },
+  { key: 'boil', title: 'to boiling', show: (r) => until(r.to_boil) },
+]
 const until = (seconds: number | null) => (seconds === null ? 'not within 30 min' : seconds < 1 ? 'over it already' : minutes(seconds))
 </script>
 
@@ -54,31 +65,25 @@ const until = (seconds: number | null) => (seconds === null ? 'not within 30 min
     <div class="cardhead">
       <h2 class="label">Through time</h2>
       <span>
-        <select v-model="which" class="cardpick" aria-label="Which curve"><option v-for="(label, id) in CURVES" :key="id" :value="id">{{ label }}</option></select>
+        <Segments v-model="which" label="Which curve" :options="optionsOf(CURVES)" />
         <DutyPick v-model="index" />
       </span>
     </div>
     <template v-if="option && course">
       <ChartPanel :option="option" :label="`Coolant and metal over time, ${CURVES[which]}`" />
       <p>{{ said }}</p>
-      <table v-if="course.failures.length" class="rows">
-        <caption class="label">If it breaks at the end of that</caption>
-        <thead><tr><th scope="col"></th><th scope="col">to the limit</th><th scope="col">to boiling</th></tr></thead>
-        <tbody>
-          <tr v-for="item in course.failures" :key="item.id"><th scope="row">{{ item.name }}</th><td>{{ until(item.to_limit) }}</td><td>{{ until(item.to_boil) }}</td></tr>
-        </tbody>
-      </table>
+      <template v-if="course.failures.length">
+        <h3 class="label">If it breaks at the end of that</h3>
+        <DataTable :id="(r) => r.id" label="If it breaks at the end of that" :columns="FAILS" :rows="course.failures" />
+      </template>
       <p class="mute">Two lumps, metal and coolant, with the thermostat and the fan as they switch; the duty's heat held. A hot stop: do not open the cap, let it stand with the bonnet open.</p>
     </template>
-    <p v-else class="mute empty">Give the core's width, height and depth, and the fan (or that there is none), to follow the coolant through time.</p>
+    <Unseen v-else :waiting="waiting">Give the core's width, height and depth, and the fan (or that there is none), to follow the coolant through time.</Unseen>
   </section>
 </template>
 
 <style scoped>
 caption {
   text-align: left;
-}
-.empty {
-  padding: 40px 0;
 }
 </style>

@@ -6,6 +6,9 @@ import { useInstrument } from '../../../station/useInstrument'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import CircuitDrawing from './CircuitDrawing.vue'
+import Pick from '../../../ui/Pick.vue'
+import Segments from '../../../ui/Segments.vue'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** The circuit as one network: picked from the usual ones, read at full load or idling. */
 const build = useBuild()
@@ -13,12 +16,14 @@ const vocabulary = useVocabulary()
 const { index } = useDuty('fuel')
 const idle = ref(0)
 const options = computed(() => ({ duty: index.value, idle: idle.value }))
-const { data } = useInstrument('fuel/circuit', options)
-const now = computed(() => data.value?.presets.find((p) => p.now)?.id ?? '')
+const { data, waiting } = useInstrument('fuel/circuit', options)
+const now = computed(() => data.value?.presets.find((p) => p.now)?.id)
 const trouble = ref('')
 
-async function pick(event: Event): Promise<void> {
-  const preset = data.value?.presets.find((p) => p.id === (event.target as HTMLSelectElement).value)
+const STATES = [{ value: 0, label: 'at its peak' }, { value: 1, label: 'idling' }]
+const kinds = computed(() => (data.value?.presets ?? []).map((p) => ({ value: p.id, label: p.label })))
+async function pick(id: string | number | undefined): Promise<void> {
+  const preset = data.value?.presets.find((p) => p.id === id)
   if (!preset) return
   const problem = await build.enqueue(Object.entries(preset.choices).map(([name, choice]) => line(`fuel.${name}`, choice)))
   trouble.value = problem?.message ?? ''
@@ -38,11 +43,8 @@ const said = computed(() => {
     <div class="cardhead">
       <h2 class="label">From tank to engine and back</h2>
       <span class="picks">
-        <select v-if="data" class="cardpick" aria-label="Kind of circuit" :value="now" @change="pick">
-          <option v-if="!now" value="">one of its own</option>
-          <option v-for="preset in data.presets" :key="preset.id" :value="preset.id">{{ preset.label }}</option>
-        </select>
-        <select v-model="idle" class="cardpick" aria-label="State of the engine"><option :value="0">at its peak</option><option :value="1">idling</option></select>
+        <Pick v-if="data" label="Kind of circuit" placeholder="one of its own" :options="kinds" :model-value="now" @update:model-value="pick" />
+        <Segments v-model="idle" label="State of the engine" :options="STATES" />
         <DutyPick v-model="index" />
       </span>
     </div>
@@ -52,7 +54,7 @@ const said = computed(() => {
       <p :class="{ over: data.flows.able < data.flows.taken }">{{ said }}</p>
       <p class="mute">Pressures over the air outside, solved together. Click a part to change it; the fullest is marked.</p>
     </template>
-    <p v-else-if="data" class="mute empty">Give the pump's flow and the pressure it is rated at, or pick a circuit without one, to see flows and pressures all round.</p>
+    <Unseen v-else :waiting="waiting">Give the pump's flow and the pressure it is rated at, or pick a circuit without one, to see flows and pressures all round.</Unseen>
   </section>
 </template>
 
@@ -64,8 +66,5 @@ const said = computed(() => {
 }
 .picks select {
   max-width: 158px;
-}
-.empty {
-  padding: 40px 0;
 }
 </style>

@@ -7,6 +7,9 @@ import { read, THEME } from '../../../ui/theme'
 import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
+import type { View } from '../../../api/client'
 
 /** Every line with its speed and loss; how far the first pump's inlet stands from boiling, hot and high; priming, heat. */
 const words = useVocabulary()
@@ -14,6 +17,13 @@ const look = inject(THEME)
 const { index } = useDuty('fuel')
 const options = computed(() => ({ duty: index.value }))
 const { data } = useInstrument('fuel/lines', options)
+const COLUMNS: Column<View<'fuel/lines'>['lines'][number]>[] = [
+  { key: 'label', title: 'Line', head: true, show: (r) => r.label },
+  { key: 'flow', title: 'flow', show: (r) => words.show(r.flow, 'flow_fuel'), by: (r) => r.flow },
+  { key: 'speed', title: 'speed', show: (r) => words.show(r.speed, 'speed_m_s'), over: (r) => r.speed > 1.001 * r.guide, by: (r) => r.speed },
+  { key: 'guide', title: 'guide', show: (r) => words.show(r.guide, 'speed_m_s'), mute: true },
+  { key: 'takes', title: 'takes', show: (r) => words.show(r.drop, 'pressure_difference'), by: (r) => r.drop },
+]
 const option = computed(() => {
   const found = data.value
   const boiling = found?.boiling
@@ -37,18 +47,7 @@ const option = computed(() => {
       <h2 class="label">Lines</h2>
       <DutyPick v-model="index" />
     </div>
-    <div v-if="data?.lines.length" class="scroll" tabindex="0" role="region" aria-label="Lines"><table class="rows">
-      <thead><tr><th scope="col">Line</th><th scope="col">flow</th><th scope="col">speed</th><th scope="col">guide</th><th scope="col">takes</th></tr></thead>
-      <tbody>
-        <tr v-for="row in data.lines" :key="row.id">
-          <th scope="row">{{ row.label }}</th>
-          <td>{{ words.show(row.flow, 'flow_fuel') }}</td>
-          <td :class="{ over: row.speed > 1.001 * row.guide }">{{ words.show(row.speed, 'speed_m_s') }}</td>
-          <td class="mute">{{ words.show(row.guide, 'speed_m_s') }}</td>
-          <td>{{ words.show(row.drop, 'pressure_difference') }}</td>
-        </tr>
-      </tbody>
-    </table></div>
+    <DataTable v-if="data?.lines.length" :id="(r) => r.id" label="Lines" :columns="COLUMNS" :rows="data.lines" />
     <p v-else-if="data" class="mute">Give the pump's flow and pressure to see what runs in each line.</p>
     <p v-if="data" class="mute">A guide of speed, not a limit: the losses are counted where they matter. Lines and filter hold {{ words.show(data.stands, 'volume') }}<template v-if="data.returning?.prime">; dry, the pump fills them in about {{ words.show(data.returning.prime, 'time') }}</template><template v-else>; some {{ Math.round(data.strokes) }} strokes of a hand primer</template>.
       <template v-if="data.returning">What comes back, {{ words.show(data.returning.flow, 'flow_fuel') }} at {{ words.show(data.returning.temperature, 'temperature') }}, carries {{ words.show(data.returning.heat, 'heat') }} into the tank.</template>

@@ -10,6 +10,11 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import CatchCard from './CatchCard.vue'
+import Slide from '../../../ui/Slide.vue'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
+import type { View } from '../../../api/client'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** What the pumps give against what rail and line ask; the volts are dragged; idle beside full load. */
 const build = useBuild()
@@ -18,7 +23,7 @@ const look = inject(THEME)
 const { index, duty } = useDuty('fuel')
 const voltage = ref<number | null>(null)
 const options = computed(() => ({ duty: index.value, ...(voltage.value === null ? {} : { voltage: voltage.value }) }))
-const { data, offered } = useInstrument('fuel/pumps', options)
+const { data, offered, waiting } = useInstrument('fuel/pumps', options)
 const found = data
 const electric = computed(() => found.value?.drive === 'electric')
 const volts = computed({ get: () => Math.round(10 * (voltage.value ?? found.value?.voltage ?? 13.5)) / 10, set: (value: number) => (voltage.value = value) })
@@ -39,6 +44,15 @@ const option = computed(() => {
     mark: { x: words.value(asked, 'flow_fuel'), text: 'asked', colour: read('brass'), band: flows(check.value?.demand_low, check.value?.demand_high) },
   })
 })
+const columns = computed<Column<View<'fuel/pumps'>['states'][number]>[]>(() => [
+  { key: 'name', title: 'Engine', head: true, show: (r) => r.name },
+  { key: 'taken', title: 'takes', show: (r) => words.show(r.taken, 'flow_fuel') },
+  { key: 'through', title: 'through the pump', show: (r) => words.show(r.through, 'flow_fuel') },
+  { key: 'returned', title: 'goes back', show: (r) => words.show(r.returned, 'flow_fuel') },
+  { key: 'pressure', title: 'across the pump', show: (r) => words.show(r.pressure, 'pressure_difference') },
+  { key: 'rail', title: 'at the engine', show: (r) => words.show(r.rail, 'pressure_gauge') },
+  ...(electric.value ? [{ key: 'volts', title: 'at its terminals', show: (r: { volts?: number | null; amps?: number | null }) => `${words.show(r.volts, 'voltage')}, ${words.show(r.amps, 'current')}` }] : []),
+])
 </script>
 
 <template>
@@ -49,28 +63,12 @@ const option = computed(() => {
     </div>
     <template v-if="option && found">
       <ChartPanel :option="option" label="Fuel pressure over flow: pump curve against rail and line, with the flow asked" />
-      <div v-if="electric" class="drag">
-        <span class="label">Volts at the pump</span>
-        <input v-model.number="volts" type="range" min="8" max="15" step="0.1" aria-label="Volts at the pump" :aria-valuetext="`${volts} V`" />
-        <span class="figure">{{ volts }} V</span>
+      <Slide v-if="electric" v-model="volts" label="Volts at the pump" :min="8" :max="15" :step="0.1" :text="`${volts} V`">
         <button v-if="voltage !== null" class="textlink" type="button" @click="voltage = null">as wired</button>
-      </div>
-      <div class="scroll" tabindex="0" role="region" aria-label="Working points"><table class="rows">
-        <thead><tr><th scope="col">Engine</th><th scope="col">takes</th><th scope="col">through the pump</th><th scope="col">goes back</th><th scope="col">across the pump</th><th scope="col">at the engine</th><th v-if="electric" scope="col">at its terminals</th></tr></thead>
-        <tbody>
-          <tr v-for="state in found.states" :key="state.name">
-            <th scope="row">{{ state.name }}</th>
-            <td>{{ words.show(state.taken, 'flow_fuel') }}</td>
-            <td>{{ words.show(state.through, 'flow_fuel') }}</td>
-            <td>{{ words.show(state.returned, 'flow_fuel') }}</td>
-            <td>{{ words.show(state.pressure, 'pressure_difference') }}</td>
-            <td>{{ words.show(state.rail, 'pressure_gauge') }}</td>
-            <td v-if="electric">{{ words.show(state.volts, 'voltage') }}, {{ words.show(state.amps, 'current') }}</td>
-          </tr>
-        </tbody>
-      </table></div>
+      </Slide>
+      <DataTable :id="(r) => r.name" label="Working points" :columns="columns" :rows="found.states" />
     </template>
-    <p v-else-if="data" class="mute empty">Give the pump's flow and the pressure it is rated at to see what it really delivers.</p>
+    <Unseen v-else :waiting="waiting">Give the pump's flow and the pressure it is rated at to see what it really delivers.</Unseen>
   </section>
   <CatchCard :caught="found?.caught ?? null" :offered="offered" />
 </template>

@@ -8,17 +8,25 @@ import { read, THEME } from '../../../ui/theme'
 import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
+import Pick from '../../../ui/Pick.vue'
+import Segments from '../../../ui/Segments.vue'
+import { optionsOf } from '../../../ui/options'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
+import type { View } from '../../../api/client'
 
 /** Fuel over the whole speed range at full load; injectors as sold; other fuels at the same power; cold start. */
 const words = useVocabulary()
 const look = inject(THEME)
 const { index } = useDuty('fuel')
-const which = ref<'flow' | 'share'>('flow')
+const CURVES = { flow: 'fuel', share: 'injectors' } as const
+const which = ref<keyof typeof CURVES>('flow')
 /** Another fuel drawn beside the one in the tank, by its place in the list. */
 const other = ref(-1)
 const options = computed(() => ({ duty: index.value }))
 const { data } = useInstrument('fuel/speed', options)
 const found = data
+const others = computed(() => [{ value: -1, label: 'beside it: none' }, ...(data.value?.fuels ?? []).map((fuel, i) => ({ value: i, label: fuel.name }))])
 const opening = computed(() => data.value?.injectors ?? null)
 const shown = computed(() => (opening.value ? which.value : 'flow'))
 const option = computed(() => {
@@ -47,6 +55,22 @@ const option = computed(() => {
   if (lifted) lines.push({ name: 'lift pump brings', points: flows(lifted), colour: read('duties'), dashed: true, at: 0.75, side: 'top' })
   return plotOption({ x: 'rpm', y: words.unit('flow_fuel'), lines })
 })
+type Seen = View<'fuel/speed'>
+const small = (row: { share: number }) => row.share > (opening.value?.ceiling ?? 0.85)
+const SOLD: Column<NonNullable<Seen['sizes']>[number]>[] = [
+  { key: 'size', title: 'Each', head: true, show: (r) => words.show(r.size, 'injector_flow'), by: (r) => r.size },
+  { key: 'share', title: 'open at most', show: (r) => percent(r.share), over: small },
+  { key: 'open', title: 'idle opening', show: (r) => words.show(r.open, 'time_short'), over: (r) => r.open < (opening.value?.idle.least ?? 0) },
+  { key: 'said', title: 'so it', show: (r) => (small(r) ? 'is too small' : fits(r) ? 'serves' : 'idles badly'), mute: true },
+]
+const FUELS: Column<Seen['fuels'][number]>[] = [
+  { key: 'name', title: 'Fuel', head: true, show: (r) => `${r.name}${r.now ? ' (about what is in it)' : ''}` },
+  { key: 'ratio', title: 'volume', show: (r) => `${r.ratio.toFixed(2)} times`, by: (r) => r.ratio },
+  { key: 'flow', title: 'flow', show: (r) => words.show(r.flow, 'flow_fuel') },
+  { key: 'injector', title: 'injector for the same opening', show: (r) => words.show(r.injector, 'injector_flow') },
+  { key: 'air', title: 'air to fuel', show: (r) => r.air.toFixed(1), by: (r) => r.air },
+  { key: 'starts', title: 'starts down to', show: (r) => words.show(r.starts, 'temperature'), by: (r) => r.starts },
+]
 const fits = (row: { share: number; open: number }) => row.share <= (opening.value?.ceiling ?? 0.85) && row.open >= (opening.value?.idle.least ?? 0)
 </script>
 
@@ -55,28 +79,15 @@ const fits = (row: { share: number; open: number }) => row.share <= (opening.val
     <div class="cardhead">
       <h2 class="label">Full load over engine speed</h2>
       <span class="picks">
-        <select v-if="opening" v-model="which" class="cardpick" aria-label="Which curve"><option value="flow">fuel</option><option value="share">injectors</option></select>
-        <select v-if="found?.fuels.length && shown === 'flow'" v-model="other" class="cardpick" aria-label="Beside it">
-          <option :value="-1">beside it: none</option>
-          <option v-for="(fuel, i) in found.fuels" :key="fuel.name" :value="i">{{ fuel.name }}</option>
-        </select>
+        <Segments v-if="opening" v-model="which" label="Which curve" :options="optionsOf(CURVES)" />
+        <Pick v-if="found?.fuels.length && shown === 'flow'" v-model="other" label="Beside it" :options="others" />
         <DutyPick v-model="index" />
       </span>
     </div>
     <ChartPanel v-if="option" :option="option" :label="shown === 'share' ? 'Share of the cycle the injectors are open over engine speed' : 'Fuel burned, asked and given over engine speed'" />
     <template v-if="found?.sizes">
-      <table class="rows">
-        <caption class="label">Injectors as sold</caption>
-        <thead><tr><th scope="col">Each</th><th scope="col">open at most</th><th scope="col">idle opening</th><th scope="col"></th></tr></thead>
-        <tbody>
-          <tr v-for="row in found.sizes" :key="row.size">
-            <th scope="row">{{ words.show(row.size, 'injector_flow') }}</th>
-            <td :class="{ over: row.share > (opening?.ceiling ?? 0.85) }">{{ percent(row.share) }}</td>
-            <td :class="{ over: row.open < (opening?.idle.least ?? 0) }">{{ words.show(row.open, 'time_short') }}</td>
-            <td class="mute">{{ row.share > (opening?.ceiling ?? 0.85) ? 'too small' : fits(row) ? 'serves' : 'idles badly' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <h3 class="label">Injectors as sold</h3>
+      <DataTable :id="(r) => String(r.size)" label="Injectors as sold" :columns="SOLD" :rows="found.sizes" />
       <p v-if="opening" class="mute">The set fitted opens {{ words.show(opening.idle.open, 'time_short') }} at idle besides its dead time; under {{ words.show(opening.idle.least, 'time_short') }} it hunts, so {{ words.show(opening.idle.largest, 'injector_flow') }} each is the largest.
         <template v-if="opening.dead_times.length">Dead time: <template v-for="(row, i) in opening.dead_times" :key="row.volts">{{ i ? ', ' : '' }}{{ words.show(row.time, 'time_short') }} at {{ words.show(row.volts, 'voltage') }}</template>.</template>
       </p>
@@ -84,19 +95,7 @@ const fits = (row: { share: number; open: number }) => row.share <= (opening.val
   </section>
   <section v-if="found?.fuels.length" class="card pad">
     <h2 class="label">Other fuels, the same power</h2>
-    <div class="scroll" tabindex="0" role="region" aria-label="Other fuels at the same power"><table class="rows">
-      <thead><tr><th scope="col">Fuel</th><th scope="col">volume</th><th scope="col">flow</th><th scope="col">injector for the same opening</th><th scope="col">air to fuel</th><th scope="col">starts down to</th></tr></thead>
-      <tbody>
-        <tr v-for="fuel in found.fuels" :key="fuel.name" :class="{ now: fuel.now }">
-          <th scope="row">{{ fuel.name }}{{ fuel.now ? ' (about what is in it)' : '' }}</th>
-          <td>{{ fuel.ratio.toFixed(2) }} times</td>
-          <td>{{ words.show(fuel.flow, 'flow_fuel') }}</td>
-          <td>{{ words.show(fuel.injector, 'injector_flow') }}</td>
-          <td>{{ fuel.air.toFixed(1) }}</td>
-          <td>{{ words.show(fuel.starts, 'temperature') }}</td>
-        </tr>
-      </tbody>
-    </table></div>
+    <DataTable :id="(r) => r.name" label="Other fuels at the same power" :columns="FUELS" :rows="found.fuels" :marked="(r) => r.now" />
     <p v-if="found.cold" class="mute">From cold, what is in the tank gives off enough vapour to light down to {{ words.show(found.cold.least, 'temperature') }}, a winter grade of it to {{ words.show(found.cold.winter, 'temperature') }}. Below that more fuel only wets the plugs: warm the intake, start on petrol, or change the blend. Volumes at equal efficiency; alcohols stand more spark and boost, and often give some of it back.</p>
   </section>
 </template>

@@ -5,6 +5,9 @@ import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { lasting } from '../logic'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
+import type { View } from '../../../api/client'
 
 /** The tank by duty: what cannot be reached, how long and how far it lasts; its box with the surface of the worst. */
 const words = useVocabulary()
@@ -30,6 +33,18 @@ const clipped = computed(() => {
   })
   return `M${X(-b.length / 2)} ${Y(0)}L${top.join('L')}L${X(b.length / 2)} ${Y(0)}z`
 })
+const columns = computed<Column<View<'fuel/tank'>['duties'][number]>[]>(() => [
+  { key: 'name', title: 'Duty', head: true, show: (r) => r.name },
+  { key: 'burned', title: 'burns', show: (r) => words.show(r.burned, 'flow_fuel') },
+  { key: 'lost', title: 'cannot be reached', show: (r) => (box.value ? words.show(r.lost, 'volume') : '—') },
+  { key: 'lasts', title: 'a full tank lasts', show: (r) => lasting(r.lasts) },
+  { key: 'range', title: 'goes', show: (r) => (r.range === null ? '—' : far(r.range)) },
+  { key: 'end', title: 'tank ends at', show: (r) => (r.end === null ? '—' : words.show(r.end, 'temperature')) },
+])
+function far(metres: number): string {
+  const inch = words.unit('distance') === 'ft'
+  return `${Math.round(words.value(metres, 'distance') / (inch ? 5280 : 1000))}\u00a0${inch ? 'mi' : 'km'}`
+}
 </script>
 
 <template>
@@ -49,19 +64,7 @@ const clipped = computed(() => {
         <text :x="X(0)" :y="Y(0) + 24" text-anchor="middle" class="strong" :class="{ over: !box.covered }">{{ box.way }}, {{ words.show(box.left, 'volume') }} left: {{ box.covered ? 'covered' : `draws air, wants ${words.show(box.asked, 'volume')}` }}</text>
       </svg></div>
     </template>
-    <div v-if="data" class="scroll" tabindex="0" role="region" aria-label="Tank by duty"><table class="rows">
-      <thead><tr><th scope="col">Duty</th><th scope="col">burns</th><th scope="col">cannot be reached</th><th scope="col">a full tank lasts</th><th scope="col">goes</th><th scope="col">tank ends at</th></tr></thead>
-      <tbody>
-        <tr v-for="row in data.duties" :key="row.id">
-          <th scope="row">{{ row.name }}</th>
-          <td>{{ words.show(row.burned, 'flow_fuel') }}</td>
-          <td>{{ box ? words.show(row.lost, 'volume') : '—' }}</td>
-          <td>{{ lasting(row.lasts) }}</td>
-          <td>{{ row.range === null ? '—' : `${Math.round(words.value(row.range, 'distance') / (words.unit('distance') === 'ft' ? 5280 : 1000))}\u00a0${words.unit('distance') === 'ft' ? 'mi' : 'km'}` }}</td>
-          <td>{{ row.end === null ? '—' : words.show(row.end, 'temperature') }}</td>
-        </tr>
-      </tbody>
-    </table></div>
+    <DataTable v-if="data" :id="(r) => r.name" label="Tank by duty" :columns="columns" :rows="data.duties" />
     <p v-if="data" class="mute">
       <template v-if="data.volume === null">Give what the tank holds, or its box inside, for range and heat. </template>
       <template v-if="!box">Its length, width and height and where the pickup stands show what grade, bends and heel leave out of reach. </template>

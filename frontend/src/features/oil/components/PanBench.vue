@@ -6,6 +6,9 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import CoverRose from './CoverRose.vue'
 import PressurePlot from './PressurePlot.vue'
 import TiltingPan from './TiltingPan.vue'
+import DutyPick from '../../../station/DutyPick.vue'
+import Slide from '../../../ui/Slide.vue'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** The tilting pan beside its rose: drag the acceleration and the oil moves. */
 const build = useBuild()
@@ -20,7 +23,7 @@ watch(duties, (all) => {
 }, { immediate: true })
 watch(index, () => (dragged.value = null))
 const options = computed(() => ({ duty: index.value, ...(dragged.value ?? {}) }))
-const { data } = useInstrument('oil/pan', options)
+const { data, waiting } = useInstrument('oil/pan', options)
 const pan = computed(() => data.value?.pan ?? null)
 const move = (forward: number, left: number) => (dragged.value = { forward, left })
 const along = computed({ get: () => Math.round(100 * (pan.value?.forward ?? 0)) / 100, set: (value: number) => move(value, pan.value?.left ?? 0) })
@@ -32,26 +35,20 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
   <section class="card pad">
     <div class="cardhead">
       <h2 class="label">Oil in the pan: drag the acceleration</h2>
-      <select v-model="index" class="cardpick" aria-label="Duty"><option v-for="(duty, i) in duties" :key="duty.id" :value="i">{{ duty.name }}</option></select>
+      <DutyPick v-model="index" />
     </div>
     <template v-if="pan">
       <div class="pair">
         <TiltingPan :data="pan" />
         <CoverRose :data="pan" @move="move" />
       </div>
-      <div class="drag">
-        <span class="label">Along</span>
-        <input v-model.number="along" type="range" min="-1.5" max="1.5" step="0.05" aria-label="Acceleration along" :aria-valuetext="way(along, 'pulling away', 'braking')" />
-        <span class="figure">{{ way(along, 'pulling away', 'braking') }}</span>
-        <span class="label">Across</span>
-        <input v-model.number="across" type="range" min="-1.5" max="1.5" step="0.05" aria-label="Acceleration across" :aria-valuetext="way(across, 'turning left', 'turning right')" />
-        <span class="figure">{{ way(across, 'turning left', 'turning right') }}</span>
-      </div>
+      <Slide v-model="along" label="Acceleration along" :min="-1.5" :max="1.5" :step="0.05" :text="way(along, 'pulling away', 'braking')" />
+      <Slide v-model="across" label="Acceleration across" :min="-1.5" :max="1.5" :step="0.05" :text="way(across, 'turning left', 'turning right')" />
       <p class="mute">{{ words.show(pan.volume, 'volume') }} in the pan running, {{ words.show(pan.rest_head, 'size') }} over the pickup at rest; the pan holds {{ words.show(pan.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
         <button v-if="dragged" class="textlink" type="button" @click="dragged = null">back to the duty's braking</button>
       </p>
     </template>
-    <p v-else class="mute empty">Give the pan's shape and size and where the pickup lies, to see whether it stays covered.</p>
+    <Unseen v-else :waiting="waiting">Give the pan's shape and size and where the pickup lies, to see whether it stays covered.</Unseen>
   </section>
   <PressurePlot v-if="data" :data="data.pressure" :duty="duties[index]?.id ?? ''" />
 </template>
@@ -66,9 +63,6 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
 .drag {
   grid-template-columns: auto 1fr 128px;
   row-gap: 2px;
-}
-.empty {
-  padding: 40px 0;
 }
 @media (max-width: 720px) {
   .pair {

@@ -7,6 +7,7 @@ import { read, THEME } from '../../../ui/theme'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import type { PressureCurves } from '../logic'
+import Unseen from '../../../ui/Unseen.vue'
 
 /** Oil pressure over engine speed, cold and as hot as the duty makes it, against the least wanted. */
 const props = defineProps<{ data: PressureCurves | null; duty: string }>()
@@ -46,7 +47,7 @@ const suction = computed(() => {
       <ChartPanel :option="option" label="Oil pressure over engine speed: cold, hot and the least wanted" />
       <p class="mute">{{ suction }}</p>
     </template>
-    <p v-else class="mute empty">Read the gauge once with the oil at 100 °C, below the relief, and give pressure and speed.</p>
+    <Unseen v-else>Read the gauge once with the oil at 100 °C, below the relief, and give pressure and speed.</Unseen>
   </section>
 </template>
 
