@@ -70,11 +70,13 @@ def sizes() -> list[Count]:
         Count("first page: a bench by its address", weigh(bench), "bytes", FIRST),
         Count("charts, once", sum(map(_packed, chart)), "bytes"),
     ]
-    pages = [name for name in manifest if name.startswith("src/features/") and name.endswith(("Station.vue", "Page.vue"))]
-    for name in sorted(pages):
-        own = closure(manifest, name) - bench
-        found.append(Count(f"besides the bench: {Path(name).stem}", weigh(own), "bytes", OWN))
-    return found
+    pages = sorted(n for n in manifest if n.startswith("src/features/") and n.endswith(("Station.vue", "Page.vue")))
+    brings = {Path(name).stem: closure(manifest, name) - bench - shelf - chart for name in pages}
+    # What several pages bring is read once, with the first of them.
+    shared = {f for f in set[str]().union(*brings.values()) if sum(f in own for own in brings.values()) > 1}
+    stations = {name: own for name, own in brings.items() if name.endswith("Station")}
+    found.append(Count("with the first station, once: the most", max(weigh(s & shared) for s in stations.values()), "bytes"))
+    return found + [Count(f"of its own: {name}", weigh(own - shared), "bytes", OWN) for name, own in brings.items()]
 
 
 def _bench(page: Page) -> Iterator[Callable[[], object]]:

@@ -44,7 +44,7 @@ class Editing(BrowserCase):
         expect(page.get_by_text("= 57.15")).to_be_visible()
         with page.expect_response(lambda r: r.request.method == "PATCH"):
             held[0].continue_()
-        expect(page.get_by_role("status").last).to_contain_text("Saved")
+        expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
         expect(page.get_by_text("= 57.15")).to_be_visible()
         expect(page.get_by_role("alert")).to_have_count(0)
 
@@ -137,7 +137,7 @@ class Editing(BrowserCase):
             page.get_by_role("button", name="Rename").click()
         expect(page.get_by_role("button", name="Red one", exact=True)).to_be_visible()
         page.get_by_role("button", name="Red one", exact=True).click()
-        page.get_by_role("button", name="Copy").click()
+        page.get_by_role("button", name="Copy", exact=True).click()
         expect(page.get_by_role("button", name="Red one (copy)")).to_be_visible()
         page.get_by_role("button", name="Red one (copy)").click()
         page.get_by_role("button", name="Delete").click()
@@ -157,7 +157,8 @@ class Editing(BrowserCase):
 
     def test_duties_come_and_go(self) -> None:
         page = self.go(f"/builds/{self.build}/duties")
-        self.pick(page.get_by_label("Kind of the new duty"), "idle")
+        with self.saved():
+            self.press_in(page.get_by_role("button", name="Add another duty"), "idle")
         expect(page.get_by_role("region", name="Idle")).to_be_visible()
         with self.saved():
             page.get_by_role("button", name="take out Idle").click()

@@ -15,7 +15,7 @@ const { called, base, fields, said, state, acts, act, trouble } = usePart(toRef(
 </script>
 
 <template>
-  <article class="part" :data-part="part.id">
+  <article class="part" :data-kept="part.id">
     <Fold v-model:open="open">
       <template #title>
         <span class="line"><span v-if="number" class="figure">{{ number }}</span> <b v-if="!number || part.name">{{ called }}</b> <span :class="number ? '' : 'mute'">{{ said || 'nothing stated' }}</span></span>

@@ -16,7 +16,7 @@ const pick = (id: string) => (id === 'keep' ? (shown.value = true) : void act(id
 </script>
 
 <template>
-  <div class="parthead" :data-part="part.id">
+  <div class="parthead" :data-kept="part.id">
     <span class="label">{{ called }}</span>
     <Tag v-if="state">{{ state }}</Tag><span v-if="part.keep?.price" class="figure">{{ part.keep.price }}</span>
     <MenuButton quiet :label="`Do with ${called}`" :acts="all" @act="pick" />

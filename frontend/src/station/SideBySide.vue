@@ -187,9 +187,6 @@ th .input {
   min-width: 88px;
   padding: 3px 6px;
 }
-td .cardpick {
-  max-width: 116px;
-}
 .well {
   display: block;
   margin-bottom: 3px;

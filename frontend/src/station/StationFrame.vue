@@ -36,7 +36,8 @@ const worked = computed(() => props.title !== '' || build.report === null || blo
 const stated = computed(() => Object.entries(build.build?.facts ?? {}).some(([path, fact]) => path.startsWith(`${props.system}.`) && fact.evidence !== 'rule'))
 
 const narrow = useMediaQuery('(max-width: 720px)')
-const panel = ref('drawing')
+/** Where nothing can be drawn yet, the facts that are asked for come first. */
+const panel = ref(block.value?.state === 'unknown' ? 'facts' : 'drawing')
 const panels = computed(() => [
   ...(worked.value ? [{ value: 'drawing', label: props.drawn }] : []),
   { value: 'facts', label: 'Facts' },

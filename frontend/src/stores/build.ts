@@ -1,9 +1,11 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { api, Offline, Problem, type Build, type Edit, type Report, type SheetDocument } from '../api/client'
 import { withBands } from '../station/bands'
 import { changedElsewhere } from '../station/elsewhere'
-import { Keeper, newId, type Aside, type Kept } from './kept'
+import { useAside } from './aside'
+import { Keeper, newId, type Kept } from './kept'
+import { usePath } from './path'
 import { UNIT_CHOICES, useVocabulary } from './vocabulary'
 
 /** An edit with what it leaves unsaid. */
@@ -16,18 +18,6 @@ interface Waiting extends Kept {
 
 const RETRY_MS = 3000
 const AWAY = new Set([502, 503, 504])
-const pathKey = (id: string) => `gauge-well-undo-${id}`
-
-/** Revisions that undo and redo lead to, kept for the session so that a reload does not lose the way back. */
-function recall(id: string): [number[], number[]] {
-  try {
-    const found = JSON.parse(sessionStorage.getItem(pathKey(id)) ?? '[[],[]]') as [number[], number[]]
-    return [found[0].filter(Number.isInteger), found[1].filter(Number.isInteger)]
-  } catch {
-    return [[], []]
-  }
-}
-
 /** The open build: its report, edits sent one after another, undo and redo, and edits kept until they are taken. */
 export const useBuild = defineStore('build', () => {
   const build = shallowRef<Build | null>(null)
@@ -44,10 +34,9 @@ export const useBuild = defineStore('build', () => {
   const explain = ref('governing')
   /** The fact whose claims, tolerance and solutions are open. */
   const asked = ref<string | null>(null)
-  const undoable = ref<number[]>([])
-  const redoable = ref<number[]>([])
+  const { undoable, redoable, recall } = usePath(() => build.value?.id)
   const keeper = new Keeper()
-  const asides = shallowRef<Aside[]>(keeper.aside())
+  const { aside, asideOf, setAside, takeAside, look: lookAside } = useAside(keeper, () => build.value?.id)
   const queue: Waiting[] = []
   /** The build this window shows or is about to: an answer about another must not stand in its place. */
   let shown = ''
@@ -62,13 +51,7 @@ export const useBuild = defineStore('build', () => {
     if (!own?.report) return null
     return bands.value?.key === `${own.id} ${own.revision}` ? withBands(own.report, bands.value.report) : own.report
   })
-  watch([undoable, redoable], () => {
-    if (build.value) sessionStorage.setItem(pathKey(build.value.id), JSON.stringify([undoable.value, redoable.value]))
-  }, { deep: true })
   const document = computed<SheetDocument>(() => build.value?.document ?? {})
-  const aside = computed(() => asides.value.filter((a) => a.build === build.value?.id))
-  /** Those of builds that are not where one looks for them. */
-  const asideOf = (there: ReadonlySet<string>) => asides.value.filter((a) => !there.has(a.build))
 
   /** Show a build as the server has it, unless another has been opened meanwhile. */
   function accept(next: Build): void {
@@ -89,12 +72,12 @@ export const useBuild = defineStore('build', () => {
     if (build.value?.id !== id) {
       build.value = null
       elsewhere.value = []
-      ;[undoable.value, redoable.value] = recall(id)
+      recall(id)
     }
     try {
       accept(await api.build(id, explain.value))
       offline.value = ''
-      asides.value = keeper.aside()
+      lookAside()
       await resume()
     } catch (error) {
       if (shown === id) trouble.value = error instanceof Error ? error.message : 'The build did not load.'
@@ -111,16 +94,9 @@ export const useBuild = defineStore('build', () => {
 
   const keep = () => keeper.keep(queue.map(({ id, build: of, base, edits }) => ({ id, build: of, base, edits })))
 
-  function setAside(kept: Kept, why: string): void {
-    asides.value = [...keeper.aside().filter((a) => a.id !== kept.id), { id: kept.id, build: kept.build, base: kept.base, edits: kept.edits, why }]
-    keeper.setAside(asides.value)
-  }
-
   /** Send what was set aside once more, on the build as it is shown, or let it go. */
   function settleAside(id: string, again: boolean): void {
-    const found = asides.value.find((a) => a.id === id)
-    asides.value = keeper.aside().filter((a) => a.id !== id)
-    keeper.setAside(asides.value)
+    const found = takeAside(id)
     if (found && again && build.value) void send(found.edits)
   }
 

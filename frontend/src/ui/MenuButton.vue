@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import Dropdown from 'ant-design-vue/es/dropdown'
 import Menu from 'ant-design-vue/es/menu'
-import { nextTick, ref, useId } from 'vue'
+import { nextTick, onMounted, ref, useId } from 'vue'
 import type { Act } from './acts'
 
 /** A button that opens to things to do. */
-defineProps<{ label: string; acts: Act[]; quiet?: boolean }>()
+const props = defineProps<{ label: string; acts: Act[]; quiet?: boolean; started?: boolean }>()
 const emit = defineEmits<{ act: [id: string]; opening: [] }>()
 const open = ref(false)
 const id = useId()
@@ -18,6 +18,9 @@ async function opened(now: boolean): Promise<void> {
   await nextTick()
   setTimeout(() => document.querySelector<HTMLElement>(`[data-menu="${id}"] [role=menuitem]`)?.focus(), 30)
 }
+// Pressed before it was there.
+onMounted(() => props.started && void opened(true))
+
 function picked(info: { key: string | number }): void {
   open.value = false
   emit('act', String(info.key))

@@ -16,7 +16,7 @@ export function lookOf(dark: boolean) {
       colorBorder: c.line, colorBorderSecondary: c.line, colorSplit: c.line, colorFillSecondary: c.glass, colorFillTertiary: c.glass, colorFillQuaternary: c.glass,
       borderRadius: 4, borderRadiusLG: 4, borderRadiusSM: 3, borderRadiusXS: 3,
       boxShadow: 'none', boxShadowSecondary: `0 0 0 1px ${c.line}`, boxShadowTertiary: 'none',
-      controlOutlineWidth: 0, controlItemBgActive: c.glass, controlItemBgHover: c.glass, controlHeight: 30,
+      controlOutlineWidth: 0, controlItemBgActive: c.glass, controlItemBgHover: c.glass, controlHeight: 32,
       fontFamily: "'Barlow', system-ui, sans-serif", fontSize: 15, lineHeight: 1.4,
       motion: false,
       motionDurationFast: '0s', motionDurationMid: '0s', motionDurationSlow: '0s',

@@ -6,6 +6,8 @@ export function nameField(box: HTMLElement | null, name: string, path?: string):
   const field = box?.querySelector('input')
   if (!field) return
   field.setAttribute('aria-label', name)
+  // Until it is first opened it does not say that it is shut.
+  if (!field.hasAttribute('aria-expanded')) field.setAttribute('aria-expanded', 'false')
   if (path) field.setAttribute('data-path', path)
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, reactive } from 'vue'
 import { chance } from '../../station/bands'
 import NeedList from '../../station/NeedList.vue'
 import { useBuild } from '../../stores/build'
@@ -12,10 +12,11 @@ import DutyTable from './DutyTable.vue'
 import FirstAnswer from './FirstAnswer.vue'
 import FixedRows from './FixedRows.vue'
 import MeasureNext from './MeasureNext.vue'
-import { shopping, split } from './logic'
+import { shopping, split, told } from './logic'
 import ReachChart from './ReachChart.vue'
 import { useWhatIf } from './useWhatIf'
 import StateFirst from './StateFirst.vue'
+import UntoldRows from './UntoldRows.vue'
 import WouldMove from './WouldMove.vue'
 
 const build = useBuild()
@@ -24,6 +25,8 @@ const whatIf = useWhatIf()
 const report = computed(() => build.report)
 const wanted = computed(() => whatIf.wanted.value ?? report.value?.wanted_w ?? 0)
 const rows = computed(() => split(report.value?.rows ?? [], wanted.value))
+const opened = reactive(new Set<string>())
+const bars = computed(() => told(rows.value.power, opened))
 const headline = computed(() => {
   const said = report.value?.headline.sentence ?? ''
   const cut = report.value?.claim?.believable === false ? -1 : said.indexOf(': ')
@@ -67,7 +70,8 @@ const governedLine = computed(() => report.value?.governed === true && report.va
       <FirstAnswer v-if="toFind.length" />
       <section v-if="report.wanted_w !== null" class="card pad">
         <div class="cardhead"><h2 class="label">{{ report.nothing_fitted ? 'What is known already' : 'At the power you want' }}</h2><span v-if="report.samples" class="mute legend">bar: likely · whisker: 90 of 100 cases</span></div>
-        <ReachChart :rows="rows.power" :wanted="wanted" :draggable="!governedLine" :pending="whatIf.wanted.value !== null" @move="whatIf.move" @keep="whatIf.keep" @drop="whatIf.drop" />
+        <ReachChart :rows="bars.told" :wanted="wanted" :draggable="!governedLine" :pending="whatIf.wanted.value !== null" @move="whatIf.move" @keep="whatIf.keep" @drop="whatIf.drop" />
+        <UntoldRows :rest="bars.rest" @open="(system) => opened.add(system)" />
         <p v-if="governedLine" class="mute small">The governor holds this engine at {{ words.show(report.wanted_w, 'power') }}; the line stays there.</p>
         <p v-if="idle.length" class="small" data-not-started>Not started:
           <span v-for="(system, i) in idle" :key="system.id"><template v-if="i">, </template><router-link :to="{ name: system.id, params: { id: build.build?.id } }">{{ system.title.toLowerCase() }}</router-link></span>. Each is one line here until a part of it is stated.</p>

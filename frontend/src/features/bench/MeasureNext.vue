@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { chance } from '../../station/bands'
 import { factAt } from '../../station/places'
-import ProgressLine from '../../ui/ProgressLine.vue'
+import { ProgressLine } from '../../ui/lazy'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Row } from '../../api/client'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
-import { whisker } from '../../station/bands'
-import { axisTop, nudge, ticks } from './logic'
+import { nudge } from './logic'
+import ReachBar from './ReachBar.vue'
+import { useReach } from './useReach'
 
 /** A row for each part that can be changed: bars against power, with the wanted line that is dragged. */
 const props = defineProps<{ rows: Row[]; wanted: number; draggable: boolean; pending: boolean }>()
@@ -15,32 +15,8 @@ const build = useBuild()
 const words = useVocabulary()
 const router = useRouter()
 const track = ref<HTMLElement | null>(null)
-const { width } = useElementSize(track)
 const frozen = ref<number | null>(null)
-
-const top = computed(() => frozen.value ?? axisTop(props.wanted, props.rows))
-const shownTop = computed(() => words.value(top.value, 'power'))
-const marks = computed(() => ticks(shownTop.value, width.value < 420 ? 4 : 8))
-const share = (watts: number) => Math.min(watts / top.value, 1)
-/** Power asked of a row: what is wanted, or what its load takes. */
-const asked = (row: Row) => (row.kind === 'load' ? (row.needs_w ?? 0) : props.wanted)
-const value = (row: Row) => {
-  if (row.reach_code === 'unknown') return 'not given'
-  if (row.kind === 'load') return `${words.number(row.carries_w ?? 0, 'power')}${(row.fill ?? 0) > 1 ? ' of ' : ', asks '}${words.number(asked(row), 'power')}${row.state === 'assumed' ? ' ?' : ''}`
-  if (row.reach_w === null) return row.reach_code === 'above' ? `over ${words.number(4 * props.wanted, 'power')}` : 'none'
-  return words.number(row.reach_w, 'power') + (row.state === 'assumed' ? ' ?' : '')
-}
-const reach = (row: Row) => (row.kind === 'load' ? share(row.carries_w ?? 0) : row.reach_w === null ? (row.reach_code === 'above' ? 1 : 0) : share(row.reach_w))
-const short = (row: Row) => {
-  if (row.kind === 'load') return row.state === 'short'
-  return row.state !== 'assumed' && (row.reach_code === 'below' || (row.reach_w !== null && row.reach_w < props.wanted * 0.9999))
-}
-const band = (row: Row) => {
-  const found = whisker(row, top.value)
-  return found ? { left: `${(100 * found.low) / top.value}%`, width: `${(100 * (found.high - found.low)) / top.value}%` } : null
-}
-/** Right of the bar, its whisker and, where it is short, the wanted line. */
-const numberAt = (row: Row) => Math.max(reach(row), short(row) || row.kind === 'load' ? share(asked(row)) : 0, (whisker(row, top.value)?.high ?? 0) / top.value)
+const { top, shownTop, marks, share, asked, value, reach, short, band, numberAt } = useReach(props, track, frozen)
 const duty = (row: Row) => build.report?.duties.find((d) => d.id === row.duty)?.name ?? ''
 
 function at(event: PointerEvent): void {
@@ -81,14 +57,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
       <span class="wantline" :style="{ '--at': share(wanted) }" />
       <button v-for="row in rows" :key="row.system + row.part + row.kind" class="row" type="button" :title="row.sentence" @click="open(row)">
         <span class="name">{{ row.label }}<small v-if="duty(row)" class="mute">{{ duty(row).toLowerCase() }}</small></span>
-        <span class="bar">
-          <span class="fill" :style="{ width: `${100 * reach(row)}%`, background: `var(--${row.system})`, opacity: short(row) ? 1 : 0.6 }" />
-          <span v-if="short(row)" class="gap" :style="{ left: `${100 * reach(row)}%`, width: `${100 * (share(asked(row)) - reach(row))}%` }" />
-          <span v-if="row.kind === 'load'" class="takes" :style="{ left: `${100 * share(asked(row))}%` }" />
-          <span v-if="band(row)" class="whisker" :style="band(row) ?? undefined" />
-          <span v-if="row.reach_code === 'unknown'" class="unknown" />
-          <span class="figure number" :class="{ over: short(row), inside: numberAt(row) > 0.86, load: row.kind === 'load' }" :style="{ left: `${100 * numberAt(row)}%` }">{{ value(row) }}</span>
-        </span>
+        <ReachBar :row="row" :reach="reach(row)" :asked="share(asked(row))" :short="short(row)" :band="band(row)" :number="numberAt(row)" :said="value(row)" />
       </button>
     </div>
     <p v-if="pending" class="pending" role="status">
@@ -186,74 +155,6 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
   display: block;
   font-size: 12px;
   font-weight: 400;
-}
-.bar {
-  position: relative;
-  height: 20px;
-  display: block;
-  border-left: 1px solid var(--line);
-}
-.fill {
-  position: absolute;
-  inset: 0 auto 0 0;
-  border-radius: 0 2px 2px 0;
-}
-.gap {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  border: 1px dashed var(--over);
-  background: repeating-linear-gradient(-45deg, transparent 0 4px, var(--over-soft) 4px 8px);
-}
-.takes {
-  position: absolute;
-  top: -2px;
-  bottom: -2px;
-  border-left: 2px solid var(--brass-line);
-}
-.whisker {
-  position: absolute;
-  top: 9px;
-  border-top: 2px solid var(--ink);
-  z-index: 1;
-}
-.whisker::before,
-.whisker::after {
-  content: '';
-  position: absolute;
-  top: -6px;
-  height: 10px;
-  border-left: 2px solid var(--ink);
-}
-.whisker::before {
-  left: 0;
-}
-.whisker::after {
-  right: 0;
-}
-.unknown {
-  position: absolute;
-  inset: 0;
-  border: 1px dashed var(--line);
-}
-.number {
-  position: absolute;
-  top: 0;
-  padding-left: 9px;
-  white-space: nowrap;
-}
-.number.load {
-  z-index: 2;
-  margin-left: 6px;
-  padding: 0 3px;
-  background: var(--card);
-}
-.number.inside {
-  z-index: 2;
-  transform: translateX(calc(-100% + 2px));
-  padding: 0 9px 0 5px;
-  background: var(--card);
-  border-radius: 2px;
 }
 .pending {
   margin-top: 10px;

@@ -3,16 +3,19 @@ import { computed, ref } from 'vue'
 import type { Change } from '../../api/client'
 import { foldSizes } from '../../station/changes'
 import ChangeCard from '../../station/ChangeCard.vue'
-import ProgressLine from '../../ui/ProgressLine.vue'
+import { ProgressLine } from '../../ui/lazy'
 import { useOutlook } from '../../stores/outlook'
 import Waiting from '../../ui/Waiting.vue'
 import { byMoney } from './logic'
+import Segments from '../../ui/Segments.vue'
 
 /** Changes that would move the build, each run on it: single ones, then pairs that do more together. */
 const outlook = useOutlook()
 const FEW = 5
 const all = ref(false)
-const money = ref(false)
+const ORDERS = [{ value: 'gain', label: 'by gain' }, { value: 'money', label: 'by money' }]
+const by = ref('gain')
+const money = computed(() => by.value === 'money')
 const worth = computed(() => (outlook.singles ?? []).filter((c) => c.matters))
 const priced = computed(() => worth.value.some((c) => c.price_total !== null))
 const sorted = computed<Change[]>(() => (money.value ? byMoney(worth.value) : worth.value))
@@ -27,7 +30,7 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
   <section class="card" :class="{ stale: outlook.stale }" data-panel="changes" tabindex="-1" :aria-busy="working">
     <div class="head">
       <h2 class="label">What would move it</h2>
-      <button v-if="priced" class="textlink" type="button" :aria-pressed="money" @click="money = !money">{{ money ? 'by what it buys' : 'for the money' }}</button>
+      <Segments v-if="priced" v-model="by" label="In the order of" :options="ORDERS" />
     </div>
     <template v-for="item in shown" :key="item.change.id">
       <ChangeCard :change="item.change" prices />

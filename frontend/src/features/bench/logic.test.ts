@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Row } from '../../api/client'
-import { axisTop, nudge, split, ticks } from './logic'
+import { axisTop, nudge, split, ticks, told } from './logic'
 
 const row = (over: Partial<Row>): Row => ({
   system: 'fuel', part: 'pump', label: 'Fuel pump', kind: 'power', reach_w: null, reach_code: 'value', carries_w: null, needs_w: null,
@@ -27,6 +27,16 @@ describe('bench', () => {
     const found = split(rows, 100)
     expect(found.power.map((r) => `${r.part} ${r.kind}`)).toEqual(['core load', 'pump power', 'core power'])
     expect(found.fixed.map((r) => `${r.part} ${r.kind}`)).toEqual(['pump load'])
+  })
+  it('tells the lowest bars and those near their end, the rest by system until it is opened', () => {
+    const rows = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h', 'i'].map((part, i) => row({ part, system: i < 7 ? 'fuel' : 'oil', fill: part === 'h' ? 0.95 : 0.5 }))
+    const found = told(rows, new Set())
+    expect(found.told.map((r) => r.part)).toEqual(['a', 'b', 'c', 'd', 'e', 'f', 'h'])
+    expect(found.rest.map((l) => [l.system, l.rows.map((r) => r.part)])).toEqual([['fuel', ['g']], ['oil', ['i']]])
+    const opened = told(rows, new Set(['oil']))
+    expect(opened.told.map((r) => r.part)).toEqual(['a', 'b', 'c', 'd', 'e', 'f', 'h', 'i'])
+    expect(opened.rest.map((l) => l.system)).toEqual(['fuel'])
+    expect(told(rows.slice(0, 7), new Set()).told).toHaveLength(7)
   })
   it('moves the wanted line by keys', () => {
     expect(nudge(1000, 'ArrowRight', false)).toBeCloseTo(1010)

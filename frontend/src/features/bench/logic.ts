@@ -37,6 +37,23 @@ export function split(rows: Row[], wanted: number): { power: Row[]; fixed: Row[]
   return { power, fixed }
 }
 
+const LOWEST = 6 // bars that are always told
+const NEAR = 0.9 // of what is there, from which a row is told whatever stands before it
+
+export interface Untold {
+  system: string
+  rows: Row[]
+}
+
+/** Bars that decide, in their order: the lowest, and whatever is short or near it; the rest by system, of which `opened` are told too. */
+export function told(rows: Row[], opened: ReadonlySet<string>): { told: Row[]; rest: Untold[] } {
+  const decides = (row: Row, i: number) => i < LOWEST || (row.fill ?? 0) > NEAR
+  const others = rows.filter((row, i) => !decides(row, i))
+  if (others.length < 2) return { told: rows, rest: [] }
+  const systems = [...new Set(others.map((r) => r.system))].filter((id) => !opened.has(id))
+  return { told: rows.filter((row, i) => decides(row, i) || opened.has(row.system)), rest: systems.map((system) => ({ system, rows: others.filter((r) => r.system === system) })) }
+}
+
 /** The dearest duty of each thing that only costs, dearest first; what costs next to nothing is left to its station. */
 export function costs(systems: Record<string, SystemBlock>): { system: string; check: Check }[] {
   const found = new Map<string, { system: string; check: Check }>()

@@ -53,6 +53,3 @@ const judged = computed(() => build.report?.systems.exhaust !== undefined)
     </template>
   </StationFrame>
 </template>
-
-<style scoped>
-</style>

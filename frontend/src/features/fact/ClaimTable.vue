@@ -74,6 +74,7 @@ const drop = (index: number) => send(line(props.path, null, { action: 'drop', in
   text-align: right;
 }
 .add {
+  margin-top: 10px;
   display: grid;
   grid-template-columns: 104px minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 6px;

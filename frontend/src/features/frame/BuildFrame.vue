@@ -2,7 +2,7 @@
 import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { busy } from '../../api/busy'
 import { useBuild } from '../../stores/build'
-import BrokenBuild from './BrokenBuild.vue'
+import BuildBar from './BuildBar.vue'
 import KeptNotes from './KeptNotes.vue'
 import StationRail from './StationRail.vue'
 import Waiting from '../../ui/Waiting.vue'
@@ -11,6 +11,7 @@ import TopBar from './TopBar.vue'
 import { useLanding } from './useLanding'
 
 // Over the page now and then: read when they are first asked for.
+const BrokenBuild = defineAsyncComponent(() => import('./BrokenBuild.vue'))
 const ConflictDialog = defineAsyncComponent(() => import('./ConflictDialog.vue'))
 const FactDialog = defineAsyncComponent(() => import('../fact/FactDialog.vue'))
 const FindDialog = defineAsyncComponent(() => import('./FindDialog.vue'))
@@ -31,7 +32,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
 
 <template>
   <div class="frame">
-    <TopBar @rail="railOpen = !railOpen" @help="help = true" @find="find = true" />
+    <TopBar build @rail="railOpen = !railOpen"><BuildBar @help="help = true" @find="find = true" /></TopBar>
     <StationRail :id="id" v-model:open="railOpen" />
     <main class="page" :aria-busy="busy" :data-revision="build.build?.revision">
       <KeptNotes />

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef } from 'vue'
+import Pagination from 'ant-design-vue/es/pagination'
+import Timeline from 'ant-design-vue/es/timeline'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, type Schemas } from '../../api/client'
 import { saveJson } from '../../ui/save'
 import { useBuild } from '../../stores/build'
@@ -11,6 +13,9 @@ const build = useBuild()
 const words = useVocabulary()
 const history = shallowRef<Schemas['Revisions'] | null>(null)
 const trouble = ref('')
+const PAGE = 8
+const page = ref(1)
+const shown = computed(() => (history.value?.revisions ?? []).slice((page.value - 1) * PAGE, page.value * PAGE))
 const naming = ref<number | null>(null)
 const name = ref('')
 
@@ -46,8 +51,9 @@ const keepName = (revision: number) => doing('Not named', async (id) => {
 
 <template>
   <p v-if="trouble" class="over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load">Try again</button></p>
-  <ol v-if="history" class="history">
-    <li v-for="item in history.revisions" :key="item.revision">
+  <Timeline v-if="history" class="history">
+    <Timeline.Item v-for="item in shown" :key="item.revision" :color="item.revision === build.build?.revision ? 'var(--brass-line)' : 'var(--mute)'">
+      <div class="entry">
       <span class="figure">{{ item.revision }}</span>
       <form v-if="naming === item.revision" class="naming" @submit.prevent="keepName(item.revision)">
         <input v-model="name" class="input" maxlength="80" :aria-label="`Name of revision ${item.revision}`" />
@@ -59,25 +65,24 @@ const keepName = (revision: number) => doing('Not named', async (id) => {
         <button class="textlink" type="button" :aria-label="`save revision ${item.revision} as a file`" @click="save(item.revision)">file</button>
         <button v-if="item.revision !== build.build?.revision" class="textlink" type="button" @click="back(item.revision)">bring back</button>
       </span>
-    </li>
-  </ol>
+      </div>
+    </Timeline.Item>
+  </Timeline>
+  <Pagination v-if="history && history.revisions.length > PAGE" v-model:current="page" size="small" :page-size="PAGE" :total="history.revisions.length" :show-size-changer="false" />
   <p v-if="history" class="mute rule">{{ history.rule }}</p>
 </template>
 
 <style scoped>
 .history {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-  max-height: 300px;
-  overflow: auto;
+  margin-top: 14px;
 }
-.history li {
+.history :deep(.ant-timeline-item) {
+  padding-bottom: 10px;
+}
+.entry {
   display: grid;
-  grid-template-columns: 36px 1fr auto;
+  grid-template-columns: 28px 1fr auto;
   gap: 8px;
-  border-top: 1px solid var(--line);
-  padding: 5px 0;
 }
 .said {
   display: block;

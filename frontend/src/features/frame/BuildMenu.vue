@@ -1,65 +1,16 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { api } from '../../api/client'
-import { saveJson } from '../../ui/save'
-import { line, useBuild } from '../../stores/build'
-import Dialog from '../../ui/Dialog.vue'
-import BuildHistory from './BuildHistory.vue'
+import { defineAsyncComponent, ref } from 'vue'
+import { useBuild } from '../../stores/build'
 
-/** The build's name, and what can be done with the whole of it. */
+/** The build's name, which opens to what can be done with the whole of it. */
+const BuildDialog = defineAsyncComponent(() => import('./BuildDialog.vue'))
 const build = useBuild()
-const router = useRouter()
 const open = ref(false)
-const history = ref(false)
-const name = ref('')
-
-function show(): void {
-  name.value = build.build?.name ?? ''
-  history.value = false
-  build.failed = ''
-  open.value = true
-}
-async function rename(): Promise<void> {
-  open.value = false
-  if (name.value.trim() && name.value !== build.build?.name) await build.send([line('name', name.value.trim())])
-}
-async function copy(): Promise<void> {
-  const own = build.build
-  if (!own) return
-  const made = await build.whole('Not copied', () => api.copy(own.id))
-  if (!made) return
-  open.value = false
-  await router.push({ name: 'bench', params: { id: made.id } })
-}
-async function remove(): Promise<void> {
-  const own = build.build
-  if (!own) return
-  const gone = await build.whole('Not deleted', async () => {
-    await api.remove(own.id, own.revision)
-    return true
-  })
-  if (gone) await router.push({ name: 'shelf', query: { removed: own.id, name: own.name } })
-  if (gone || build.conflict) open.value = false
-}
 </script>
 
 <template>
-  <button class="name" type="button" title="Rename, copy, history" @click="show">{{ build.build?.name }}</button>
-  <Dialog v-model:open="open" title="This build">
-    <form class="line" @submit.prevent="rename">
-      <input v-model="name" class="input" maxlength="80" aria-label="Name of the build" />
-      <button class="button main" type="submit">Rename</button>
-    </form>
-    <p class="line">
-      <button class="button" type="button" @click="copy">Copy</button>
-      <button class="button" type="button" @click="saveJson(build.document, build.build?.name ?? '')">Save as a file</button>
-      <button class="button" type="button" @click="history = true">History</button>
-      <button class="button over" type="button" @click="remove">Delete</button>
-    </p>
-    <p v-if="build.failed" class="over" role="alert">{{ build.failed }}</p>
-    <BuildHistory v-if="history" @back="open = false" />
-  </Dialog>
+  <button class="name" type="button" title="Rename, copy, history" @click="open = true">{{ build.build?.name }}</button>
+  <BuildDialog v-if="open" v-model:open="open" />
 </template>
 
 <style scoped>
@@ -75,14 +26,5 @@ async function remove(): Promise<void> {
   text-overflow: ellipsis;
   min-width: 60px;
   min-height: 32px;
-}
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin: 12px 0;
-}
-.line .input {
-  flex: 1;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import Fold from '../../ui/Fold.vue'
+import { Fold } from '../../ui/lazy'
 import Well from '../../ui/Well.vue'
 import { useBuild } from '../../stores/build'
 import { BENCH, GROUPS, STOPS, type Group, type Page } from '../stations'

@@ -2,7 +2,7 @@
 import { useMediaQuery } from '@vueuse/core'
 import { watch } from 'vue'
 import { useRoute } from 'vue-router'
-import SidePanel from '../../ui/SidePanel.vue'
+import { SidePanel } from '../../ui/lazy'
 import RailList from './RailList.vue'
 
 /** The rail: beside the page, or on a phone a drawer that shuts once a place is picked. */

@@ -4,6 +4,7 @@ import { api, type InBin } from '../../api/client'
 import { busy } from '../../api/busy'
 import { useBuild } from '../../stores/build'
 import TopBar from '../frame/TopBar.vue'
+import Note from '../../ui/Note.vue'
 
 /** Builds that were deleted, until they are gone for good. */
 const builds = shallowRef<InBin[] | null>(null)
@@ -39,7 +40,7 @@ async function back(item: InBin): Promise<void> {
     <main :aria-busy="busy">
       <h1>Bin</h1>
       <p class="mute">Deleted builds are kept for thirty days, with their history, then they are gone for good.</p>
-      <p v-if="trouble" class="card note over" role="alert">{{ trouble }}</p>
+      <Note v-if="trouble" bad>{{ trouble }}</Note>
       <ul v-if="builds?.length" class="card">
         <li v-for="item in builds" :key="item.id">
           <b>{{ item.name || 'No name' }}</b>
@@ -82,9 +83,6 @@ li {
 }
 li + li {
   border-top: 1px solid var(--line);
-}
-.note {
-  padding: 10px 14px;
 }
 .foot {
   margin-top: 20px;

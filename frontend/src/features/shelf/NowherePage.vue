@@ -1,15 +1,12 @@
+<script setup lang="ts">
+import Result from 'ant-design-vue/es/result'
+</script>
+
 <template>
-  <main class="nowhere">
-    <h1>There is nothing at this address</h1>
-    <router-link to="/">To the shelf</router-link>
+  <main>
+    <Result status="info" title="There is nothing at this address">
+      <template #icon><span /></template>
+      <template #extra><router-link to="/">To the shelf</router-link></template>
+    </Result>
   </main>
 </template>
-
-<style scoped>
-h1 {
-  font: 600 25px/1.25 var(--words);
-}
-.nowhere {
-  padding: 48px;
-}
-</style>

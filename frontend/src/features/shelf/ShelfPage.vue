@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import Checkbox from 'ant-design-vue/es/checkbox'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, Problem, type Card } from '../../api/client'
+import { api, type Card } from '../../api/client'
 import { busy } from '../../api/busy'
 import TopBar from '../frame/TopBar.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import Note from '../../ui/Note.vue'
 import Waiting from '../../ui/Waiting.vue'
 import BuildCard from './BuildCard.vue'
 
+const OpenSheet = defineAsyncComponent(() => import('./OpenSheet.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const cards = ref<Card[] | null>(null)
@@ -19,7 +22,8 @@ const removed = ref<{ id: string; name: string } | null>(null)
 const route = useRoute()
 const router = useRouter()
 const picked = ref<string[]>([])
-const file = ref<HTMLInputElement | null>(null)
+const pick = (id: string, on: boolean) => (picked.value = on ? [...picked.value, id] : picked.value.filter((p) => p !== id))
+const opening = ref(false)
 
 /** Edits of builds that were deleted meanwhile: nowhere else would they be seen. */
 const stray = computed(() => (cards.value && !more.value ? build.asideOf(new Set(cards.value.map((c) => c.id))) : []))
@@ -56,24 +60,6 @@ async function bringBack(): Promise<void> {
   }
   await load()
 }
-
-/** What is wrong, with the field it is wrong in. */
-function refused(error: unknown): string {
-  if (error instanceof Problem && error.problems.length) return error.problems.map((p) => `${p.label || p.field}${p.read ? ` “${p.read}”` : ''}: ${p.message}${p.allowed ? ` Understood: ${p.allowed}.` : ''}`).join(' ')
-  return error instanceof Error ? error.message : 'not taken'
-}
-async function take(event: Event): Promise<void> {
-  const picked = (event.target as HTMLInputElement).files?.[0]
-  if (!picked) return
-  trouble.value = ''
-  try {
-    const made = await api.create(JSON.parse(await picked.text()))
-    await router.push({ name: 'bench', params: { id: made.id } })
-  } catch (error) {
-    trouble.value = error instanceof SyntaxError ? `${picked.name} is not a build sheet: it is not well-formed JSON.` : `${picked.name}: ${refused(error)}`
-  }
-  if (file.value) file.value.value = ''
-}
 </script>
 
 <template>
@@ -88,29 +74,29 @@ async function take(event: Event): Promise<void> {
         <div class="actions">
           <router-link class="button main" to="/new">New build</router-link>
           <router-link v-if="picked.length === 2" class="button" :to="{ name: 'beside', params: { a: picked[0], b: picked[1] } }">Side by side</router-link>
-          <button class="button" type="button" @click="file?.click()">Open a sheet</button>
-          <input ref="file" class="hidden" type="file" accept=".json,application/json" aria-label="Build sheet file" @change="take" />
+          <button class="button" type="button" @click="opening = true">Open a sheet</button>
         </div>
       </div>
-      <p v-if="removed" class="card note" role="status">{{ removed.name }} was taken off the shelf into the bin. <button class="textlink" type="button" @click="bringBack">Bring it back</button></p>
-      <p v-if="trouble" class="card note over" role="alert">{{ trouble }} <button class="textlink" type="button" @click="load()">Try again</button></p>
-      <div v-if="stray.length" class="card note">
+      <Note v-if="removed">{{ removed.name }} was taken off the shelf into the bin. <button class="textlink" type="button" @click="bringBack">Bring it back</button></Note>
+      <Note v-if="trouble" bad>{{ trouble }} <button class="textlink" type="button" @click="load()">Try again</button></Note>
+      <Note v-if="stray.length">
         <p>Not taken, of builds that are not on the shelf (see the bin):</p>
         <p v-for="item in stray" :key="item.id">
           <span v-for="edit in item.edits" :key="edit.path"><b>{{ words.label(edit.path) }}</b> “{{ edit.text ?? 'taken out' }}” </span>
           {{ item.why }} <button class="textlink" type="button" @click="build.settleAside(item.id, false)">Drop it</button>
         </p>
-      </div>
+      </Note>
       <div v-if="cards" class="cards">
         <div v-for="card in cards" :key="card.id" class="held">
           <BuildCard :card="card" />
-          <label class="pick mute"><input v-model="picked" type="checkbox" :value="card.id" :disabled="picked.length === 2 && !picked.includes(card.id)" :aria-label="`Side by side: ${card.name}`" /> side by side</label>
+          <Checkbox class="pick mute" :checked="picked.includes(card.id)" :disabled="picked.length === 2 && !picked.includes(card.id)" :aria-label="`Side by side: ${card.name}`" @update:checked="(on) => pick(card.id, on)">side by side</Checkbox>
         </div>
       </div>
       <div v-else-if="!trouble" class="cards">
         <div v-for="n in 4" :key="n" class="card pad"><Waiting label="The shelf is loading" :height="220" /></div>
       </div>
       <p v-if="cards && !cards.length" class="mute">The shelf is empty.</p>
+      <OpenSheet v-if="opening" v-model:open="opening" />
       <p class="foot">
         <button v-if="more" class="button" type="button" @click="load(more)">More: {{ cards?.length }} of {{ count }} shown</button>
         <router-link to="/bin">Bin</router-link>
@@ -151,10 +137,6 @@ h1 {
 .button {
   text-decoration: none;
 }
-.note {
-  padding: 10px 14px;
-  margin-bottom: 14px;
-}
 .foot {
   display: flex;
   flex-wrap: wrap;
@@ -190,9 +172,5 @@ h1 {
   .pick {
     min-height: 44px;
   }
-}
-.blank {
-  min-height: 190px;
-  opacity: 0.6;
 }
 </style>

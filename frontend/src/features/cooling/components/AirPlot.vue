@@ -72,9 +72,3 @@ const option = computed(() => {
     <Unseen v-else :waiting="waiting">Give the core's width, height and depth, and the fan (or that there is none), to see where they meet.</Unseen>
   </section>
 </template>
-
-<style scoped>
-.drag {
-  grid-template-columns: auto 1fr 84px;
-}
-</style>

@@ -104,20 +104,12 @@ const weak = computed(() => (drawn.value?.weak_from ? place(drawn.value, FRAME, 
   --lettering: 15.5px;
   --least: 500px;
 }
-@media (max-width: 720px) {
-  .cardpick {
-    min-height: 44px;
-  }
-}
 .over {
   fill: var(--over-soft);
 }
 .weak {
   fill: var(--glass);
   opacity: 0.85;
-}
-.wide {
-  grid-template-columns: auto 1fr 84px auto;
 }
 .grid {
   stroke: var(--line);

@@ -116,7 +116,4 @@ const cap = computed(() => CAPS[(loop.value?.header ?? 'core') as keyof typeof C
 .valve {
   fill: var(--ink);
 }
-.drag {
-  grid-template-columns: auto 1fr 64px;
-}
 </style>

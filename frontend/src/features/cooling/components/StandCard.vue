@@ -76,7 +76,4 @@ li {
 h3 {
   margin-top: 14px;
 }
-.drag {
-  grid-template-columns: auto 1fr 84px;
-}
 </style>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
+import NamedValues from '../../../ui/NamedValues.vue'
 
 /** What the claim implies: is it believable, what would it do. */
 const build = useBuild()
@@ -26,15 +27,6 @@ const lines = computed(() => {
 <template>
   <section v-if="lines.length" class="card pad">
     <h2 class="label">What the claim implies</h2>
-    <p v-for="line in lines" :key="line.label" class="line"><span>{{ line.label }}</span><span class="figure">{{ line.shown }}</span></p>
+    <NamedValues :rows="lines" />
   </section>
 </template>
-
-<style scoped>
-.line {
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  padding: 3px 0;
-}
-</style>

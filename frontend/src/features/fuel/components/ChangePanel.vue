@@ -9,6 +9,8 @@ import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
+import InOrder from '../../../ui/InOrder.vue'
+import NamedValues from '../../../ui/NamedValues.vue'
 
 /** The lean guard, what stops pump and engine, bleeding, and changing from one fuel to another. */
 const build = useBuild()
@@ -40,6 +42,11 @@ const gaps = computed(() => ([
   { path: 'fuel.battery_gap', name: 'Battery to fuel parts' },
   { path: 'installation.exhaust_fuel', name: 'Exhaust to fuel parts' },
 ]).map((g) => ({ ...g, shown: build.build?.facts[g.path]?.shown ?? 'not measured' })))
+const apart = computed(() => [
+  ...(data.value?.cuts ? Object.entries(CUTS).map(([name, label]) => ({ label: `Pump stops ${label}`, shown: said(data.value?.cuts?.[name as keyof typeof CUTS]), over: data.value?.cuts?.[name as keyof typeof CUTS] === 'no' })) : []),
+  ...(data.value?.stop ? [{ label: `Engine stopped by a ${data.value.stop.label}`, shown: data.value.stop.safe ? 'stops by itself when power fails' : 'runs on when power fails', over: !data.value.stop.safe }] : []),
+  ...gaps.value.map((gap) => ({ label: gap.name, shown: gap.shown, over: false })),
+])
 const said = (value: string | null | undefined) => (value === 'yes' ? 'yes' : value === 'no' ? 'no' : 'not said')
 </script>
 
@@ -55,16 +62,10 @@ const said = (value: string | null | undefined) => (value === 'yes' ? 'yes' : va
   </section>
   <section class="card pad">
     <h2 class="label">What stops it, and what stands apart</h2>
-    <table class="rows">
-      <tbody>
-        <template v-if="data?.cuts"><tr v-for="(label, name) in CUTS" :key="name"><th scope="row">Pump stops {{ label }}</th><td :class="{ over: data.cuts[name] === 'no' }">{{ said(data.cuts[name]) }}</td></tr></template>
-        <tr v-if="data?.stop"><th scope="row">Engine stopped by a {{ data.stop.label }}</th><td :class="{ over: !data.stop.safe }">{{ data.stop.safe ? 'stops by itself when power fails' : 'runs on when power fails' }}</td></tr>
-        <tr v-for="gap in gaps" :key="gap.path"><th scope="row">{{ gap.name }}</th><td>{{ gap.shown }}</td></tr>
-      </tbody>
-    </table>
+    <NamedValues :rows="apart" />
     <template v-if="data?.bleed.length">
       <h3 class="label steps">Letting the air out, from the tank forward</h3>
-      <ol><li v-for="step in data.bleed" :key="step">{{ step }}</li></ol>
+      <InOrder :steps="data.bleed" label="Letting the air out" />
     </template>
   </section>
   <section class="card pad">
@@ -79,7 +80,7 @@ const said = (value: string | null | undefined) => (value === 'yes' ? 'yes' : va
         <ul><li v-for="item in data.change.materials" :key="item">{{ item }}</li></ul>
       </template>
       <h3 class="label steps">In this order</h3>
-      <ol><li v-for="step in data.change.steps" :key="step">{{ step }}</li></ol>
+      <InOrder :steps="data.change.steps" label="Change of fuel" />
       <p class="mute">Old fuel is waste: to a collection point, not to the drain. Never cut or weld a used tank.</p>
     </template>
     <p v-else class="mute">Say what was in the tank before (Change of fuel, under Fitted), and what must be drained, purged and replaced is worked out.</p>
@@ -90,7 +91,6 @@ const said = (value: string | null | undefined) => (value === 'yes' ? 'yes' : va
 .steps {
   margin: 10px 0 4px;
 }
-ol,
 ul {
   margin: 0;
   padding-left: 22px;

@@ -64,7 +64,4 @@ const said = computed(() => {
   flex-wrap: wrap;
   gap: 6px;
 }
-.picks select {
-  max-width: 158px;
-}
 </style>

@@ -60,10 +60,6 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
   gap: 10px;
   align-items: center;
 }
-.drag {
-  grid-template-columns: auto 1fr 128px;
-  row-gap: 2px;
-}
 @media (max-width: 720px) {
   .pair {
     grid-template-columns: minmax(0, 1fr);
