@@ -78,7 +78,8 @@ class Editing(BrowserCase):
 
     def test_units_of_the_build(self) -> None:
         page = self.go(f"/builds/{self.build}/cooling")
-        self.pick(page.get_by_label("Units"), "Inch · hp")
+        with self.saved():
+            self.press_in(page.get_by_role("button", name=re.compile("^Units")), "Inch · hp")
         expect(self.fact("cooling.core.width")).to_contain_text("23.62")
         expect(self.fact("cooling.core.width")).to_contain_text("600 mm")
 

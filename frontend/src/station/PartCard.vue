@@ -16,12 +16,12 @@ const { called, base, fields, said, state, acts, act, trouble } = usePart(toRef(
 
 <template>
   <article class="part" :data-kept="part.id">
-    <Fold v-model:open="open">
+    <Fold v-model:open="open" :style="{ '--extra': state ? '190px' : '84px' }">
       <template #title>
         <span class="line"><span v-if="number" class="figure">{{ number }}</span> <b v-if="!number || part.name">{{ called }}</b> <span :class="number ? '' : 'mute'">{{ said || 'nothing stated' }}</span></span>
       </template>
       <template #extra>
-        <span class="extra" @click.stop @keydown.stop>
+        <span class="extra">
           <Tag v-if="state">{{ state }}</Tag><span v-if="part.keep?.price" class="figure">{{ part.keep.price }}</span>
           <slot name="handle" />
           <MenuButton quiet :label="`Do with ${called}${number ? ` ${number}` : ''}`" :acts="acts" @act="act" />

@@ -17,6 +17,9 @@ const text = ref('')
 const refused = ref<Trouble | null>(null)
 const input = ref<HTMLInputElement | HTMLTextAreaElement | null>(null)
 const value = ref<HTMLButtonElement | null>(null)
+const counted = computed(() => props.field.kind === 'count')
+/** A count is stepped. The library's own field would forget what it cannot read. */
+const step = (by: number) => (text.value = String(Math.max(1, (Number.parseInt(text.value, 10) || 0) + by)))
 const isTable = computed(() => props.field.kind === 'table')
 const reading = useReading(text, () => (editing.value && !isTable.value ? props.field.kind : ''))
 const trouble = computed(() => refused.value ?? reading.value.trouble)
@@ -116,6 +119,10 @@ function turnEvidence(): void {
       <textarea v-if="isTable" ref="input" v-model="text" class="input" rows="6" :aria-label="field.label" @keydown.esc="cancel" @blur="commit" />
       <input v-else ref="input" v-model="text" class="input" type="text" maxlength="200" autocomplete="off" spellcheck="false"
         :aria-label="field.label" :aria-invalid="trouble !== null" :data-path="path" @keydown.enter="commitAndStay" @keydown.esc.stop="cancelAndStay" @blur="commit" />
+      <span v-if="counted" class="steppers">
+        <button type="button" :aria-label="`${field.label}: one less`" @mousedown.prevent @click="step(-1)">−</button>
+        <button type="button" :aria-label="`${field.label}: one more`" @mousedown.prevent @click="step(1)">+</button>
+      </span>
       <span v-if="trouble" class="trouble over" role="alert">
         {{ trouble.message }} <template v-if="trouble.allowed">Understood: {{ trouble.allowed }}.</template>
       </span>
@@ -153,8 +160,25 @@ function turnEvidence(): void {
   gap: 3px 6px;
   min-width: 0;
 }
+.editing > .input {
+  flex: 1;
+  width: auto;
+}
 .quantity.editing {
   flex: 1 1 100%;
+}
+.steppers {
+  display: inline-flex;
+  gap: 4px;
+}
+.steppers button {
+  min-width: 34px;
+  min-height: 32px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  font-weight: 600;
+  cursor: pointer;
 }
 .value {
   background: none;

@@ -1,7 +1,8 @@
 <script setup lang="ts" generic="Row extends object">
 import Table from 'ant-design-vue/es/table'
-import { computed } from 'vue'
+import { computed, onMounted, onUpdated, useTemplateRef } from 'vue'
 import { Cell, inOrder, type Column } from './grid'
+import { hushSorters } from './mend'
 
 /** Rows under heads that stay in sight, put in order by a press; a row may open to more. */
 const props = defineProps<{ label: string; columns: Column<Row>[]; rows: Row[]; id: (row: Row) => string; caption?: boolean; marked?: (row: Row) => boolean; opened?: string[]; high?: string }>()
@@ -19,11 +20,14 @@ const columns = computed(() => props.columns.map((column) => ({
   own: column,
 })))
 const ownOf = (column: unknown) => (column as { own: Column<Row> }).own
+const box = useTemplateRef<HTMLElement>('box')
+onMounted(() => hushSorters(box.value))
+onUpdated(() => hushSorters(box.value))
 const COMPONENTS = { body: { cell: Cell } }
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" :aria-label="label" :style="high ? { maxHeight: high } : undefined">
+  <div ref="box" class="scroll" tabindex="0" role="region" :aria-label="label" :style="high ? { maxHeight: high } : undefined">
     <Table
       class="grid" size="small" :columns="columns as never" :data-source="rows as never" :row-key="(row: unknown) => id(row as Row)" :pagination="false" :components="COMPONENTS as never" :show-sorter-tooltip="false"
       :row-class-name="(row: unknown) => (marked?.(row as Row) ? 'marked' : '')" :expanded-row-keys="opened" :show-expand-column="false"

@@ -10,16 +10,30 @@ const slots = defineSlots<{ default(): unknown; title(): unknown; extra(): unkno
 </script>
 
 <template>
-  <Collapse v-model:active-key="keys as never" class="fold" ghost>
-    <Collapse.Panel key="in" destroy-inactive-panel>
-      <template #header><slot name="title">{{ title }}</slot></template>
-      <template v-if="slots.extra" #extra><slot name="extra" /></template>
-      <slot />
-    </Collapse.Panel>
-  </Collapse>
+  <div class="fold" :class="{ wide: slots.extra }">
+    <Collapse v-model:active-key="keys as never" ghost>
+      <Collapse.Panel key="in" destroy-inactive-panel>
+        <template #header><slot name="title">{{ title }}</slot></template>
+        <slot />
+      </Collapse.Panel>
+    </Collapse>
+    <!-- The library would put it inside the heading, which is one button: buttons in a button are none to a reader. -->
+    <span v-if="slots.extra" class="extra"><slot name="extra" /></span>
+  </div>
 </template>
 
 <style scoped>
+.fold {
+  position: relative;
+}
+.extra {
+  position: absolute;
+  top: 5px;
+  right: 0;
+}
+.wide :deep(.ant-collapse-header) {
+  padding-right: var(--extra, 150px) !important;
+}
 .fold :deep(.ant-collapse-header) {
   padding: 7px 0 !important;
   align-items: baseline !important;

@@ -2,12 +2,15 @@
 import Select from 'ant-design-vue/es/select'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watchPostEffect } from 'vue'
-import { mendList, nameField } from './mend'
+import { mendList, nameField, shutField } from './mend'
 import type { Option } from './options'
 
 /** One of several, from a list that opens; long lists are searched by typing. */
 const props = defineProps<{ label: string; options: Option[]; placeholder?: string; quiet?: boolean; path?: string }>()
 const picked = defineModel<string | number | undefined>()
+/** Picked though it stands there already: what a rule made is stated so. */
+const emit = defineEmits<{ again: [value: string | number] }>()
+const again = (value: unknown) => value === picked.value && emit('again', value as string | number)
 defineOptions({ inheritAttrs: false })
 
 const LONG = 9 // of so many or more it is quicker to type
@@ -16,14 +19,18 @@ const phone = useMediaQuery('(max-width: 720px)')
 /** On a phone the keys would cover the list. */
 const searched = computed(() => props.options.length >= LONG && !phone.value)
 const shown = computed(() => props.options.find((o) => o.value === picked.value)?.label ?? props.placeholder ?? '')
+const listed = computed(() => props.options.map((option) => ({ ...option, role: 'option' })))
 const box = useTemplateRef<HTMLElement>('box')
-watchPostEffect(() => nameField(box.value, `${props.label}: ${shown.value}`, props.path))
+watchPostEffect(() => {
+  nameField(box.value, `${props.label}: ${shown.value}`, props.path)
+  if (!opened.value) shutField(box.value)
+})
 
 async function toggled(open: boolean): Promise<void> {
   opened.value = open
-  if (!open) return
   await nextTick()
-  mendList(box.value, props.label)
+  if (open) mendList(box.value, props.label)
+  else shutField(box.value)
 }
 const byLabel = (typed: string, option: unknown) => (option as Option).label.toLowerCase().includes(typed.trim().toLowerCase())
 /** Esc shuts the list and nothing beside it. */
@@ -34,8 +41,8 @@ function esc(event: KeyboardEvent): void {
 
 <template>
   <span ref="box" class="picking" :class="$attrs.class" :data-pick="path ?? label" @keydown.esc="esc">
-    <Select v-model:value="picked" :options="options as never" :placeholder="placeholder" :bordered="!quiet" :show-search="searched" :filter-option="byLabel" :dropdown-match-select-width="false"
-      :list-item-height="phone ? 44 : 32" :list-height="phone ? 396 : 320" :transition-name="''" popup-class-name="picklist" @dropdown-visible-change="toggled" />
+    <Select v-model:value="picked" :options="listed as never" :placeholder="placeholder" :bordered="!quiet" :show-search="searched" :filter-option="byLabel" :dropdown-match-select-width="false"
+      :list-item-height="phone ? 44 : 32" :list-height="phone ? 396 : 320" :transition-name="''" popup-class-name="picklist" @dropdown-visible-change="toggled" @select="again" />
   </span>
 </template>
 

@@ -11,13 +11,34 @@ export function nameField(box: HTMLElement | null, name: string, path?: string):
   if (path) field.setAttribute('data-path', path)
 }
 
+const ACTIVE = 'aria-activedescendant'
+
+/** Shut, a select still points at an option of a list that is not there. */
+export function shutField(box: HTMLElement | null): void {
+  const field = box?.querySelector('input')
+  if (!field?.hasAttribute(ACTIVE)) return
+  field.dataset.active = field.getAttribute(ACTIVE) ?? ''
+  field.removeAttribute(ACTIVE)
+}
+
 /** The list that opens has no name, and what scrolls cannot be reached by keys. */
 export function mendList(box: HTMLElement | null, name: string): void {
-  const id = box?.querySelector('input')?.getAttribute('aria-controls')
+  const field = box?.querySelector('input')
+  if (field?.dataset.active && !field.hasAttribute(ACTIVE)) field.setAttribute(ACTIVE, field.dataset.active)
+  const id = field?.getAttribute('aria-controls')
   const list = id ? document.getElementById(id) : null
   if (!list) return
   list.setAttribute('aria-label', name)
   list.parentElement?.querySelector('.rc-virtual-list-holder')?.setAttribute('tabindex', '0')
+  // Options that are seen say which is picked, and so must be options of a list (their role comes with each).
+  const seen = list.parentElement?.querySelector('.rc-virtual-list-holder-inner')
+  seen?.setAttribute('role', 'listbox')
+  seen?.setAttribute('aria-label', name)
+}
+
+/** Arrows of a column's head are drawn only: its state is said by the head itself. */
+export function hushSorters(box: HTMLElement | null): void {
+  for (const arrow of box?.querySelectorAll('.ant-table-column-sorter [aria-label]') ?? []) arrow.removeAttribute('aria-label')
 }
 
 /** Choices beside each other belong together: arrow keys go from one to the next, Tab past them. */

@@ -17,7 +17,7 @@ const from = (line: Untold) => {
 
 <template>
   <p v-for="line in rest" :key="line.system" class="untold">
-    <button type="button" :aria-label="`Show ${called(line)}`" @click="emit('open', line.system)"><b>{{ words.words?.systems[line.system] ?? line.system }}</b> <span class="mute">{{ called(line) }}: {{ from(line) }}</span> <span aria-hidden="true">▾</span></button>
+    <button type="button" @click="emit('open', line.system)"><b>{{ words.words?.systems[line.system] ?? line.system }}</b> <span class="mute">{{ called(line) }}: {{ from(line) }}</span> <span aria-hidden="true">▾</span></button>
   </p>
 </template>
 

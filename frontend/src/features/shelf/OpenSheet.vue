@@ -39,7 +39,7 @@ const kilo = (bytes: number) => Math.ceil(bytes / 1000)
 
 <template>
   <Dialog v-model:open="open" title="Open a sheet">
-    <Upload.Dragger name="sheet" accept=".json,application/json" :show-upload-list="false" :before-upload="mine as never" :disabled="read !== null">
+    <Upload.Dragger name="sheet" class="take" accept=".json,application/json" :show-upload-list="false" :before-upload="mine as never" :disabled="read !== null">
       <p class="drop">Drop a build sheet here, or press to pick one</p>
       <p class="mute">A file saved from a build's menu, or written by hand.</p>
     </Upload.Dragger>

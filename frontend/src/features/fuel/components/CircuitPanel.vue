@@ -43,7 +43,7 @@ const said = computed(() => {
     <div class="cardhead">
       <h2 class="label">From tank to engine and back</h2>
       <span class="picks">
-        <Pick v-if="data" label="Kind of circuit" placeholder="one of its own" :options="kinds" :model-value="now" @update:model-value="pick" />
+        <Pick v-if="data" label="Kind of circuit" placeholder="one of its own" :options="kinds" :model-value="now" @update:model-value="pick" @again="pick" />
         <Segments v-model="idle" label="State of the engine" :options="STATES" />
         <DutyPick v-model="index" />
       </span>
