@@ -32,10 +32,9 @@ watchPostEffect(() => groupRadios(box.value, id, props.options))
 }
 @media (max-width: 720px) {
   .segments :deep(.ant-segmented-item-label) {
-    min-height: 40px;
-    line-height: 40px;
+    min-height: 44px;
     padding: 0 9px;
-    font: 600 15px/40px var(--labels);
+    font: 600 15px/44px var(--labels);
   }
 }
 </style>

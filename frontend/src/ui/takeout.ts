@@ -12,7 +12,7 @@ const brief = (said: string | null | undefined, other: string) => (said ?? '').s
 
 /** Every drawing and table of a part of the page that is in sight. */
 export function shownIn(root: ParentNode): Shown[] {
-  const drawings = [...root.querySelectorAll('svg[role=img], [role=img] > * svg, [role=img] > svg')].map((element): Shown => ({ kind: 'drawing', name: brief(element.closest('[role=img]')?.getAttribute('aria-label'), 'Drawing'), element }))
+  const drawings = [...root.querySelectorAll('svg[role=img], .drawing svg, [role=img] svg')].map((element): Shown => ({ kind: 'drawing', name: brief(element.closest('[aria-label]')?.getAttribute('aria-label'), 'Drawing'), element }))
   const tables = [...root.querySelectorAll('table')].map((element): Shown => ({ kind: 'table', name: brief(element.closest('[aria-label]')?.getAttribute('aria-label') ?? element.caption?.textContent, 'Table'), element }))
   return [...drawings, ...tables].filter(({ element }) => element.getClientRects().length > 0)
 }
