@@ -69,7 +69,7 @@ class Opened(BrowserCase):
 
 class Keys(BrowserCase):
     def test_a_list_by_keys(self) -> None:
-        self.go(f"/builds/{self.build_of(ROAD)}/fuel")
+        self.go(f"/builds/{self.build_of(demo('quarry-mule'))}/fuel")
         field = self.page.locator('input[data-path="fuel.injection"]')
         before = field.get_attribute("aria-label")
         field.focus()
@@ -143,7 +143,9 @@ class Phone(BrowserCase):
         """44 px of height for what stands in lists, rows of choices, menus and the rail."""
         page = self.go("/builds/quarry-mule/fuel")
         self.tall(
-            page.locator(".turn label"), page.get_by_role("tab"), page.locator("[data-pick=Duty] .ant-select-selector")
+            page.locator(".turn label"),
+            page.locator(".ant-tabs-tab"),
+            page.locator("[data-pick=Duty] .ant-select-selector"),
         )
         page.locator("[data-pick=Duty] .ant-select-selector").first.click()
         self.tall(page.locator(".ant-select-item-option"))
