@@ -10,6 +10,7 @@ from benchmarks.cooling import cooling
 from benchmarks.core import builds, core_points, geometry
 from benchmarks.counts import counted, counts
 from benchmarks.fuel import fuel
+from benchmarks.pages import delays, sizes
 from benchmarks.timing import table
 from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
 
@@ -17,9 +18,9 @@ from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
-    print(counted(counts()), end="\n\n")
+    print(counted([*counts(), *sizes()]), end="\n\n")
     core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel())
-    print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation()]))
+    print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 
 
 if __name__ == "__main__":

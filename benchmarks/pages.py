@@ -5,7 +5,7 @@ from __future__ import annotations
 import gzip
 import json
 from collections.abc import Callable, Iterator
-from functools import cache
+from functools import cache, partial
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
@@ -75,16 +75,18 @@ def sizes() -> list[Count]:
     # What several pages bring is read once, with the first of them.
     shared = {f for f in set[str]().union(*brings.values()) if sum(f in own for own in brings.values()) > 1}
     stations = {name: own for name, own in brings.items() if name.endswith("Station")}
-    found.append(Count("with the first station, once: the most", max(weigh(s & shared) for s in stations.values()), "bytes"))
+    found.append(
+        Count("with the first station, once: the most", max(weigh(s & shared) for s in stations.values()), "bytes")
+    )
     return found + [Count(f"of its own: {name}", weigh(own - shared), "bytes", OWN) for name, own in brings.items()]
 
 
 def _bench(page: Page) -> Iterator[Callable[[], object]]:
     line = page.get_by_role("slider", name="Wanted power")
     for key in ("ArrowRight", "ArrowRight", "ArrowLeft", "Escape"):
-        yield lambda key=key: line.press(key)
+        yield partial(line.press, key)
     for key in ("u", "u", "u", "u", "f", "Escape", "?", "Escape"):
-        yield lambda key=key: page.keyboard.press(key)
+        yield partial(page.keyboard.press, key)
     yield page.get_by_role("button", name="Make it").first.hover
     yield page.get_by_role("button", name="price").first.click
 

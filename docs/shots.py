@@ -27,19 +27,18 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "oil": ("/builds/chalk-hare/oil", WIDE, "light"),
     "exhaust": ("/builds/quarry-mule/exhaust", WIDE, "light"),
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
-    "cooling-stack": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
+    "fuel-phone": ("/builds/quarry-mule/fuel", PHONE, "dark"),
+    "yard": ("/builds/quarry-mule/yard", WIDE, "light"),
     "fuel-pot": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
     "round-phone": ("/builds/quarry-mule/round", PHONE, "light"),
     "fact": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
-    "bench-dark": ("/builds/quarry-mule", WIDE, "dark"),
     "cooling-locomotive": ("/builds/dripping-well/cooling", WIDE, "dark"),
 }
 # Drawing picked before the picture is taken.
 TABS = {
-    "cooling-stack": "Stack",
     "cooling-locomotive": "Through time",
 }
 # What is pressed before the picture is taken.

@@ -189,11 +189,22 @@ class Pages(unittest.TestCase):
             yield from (ROOT / "frontend" / "src").rglob(suffix)
 
     def test_no_colour_but_from_the_theme(self) -> None:
-        """Colours stand in the tokens (and in the theme handed to the component library)."""
+        """Colours stand in the tokens; the component library's theme is made of them."""
         for path in self.pages():
-            if path.name in ("App.vue", "TopBar.vue") or path.parent.name == "api":
+            if path.parent.name == "api":
                 continue
             self.assertIsNone(re.search(r"#[0-9a-fA-F]{6}\b", path.read_text()), path.name)
+
+    def test_a_page_of_code_at_most(self) -> None:
+        for path in self.pages():
+            if path.parent.name != "api":
+                self.assertLessEqual(len(path.read_text().splitlines()), 250, path.name)
+
+    def test_what_is_pure_knows_no_build(self) -> None:
+        """``ui`` imports neither stores nor stations; only types, and waiting, of the server's side."""
+        for path in (ROOT / "frontend" / "src" / "ui").glob("*"):
+            for found in re.findall(r"^import (?!type).* from '(\.\./[^']+)'", path.read_text(), re.MULTILINE):
+                self.assertIn(found, ("../api/busy",), path.name)
 
     def test_nothing_is_fetched_from_elsewhere(self) -> None:
         for path in [

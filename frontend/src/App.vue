@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage, usePreferredDark } from '@vueuse/core'
 import ConfigProvider from 'ant-design-vue/es/config-provider'
-import { computed, onMounted, provide, ref, watchEffect } from 'vue'
+import { computed, onMounted, provide, ref, shallowRef, watchEffect } from 'vue'
 import { lookOf } from './ui/look'
 import { THEME } from './ui/theme'
 import { useVocabulary } from './stores/vocabulary'
@@ -12,9 +12,12 @@ const chosen = useLocalStorage<'auto' | 'light' | 'dark'>('gauge-well-theme', 'a
 const prefersDark = usePreferredDark()
 const dark = computed(() => (chosen.value === 'auto' ? prefersDark.value : chosen.value === 'dark'))
 provide(THEME, { dark, toggle: () => (chosen.value = dark.value ? 'light' : 'dark') })
-watchEffect(() => (document.documentElement.dataset.theme = dark.value ? 'dark' : 'light'))
 
-const look = computed(() => lookOf(dark.value))
+const look = shallowRef()
+watchEffect(() => {
+  document.documentElement.dataset.theme = dark.value ? 'dark' : 'light'
+  look.value = lookOf(dark.value)
+})
 
 async function load(): Promise<void> {
   failed.value = false

@@ -181,11 +181,17 @@ h1 {
   }
 }
 @media print {
+  /* The answer, what it is drawn from and its checks before the facts. */
   .station {
-    display: block;
+    display: flex;
+    flex-direction: column;
+    align-items: stretch;
   }
-  .station > * {
-    margin-bottom: 12px;
+  .side {
+    order: 1;
+  }
+  .fitted {
+    order: 2;
   }
 }
 </style>

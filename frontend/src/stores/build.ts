@@ -18,6 +18,7 @@ interface Waiting extends Kept {
 
 const RETRY_MS = 3000
 const AWAY = new Set([502, 503, 504])
+
 /** The open build: its report, edits sent one after another, undo and redo, and edits kept until they are taken. */
 export const useBuild = defineStore('build', () => {
   const build = shallowRef<Build | null>(null)
@@ -34,7 +35,8 @@ export const useBuild = defineStore('build', () => {
   const explain = ref('governing')
   /** The fact whose claims, tolerance and solutions are open. */
   const asked = ref<string | null>(null)
-  const { undoable, redoable, recall } = usePath(() => build.value?.id)
+  const path = usePath(() => build.value, back, () => conflict.value !== null)
+  const { undoable, redoable, recall } = path
   const keeper = new Keeper()
   const { aside, asideOf, setAside, takeAside, look: lookAside } = useAside(keeper, () => build.value?.id)
   const queue: Waiting[] = []
@@ -220,28 +222,16 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
-  async function travel(what: string, from: typeof undoable, to: typeof redoable): Promise<void> {
-    const target = from.value.pop()
+  /** The build as it was at a revision, kept as a new one. */
+  async function back(what: string, revision: number): Promise<boolean> {
     const own = build.value
-    if (target === undefined || !own) return
-    const back = await whole(what, () => api.bringBack(own.id, own.revision, target))
-    if (back) {
-      accept(back)
-      to.value.push(own.revision)
-    } else if (!conflict.value) from.value.push(target)
+    const found = own && (await whole(what, () => api.bringBack(own.id, own.revision, revision)))
+    if (found) accept(found)
+    return Boolean(found)
   }
-  const undo = () => travel('Not undone', undoable, redoable)
-  const redo = () => travel('Not done again', redoable, undoable)
-
-  async function bringBack(revision: number): Promise<boolean> {
-    const own = build.value
-    if (!own) return false
-    const back = await whole('Not brought back', () => api.bringBack(own.id, own.revision, revision))
-    if (!back) return false
-    accept(back)
-    undoable.value.push(own.revision)
-    return true
-  }
+  const undo = () => path.travel('Not undone', undoable, redoable)
+  const redo = () => path.travel('Not done again', redoable, undoable)
+  const bringBack = (revision: number) => path.leave('Not brought back', revision)
 
   async function explainDuty(duty: string): Promise<void> {
     explain.value = duty

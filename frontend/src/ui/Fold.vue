@@ -31,15 +31,15 @@ const slots = defineSlots<{ default(): unknown; title(): unknown; extra(): unkno
   top: 5px;
   right: 0;
 }
-.wide :deep(.ant-collapse-header) {
-  padding-right: var(--extra, 150px) !important;
-}
 .fold :deep(.ant-collapse-header) {
   padding: 7px 0 !important;
   align-items: baseline !important;
 }
 .fold :deep(.ant-collapse-content-box) {
   padding: 0 0 10px !important;
+}
+.fold.wide :deep(.ant-collapse-header) {
+  padding-right: var(--extra, 150px) !important;
 }
 @media (max-width: 720px) {
   .fold :deep(.ant-collapse-header) {

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import Slider from 'ant-design-vue/es/slider'
+import { computed } from 'vue'
 
 /** A value dragged along a line, said beside it; a way back stands in the slot. */
 const props = withDefaults(defineProps<{ label: string; min: number; max: number; step?: number; text: string; said?: string }>(), { step: 1, said: undefined })
+/** The last step there is. */
+const last = computed(() => props.min + props.step * Math.floor((props.max - props.min) / props.step + 1e-9))
 const at = defineModel<number>({ required: true })
 defineSlots<{ label(): unknown; default(): unknown }>()
 const spoken = () => props.said ?? props.text
@@ -11,7 +14,7 @@ const spoken = () => props.said ?? props.text
 <template>
   <div class="slide">
     <slot name="label"><span class="label">{{ label }}</span></slot>
-    <Slider v-model:value="at" :min="min" :max="max" :step="step" :tip-formatter="null as never" :aria-label-for-handle="label" :aria-value-text-formatter-for-handle="spoken" />
+    <Slider v-model:value="at" :min="min" :max="last" :step="step" :tip-formatter="null as never" :aria-label-for-handle="label" :aria-value-text-formatter-for-handle="spoken" />
     <span class="figure">{{ text }}</span>
     <slot />
   </div>

@@ -27,7 +27,7 @@ const step = (event: KeyboardEvent, by: number) => stepTab(box.value, event, by)
   margin-bottom: 12px;
 }
 .tabs :deep(.ant-tabs-tab) {
-  padding: 7px 11px;
+  padding: 7px 9px;
   color: var(--mute);
   font: 600 15px/1.3 var(--labels);
 }
@@ -35,8 +35,19 @@ const step = (event: KeyboardEvent, by: number) => stepTab(box.value, event, by)
   color: var(--ink);
   text-shadow: none;
 }
+/* Every drawing in sight: a row too long goes on in a second, which the library's moving bar does not know. */
+.tabs :deep(.ant-tabs-nav-list) {
+  flex-wrap: wrap;
+}
+.tabs :deep(.ant-tabs-nav-operations),
 .tabs :deep(.ant-tabs-ink-bar) {
-  height: 3px;
+  display: none;
+}
+.tabs :deep(.ant-tabs-tab) {
+  border-bottom: 3px solid transparent;
+}
+.tabs :deep(.ant-tabs-tab-active) {
+  border-bottom-color: var(--brass);
 }
 .tabs :deep(.ant-tabs-tabpane) {
   display: grid;
@@ -46,6 +57,10 @@ const step = (event: KeyboardEvent, by: number) => stepTab(box.value, event, by)
 @media (max-width: 720px) {
   .tabs :deep(.ant-tabs-tab) {
     padding: 12px 11px;
+  }
+  /* A thumb drags the row. */
+  .tabs :deep(.ant-tabs-nav-list) {
+    flex-wrap: nowrap;
   }
 }
 </style>

@@ -97,7 +97,7 @@ const does: Record<string, () => void> = { theme: () => look?.toggle(), help: ()
   min-width: 28px;
 }
 .icon:disabled {
-  color: #6d7c79;
+  color: var(--bar-dim);
 }
 @media (max-width: 1100px) {
   .sub,

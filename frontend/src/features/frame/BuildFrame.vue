@@ -83,5 +83,8 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
     display: block;
     height: auto;
   }
+  .page {
+    overflow: visible;
+  }
 }
 </style>

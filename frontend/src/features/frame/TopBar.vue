@@ -38,7 +38,7 @@ const emit = defineEmits<{ rail: [] }>()
   white-space: nowrap;
 }
 .brand svg {
-  color: #d9a860;
+  color: var(--bar-brass);
 }
 .fold {
   display: none;
