@@ -9,7 +9,7 @@ from xml.etree import ElementTree
 from playwright.sync_api import Locator, expect
 
 from gauge_well.sheet.demo import demo
-from tests.browser.pages import PHONE, WIDE, BrowserCase
+from tests.browser.pages import LOOKS, PHONE, BrowserCase
 from tests.support import ROAD, changed
 
 THUMB = 43.5  # px of 44, of which a hairline may be a border's
@@ -19,12 +19,12 @@ class Opened(BrowserCase):
     """Nothing serious by the accessibility rules, light and dark, desk and phone, with whatever can be opened open."""
 
     def held(self, path: str, opens: str) -> None:
-        for scheme, size in (("light", WIDE), ("dark", WIDE), ("light", PHONE), ("dark", PHONE)):
+        for scheme, size, rule in (*LOOKS, ("light", PHONE, "")):
             self.go(path)
             self.look(scheme, size)
             with self.subTest(path, scheme=scheme, width=size["width"], opens=opens):
                 self.opening(opens)
-                self.assertEqual(self.serious_faults(), [])
+                self.assertEqual(self.serious_faults(rule=rule), [])
 
     def opening(self, what: str) -> None:
         page = self.page
@@ -139,6 +139,15 @@ class Phone(BrowserCase):
         self.go("/builds/quarry-mule/fuel#pump_flow")
         expect(check).to_be_focused()
 
+    def test_put_off_and_taken_up_again(self) -> None:
+        """What is left of a station that is put off is in sight, with the way back."""
+        page = self.go(f"/builds/{self.build_of(ROAD)}/exhaust")
+        self.segment("Shown of this station", "Facts").click()
+        for state, said in (("later", "put off"), ("judged", "Exhaust")):
+            with self.saved():
+                self.segment("Exhaust in this build", state).click()
+            expect(page.get_by_role("heading", level=1)).to_contain_text(said)
+
     def test_thumbs(self) -> None:
         """44 px of height for what stands in lists, rows of choices, menus and the rail."""
         page = self.go("/builds/quarry-mule/fuel")
@@ -200,7 +209,12 @@ class Parts(BrowserCase):
         pieces = page.locator("[data-kept]")
         first = pieces.first.get_attribute("data-kept")
         with self.saved():
-            pieces.nth(0).locator(".handle").drag_to(pieces.nth(2).locator(".handle"))
+            places = [pieces.nth(i).locator(".handle").bounding_box() for i in (0, 2)]
+            (x, y), (_, below) = [(b["x"] + b["width"] / 2, b["y"] + b["height"] / 2) for b in places if b]
+            page.mouse.move(x, y)
+            page.mouse.down()
+            page.mouse.move(x, below + 4, steps=12)
+            page.mouse.up()
         self.assertEqual(pieces.nth(2).get_attribute("data-kept"), first)
 
     def test_fitted_parts_in_order_of_price(self) -> None:

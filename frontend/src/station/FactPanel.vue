@@ -7,7 +7,7 @@ import { useVocabulary } from '../stores/vocabulary'
 import CautionNote from '../ui/CautionNote.vue'
 import FactRow from './FactRow.vue'
 import PartHead from './PartHead.vue'
-import { inPlace, type Part } from './parts'
+import { inPlace } from './parts'
 
 /** The facts of a section by group; what only the rules know, and larger groups nobody has stated anything of, fold away. */
 const props = withDefaults(defineProps<{ section: string; title?: string; cautions?: Schemas['CautionOut'][]; only?: string[] }>(), {
@@ -66,19 +66,23 @@ const groups = computed(() => {
   }
   return found
 })
-/** Of a place that one part fills: its head stands before the first of its facts. */
-const headed = computed(() => {
-  const found = new Map<string, Part>()
-  const seen = new Set<string>()
-  for (const group of groups.value) {
-    for (const field of group.fields) {
-      const place = `${props.section}.${field.name.split('.')[0]}`
-      const part = field.name.includes('.') && !seen.has(place) && !words.words?.places[place]?.many ? inPlace(build.document, place)[0] : undefined
-      seen.add(place)
-      if (part) found.set(field.name, part)
-    }
-  }
-  return found
+/** The part whose place a fact belongs to, where one part fills it. */
+const partOf = (field: Field) => {
+  const place = `${props.section}.${field.name.split('.')[0]}`
+  return field.name.includes('.') && !words.words?.places[place]?.many ? inPlace(build.document, place)[0] : undefined
+}
+/** Each group with the facts of the system first, then those of each part under its head, which stands once. */
+const byPart = computed(() => {
+  const headed = new Set<string>()
+  return groups.value.map(({ name, fields }) => {
+    const parts = [...new Set(fields.map(partOf))].sort((a, b) => Number(a !== undefined) - Number(b !== undefined))
+    const blocks = parts.map((part) => {
+      const head = part && !headed.has(part.id) ? part : undefined
+      if (head) headed.add(head.id)
+      return { key: part?.id ?? '', head, fields: fields.filter((f) => partOf(f) === part) }
+    })
+    return { name, blocks }
+  })
 })
 const folded = computed(() => groups.value.reduce((sum, group) => sum + group.more, 0))
 </script>
@@ -91,11 +95,11 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
         <h3 class="mute">Nobody stated these, and they decide</h3>
         <FactRow v-for="field in deciding" :key="field.name" :path="path(field)" :field="field" />
       </div>
-      <div v-for="group in groups" v-show="group.fields.length" :key="group.name" class="group">
+      <div v-for="group in byPart" v-show="group.blocks.length" :key="group.name" class="group">
         <h3 class="hidden">{{ group.name }}</h3>
-        <template v-for="field in group.fields" :key="field.name">
-          <PartHead v-if="headed.get(field.name)" :part="headed.get(field.name)!" />
-          <FactRow :path="path(field)" :field="field" />
+        <template v-for="block in group.blocks" :key="block.key">
+          <PartHead v-if="block.head" :part="block.head" />
+          <FactRow v-for="field in block.fields" :key="field.name" :path="path(field)" :field="field" />
         </template>
         <CautionNote v-for="caution in cautions.filter((c) => c.where === group.name)" :key="caution.id" :text="caution.text" />
       </div>

@@ -45,7 +45,9 @@ const panels = computed(() => [
   ...(changeable.value ? [{ value: 'instead', label: 'Instead' }] : []),
   ...(block.value ? [{ value: 'working', label: 'Working' }] : []),
 ])
-const shows = (id: string) => !narrow.value || panel.value === id
+/** What was picked, or the first there is. */
+const turned = computed({ get: () => panels.value.find((p) => p.value === panel.value)?.value ?? panels.value[0]?.value ?? 'facts', set: (id: string) => (panel.value = id) })
+const shows = (id: string) => !narrow.value || turned.value === id
 // What a link leads to must be in sight before it can be landed on.
 const route = useRoute()
 watch(() => route.hash, (hash) => {
@@ -60,7 +62,7 @@ watch(() => route.hash, (hash) => {
       <h1 v-else-if="idle">{{ block?.title }} is not started.</h1>
       <h1 v-else-if="said">{{ said.lead }} <span :class="{ over: said.short }">{{ said.strong }}</span>{{ said.tail }}</h1>
       <h1 v-else>Not judged{{ why ? `: ${why}` : '' }}.</h1>
-      <Segments v-if="narrow && panels.length > 1" v-model="panel" class="turn" label="Shown of this station" :options="panels" block />
+      <Segments v-if="narrow && panels.length > 1" v-model="turned" class="turn" label="Shown of this station" :options="panels" block />
     </header>
     <div class="detail">
       <div v-if="narrow && first && !idle" class="first">
@@ -70,7 +72,7 @@ watch(() => route.hash, (hash) => {
       <p v-if="idle" class="mute">These begin it: {{ begin }}. Until then it is left to the need sheet.</p>
       <p v-else-if="said" class="mute">{{ said.detail }}</p>
       <p v-else-if="!worked" class="mute">Nothing is asked for it here; the headline and the need sheet leave it out.</p>
-      <RestsOn v-if="first?.rests_on && first.state !== 'assumed'" :rests="first.rests_on" />
+      <RestsOn v-if="first?.rests_on" :rests="first.rests_on" />
       <Segments v-if="choosable && scope" v-show="shows('facts')" class="scope noprint" data-scope :label="`${words.words?.systems[system]} in this build`" :options="optionsOf(SCOPES)" :model-value="scope.state" @update:model-value="put" />
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     </div>

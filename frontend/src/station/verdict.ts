@@ -30,7 +30,7 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
     return { lead: block.title, strong: 'holds', tail: `, at a cost${where}.`, detail: plain + also, short: false }
   }
   if (worst.state === 'assumed') {
-    return { lead: block.title, strong: 'rests on what nobody stated', tail: `${where}.`, detail: `${worst.rests_on?.sentence ?? ''}: ${plain}${also}`, short: false }
+    return { lead: block.title, strong: 'rests on what nobody stated', tail: `${where}.`, detail: plain + also, short: false }
   }
   if (worst.fill > 1) {
     const strong = worst.fill >= 9.99 ? 'fails' : `runs ${points || '<1'} % over`

@@ -41,7 +41,7 @@ function esc(event: KeyboardEvent): void {
 
 <template>
   <span ref="box" class="picking" :class="$attrs.class" :data-pick="path ?? label" @keydown.esc="esc">
-    <Select v-model:value="picked" :options="listed as never" :placeholder="placeholder" :bordered="!quiet" :show-search="searched" :filter-option="byLabel" :dropdown-match-select-width="false"
+    <Select v-model:value="picked" :options="listed as never" :placeholder="placeholder" :bordered="!quiet" :show-search="searched" not-found-content="nothing of that name" :filter-option="byLabel" :dropdown-match-select-width="false"
       :list-item-height="phone ? 44 : 32" :list-height="phone ? 396 : 320" :transition-name="''" popup-class-name="picklist" @dropdown-visible-change="toggled" @select="again" />
   </span>
 </template>

@@ -11,6 +11,7 @@ export function useSorting(list: Ref<HTMLElement | null>, handle: string, moved:
       ? Sortable.create(element, {
           handle,
           animation: 0,
+          forceFallback: true, // one way for mouse and finger; a browser's own dragging knows no finger
           onEnd: ({ oldIndex, newIndex, item, from }) => {
             if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
             // Back to where the page drew it; it is drawn anew once the order is kept.

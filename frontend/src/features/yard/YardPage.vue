@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Empty from 'ant-design-vue/es/empty'
 import { computed, ref } from 'vue'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -8,6 +7,7 @@ import PartCard from '../../station/PartCard.vue'
 import DataTable from '../../ui/DataTable.vue'
 import type { Column } from '../../ui/grid'
 import MenuButton from '../../ui/MenuButton.vue'
+import Unseen from '../../ui/Unseen.vue'
 
 /** The yard: what one has or has seen and has not fitted; below it everything that is fitted, how it stands and what it cost. */
 const build = useBuild()
@@ -63,7 +63,7 @@ const COLUMNS: Column<Fitted>[] = [
       <h2 class="label">{{ group.title }}</h2>
       <PartCard v-for="part in group.parts" :key="part.id" :part="part" :open="opened === part.id" @update:open="(now) => (opened = now ? part.id : null)" />
     </section>
-    <section v-if="!yard.length" class="card pad"><Empty :image="undefined" description="Nothing lies on the yard." /></section>
+    <section v-if="!yard.length" class="card pad"><Unseen>Nothing lies on the yard.</Unseen></section>
     <section v-if="fitted.length" class="card pad">
       <h2 class="label">Fitted</h2>
       <DataTable :id="(f) => f.id" label="Fitted parts" :columns="COLUMNS" :rows="fitted">
