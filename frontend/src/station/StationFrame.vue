@@ -56,7 +56,7 @@ watch(() => route.hash, (hash) => {
 </script>
 
 <template>
-  <div class="station">
+  <div class="station" :class="{ unjudged: !block }">
     <header class="verdict">
       <h1 v-if="title">{{ title }}</h1>
       <h1 v-else-if="idle">{{ block?.title }} is not started.</h1>
@@ -98,6 +98,10 @@ watch(() => route.hash, (hash) => {
   grid-template: 'verdict verdict verdict' auto 'detail detail detail' auto 'fitted middle side' auto / 288px minmax(0, 1fr) 278px;
   gap: 12px;
   align-items: start;
+}
+/* Without checks there is no third column. */
+.unjudged {
+  grid-template: 'verdict verdict' auto 'detail detail' auto 'fitted middle' auto / 288px minmax(0, 1fr);
 }
 .verdict {
   grid-area: verdict;

@@ -79,6 +79,12 @@ const COMPONENTS = { body: { cell: Cell } }
 .grid :deep(td.figure) {
   font: 600 15px/1.3 var(--labels);
 }
+/* Rather drawn aside by a thumb than broken into a column of words. */
+@media (max-width: 720px) {
+  .grid :deep(td.figure) {
+    white-space: nowrap;
+  }
+}
 .grid :deep(td.mute) {
   color: var(--mute);
 }

@@ -166,6 +166,7 @@ h1 {
   top: 12px;
   right: 14px;
   font-size: 13.5px;
+  align-items: center;
   cursor: pointer;
 }
 @media (max-width: 720px) {

@@ -79,6 +79,7 @@ const COLUMNS: Column<Fitted>[] = [
 <style scoped>
 .yard {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   max-width: 860px;
 }
