@@ -43,11 +43,10 @@ TABS = {
 }
 # What is pressed before the picture is taken.
 PRESSES = {"fact": ("Injector, each: claims, tolerance, solve for it", "At which values does the wanted power hold?")}
-# Typed into the page of a new build before the picture of its bench is taken; the build is taken off the shelf again.
+# Picked and typed into the page of a new build before the picture of its bench is taken; the build is taken off the shelf again.
+PICKED = {"first-answer": {"Machine": "road car", "Fuel": "petrol E10"}}
 TYPED = {
     "first-answer": {
-        "kind": "road_car",
-        "fuel": "petrol_e10",
         "power": "160 kW",
         "speed": "6500 rpm",
         "displacement": "2.8 L",
@@ -78,13 +77,12 @@ def main() -> None:
             for press in PRESSES.get(name, ()):
                 page.get_by_role("button", name=press).click()
                 page.wait_for_timeout(900)
+            for field, label in PICKED.get(name, {}).items():
+                page.locator(f'[data-pick="{field}"] .ant-select-selector').click()
+                page.locator(f'.ant-select-item-option[title="{label}"]:visible').click()
             typed = TYPED.get(name, {})
             for field, text in typed.items():
-                place = page.locator(f'[name="{field}"]')
-                if place.evaluate("place => place.tagName") == "SELECT":
-                    place.select_option(text)
-                else:
-                    place.fill(text)
+                page.locator(f'[name="{field}"]').fill(text)
             if typed:
                 page.get_by_role("button", name="To the bench").click()
                 page.wait_for_url("**/builds/*")
