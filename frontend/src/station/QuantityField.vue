@@ -127,6 +127,7 @@ function turnEvidence(): void {
         {{ trouble.message }} <template v-if="trouble.allowed">Understood: {{ trouble.allowed }}.</template>
       </span>
       <span v-else-if="reading.understood" class="understood mute">{{ reading.understood }}</span>
+      <span v-else-if="fact?.note && !given" class="understood mute">Nobody stated it: {{ fact.shown }}, {{ fact.note }}.</span>
       <span v-else-if="field.help" class="understood mute">{{ field.help }}</span>
     </template>
     <template v-else>

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import copy as copying
 import logging
 import uuid
 from collections.abc import Mapping, Sequence
@@ -18,6 +17,7 @@ from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
 from gauge_well.sheet import Problem, Sheet, SheetError, load
 from gauge_well.sheet.demo import NAMES, demo
+from gauge_well.sheet.document import copied
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.upgrade import upgrade
 from gauge_well.store.models import Build, Revision
@@ -166,7 +166,7 @@ def edit(
         build = find(session, id, lock=True)
         behind = build.revision != revision
         try:
-            before = upgrade(copying.deepcopy(build.document))
+            before = upgrade(copied(build.document))
             document = before
             for item in made:
                 document = apply_edit(document, item)
@@ -223,7 +223,7 @@ def replace(engine: Engine, id: str, revision: int, raw: Mapping[str, Any], note
 def copy(engine: Engine, id: str, name: str | None = None) -> dict[str, Any]:
     """A new build with the same document; SheetError, and no copy, where it does not stand."""
     with transaction(engine) as session:
-        document = copying.deepcopy(find(session, id).document)
+        document = copied(find(session, id).document)
         document["name"] = (name or f"{document.get('name', '')} (copy)")[:80]
         worked = _work(document)
         build = _insert(session, worked, f"copied from {id}")

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Mapping
 from functools import reduce
 from operator import or_
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
 from typing_extensions import TypeAliasType
@@ -57,6 +58,15 @@ class TableDocument(Strict):
 
     text: str = Field(max_length=TABLE_MAX)
     evidence: Written | None = None
+
+
+T = TypeVar("T")
+
+
+def copied(document: T) -> T:
+    """A document, or a piece of one, of its own: all of it is JSON, which its own reader copies fastest."""
+    made: T = json.loads(json.dumps(document))
+    return made
 
 
 PARTS_MAX = 200

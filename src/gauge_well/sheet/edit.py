@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import copy
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
@@ -10,7 +9,7 @@ from typing import Any
 from gauge_well.core.evidence import GUESS, RULE, TAPED
 from gauge_well.core.facts import Spec
 from gauge_well.core.systems import SYSTEMS
-from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX
+from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX, copied
 from gauge_well.sheet.errors import refuse
 from gauge_well.sheet.parts import PART_ACTIONS, edit_part, holder_of, is_part, kind_at, said_of
 from gauge_well.sheet.reading import BY_CLAIMS
@@ -46,7 +45,7 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     ``parts.id.name`` and ``parts.id.keep.field``; ``duties.<id>.field``, ``duties.<id>`` (None removes the duty, a kind
     adds one); ``scope.<system>``; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
-    edited = copy.deepcopy(document)
+    edited = copied(document)
     path, text = edit.path, edit.text
     parts = path.split(".")
     if edit.action == "price":

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import copy
 import itertools
 import re
 from collections.abc import Container, Mapping
 from typing import Any
 
 from gauge_well.core.parts import KINDS
-from gauge_well.sheet.document import PARTS_MAX, STATES
+from gauge_well.sheet.document import PARTS_MAX, STATES, copied
 from gauge_well.sheet.errors import refuse
 from gauge_well.sheet.sections import PLACES, Place, place_of
 
@@ -146,7 +145,7 @@ def edit_part(document: Raw, action: str, path: str, text: str | None, index: in
     elif action == "copy":
         made = _new(document, f"{part['kind']}", part["kind"])
         name = (text or f"{part.get('name') or KINDS[part['kind']].label} (copy)")[:60]
-        made |= {"name": name, "facts": copy.deepcopy(part.get("facts", {}))}
+        made |= {"name": name, "facts": copied(part.get("facts", {}))}
     else:
         _move(document, part, index)
     return document

@@ -6,6 +6,7 @@ import json
 import re
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import cache
 from typing import Any
 
 from pydantic import ValidationError
@@ -430,9 +431,9 @@ def _parts(reader: _Reader, entries: Sequence[Mapping[str, Any]], document: dict
             continue
         if keep.get("price"):
             _price(reader, f"parts.{id}.keep.price", keep["price"])
-        kind = specs(KINDS[part.kind].facts)
-        own = dict(kind) if place is None else dict(kind) | {name: place.role.own(name) for name in place.role.names}
-        facts, normal = _section(reader, part.path, own, entry["facts"])
+        facts, normal = _section(
+            reader, part.path, _asked(part.kind, "" if place is None else place.path), entry["facts"]
+        )
         if not facts and not entry["name"] and not keep and place is not None and not place.many:
             continue
         found.append(replace(part, facts=facts))
@@ -441,6 +442,16 @@ def _parts(reader: _Reader, entries: Sequence[Mapping[str, Any]], document: dict
     if kept:
         document["parts"] = kept
     return tuple(found)
+
+
+@cache
+def _asked(kind: str, place: str) -> Mapping[str, Spec]:
+    """What may be stated of a part: all of its kind, as its place asks it."""
+    own = dict(specs(KINDS[kind].facts))
+    if place:
+        role = PLACES[place].role
+        own |= {name: role.own(name) for name in role.names}
+    return own
 
 
 def _price(reader: _Reader, path: str, text: str) -> None:
@@ -479,9 +490,10 @@ def _section(
 ) -> tuple[dict[str, Fact], dict[str, Any]]:
     facts: dict[str, Fact] = {}
     normal: dict[str, Any] = {}
+    given = [(name, specs[name]) for name in specs if raw.get(name) not in (None, "")]
     # A count typed with the quantity (2x 11 in) rules over one in its own field, so it comes last.
-    for name, spec in sorted(specs.items(), key=lambda item: bool(item[1].count_field)):
-        found = reader.fact(f"{path}.{name}", spec, raw.get(name))
+    for name, spec in sorted(given, key=lambda item: bool(item[1].count_field)):
+        found = reader.fact(f"{path}.{name}", spec, raw[name])
         if found is None:
             continue
         facts[name], normal[name] = found

@@ -81,6 +81,7 @@ main {
   margin: 0 auto;
   padding: 24px 16px 48px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 h1 {
@@ -101,8 +102,10 @@ h1 {
     grid-column: 1 / -1;
   }
 }
+/* Both stay in sight on a phone. */
 main :deep(.ant-table-cell) {
   width: 30%;
+  white-space: normal !important;
 }
 main :deep(.ant-table-cell:first-child) {
   width: 40%;
