@@ -54,6 +54,15 @@ class Facts(unittest.TestCase):
         self.assertTrue(facts["cooling.core.fin_count"]["note"])
         self.assertNotIn("fuel.main.table", facts)
 
+    def test_a_choice_is_known_by_its_id_however_it_was_made(self) -> None:
+        """What else has a meaning depends on it: a page need not guess it from what is shown."""
+        facts = sizing.facts_of(*sizing.check(changed(ROAD, fuel__regulator__place="returned")))
+        self.assertEqual(
+            (facts["fuel.regulator.place"]["text"], facts["fuel.regulator.place"]["evidence"]), ("returned", "sheet")
+        )
+        self.assertEqual((facts["machine.gearbox"]["text"], facts["machine.gearbox"]["evidence"]), ("manual", "rule"))
+        self.assertEqual(facts["cooling.core.fin_count"]["text"], "")
+
     def test_a_table_keeps_the_words_typed(self) -> None:
         rows = "38 mm, 700 mm, bend\n38 mm, 300 mm, straight\n32 mm, 1 m, 2.4"
         shown = sizing.facts_of(*sizing.check(changed(ROAD, cooling__hose_feed=rows)))["cooling.hose_feed"]["shown"]

@@ -2296,7 +2296,7 @@ export interface components {
         };
         /**
          * FactOut
-         * @description A fact as the page shows it: given by the builder or supplied by rule.
+         * @description A fact as the page shows it: given by the builder, with what was typed, or supplied by rule, a choice then by its id.
          */
         FactOut: {
             /** Path */

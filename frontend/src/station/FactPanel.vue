@@ -33,10 +33,7 @@ const stated = (field: Field) => {
 /** The choice a field stands at, also where only the rule made it. */
 const chosen = (name: string) => {
   const whole = words.words?.sections[name.split('.')[0] ?? ''] && name.includes('.') ? name : `${props.section}.${name}`
-  const found = build.build?.facts[whole]
-  if (found === undefined || found.evidence !== 'rule') return found?.text ?? ''
-  const choices = words.field(whole)?.choices ?? {}
-  return Object.keys(choices).find((id) => choices[id] === found.shown) ?? ''
+  return build.build?.facts[whole]?.text ?? ''
 }
 /** Whether what a field depends on is chosen so that it has a meaning. */
 const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(chosen(name)))

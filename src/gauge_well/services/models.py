@@ -36,7 +36,7 @@ class ClaimOut(Model):
 
 
 class FactOut(Model):
-    """A fact as the page shows it: given by the builder or supplied by rule."""
+    """A fact as the page shows it: given by the builder, with what was typed, or supplied by rule, a choice then by its id."""
 
     path: str
     text: str

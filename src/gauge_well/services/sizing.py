@@ -176,7 +176,8 @@ def facts_of(sheet: Sheet, resolved: Resolved) -> dict[str, dict[str, Any]]:
         shown, si = _shown(spec, rule.value, sheet)
         found[path] = {
             "path": path,
-            "text": "",
+            # A choice that a rule made decides what else has a meaning, as a stated one does.
+            "text": rule.value if spec.kind == "choice" else "",
             "shown": shown,
             "si": si,
             "evidence": RULE,
