@@ -12,6 +12,12 @@ from gauge_well.sheet.demo import demo
 from tests.browser.pages import LOOKS, PHONE, BrowserCase
 from tests.support import ROAD, changed
 
+# A few pictures drawn: a list that is dragged in looks where the hand is only now and then.
+FRAMES = """() => new Promise((done) => {
+  let left = 5
+  const next = () => (left-- ? requestAnimationFrame(next) : done())
+  next()
+})"""
 THUMB = 43.5  # px of 44, of which a hairline may be a border's
 
 
@@ -216,7 +222,7 @@ class Parts(BrowserCase):
             # The list makes room as the hand comes by, some twenty times a second; it is let go once it lies there.
             for step in range(40):
                 page.mouse.move(x, min(y + 8 * step, below + 24 + step % 2))
-                page.wait_for_timeout(60)
+                page.evaluate(FRAMES)
                 if pieces.nth(2).get_attribute("data-kept") == first:
                     break
             page.mouse.up()
