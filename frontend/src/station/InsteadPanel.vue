@@ -4,8 +4,7 @@ import { foldSizes } from './changes'
 import { useBuild } from '../stores/build'
 import { useOutlook } from '../stores/outlook'
 import ChangeCard from './ChangeCard.vue'
-import ProgressLine from '../ui/ProgressLine.vue'
-import Waiting from '../ui/Waiting.vue'
+import OutlookState from './OutlookState.vue'
 
 /** What could stand there instead: every change of this system, run on the build. */
 const props = defineProps<{ system: string }>()
@@ -25,9 +24,7 @@ onMounted(() => outlook.ask(['bands', 'changes']))
     <div class="grid"><ChangeCard v-for="change in shown" :key="change.id" :change="change" prices /></div>
     <p v-if="outlook.singles && !own.length" class="mute none">{{ missing ? `Give ${missing} first: then changes are run on the build.` : 'Nothing tried here does more than what is fitted.' }}</p>
     <button v-if="own.length > shown.length || all" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${own.length}` }}</button>
-    <ProgressLine v-if="outlook.progress && outlook.progress.what !== 'measure'" :done="outlook.progress.done" :of="outlook.progress.of" label="Changes run" stoppable @stop="outlook.stop" />
-    <Waiting v-else-if="!outlook.singles && !outlook.failed && !outlook.stopped" class="none" label="Each change is run on this build" />
-    <p v-if="outlook.stopped" class="mute none">Stopped. <button class="textlink" type="button" @click="outlook.again">Go on</button></p>
+    <OutlookState />
   </section>
 </template>
 

@@ -7,6 +7,7 @@ import { bestOf } from './best'
 import { percent } from '../ui/format'
 import { inPlace, onYard } from './parts'
 import { useLatest } from '../api/useLatest'
+import { useSending } from './useSending'
 import Well from '../ui/Well.vue'
 import Pick from '../ui/Pick.vue'
 import { optionsOf } from '../ui/options'
@@ -16,7 +17,7 @@ const props = defineProps<{ system: string }>()
 const build = useBuild()
 const words = useVocabulary()
 const found = shallowRef<SideBySide | null>(null)
-const trouble = ref('')
+const { send, trouble } = useSending()
 const open = ref(false)
 const places = computed(() => words.words?.compared[props.system] ?? [])
 const place = ref(places.value[0] ?? '')
@@ -32,10 +33,6 @@ const { ask } = useLatest(async (signal) => {
 }, 0, () => (trouble.value = 'The parts could not be worked.'))
 watch([() => build.build?.revision, place], () => void ask(), { immediate: true })
 
-async function send(edit: Edit): Promise<void> {
-  const problem = await build.enqueue([edit])
-  trouble.value = problem ? `${problem.message}${problem.problems[0]?.allowed ? ` Understood: ${problem.problems[0].allowed}.` : ''}` : ''
-}
 const set = (column: ComparedPart, rest: string, text: string | null) => send(line(path(column, rest), text, text === null ? {} : { evidence: 'sheet' }))
 const act = (path: string, action: Edit['action'], text: string | null = null) => send(line(path, text, { action }))
 function add(): void {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { SystemBlock } from '../api/client'
@@ -15,8 +14,9 @@ import NeedList from './NeedList.vue'
 import RestsOn from './RestsOn.vue'
 import SideBySide from './SideBySide.vue'
 import { useScope } from './useScope'
-import { verdict } from './verdict'
+import { governing, verdict } from './verdict'
 import WorkingTable from './WorkingTable.vue'
+import { useNarrow } from '../ui/useNarrow'
 
 /** The shape of every station: verdict with what it rests on, facts, drawing, checks, instead, needs, working.
  * On a phone the verdict stays and one of them is shown at a time. */
@@ -28,14 +28,14 @@ const block = computed<SystemBlock | null>(() => build.report?.systems[props.sys
 const said = computed(() => (block.value ? verdict(block.value, build.report?.duties ?? []) : null))
 const { scope, why, idle, begin, choosable, put, trouble, SCOPES } = useScope(() => props.system)
 /** What decides first, with the value nobody stated that it rests on. */
-const first = computed(() => block.value?.checks.find((c) => c.id === block.value?.governing?.check && c.duty === block.value.governing.duty))
+const first = computed(() => (block.value ? governing(block.value) : undefined))
 /** The engine is what is swapped in: there is nothing to put in its place here. */
 const changeable = computed(() => block.value !== null && props.system !== 'engine')
 /** Where this is not worked for such a machine there is nothing to ask; what was stated all the same stays in reach. */
 const worked = computed(() => props.title !== '' || build.report === null || block.value !== null)
 const stated = computed(() => Object.entries(build.build?.facts ?? {}).some(([path, fact]) => path.startsWith(`${props.system}.`) && fact.evidence !== 'rule'))
 
-const narrow = useMediaQuery('(max-width: 720px)')
+const narrow = useNarrow()
 /** Where nothing can be drawn yet, the facts that are asked for come first. */
 const panel = ref(block.value?.state === 'unknown' ? 'facts' : 'drawing')
 const panels = computed(() => [

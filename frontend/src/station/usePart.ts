@@ -1,15 +1,15 @@
-import { computed, ref, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import type { Edit, Field } from '../api/client'
 import { line, useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
 import type { Act } from '../ui/acts'
 import { inPlace, type Part } from './parts'
+import { useSending } from './useSending'
 
 /** One part of the build: what it is called, where its facts are, what can be done with it. */
 export function usePart(part: Ref<Part>) {
   const build = useBuild()
   const words = useVocabulary()
-  const trouble = ref('')
   const place = computed(() => (part.value.role ? words.words?.places[part.value.role] : undefined))
   const kind = computed(() => words.words?.part_kinds[part.value.kind])
   const called = computed(() => part.value.name || place.value?.label || kind.value?.label || part.value.kind)
@@ -35,11 +35,8 @@ export function usePart(part: Ref<Part>) {
     return [...order, { id: 'copy', label: 'Copy it to the yard' }, { id: 'take', label: 'Take it to the yard' }, ...(place.value?.many ? [{ id: 'remove', label: 'Let it go', danger: true }] : [])]
   })
 
-  async function send(path: string, text: string | null, more: Partial<Edit> = {}): Promise<boolean> {
-    const problem = await build.enqueue([line(path, text, more)])
-    trouble.value = problem ? `${problem.message}${problem.problems[0]?.allowed ? ` Understood: ${problem.problems[0].allowed}.` : ''}` : ''
-    return problem === null
-  }
+  const { send: sendEdit, trouble } = useSending()
+  const send = (path: string, text: string | null, more: Partial<Edit> = {}) => sendEdit(line(path, text, more))
   const own = () => `parts.${part.value.id}`
   const move = (index: number) => send(own(), null, { action: 'move', index })
   const keep = (field: 'state' | 'from' | 'price' | 'note', text: string | null) => send(`${own()}.keep.${field}`, text || null)

@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import { useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
+import { notStarted } from './scope'
 
 const SCOPES = { judged: 'judged', later: 'later', left_out: 'left out' }
 
@@ -11,8 +12,7 @@ export function useScope(system: () => string) {
   const trouble = ref('')
   const scope = computed(() => build.report?.scope[system()])
   const why = computed(() => scope.value?.why)
-  /** Judged, but nothing of it is stated yet while the rest of the build is begun. */
-  const idle = computed(() => scope.value?.state === 'judged' && !scope.value.started && !build.report?.nothing_fitted && build.report?.systems[system()]?.state === 'unknown')
+  const idle = computed(() => notStarted(build.report, system()))
   const begin = computed(() => (scope.value?.begin ?? []).map((p) => words.within(p)).join(', '))
   const mine = computed(() => build.document.scope?.[system() as keyof typeof build.document.scope])
   /** Where a machine has no such thing there is nothing to choose. */

@@ -12,6 +12,9 @@ type Duty = Schemas['DutyOut']
 /** Of its own scale, from which a cost is said beside the verdict. */
 const DEAR = 0.2
 
+/** The check that decides first. */
+export const governing = (block: SystemBlock) => block.checks.find((c) => c.id === block.governing?.check && c.duty === block.governing.duty)
+
 /** A station's verdict line, from its governing check. */
 export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   const name = (id: string) => {
@@ -19,7 +22,7 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
     return found.charAt(0).toLowerCase() + found.slice(1)
   }
   const missing = block.unknown.map((u) => u.name.toLowerCase()).join(', ')
-  const worst = block.checks.find((c) => c.id === block.governing?.check && c.duty === block.governing.duty)
+  const worst = governing(block)
   if (!worst) return { lead: block.title, strong: 'is not known yet', tail: '.', detail: missing ? `Missing for: ${missing}.` : '', short: false }
   const where = worst.duty ? `: ${name(worst.duty)}` : ''
   const points = Math.round(Math.abs(worst.fill - 1) * 100)

@@ -5,6 +5,8 @@ import { useLatest } from '../api/useLatest'
 import { useBuild } from './build'
 
 const WAIT_MS = 250
+/** Steps in which changes are worked, as they are called. */
+export const STEPS: Record<string, string> = { changes: 'Changes run', pairs: 'Pairs run', sure: 'Drawn within the tolerances' }
 
 /** How sure the verdict is, what would move it, what to measure next: worked by the server bit by bit for the
  * build as it is kept, dropped and begun again when that changes. What a page does not show is not asked for. */

@@ -5,7 +5,7 @@ import { Cell, inOrder, type Column } from './grid'
 import { hushSorters } from './mend'
 
 /** Rows under heads that stay in sight, put in order by a press; a row may open to more. */
-const props = defineProps<{ label: string; columns: Column<Row>[]; rows: Row[]; id: (row: Row) => string; caption?: boolean; marked?: (row: Row) => boolean; opened?: string[]; high?: string }>()
+const props = defineProps<{ label: string; columns: Column<Row>[]; rows: Row[]; id: (row: Row) => string; marked?: (row: Row) => boolean; opened?: string[] }>()
 const emit = defineEmits<{ opened: [ids: string[]] }>()
 const slots = defineSlots<{ cell(props: { column: Column<Row>; row: Row }): unknown; more(props: { row: Row }): unknown }>()
 
@@ -27,7 +27,7 @@ const COMPONENTS = { body: { cell: Cell } }
 </script>
 
 <template>
-  <div ref="box" class="scroll" tabindex="0" role="region" :aria-label="label" :style="high ? { maxHeight: high } : undefined">
+  <div ref="box" class="scroll" tabindex="0" role="region" :aria-label="label">
     <Table
       class="grid" size="small" :columns="columns as never" :data-source="rows as never" :row-key="(row: unknown) => id(row as Row)" :pagination="false" :components="COMPONENTS as never" :show-sorter-tooltip="false"
       :row-class-name="(row: unknown) => (marked?.(row as Row) ? 'marked' : '')" :expanded-row-keys="opened" :show-expand-column="false"

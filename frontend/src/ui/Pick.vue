@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import Select from 'ant-design-vue/es/select'
-import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watchPostEffect } from 'vue'
 import { mendList, nameField, shutField } from './mend'
 import type { Option } from './options'
+import { useNarrow } from './useNarrow'
 
 /** One of several, from a list that opens; long lists are searched by typing. */
 const props = defineProps<{ label: string; options: Option[]; placeholder?: string; quiet?: boolean; path?: string }>()
@@ -15,7 +15,7 @@ defineOptions({ inheritAttrs: false })
 
 const LONG = 9 // of so many or more it is quicker to type
 const opened = ref(false)
-const phone = useMediaQuery('(max-width: 720px)')
+const phone = useNarrow()
 /** On a phone the keys would cover the list. */
 const searched = computed(() => props.options.length >= LONG && !phone.value)
 const shown = computed(() => props.options.find((o) => o.value === picked.value)?.label ?? props.placeholder ?? '')

@@ -3,12 +3,12 @@ import Slider from 'ant-design-vue/es/slider'
 import { computed } from 'vue'
 
 /** A value dragged along a line, said beside it; a way back stands in the slot. */
-const props = withDefaults(defineProps<{ label: string; min: number; max: number; step?: number; text: string; said?: string }>(), { step: 1, said: undefined })
+const props = withDefaults(defineProps<{ label: string; min: number; max: number; step?: number; text: string }>(), { step: 1 })
 /** The last step there is. */
 const last = computed(() => props.min + props.step * Math.floor((props.max - props.min) / props.step + 1e-9))
 const at = defineModel<number>({ required: true })
 defineSlots<{ label(): unknown; default(): unknown }>()
-const spoken = () => props.said ?? props.text
+const spoken = () => props.text
 </script>
 
 <template>

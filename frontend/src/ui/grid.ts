@@ -23,4 +23,3 @@ export function inOrder(a: Key, b: Key): number {
 
 /** A cell that names its row is a head: the library knows only heads of columns. */
 export const Cell: FunctionalComponent<{ scope?: string }> = (props, { slots }) => h(props.scope === 'row' ? 'th' : 'td', props, slots.default?.())
-Cell.inheritAttrs = true

@@ -6,26 +6,17 @@ import numpy as np
 
 from gauge_well.core.heat import radiator
 from gauge_well.core.heat.louvred_core import LouvredCore
-from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.media import air, coolant
 from gauge_well.core.typing import Value
+from tests.core.heat.test_louvred_fin import FIN
 from tests.support import NumbersCase
 
 GLYCOL = float(coolant.mass_share(0.5))
 
 
 def core(depth: float, width: float = 0.625, height: float = 0.4) -> RadiatorCore:
-    fin = LouvredFin(
-        fin_pitch=1.4e-3,
-        fin_length=8e-3,
-        fin_thickness=0.08e-3,
-        louvre_pitch=1.2e-3,
-        louvre_length=6.6e-3,
-        louvre_angle=27.0,
-        tube_height=2e-3,
-        tube_depth=depth,
-    )
+    fin = replace(FIN, tube_depth=depth)
     return LouvredCore(width, height, depth, 1.0, 2.0 if depth > 0.045 else 1.0, 0.0, 0.28e-3, 190.0, fin)
 
 

@@ -2,6 +2,7 @@
 import { computed, onMounted, reactive } from 'vue'
 import { chance } from '../../station/bands'
 import NeedList from '../../station/NeedList.vue'
+import { notStarted } from '../../station/scope'
 import { useBuild } from '../../stores/build'
 import { useOutlook } from '../../stores/outlook'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -35,11 +36,7 @@ const headline = computed(() => {
 const dangers = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.checks.filter((c) => c.danger && c.fill > 1)).map((c) => (c.state === 'assumed' ? `not stated: ${c.sentence}` : c.sentence)))
 const needs = computed(() => Object.values(report.value?.systems ?? {}).flatMap((s) => s.need))
 const toFind = computed(() => shopping(report.value?.systems ?? {}, words.words?.asked ?? []))
-/** Judged, and nothing of it stated yet. */
-const idle = computed(() => (report.value?.nothing_fitted ? [] : Object.entries(report.value?.scope ?? {}).flatMap(([id, s]) => {
-  const block = report.value?.systems[id]
-  return s.state === 'judged' && !s.started && block?.state === 'unknown' ? [{ id, title: block.title }] : []
-})))
+const idle = computed(() => Object.entries(report.value?.systems ?? {}).flatMap(([id, block]) => (notStarted(report.value, id) ? [{ id, title: block.title }] : [])))
 const notJudged = computed(() => (report.value?.not_judged ?? []).map((n) => n.system).join(', '))
 const needTo = computed(() => ({ name: 'need', params: { id: build.build?.id } }))
 const outlook = useOutlook()

@@ -3,9 +3,8 @@ import { computed, ref } from 'vue'
 import type { Change } from '../../api/client'
 import { foldSizes } from '../../station/changes'
 import ChangeCard from '../../station/ChangeCard.vue'
-import { ProgressLine } from '../../ui/lazy'
-import { useOutlook } from '../../stores/outlook'
-import Waiting from '../../ui/Waiting.vue'
+import OutlookState from '../../station/OutlookState.vue'
+import { STEPS, useOutlook } from '../../stores/outlook'
 import { byMoney } from './logic'
 import Segments from '../../ui/Segments.vue'
 
@@ -22,8 +21,7 @@ const sorted = computed<Change[]>(() => (money.value ? byMoney(worth.value) : wo
 const lines = computed(() => foldSizes(sorted.value))
 const shown = computed(() => (all.value ? sorted.value.map((change) => ({ change, others: [] })) : lines.value.filter((l) => !l.change.rejected).slice(0, FEW)))
 const pairs = computed(() => (outlook.pairs ?? []).filter((c) => c.matters).slice(0, all.value ? 10 : 2))
-const SAID: Record<string, string> = { changes: 'Changes run', pairs: 'Pairs run', sure: 'Drawn within the tolerances' }
-const working = computed(() => (outlook.progress?.what ?? '') in SAID)
+const working = computed(() => (outlook.progress?.what ?? '') in STEPS)
 </script>
 
 <template>
@@ -44,9 +42,7 @@ const working = computed(() => (outlook.progress?.what ?? '') in SAID)
       <ChangeCard v-for="change in pairs" :key="change.id" :change="change" />
     </template>
     <button v-if="outlook.singles && (worth.length > FEW || lines.length < worth.length)" class="textlink more" type="button" @click="all = !all">{{ all ? 'fewer' : `all ${worth.length}, with those that break something` }}</button>
-    <ProgressLine v-if="working && outlook.progress" :done="outlook.progress.done" :of="outlook.progress.of" :label="SAID[outlook.progress.what] ?? ''" stoppable @stop="outlook.stop" />
-    <Waiting v-else-if="!outlook.singles && !outlook.failed && !outlook.stopped" class="none" label="Each change is run on this build" :rows="8" />
-    <p v-if="outlook.stopped" class="mute none">Stopped. <button class="textlink" type="button" @click="outlook.again">Go on</button></p>
+    <OutlookState :rows="8" />
     <p v-if="outlook.failed" class="mute none">That could not be worked; it is tried again with the next edit.</p>
   </section>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Edit, Fact, Field } from '../../api/client'
-import { line, useBuild } from '../../stores/build'
+import { useSending } from '../../station/useSending'
+import { line } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import Pick from '../../ui/Pick.vue'
 import DataTable from '../../ui/DataTable.vue'
@@ -9,13 +10,12 @@ import type { Column } from '../../ui/grid'
 
 /** Every value somebody gives for a fact, with source and date; one is in use. */
 const props = defineProps<{ path: string; field: Field; fact: Fact | undefined }>()
-const build = useBuild()
 const words = useVocabulary()
 const text = ref('')
 const source = ref('')
 const evidence = ref<NonNullable<Edit['evidence']>>('sheet')
 const ways = computed(() => words.stated.map((id) => ({ value: id, label: words.known(id)?.label ?? id })))
-const trouble = ref('')
+const { send, trouble } = useSending()
 const given = computed(() => props.fact !== undefined && props.fact.evidence !== 'rule')
 interface Said { at: number; shown: string; who: string; date: string }
 const COLUMNS: Column<Said>[] = [
@@ -34,11 +34,6 @@ const said = computed<Said[]>(() => {
 })
 const today = () => new Date().toISOString().slice(0, 10)
 
-async function send(edit: Edit): Promise<boolean> {
-  const problem = await build.enqueue([edit])
-  trouble.value = problem ? `${problem.message}${problem.problems[0]?.allowed ? ` Understood: ${problem.problems[0].allowed}.` : ''}` : ''
-  return problem === null
-}
 async function add(): Promise<void> {
   if (!text.value.trim()) return
   const more = { evidence: evidence.value, source: source.value.trim() || null, date: today() }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
 import { computed, inject } from 'vue'
 import { useBuild } from '../../stores/build'
 import { UNIT_CHOICES, useVocabulary } from '../../stores/vocabulary'
@@ -8,6 +7,7 @@ import LateMenu from '../../ui/LateMenu.vue'
 import TakeOut from '../../ui/TakeOut.vue'
 import { THEME } from '../../ui/theme'
 import BuildMenu from './BuildMenu.vue'
+import { useNarrow } from '../../ui/useNarrow'
 
 /** In the bar: the build's name, its worst ambient, units, undo, and what is at hand everywhere. On a phone what is
  * seldom asked for stands in one menu. */
@@ -20,7 +20,7 @@ const hottest = computed(() => {
   const all = build.report?.duties.map((d) => d.ambient_k) ?? []
   return all.length ? words.show(Math.max(...all), 'temperature') : ''
 })
-const narrow = useMediaQuery('(max-width: 720px)')
+const narrow = useNarrow()
 const units = UNIT_CHOICES.map((unit, i) => ({ id: String(i), label: unit.name }))
 const chosen = computed(() => UNIT_CHOICES[words.chosenUnits]?.[narrow.value ? 'brief' : 'name'] ?? '')
 const theme = computed(() => (look?.dark.value ? 'Light theme' : 'Dark theme'))

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { Fold } from '../../ui/lazy'
 import Well from '../../ui/Well.vue'
 import { useBuild } from '../../stores/build'
+import { notStarted } from '../../station/scope'
 import { BENCH, GROUPS, STOPS, type Group, type Page } from '../stations'
 
 /** All places of the build under their part of the work; systems that are left out fold away. */
@@ -22,10 +23,7 @@ const groups = computed(() => (Object.keys(GROUPS) as Group[]).flatMap((id) => {
 }))
 const out = computed(() => STOPS.filter((stop) => !kept(stop)))
 /** Sized with nothing fitted is an empty glass; a dotted one is not started, or put off. */
-const idle = (id: string) => {
-  const own = scope(id)
-  return own !== undefined && (own.state === 'later' || (!own.started && !build.report?.nothing_fitted && blocks.value[id]?.state === 'unknown'))
-}
+const idle = (id: string) => scope(id)?.state === 'later' || notStarted(build.report, id)
 const said = (id: string) => (scope(id)?.state === 'later' ? 'later' : idle(id) ? 'not started' : (blocks.value[id]?.state ?? 'not judged'))
 </script>
 

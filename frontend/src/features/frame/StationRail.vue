@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
 import { watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { SidePanel } from '../../ui/lazy'
 import RailList from './RailList.vue'
+import { useNarrow } from '../../ui/useNarrow'
 
 /** The rail: beside the page, or on a phone a drawer that shuts once a place is picked. */
 defineProps<{ id: string }>()
 const open = defineModel<boolean>('open', { required: true })
-const narrow = useMediaQuery('(max-width: 720px)')
+const narrow = useNarrow()
 const route = useRoute()
 watch(() => route.path, () => (open.value = false))
 </script>
