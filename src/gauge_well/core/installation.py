@@ -4,10 +4,58 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from math import pi
 from typing import Any
 
-from gauge_well.core.facts import Rule, Way, quantity
+import numpy as np
+
+from gauge_well.core.facts import Rule, Way, choice, quantity
 from gauge_well.core.typing import Value
+
+
+@dataclass(frozen=True)
+class Lie:
+    """How an engine lies in a kind of machine.
+
+    Parameters
+    ----------
+    label : str
+    yaw : float
+        How far it is turned [rad] where nobody says.
+    ahead : bool
+        The panel lies ahead of the engine, the wall (bulkhead) behind; else the other way about.
+    panel : bool
+        Its pulley faces the panel, else the wall.
+    has : set of str
+        What usually stands round it.
+    boat : bool
+        It floats: a hull in place of the ground, beds in place of rails.
+    """
+
+    label: str
+    yaw: float
+    ahead: bool
+    panel: bool
+    has: frozenset[str]
+    boat: bool = False
+
+
+def _things(words: str) -> frozenset[str]:
+    return frozenset(words.split())
+
+
+LIES: Mapping[str, Lie] = {
+    "front_long": Lie(
+        "front, lengthwise", 0.0, True, True, _things("wings bonnet bulkhead tunnel stack member steering")
+    ),
+    "front_trans": Lie(
+        "front, transverse", pi / 2, True, True, _things("wings bonnet bulkhead tunnel stack member steering")
+    ),
+    "rear": Lie("rear, pulley to the rear", pi, False, True, _things("wings bonnet bulkhead tunnel member")),
+    "mid": Lie("mid, pulley to the bulkhead", 0.0, False, False, _things("wings bonnet bulkhead member")),
+    "boat": Lie("boat, on beds", 0.0, False, False, _things("bonnet bulkhead"), boat=True),
+    "tractor": Lie("tractor or frame", 0.0, True, True, _things("bonnet bulkhead tunnel stack member steering")),
+}
 
 
 @dataclass(frozen=True)
@@ -33,6 +81,7 @@ class InstallationFacts:
     )
     opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room")
     opening_height: Value | None = quantity("Opening height", "length", 0.05, 3.0, group="Room")
+    lie: str = choice("Engine lies", {k: v.label for k, v in LIES.items()}, group="Lie")
     engine_yaw: Value | None = quantity(
         "Engine turned", "angle", -3.2, 3.2, group="Lie", help="0 lengthwise, 90 transverse, 180 rear-facing."
     )
@@ -95,12 +144,26 @@ GROUND = {"off_road": 0.20, "truck": 0.18, "tractor": 0.30, "hillclimb": 0.06}
 GROUND_USUAL = 0.12
 
 
+def _lie_by_rule(machine: Mapping[str, Any], yaw: float | None) -> str:
+    """How engines lie in such a machine, by how this one is turned where that is stated."""
+    kind = machine.get("kind")
+    if kind in ("boat", "tractor"):
+        return str(kind)
+    if yaw is None:
+        return "front_trans" if machine.get("drive") == "front" else "mid" if kind == "hillclimb" else "front_long"
+    across, behind = abs(np.sin(yaw)) > 0.7, np.cos(yaw) < -0.7
+    return "front_trans" if across else "rear" if behind else "mid" if kind == "hillclimb" else "front_long"
+
+
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
     """How the engine lies and the clearance wanted; room itself is measured, never supplied."""
     rules: dict[str, Rule] = {}
     kind = context.get("machine", {}).get("kind")
+    lie = given.get("lie") or _lie_by_rule(context.get("machine", {}), given.get("engine_yaw"))
+    if given.get("lie") is None:
+        rules["lie"] = Rule(lie, "usual for the machine")
     for name, value, note in (
-        ("engine_yaw", 0.0, "lengthwise"),
+        ("engine_yaw", LIES[lie].yaw, f"as engines lie: {LIES[lie].label}"),
         ("engine_pitch", 0.0, "level"),
         ("engine_roll", 0.0, "upright"),
         ("ground_needed", GROUND.get(str(kind), GROUND_USUAL), "usual for the machine"),

@@ -22,6 +22,17 @@ FANS_DRAW, FANS_FULL = (
 # much for each kelvin the coolant stands over the air outside [W/K].
 OIL_SHARE, OIL_WARM, OIL_PULL = "oil_heat_to_coolant_share", "oil_warmth_to_coolant_w", "coolant_to_oil_w_k"
 
+# Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.
+ROOMS: Mapping[str, str] = {
+    "pan_ground": "fit_pan_ground_m",
+    "pan_crossmember": "fit_pan_crossmember_m",
+    "pan_steering": "fit_pan_steering_m",
+    "exhaust_ground": "fit_exhaust_ground_m",
+    "exhaust_loom": "fit_exhaust_loom_m",
+    "exhaust_fuel": "fit_exhaust_fuel_m",
+    "depth_available": "fit_depth_available_m",
+}
+
 
 @dataclass(frozen=True)
 class Hand:

@@ -7,6 +7,14 @@ ARITHMETIC = "arithmetic"
 STATED = "stated"  # the builder says so: there is nothing to work
 
 BIBLIOGRAPHY: dict[str, str] = {
+    "gilbert1988": (
+        "E. G. Gilbert, D. W. Johnson, S. S. Keerthi, A fast procedure for computing the distance between complex "
+        "objects in three-dimensional space, IEEE J. Robotics Autom. 4 (1988) 193-203. From memory."
+    ),
+    "gottschalk1996": (
+        "S. Gottschalk, Separating axis theorem, Technical Report TR96-024, University of North Carolina, 1996. From "
+        "memory."
+    ),
     "saltelli2010": (
         "A. Saltelli, P. Annoni, I. Azzini, F. Campolongo, M. Ratto, S. Tarantola, Variance based sensitivity analysis "
         "of model output, Comput. Phys. Commun. 181 (2010) 259-270. From memory."

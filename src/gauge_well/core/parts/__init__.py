@@ -6,11 +6,14 @@ from collections.abc import Mapping
 
 from gauge_well.core.facts import Kind
 from gauge_well.core.parts import (
+    bay,
     coolant_pump,
     core,
+    envelope,
     exchanger,
     fan,
     filter,
+    gearcase,
     injector,
     line,
     oil_pump,
@@ -20,6 +23,8 @@ from gauge_well.core.parts import (
     pump,
     regulator,
     silencer,
+    solid,
+    steering,
     tank,
     wire,
 )
@@ -43,5 +48,10 @@ KINDS: Mapping[str, Kind] = {
         oil_pump.OIL_PUMP,
         pipe.PIPE,
         silencer.SILENCER,
+        bay.BAY,
+        steering.STEERING,
+        envelope.ENVELOPE,
+        gearcase.GEARCASE,
+        solid.SOLID,
     )
 }

@@ -14,7 +14,7 @@ from gauge_well.core.duty.model import Duties
 from gauge_well.core.engine.model import Engine, Operation, operate
 from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Rule, Way
-from gauge_well.core.reads import Declared
+from gauge_well.core.reads import ROOMS, Declared
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array, Value
 from gauge_well.core.validity import Look, Notice
@@ -57,6 +57,11 @@ class Context:
         fresh = work()
         self.memory[name] = (stands_on, fresh)
         return fresh
+
+    def room(self, name: str) -> Value | None:
+        """A gap or height of the installation [m]: as taped, else as fit comes to it; None where neither is known."""
+        taped: Value | None = getattr(self.installation, name)
+        return taped if taped is not None else self.given.get(ROOMS[name])
 
     def doubt(self, factor: str) -> Value:
         """What a model factor is multiplied by: 1, or its samples."""

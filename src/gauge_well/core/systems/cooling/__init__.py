@@ -13,6 +13,7 @@ from gauge_well.core.reads import (
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
+    ROOMS,
     declared,
     hand,
 )
@@ -73,7 +74,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 OF_OIL = f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"
 DECLARES = declared(
-    takes=OF_OIL,
+    takes=f"{OF_OIL} {ROOMS['depth_available']}",
     hands=(
         hand(leaves, gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}", takes=OF_OIL),
         hand(draws, gives=f"{FANS_DRAW} {FANS_FULL}", takes=OF_OIL),

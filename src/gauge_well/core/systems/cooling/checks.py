@@ -109,7 +109,7 @@ def _ahead(room: Value, found: Sequence[Layer]) -> list[Check]:
 
 
 def _behind(context: Context, found: Sequence[Layer]) -> list[Check]:
-    room = context.installation.depth_available
+    room = context.room("depth_available")
     if room is None or not found:
         return []
     left = room_left(room, found)

@@ -210,7 +210,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     duty that the metal swallows is asked for once every six times its length. The fan is found on the core that is
     fitted, or on that face.
     """
-    room = context.installation.depth_available
+    room = context.room("depth_available")
     depth = reference_depth(facts, None if room is None else likely(room))
     faces = FACES[:, None, None]
     trial = _with_face(facts, faces, depth)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import declared
+from gauge_well.core.reads import ROOMS, declared
 from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.exhaust import (
     facts,
@@ -38,7 +38,10 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    engine="wastegate", machine="kind", installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel"
+    takes=f"{ROOMS['exhaust_ground']} {ROOMS['exhaust_loom']} {ROOMS['exhaust_fuel']}",
+    engine="wastegate",
+    machine="kind",
+    installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel",
 )
 SYSTEM: System = System(
     id="exhaust",

@@ -118,7 +118,7 @@ def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
     """Measured gaps round the pipe against what is kept."""
     lie, to_loom = context.installation, TO_LOOM[facts.shielded == "yes"]
     return [
-        *gap_gate("pipe_ground", "Exhaust over the ground", "room", lie.exhaust_ground, lie.ground_needed),
-        *gap_gate("pipe_loom", "Exhaust to loom and hoses", "room", lie.exhaust_loom, to_loom),
-        *gap_gate("pipe_fuel", "Exhaust to fuel parts", "room", lie.exhaust_fuel, TO_FUEL, danger=True),
+        *gap_gate("pipe_ground", "Exhaust over the ground", "room", context.room("exhaust_ground"), lie.ground_needed),
+        *gap_gate("pipe_loom", "Exhaust to loom and hoses", "room", context.room("exhaust_loom"), to_loom),
+        *gap_gate("pipe_fuel", "Exhaust to fuel parts", "room", context.room("exhaust_fuel"), TO_FUEL, danger=True),
     ]

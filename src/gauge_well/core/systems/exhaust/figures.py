@@ -29,6 +29,6 @@ def figures(context: Context, segments: Sequence[model.Segment], base: model.Mar
         "choking_share": base.choking,
         "primary_length_m": model.primary_length(context.engine.rated_speed),
     }
-    if context.installation.exhaust_ground is not None:
-        figures["ground_clearance_m"] = np.asarray(context.installation.exhaust_ground, dtype=float)
+    if context.room("exhaust_ground") is not None:
+        figures["ground_clearance_m"] = np.asarray(context.room("exhaust_ground"), dtype=float)
     return figures

@@ -11,6 +11,7 @@ from gauge_well.core.reads import (
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
+    ROOMS,
     declared,
     hand,
 )
@@ -48,7 +49,8 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
+    takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST} "
+    f"{ROOMS['pan_ground']} {ROOMS['pan_crossmember']} {ROOMS['pan_steering']}",
     hands=(hand(brings, gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"),),
     engine="thermostat idle_speed dry_mass material",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",

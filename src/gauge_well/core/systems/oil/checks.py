@@ -95,9 +95,9 @@ def room_checks(context: Context) -> list[Check]:
     """Measured gaps under and beside the pan against what is kept."""
     lie = context.installation
     return [
-        *gap_gate("ground", "Pan over the ground", "room", lie.pan_ground, lie.ground_needed),
-        *gap_gate("crossmember", "Pan to crossmember", "room", lie.pan_crossmember, CROSSMEMBER),
-        *gap_gate("steering", "Pan to steering", "room", lie.pan_steering, STEERING),
+        *gap_gate("ground", "Pan over the ground", "room", context.room("pan_ground"), lie.ground_needed),
+        *gap_gate("crossmember", "Pan to crossmember", "room", context.room("pan_crossmember"), CROSSMEMBER),
+        *gap_gate("steering", "Pan to steering", "room", context.room("pan_steering"), STEERING),
     ]
 
 

@@ -34,8 +34,8 @@ def figures(
     drain = model.turbo_drain(given, hot)
     if drain is not None:
         figures["drain_flow_m3_s"] = drain
-    if context.installation.pan_ground is not None:
-        figures["pan_ground_clearance_m"] = np.asarray(context.installation.pan_ground, dtype=float)
+    if context.room("pan_ground") is not None:
+        figures["pan_ground_clearance_m"] = np.asarray(context.room("pan_ground"), dtype=float)
     if coverage is not None and limits is not None:
         figures["oil_over_pickup_m"] = coverage.head.min(axis=1)[None, :, None]
         figures["pickup_clearance_m"] = np.asarray(coverage.pan.pickup[2] - coverage.pan.floor)

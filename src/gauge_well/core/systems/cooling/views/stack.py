@@ -94,7 +94,7 @@ class StackView:
 def show(context: Context, facts: CoolingFacts, options: Options) -> StackView:
     """Layers from front to back with their sizes, what room there is, and the necks by side and height [m]."""
     found = layers(facts)
-    room = context.installation.depth_available
+    room = context.room("depth_available")
     run = spots(facts)
     air = {spot.name for spot in bleed_points(run)}
     return StackView(

@@ -1,0 +1,162 @@
+"""Distance between convex solids, many pairs at once (gilbert1988).
+
+The nearest point to nought of the set of differences of two hulls is closed in on from its corners: at most four of them
+at a time, the newest always among those that count. One call over all pairs and positions: a call for each pair is six
+times slower.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from gauge_well.core.typing import Array
+
+ROUNDS = 64
+CLOSE = 1e-12  # of a distance squared, by which a further corner must be nearer
+TOUCHES = 1e-10  # m: nearer, they meet
+# Which of three older corners count beside the newest, the fewest first.
+FACES = np.array([[i, j, k] for i, j, k in sorted(np.ndindex(2, 2, 2), key=sum)], dtype=bool)
+
+
+@dataclass(frozen=True)
+class Apart:
+    """Of each pair (k): distance [m], nought where they meet; the direction (k, 3) from the first to the second; the
+    nearest points (k, 3) of both."""
+
+    distance: Array
+    direction: Array
+    first: Array
+    second: Array
+
+
+def _nearest(corners: Array, there: NDArray[np.bool_]) -> tuple[Array, Array]:
+    """Weights (k, 4) of the point nearest to nought on the simplices (k, 4, 3), newest corner first, and its square.
+
+    All eight faces with the newest corner are solved by their Gram matrices; the nearest with no weight below nought
+    stands.
+    """
+    k = len(corners)
+    new, sides = corners[:, 0], corners[:, 1:] - corners[:, :1]
+    gram = np.einsum("kid,kjd->kij", sides, sides)
+    right = -np.einsum("kid,kd->ki", sides, new)
+    best = np.full(k, np.inf)
+    weights = np.zeros((k, 4))
+    for face in FACES:
+        able = (there[:, 1:] | ~face).all(axis=1)
+        n = int(face.sum())
+        share = np.zeros((k, 3))
+        if n:
+            own, want = gram[:, face][:, :, face], right[:, face]
+            share[:, face], sound = _solved(own, want, n)
+            able &= sound & (share >= 0.0).all(axis=1) & (share.sum(axis=1) <= 1.0)
+        point = new + np.einsum("ki,kid->kd", share, sides)
+        square = np.einsum("kd,kd->k", point, point)
+        take = able & (square < best)
+        best = np.where(take, square, best)
+        weights[take, 1:] = share[take]
+    weights[:, 0] = 1.0 - weights[:, 1:].sum(axis=1)
+    return weights, best
+
+
+def _solved(own: Array, want: Array, n: int) -> tuple[Array, NDArray[np.bool_]]:
+    """Small systems (k, n, n) by their cofactors, and which of them are sound."""
+    scale = np.einsum("kii->k", own) / n
+    if n == 1:
+        det = own[:, 0, 0]
+        found = want
+    elif n == 2:
+        a, b, d = own[:, 0, 0], own[:, 0, 1], own[:, 1, 1]
+        det = a * d - b * b
+        found = np.stack([d * want[:, 0] - b * want[:, 1], a * want[:, 1] - b * want[:, 0]], axis=1)
+    else:
+        a, b, c = own[:, 0], own[:, 1], own[:, 2]
+        inverse = np.stack([np.cross(b, c), np.cross(c, a), np.cross(a, b)], axis=1)
+        det = np.einsum("kd,kd->k", a, inverse[:, 0])
+        found = np.einsum("kdi,kd->ki", inverse, want)
+    sound = det > 1e-14 * np.maximum(scale, 1e-300) ** n
+    return found / np.where(sound, det, 1.0)[:, None], sound
+
+
+def distance(first: Array, second: Array) -> Apart:
+    """How far hulls are apart.
+
+    Parameters
+    ----------
+    first, second : array (k, n, 3), (k, m, 3)
+        Corners of both hulls of each pair [m]; what is short is filled by repeating a corner.
+
+    Returns
+    -------
+    Apart
+        To some 1e-12 m for solids of a metre. What has a radius is that much nearer.
+    """
+    k = len(first)
+    own = np.arange(k)
+    # The first corner: any will do.
+    start = first.mean(axis=1) - second.mean(axis=1)
+    i, j = _farthest(first, -start), _farthest(second, start)
+    now = _Simplex(
+        rows=own,
+        corners=np.repeat((first[own, i] - second[own, j])[:, None], 4, axis=1),
+        weights=np.tile([1.0, 0.0, 0.0, 0.0], (k, 1)),
+        at=np.repeat(np.stack([i, j], axis=1)[:, :, None], 4, axis=2),
+    )
+    weights, at = np.zeros((k, 4)), np.zeros((k, 2, 4), dtype=int)
+    for _ in range(ROUNDS):
+        weights[now.rows], at[now.rows] = now.weights, now.at
+        now = now.nearer(first, second)
+        if not len(now.rows):
+            break
+    else:
+        weights[now.rows], at[now.rows] = now.weights, now.at
+    everyone = own[:, None]
+    on_first = np.einsum("ki,kid->kd", weights, first[everyone, at[:, 0]])
+    on_second = np.einsum("ki,kid->kd", weights, second[everyone, at[:, 1]])
+    between = on_second - on_first
+    apart = np.linalg.norm(between, axis=1)
+    apart = np.where(apart < TOUCHES, 0.0, apart)
+    return Apart(apart, between / np.where(apart > 0.0, apart, 1.0)[:, None], on_first, on_second)
+
+
+def _farthest(points: Array, direction: Array) -> NDArray[np.int_]:
+    return np.asarray(np.einsum("knd,kd->kn", points, direction).argmax(axis=1))
+
+
+@dataclass(frozen=True)
+class _Simplex:
+    """Of the pairs still worked: up to four corners of the set of differences, those that count by their weights."""
+
+    rows: NDArray[np.int_]
+    corners: Array
+    weights: Array
+    at: NDArray[np.int_]
+
+    def kept(self, which: NDArray[np.bool_]) -> _Simplex:
+        """Some of the pairs."""
+        return _Simplex(self.rows[which], self.corners[which], self.weights[which], self.at[which])
+
+    def nearer(self, first: Array, second: Array) -> _Simplex:
+        """The pairs that a further corner brings nearer to nought, with it."""
+        there = self.weights > 0.0
+        v = np.einsum("ki,kid->kd", self.weights, self.corners)
+        square = np.einsum("kd,kd->k", v, v)
+        a, b = first[self.rows], second[self.rows]
+        i, j = _farthest(a, -v), _farthest(b, v)
+        own = np.arange(len(self.rows))
+        new = a[own, i] - b[own, j]
+        again = (there & (self.corners == new[:, None]).all(axis=2)).any(axis=1)
+        on = ~again & (square - np.einsum("kd,kd->k", v, new) > CLOSE * square) & (square > TOUCHES**2)
+        # With four that count nought lies within: they meet, and nothing is nearer.
+        on &= ~there.all(axis=1)
+        order = np.argsort(~there, axis=1, kind="stable")[:, :3]
+        corners = np.concatenate([new[:, None], np.take_along_axis(self.corners, order[:, :, None], axis=1)], axis=1)
+        there = np.concatenate([np.ones_like(on)[:, None], np.take_along_axis(there, order, axis=1)], axis=1)
+        at = np.concatenate(
+            [np.stack([i, j], axis=1)[:, :, None], np.take_along_axis(self.at, order[:, None, :], axis=2)], axis=2
+        )
+        weights, found = _nearest(corners, there)
+        # No nearer than before is as near as these numbers tell.
+        return _Simplex(self.rows, corners, weights, at).kept(on & (found < square))

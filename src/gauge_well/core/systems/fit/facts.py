@@ -1,0 +1,97 @@
+"""What fit needs to know: the engine's outside, the space it goes into, where it lies, how far it rocks, what is kept."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from gauge_well.core.facts import Several, Way, choice, quantity, role, several, ways_of
+from gauge_well.core.parts.bay import BAY, SIDE, BayFacts
+from gauge_well.core.parts.envelope import ENVELOPE, EnvelopeFacts
+from gauge_well.core.parts.gearcase import GEARCASE, GearcaseFacts
+from gauge_well.core.parts.solid import SOLID, SolidFacts
+from gauge_well.core.parts.steering import STEERING, SteeringFacts
+from gauge_well.core.typing import Value
+
+
+@dataclass(frozen=True)
+class Mounting:
+    """How far an engine moves on a kind of mounts: rock in first at full torque [rad], up or down over bumps [m]."""
+
+    label: str
+    rock: float
+    bounce: float
+
+
+# (common practice): 100 mm of half track between mounts, 2 to 3 mm of squeeze at soft ones; computed with mounts.
+MOUNTS: Mapping[str, Mounting] = {
+    "soft": Mounting("soft rubber", 0.0524, 0.008),
+    "mixed": Mounting("firm with one soft", 0.0349, 0.005),
+    "firm": Mounting("firm rubber", 0.0209, 0.004),
+    "poly": Mounting("polyurethane", 0.0122, 0.002),
+    "solid": Mounting("solid", 0.0035, 0.0005),
+}
+PLACED: Mapping[str, str] = {"stated": "as it was taped or decided", "middle": "in the middle, until it is stated"}
+POSE, KEPT, MOTION = "Where the engine lies", "Gaps kept", "How it moves"
+
+
+def _kept(label: str, help: str = "") -> Value:
+    found: Value = quantity(label, "size", 0.0, 0.5, group=KEPT, help=help, spread="exact")
+    return found
+
+
+@dataclass(frozen=True)
+class FitFacts:
+    """Outside, space, place, motion, gaps kept. SI."""
+
+    unit: EnvelopeFacts = role(ENVELOPE, "Engine's outside", row="place")
+    gearcase: GearcaseFacts = role(GEARCASE, "Gearbox's outside", row="place")
+    bay: BayFacts = role(BAY, "Engine space", row="place")
+    steering: SteeringFacts = role(STEERING, "Steering", row="place")
+    solids: Several[SolidFacts] = several(SOLID, "Other things", row="place")
+    placed: str = choice("Its place", PLACED, group=POSE)
+    from_panel: Value = quantity(
+        "Pulley to the panel it faces",
+        "length",
+        -1.0,
+        8.0,
+        group=POSE,
+        help="From the crank pulley's front. In a boat, and ahead of the rear axle: to the bulkhead. Of a transverse "
+        "engine: from the crank's line.",
+        spread="exact",
+    )
+    crank_height: Value = quantity(
+        "Crank over the floor, at the pulley", "height", -0.5, 4.0, group=POSE, spread="exact"
+    )
+    crank_left: Value = quantity("Crank left of the middle", "length", -2.0, 2.0, group=POSE, help=SIDE, spread="exact")
+    mounts: str = choice("Mounts", {k: m.label for k, m in MOUNTS.items()}, group=MOTION)
+    rock: Value = quantity(
+        "Rocks in first at full torque", "angle", 0.0, 0.3, group=MOTION, help="About its mounts' elastic axis."
+    )
+    rock_height: Value = quantity(
+        "Rocks about a line over the crank", "height", -0.5, 1.0, group=MOTION, help="The mounts' elastic axis."
+    )
+    bounce: Value = quantity("Sinks and lifts on its mounts", "size", 0.0, 0.1, group=MOTION)
+    keep_metal: Value = _kept("Engine to fixed metal")
+    keep_bonnet: Value = _kept("Cover to bonnet")
+    keep_core: Value = _kept("Fan blade to core")
+    keep_belt: Value = _kept("Moving belt and pulley to anything")
+    keep_steering: Value = _kept("Anything to steering")
+    keep_member: Value = _kept("Pan to crossmember")
+    keep_hose: Value = _kept("Hoses, brake pipe, loom")
+    keep_hot: Value = _kept("Exhaust to metal")
+    keep_hot_soft: Value = _kept("Exhaust to hoses, loom, rubber")
+    keep_bump: Value = _kept("Axle or ground at full bump")
+    keep_draw: Value = _kept("Beyond what draws off", "A filter, a gearbox off its dowels.")
+
+
+WAYS: Mapping[str, Way] = ways_of(
+    FitFacts,
+    {
+        "from_panel": Way("above", "A rule from the pulley's front, along the machine."),
+        "crank_height": Way("under", "Floor to the crank bolt's centre, loaded."),
+        "crank_left": Way("above", "A string along the middle line; square to the crank bolt's centre."),
+        "rock": Way("above", "A lever under the block to full torque's pull, or a helper on clutch and brake: dial or rule at the cover."),
+        "bounce": Way("above", "Half a bounce of the hand on the cover: rule against the wing."),
+    },
+)

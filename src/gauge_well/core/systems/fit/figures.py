@@ -1,0 +1,37 @@
+"""Fit's figures: the tightest pair, how far it rocks, what is lowest."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+import numpy as np
+
+from gauge_well.core.systems.fit.facts import FitFacts
+from gauge_well.core.systems.fit.gaps import Scene, placed_unit
+from gauge_well.core.systems.fit.spread import Spread, tightest
+from gauge_well.core.typing import Array, as_array, likely
+
+
+def figures(facts: FitFacts, found: Spread) -> Mapping[str, Array]:
+    """Least gap and slack [m], rock [degrees], ground and the ramp it takes [degrees]."""
+    told = {"rock_angle_deg": np.degrees(as_array(facts.rock))}
+    order = tightest(found)
+    if order:
+        k = order[0]
+        told["least_gap_m"] = as_array(found.gap[k, 0])
+        told["least_slack_m"] = as_array(found.gap[k, 0] - found.keep[k, 0])
+    low, behind = lowest(found.scene)
+    told["lowest_m"] = as_array(low)
+    base = likely(facts.bay.wheelbase)
+    if 0.0 < behind < base and low > 0.0:
+        told["ramp_angle_deg"] = as_array(np.degrees(np.arctan2(low, behind) + np.arctan2(low, base - behind)))
+    return told
+
+
+def lowest(scene: Scene) -> tuple[float, float]:
+    """Height of the engine's lowest place over the floor, and how far it lies from the axle line towards the other
+    axle [m]."""
+    solids = placed_unit(scene, (scene.pose.rotation, scene.pose.shift), scene.stances[0])
+    points = np.concatenate([s.points - [0.0, 0.0, s.radius] for s in solids])
+    at = points[int(np.argmin(points[:, 2]))]
+    return float(at[2]), float(abs(at[0]))

@@ -1,0 +1,172 @@
+"""Gaps in doubt: how far each fact moves each close gap, once, and then all draws as one product.
+
+A fact is moved to the middle of its draws on either side and the gaps there are bounded along the directions found at the
+likely place: near enough for a tape's error, on the safe side for a rule's. The least over gaps is taken draw by draw.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from gauge_well.core.facts import at_likely, entries, with_facts
+from gauge_well.core.geometry.convex import Convex, padded
+from gauge_well.core.geometry.separating import bound, stacked
+from gauge_well.core.systems.fit.facts import FitFacts
+from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Turned, close_of, gaps, scene_of
+from gauge_well.core.typing import Array, Value, likely
+
+CLOSE = 0.06  # m of slack within which a pair may come to decide in some draw
+ALONE = 130  # trial values of one fact that are worked one by one
+
+
+@dataclass(frozen=True)
+class Lies:
+    """How the engine lies, as it is known: angles [rad] and ground kept [m] may be draws."""
+
+    lie: str
+    yaw: Value
+    pitch: Value
+    roll: Value
+    ground: Value
+
+    @property
+    def likely(self) -> Turned:
+        """At its likely values."""
+        return Turned(self.lie, likely(self.yaw), likely(self.pitch), likely(self.roll), likely(self.ground))
+
+
+@dataclass(frozen=True)
+class Spread:
+    """A scene with the gaps that may decide, over the draws: ``gap`` (row, draw) [m], likely first."""
+
+    scene: Scene
+    found: Gaps
+    rows: NDArray[np.int_]
+    gap: Array
+
+    @property
+    def keep(self) -> Array:
+        """What each row keeps [m], (row, 1)."""
+        return self.found.keep[self.rows][:, None]
+
+    def of_machine(self) -> Mapping[str, NDArray[np.int_]]:
+        """Rows against each thing of the machine, by its id; the tightest first."""
+        by: dict[str, list[int]] = {}
+        order = np.argsort(self.found.slack[self.rows], kind="stable")
+        for k in order:
+            _, j = self.scene.pairs[int(self.found.pair[self.rows[k]])]
+            by.setdefault(self.scene.machine[j].whole, []).append(int(k))
+        return {id: np.array(rows) for id, rows in by.items()}
+
+
+def spread(facts: FitFacts, lies: Lies) -> Spread:
+    """All close gaps over the draws of the facts; MissingFact names what is not measured."""
+    scene = scene_of(at_likely(facts), lies.likely)
+    found = gaps(scene)
+    rows = _deciding(scene, found)
+    base = found.gap[rows][:, None]
+    moves = _moves(facts, lies)
+    if not moves or not len(rows):
+        return Spread(scene, found, rows, base)
+    at = _At(scene, found, rows)
+    count = len(next(iter(moves.values())))
+    if len(moves) == 1 and count <= ALONE:
+        ((name, values),) = moves.items()
+        each = [at.with_fact(facts, lies, {name: float(v)}) for v in values[1:]]
+        return Spread(scene, found, rows, np.concatenate([base, np.stack(each, axis=1)], axis=1))
+    gap = np.repeat(base, count, axis=1)
+    for name, values in moves.items():
+        off = values - values[0]
+        for side in (off[off > 0.0], off[off < 0.0]):
+            if side.size:
+                step = float(np.sign(side[0]) * np.sqrt(np.mean(side**2)))
+                rate = (at.with_fact(facts, lies, {name: float(values[0]) + step}) - base[:, 0]) / step
+                gap += rate[:, None] * np.where(off * step > 0.0, off, 0.0)
+    return Spread(scene, found, rows, gap)
+
+
+def _deciding(scene: Scene, found: Gaps) -> NDArray[np.int_]:
+    """Rows that may be the least against some thing in some draw: close ones, and each thing's tightest."""
+    slack = found.slack
+    whole = [scene.machine[scene.pairs[int(p)][1]].whole for p in found.pair]
+    least: dict[str, int] = {}
+    for k in np.argsort(slack, kind="stable"):
+        least.setdefault(whole[k], int(k))
+    return np.array(sorted({*np.flatnonzero(slack < CLOSE).tolist(), *least.values()}), dtype=int)
+
+
+TURNS = ("yaw", "pitch", "roll")
+
+
+def _moves(facts: FitFacts, lies: Lies) -> dict[str, Array]:
+    """Draws of each fact in doubt, by its name; how the engine lies among them."""
+    found = {
+        name: value for name, _, value in entries(facts) if isinstance(value, np.ndarray) and value.size > 1 and np.ptp(value) > 0.0
+    }
+    for name in TURNS:
+        value = getattr(lies, name)
+        if isinstance(value, np.ndarray) and value.size > 1 and np.ptp(value) > 0.0:
+            found[name] = value
+    return found
+
+
+class _At:
+    """The deciding rows, to be bounded with other facts along the directions found."""
+
+    def __init__(self, scene: Scene, found: Gaps, rows: NDArray[np.int_]) -> None:
+        self.scene, self.found, self.rows = scene, found, rows
+        self.directions = self._directions()
+
+    def _solids(self, scene: Scene, faces: bool = False) -> tuple[list[Convex], list[Convex]]:
+        posed = Posed(scene, scene.pose, faces)
+        first, second = [], []
+        for k in self.rows:
+            i, j = self.scene.pairs[int(self.found.pair[k])]
+            first.append(posed.unit[int(self.found.stance[k])][i])
+            second.append(posed.machine[j][int(self.found.place[k])])
+        return first, second
+
+    def _directions(self) -> Array:
+        first, second = self._solids(self.scene, True)
+        own = self.found.direction[self.rows]
+        both = [
+            np.concatenate([u[None], a.normals, -a.normals, b.normals, -b.normals])
+            for u, a, b in zip(own, first, second, strict=True)
+        ]
+        return stacked(both)
+
+    def with_fact(self, facts: FitFacts, lies: Lies, values: Mapping[str, float]) -> Array:
+        """Gaps (row) with some facts at other values [m]; no thing comes or goes by a size."""
+        turned = replace(lies.likely, **{n: v for n, v in values.items() if n in TURNS})
+        other = with_facts(at_likely(facts), {n: v for n, v in values.items() if n not in TURNS})
+        scene = scene_of(other, turned, self.scene)
+        if scene.ids != self.scene.ids:
+            # A size at which a thing is gone (no bell left): what it was near is as it was.
+            return np.asarray(self.found.gap[self.rows])
+        first, second = self._solids(scene)
+        a, ra = padded(first)
+        b, rb = padded(second)
+        return np.asarray(bound(a, b, self.directions) - ra - rb)
+
+
+def words(of: Spread, row: int) -> str:
+    """Which pair a deciding row is, and where it is worst."""
+    item = close_of(of.scene, of.found, int(of.rows[row]))
+    return item.name
+
+
+def half(draws: Array) -> Array:
+    """Half-range at 95 % of draws (row, draw) about the likely one [m]; nought where there are none."""
+    if draws.shape[-1] < 8:
+        return np.zeros(draws.shape[0])
+    return np.asarray(1.96 * np.sqrt(np.mean((draws[:, 1:] - draws[:, :1]) ** 2, axis=1)))
+
+
+def tightest(of: Spread) -> Sequence[int]:
+    """Rows, the least slack first."""
+    order: list[int] = np.argsort(of.found.slack[of.rows], kind="stable").tolist()
+    return order

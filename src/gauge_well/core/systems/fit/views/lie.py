@@ -1,0 +1,189 @@
+"""Where everything lies, to scale, from the side, the front and above; every gap in its worst position."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.spatial import ConvexHull, QhullError
+
+from gauge_well.core.geometry.convex import Convex, ring
+from gauge_well.core.systems.base import Context, Options, option
+from gauge_well.core.systems.fit.facts import FitFacts
+from gauge_well.core.systems.fit.figures import lowest
+from gauge_well.core.systems.fit.gaps import Pose, Posed, Scene, gaps, worst
+from gauge_well.core.systems.fit.rooms import solved
+from gauge_well.core.systems.fit.spread import Spread, half
+from gauge_well.core.typing import Array, likely
+
+Point = tuple[float, float]
+Spot = tuple[float, float, float]
+SHOWN = 14
+FAR = 0.5  # m by which it may be dragged from where it lies
+TURN = 0.6  # rad
+
+
+@dataclass(frozen=True)
+class Outline:
+    """A thing as it is seen [m]: from the side (ahead, over), from the front (left, over), from above (ahead, left)."""
+
+    id: str
+    name: str
+    moves: str
+    what: str
+    side: Sequence[Point]
+    front: Sequence[Point]
+    plan: Sequence[Point]
+
+
+@dataclass(frozen=True)
+class Gap:
+    """A pair in its worst position: gap, how far it may be off at 95 %, what is kept [m]; nearest points of both [m]."""
+
+    id: str
+    name: str
+    unit: str
+    machine: str
+    gap: float
+    off: float | None
+    keep: float
+    slack: float
+    position: str
+    at: Spot
+    other: Spot
+
+
+@dataclass(frozen=True)
+class Stand:
+    """A position that can be shown: its name and how far it rolls [rad] and lifts [m]."""
+
+    name: str
+    rock: float
+    lift: float
+
+
+@dataclass(frozen=True)
+class LieView:
+    """The engine in its space at a pose moved by so much, and in one position on its mounts.
+
+    ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is stated to lie. ``rests``: gaps worked with
+    their doubt, at the stated place alone.
+    """
+
+    things: Sequence[Outline]
+    ghost: Sequence[Outline]
+    crank: tuple[Spot, Spot]
+    pivot: Spot
+    gaps: Sequence[Gap]
+    stances: Sequence[Stand]
+    stance: int
+    placed: bool
+    moved: tuple[float, float, float, float, float, float]
+    lowest: float
+    rock: float
+    lie: str
+
+
+MOVES = ("ahead", "left", "up", "pitch", "yaw", "roll")
+
+
+def show(context: Context, facts: FitFacts, options: Options) -> LieView:
+    """Where everything lies.
+
+    Options
+    -------
+    ahead, left, up : moved from where it lies [m]; pitch, yaw, roll : turned [rad].
+    stance : which position on the mounts is drawn dashed.
+    """
+    found = solved(context, facts)
+    scene = found.scene
+    moved = _asked(options)
+    pose = moved_pose(scene.pose, moved)
+    stance = int(option(options, "stance", 1, 0, len(scene.stances) - 1))
+    posed = Posed(scene, pose)
+    still = any(moved)
+    close = _gaps(scene, pose) if still else _doubted(found)
+    turn, at = pose.rotation, pose.shift
+    long = likely(facts.unit.length or 0.0)
+    return LieView(
+        things=[_outline(t.id, t.name, t.moves, t.what, s) for t, s in _all(scene, posed, 0)],
+        ghost=[_outline(t.id, t.name, t.moves, t.what, s) for t, s in _all(scene, posed, stance) if t.moves == "unit"],
+        crank=(_spot(at), _spot(at + turn @ [long, 0.0, 0.0])),
+        pivot=_spot(at + turn @ scene.pivot),
+        gaps=close[:SHOWN],
+        stances=[Stand(s.name, s.rock, s.lift) for s in scene.stances],
+        stance=stance,
+        placed=facts.placed == "stated",
+        moved=moved,
+        lowest=lowest(scene)[0] + moved[2],
+        rock=likely(facts.rock),
+        lie=context.installation.lie,
+    )
+
+
+def _asked(options: Options) -> tuple[float, float, float, float, float, float]:
+    lengths = [option(options, name, 0.0, -FAR, FAR, "m") for name in MOVES[:3]]
+    turns = [option(options, name, 0.0, -TURN, TURN, "rad") for name in MOVES[3:]]
+    x, y, z = lengths
+    pitch, yaw, roll = turns
+    return x, y, z, pitch, yaw, roll
+
+
+def moved_pose(pose: Pose, by: tuple[float, float, float, float, float, float]) -> Pose:
+    """A pose moved and turned."""
+    return pose.to(dx=by[0], dy=by[1], dz=by[2], pitch=by[3], yaw=by[4], roll=by[5])
+
+
+def _all(scene: Scene, posed: Posed, stance: int) -> list[tuple[object, Convex]]:
+    unit = list(zip(scene.unit, posed.unit[stance], strict=True))
+    machine = [(t, own[0]) for t, own in zip(scene.machine, posed.machine, strict=True)]
+    return [*((t, s) for t, s in machine if t.id != "ground_bump"), *unit]
+
+
+def _gaps(scene: Scene, pose: Pose) -> list[Gap]:
+    return [
+        _gap(item.name, item.unit.id, item.machine.id, item.gap, None, item.keep, item.position, item.at, item.direction)
+        for item in worst(scene, gaps(scene, pose))
+    ]
+
+
+def _doubted(found: Spread) -> list[Gap]:
+    """At the stated place: with how far each gap may be off."""
+    off = dict(zip(found.rows.tolist(), half(found.gap).tolist(), strict=True))
+    return [
+        _gap(
+            item.name, item.unit.id, item.machine.id, item.gap, off.get(item.row), item.keep, item.position, item.at,
+            item.direction,
+        )
+        for item in worst(found.scene, found.found)
+    ]
+
+
+def _gap(
+    name: str, unit: str, machine: str, gap: float, off: float | None, keep: float, position: str, at: Array, way: Array
+) -> Gap:
+    other = at + way * gap
+    return Gap(f"{unit}-{machine}", name, unit, machine, gap, off, keep, gap - keep, position, _spot(at), _spot(other))
+
+
+def _spot(at: Array) -> Spot:
+    x, y, z = (float(v) for v in at)
+    return x, y, z
+
+
+def _outline(id: str, name: str, moves: str, what: str, solid: Convex) -> Outline:
+    side, front, plan = (_seen(solid, axes) for axes in ((0, 2), (1, 2), (0, 1)))
+    return Outline(id, name, moves, what, side, front, plan)
+
+
+def _seen(solid: Convex, axes: tuple[int, int]) -> list[Point]:
+    """The outline of a solid seen along the third axis."""
+    points = solid.points[:, axes]
+    if solid.radius > 0.0:
+        points = (points[:, None] + ring(solid.radius)[None]).reshape(-1, 2)
+    try:
+        points = points[ConvexHull(points).vertices]
+    except QhullError:
+        pass
+    return [(round(float(x), 5), round(float(y), 5)) for x, y in np.asarray(points)]
