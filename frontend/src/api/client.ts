@@ -29,6 +29,11 @@ export type ViewName = keyof paths extends infer P ? (P extends `/api/view/${inf
 type ViewAnswer<V extends ViewName> = paths[`/api/view/${V}`]['post']['responses'][200]['content']['application/json']
 /** What a drawing is made of. */
 export type View<V extends ViewName> = NonNullable<ViewAnswer<V>['data']>
+/** Searches of the stations that take seconds, by name: `fit/best`. */
+export type SeekName = keyof paths extends infer P ? (P extends `/api/seek/${infer V}` ? V : never) : never
+export type SeekEvent<S extends SeekName> = paths[`/api/seek/${S}`]['post']['responses'][200]['content']['application/x-ndjson']
+/** What a search comes to. */
+export type Sought<S extends SeekName> = NonNullable<SeekEvent<S>['data']>
 export type SideBySide = Schemas['SideBySide']
 export type ComparedPart = Schemas['ComparedPart']
 export type HeatMap = Schemas['MapOut']
@@ -91,7 +96,7 @@ const told = <T>(asked: Promise<{ data?: T }>): Promise<T> => whileBusy(quietly(
 const sent = (sheet: SheetDocument) => sheet as Schemas['BuildDocument']
 
 /** Take events, one a line, as they come. */
-async function eachOf(body: ReadableStream<Uint8Array>, take: (event: ExploreEvent) => void): Promise<void> {
+async function eachOf<E>(body: ReadableStream<Uint8Array>, take: (event: E) => void): Promise<void> {
   const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
   let rest = ''
   for (;;) {
@@ -99,7 +104,7 @@ async function eachOf(body: ReadableStream<Uint8Array>, take: (event: ExploreEve
     rest += value ?? ''
     const lines = rest.split('\n')
     rest = done ? '' : (lines.pop() ?? '')
-    for (const line of lines) if (line) take(JSON.parse(line) as ExploreEvent)
+    for (const line of lines) if (line) take(JSON.parse(line) as E)
     if (done) return
   }
 }
@@ -168,6 +173,17 @@ export const api = {
     const post = server.POST as (path: string, asked: object) => Promise<{ data?: ViewAnswer<V> }>
     return told(post(`/api/view/${view}`, { body: { sheet: sent(sheet), options }, signal }))
   },
+  /** Aborting the signal ends the search. */
+  seek: async <S extends SeekName>(search: S, sheet: SheetDocument, signal: AbortSignal, take: (event: SeekEvent<S>) => void) => {
+    const post = server.POST as (path: string, asked: object) => Promise<{ data?: unknown }>
+    const body = await quietly(post(`/api/seek/${search}`, { body: { sheet: sent(sheet) }, signal, parseAs: 'stream' }))
+    if (body) await eachOf(body as ReadableStream<Uint8Array>, take)
+  },
+  /** A thing's points from a file's bytes, sent as they are. */
+  shape: (file: Blob, query: NonNullable<paths['/api/shape']['post']['parameters']['query']>) =>
+    told(server.POST('/api/shape', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['ShapeOut'] }>),
+  scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
+    told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
     quietly(server.POST('/api/read', { body: { text, kind, units }, signal })),

@@ -259,6 +259,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/fit/lie": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lie drawing of the fit. */
+        post: operations["sizing_view_fit_lie_view_fit_lie_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fit/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The window drawing of the fit. */
+        post: operations["sizing_view_fit_window_view_fit_window_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fit/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The hands drawing of the fit. */
+        post: operations["sizing_view_fit_hands_view_fit_hands_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/fit/doubt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The doubt drawing of the fit. */
+        post: operations["sizing_view_fit_doubt_view_fit_doubt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -304,6 +372,40 @@ export interface paths {
         put?: never;
         /** One event a line as it is worked; close the connection and the rest is dropped. */
         post: operations["explore_stream_explore_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seek/fit/best": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fit's search for its best: one event a line as it is worked. */
+        post: operations["explore_seek_fit_best_seek_fit_best_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seek/fit/way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fit's search for its way: one event a line as it is worked. */
+        post: operations["explore_seek_fit_way_seek_fit_way_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -598,6 +700,40 @@ export interface paths {
         get: operations["house_export_export_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A thing's points from the bytes of an STL, OBJ or DXF file, sent as they are. */
+        post: operations["shapes_shape_shape_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scene/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Everything in its place as a file. */
+        post: operations["shapes_scene_scene__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -981,6 +1117,112 @@ export interface components {
             /** Cornering */
             cornering: number;
         };
+        /** BayFacts */
+        BayFacts: {
+            /** @description Bulkhead to panel. Along the machine, from the wall to the panel at the other end. A boat: bulkhead to bulkhead. */
+            length?: components["schemas"]["Quantity"];
+            /** @description Between the rails. Chassis legs, frame rails or a boat's engine beds, inside. */
+            rails?: components["schemas"]["Quantity"];
+            /** @description Edge over the floor. A straight edge across the wings, or across the hatch: down to the floor the machine stands on, loaded. A boat: down to the hull under the engine. */
+            edge?: components["schemas"]["Quantity"];
+            /** @description Panel from the axle line. Plumbed down; of the axle at this end. */
+            panel_ahead?: components["schemas"]["Quantity"];
+            /** @description Between the inner wings */
+            wings?: components["schemas"]["Quantity"];
+            /** @description Bonnet's frame over the edge, at the wall. Below the edge: negative. */
+            bonnet_rear?: components["schemas"]["Quantity"];
+            /** @description Bonnet's frame over the edge, at the panel. Below the edge: negative. */
+            bonnet_front?: components["schemas"]["Quantity"];
+            /** @description Rail's top over the floor */
+            rail_top?: components["schemas"]["Quantity"];
+            /** @description Panel to the stack's rear. Radiator, what stands before it, shroud and fan. Nought: none stands here. */
+            stack_depth?: components["schemas"]["Quantity"];
+            /** @description Stack's width */
+            stack_width?: components["schemas"]["Quantity"];
+            /** @description Stack's top over the floor */
+            stack_top?: components["schemas"]["Quantity"];
+            /** @description Stack's height */
+            stack_height?: components["schemas"]["Quantity"];
+            /** @description Tunnel's width inside */
+            tunnel_width?: components["schemas"]["Quantity"];
+            /** @description Tunnel's roof over the floor */
+            tunnel_roof?: components["schemas"]["Quantity"];
+            /** @description Crossmember's front from the axle line. Ahead of it: positive. */
+            member_front?: components["schemas"]["Quantity"];
+            /** @description Crossmember's rear from the axle line. Behind it: negative. */
+            member_rear?: components["schemas"]["Quantity"];
+            /** @description Crossmember's top over the floor */
+            member_top?: components["schemas"]["Quantity"];
+            /**
+             * Beam
+             * @description Axle under the engine is a beam. It comes up with the wheels.
+             */
+            beam?: ("yes" | "no") | null;
+            /** @description Beam's top over the floor */
+            beam_top?: components["schemas"]["Quantity"];
+            /** @description Travel left to the bump stop. Loaded, at the wheels of this end. */
+            bump?: components["schemas"]["Quantity"];
+            /** @description Wheelbase */
+            wheelbase?: components["schemas"]["Quantity"];
+        };
+        /**
+         * BayPart
+         * @description Engine space.
+         */
+        BayPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bay";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fit.bay" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["BayFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * BestView
+         * @description Least slack now and at the best place [m]; the way there: ahead, left, up [m], pitch, yaw, roll [rad]; what holds
+         *     it; what each change buys; what single moves do; the facts of that place, by path.
+         */
+        BestView: {
+            /** Now */
+            now: number;
+            /** Slack */
+            slack: number;
+            /** Moved */
+            moved: [
+                number,
+                number,
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Weights */
+            weights: components["schemas"]["Weight"][];
+            /** Buys */
+            buys: components["schemas"]["Buy"][];
+            /** Moves */
+            moves: components["schemas"]["Move"][];
+            /** Sets */
+            sets: {
+                [key: string]: number;
+            };
+        };
         /**
          * Bin
          * @description Deleted builds, last deleted first.
@@ -1039,7 +1281,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -1047,6 +1289,7 @@ export interface components {
             exhaust?: components["schemas"]["ExhaustSection"];
             cooling?: components["schemas"]["CoolingSection"];
             fuel?: components["schemas"]["FuelSection"];
+            fit?: components["schemas"]["FitSection"];
         };
         /**
          * BuildOut
@@ -1089,6 +1332,22 @@ export interface components {
              * @description Facts of that one that are no more.
              */
             gone: string[];
+        };
+        /**
+         * Buy
+         * @description A change, by how much (in its kind's SI), and the slack it buys at the best place [m].
+         */
+        Buy: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+            /** By */
+            by: number;
+            /** Kind */
+            kind: string;
+            /** Gain */
+            gain: number;
         };
         /**
          * Card
@@ -1154,6 +1413,26 @@ export interface components {
             where: string;
             /** Text */
             text: string;
+        };
+        /**
+         * ChainRow
+         * @description What a chain comes to [m]: left, worst case, by squares; slot a foot needs.
+         */
+        ChainRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Links */
+            links: components["schemas"]["LinkRow"][];
+            /** Left */
+            left: number;
+            /** Worst */
+            worst: number;
+            /** Rss */
+            rss: number;
+            /** Slot */
+            slot: number;
         };
         /**
          * ChangeOut
@@ -1885,6 +2164,30 @@ export interface components {
             decimals: number;
         };
         /**
+         * Doubt
+         * @description A pair at its worst: half-range of its gap at 95 % [m], share of cases in which it keeps what is kept.
+         */
+        Doubt: {
+            /** Name */
+            name: string;
+            /** Off */
+            off: number;
+            /** Holds */
+            holds: number;
+        };
+        /**
+         * DoubtView
+         * @description Share of cases in which all gaps hold; each pair's doubt, the tightest first; the chains.
+         */
+        DoubtView: {
+            /** Holds */
+            holds: number;
+            /** Gaps */
+            gaps: components["schemas"]["Doubt"][];
+            /** Chains */
+            chains: components["schemas"]["ChainRow"][];
+        };
+        /**
          * DutyOut
          * @description A duty as it was solved.
          */
@@ -2117,6 +2420,68 @@ export interface components {
             thermostat?: components["schemas"]["Quantity"];
             /** @description Hottest coolant allowed */
             coolant_limit?: components["schemas"]["Quantity"];
+        };
+        /** EnvelopeFacts */
+        EnvelopeFacts: {
+            /** @description Pulley's front to the bell's face. Along the crank, to the foremost of pulley and damper. */
+            length?: components["schemas"]["Quantity"];
+            /** @description Crank to the highest cover. Along the bores: rocker cover, coils or plenum, whatever is highest. */
+            cover?: components["schemas"]["Quantity"];
+            /** @description Crank to the pan's floor, at the well */
+            pan?: components["schemas"]["Quantity"];
+            /** @description Crank to the pan's floor, shallow */
+            pan_shallow?: components["schemas"]["Quantity"];
+            /**
+             * Well
+             * @description The well lies
+             */
+            well?: ("rear" | "front" | "whole") | null;
+            /** @description Well's length */
+            well_length?: components["schemas"]["Quantity"];
+            /** @description Crank to the block's side. The wider side, at the heads of a V. */
+            block?: components["schemas"]["Quantity"];
+            /** @description Crank to the widest place, left. Manifold, starter, alternator; seen from the flywheel. */
+            left?: components["schemas"]["Quantity"];
+            /** @description its height over the crank */
+            left_height?: components["schemas"]["Quantity"];
+            /** @description Crank to the widest place, right */
+            right?: components["schemas"]["Quantity"];
+            /** @description its height over the crank */
+            right_height?: components["schemas"]["Quantity"];
+            /** @description Crank pulley's radius */
+            pulley?: components["schemas"]["Quantity"];
+            /** @description Highest belt pulley over the crank. Its centre. */
+            belt_height?: components["schemas"]["Quantity"];
+            /** @description Bell's radius */
+            bell?: components["schemas"]["Quantity"];
+        };
+        /**
+         * EnvelopePart
+         * @description Engine's outside.
+         */
+        EnvelopePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "envelope";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fit.unit" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["EnvelopeFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * EvidenceOut
@@ -2493,6 +2858,141 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * FitBestEvent
+         * @description One line of the fit's search for its best: which fields are there depends on `event`.
+         */
+        FitBestEvent: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "progress" | "answer" | "unknown";
+            /** What */
+            what?: string | null;
+            /** Done */
+            done?: number | null;
+            /** Of */
+            of?: number | null;
+            data?: components["schemas"]["BestView"] | null;
+            /** Edits */
+            edits?: components["schemas"]["EditOut"][] | null;
+            /** Missing */
+            missing?: string[] | null;
+        };
+        /**
+         * FitDoubtAnswer
+         * @description The doubt drawing of the fit, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        FitDoubtAnswer: {
+            data: components["schemas"]["DoubtView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * FitHandsAnswer
+         * @description The hands drawing of the fit, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        FitHandsAnswer: {
+            data: components["schemas"]["HandsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * FitLieAnswer
+         * @description The lie drawing of the fit, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        FitLieAnswer: {
+            data: components["schemas"]["LieView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** FitSection */
+        FitSection: {
+            /**
+             * Placed
+             * @description Its place
+             */
+            placed?: ("stated" | "middle") | null;
+            /** @description Pulley to the panel it faces. From the crank pulley's front. In a boat, and ahead of the rear axle: to the bulkhead. Of a transverse engine: from the crank's line. */
+            from_panel?: components["schemas"]["Quantity"];
+            /** @description Crank over the floor, at the pulley */
+            crank_height?: components["schemas"]["Quantity"];
+            /** @description Crank left of the middle. Left of the middle line; to the right is negative. */
+            crank_left?: components["schemas"]["Quantity"];
+            /**
+             * Mounts
+             * @description Mounts
+             */
+            mounts?: ("soft" | "mixed" | "firm" | "poly" | "solid") | null;
+            /** @description Rocks in first at full torque. About its mounts' elastic axis. */
+            rock?: components["schemas"]["Quantity"];
+            /** @description Rocks about a line over the crank. The mounts' elastic axis. */
+            rock_height?: components["schemas"]["Quantity"];
+            /** @description Sinks and lifts on its mounts */
+            bounce?: components["schemas"]["Quantity"];
+            /** @description Engine to fixed metal */
+            keep_metal?: components["schemas"]["Quantity"];
+            /** @description Cover to bonnet */
+            keep_bonnet?: components["schemas"]["Quantity"];
+            /** @description Fan blade to core */
+            keep_core?: components["schemas"]["Quantity"];
+            /** @description Moving belt and pulley to anything */
+            keep_belt?: components["schemas"]["Quantity"];
+            /** @description Anything to steering */
+            keep_steering?: components["schemas"]["Quantity"];
+            /** @description Pan to crossmember */
+            keep_member?: components["schemas"]["Quantity"];
+            /** @description Hoses, brake pipe, loom */
+            keep_hose?: components["schemas"]["Quantity"];
+            /** @description Exhaust to metal */
+            keep_hot?: components["schemas"]["Quantity"];
+            /** @description Exhaust to hoses, loom, rubber */
+            keep_hot_soft?: components["schemas"]["Quantity"];
+            /** @description Axle or ground at full bump */
+            keep_bump?: components["schemas"]["Quantity"];
+            /** @description Beyond what draws off. A filter, a gearbox off its dowels. */
+            keep_draw?: components["schemas"]["Quantity"];
+        };
+        /**
+         * FitWayEvent
+         * @description One line of the fit's search for its way: which fields are there depends on `event`.
+         */
+        FitWayEvent: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "progress" | "answer" | "unknown";
+            /** What */
+            what?: string | null;
+            /** Done */
+            done?: number | null;
+            /** Of */
+            of?: number | null;
+            data?: components["schemas"]["WayView"] | null;
+            /** Edits */
+            edits?: components["schemas"]["EditOut"][] | null;
+            /** Missing */
+            missing?: string[] | null;
+        };
+        /**
+         * FitWindowAnswer
+         * @description The window drawing of the fit, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        FitWindowAnswer: {
+            data: components["schemas"]["WindowView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
          * FrontHeat
          * @description Heat of what stands in front [W], how much warmer it makes the air [K].
          */
@@ -2725,6 +3225,94 @@ export interface components {
             edits: components["schemas"]["EditOut"][];
         };
         /**
+         * Gap
+         * @description A pair in its worst position: gap, how far it may be off at 95 %, what is kept [m]; nearest points of both [m].
+         */
+        Gap: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Machine */
+            machine: string;
+            /** Gap */
+            gap: number;
+            /** Off */
+            off: number | null;
+            /** Keep */
+            keep: number;
+            /** Slack */
+            slack: number;
+            /** Position */
+            position: string;
+            /** Stance */
+            stance: number;
+            /** At */
+            at: [
+                number,
+                number,
+                number
+            ];
+            /** Other */
+            other: [
+                number,
+                number,
+                number
+            ];
+        };
+        /** GearcaseFacts */
+        GearcaseFacts: {
+            /**
+             * There
+             * @description Gearbox on the engine
+             */
+            there?: ("yes" | "no") | null;
+            /** @description Bell's length */
+            bell_length?: components["schemas"]["Quantity"];
+            /** @description Gearbox behind the bell. To its rear face. */
+            length?: components["schemas"]["Quantity"];
+            /** @description Half its width */
+            half?: components["schemas"]["Quantity"];
+            /** @description Crank's line to its top */
+            up?: components["schemas"]["Quantity"];
+            /** @description Crank's line to its underside */
+            down?: components["schemas"]["Quantity"];
+            /** @description Tail's half width. At its rear end. */
+            tail?: components["schemas"]["Quantity"];
+            /** @description Draws back to come off. Input shaft and dowels: a manual's shaft and 20 mm, an automatic's dowels and 10. */
+            spigot?: components["schemas"]["Quantity"];
+        };
+        /**
+         * GearcasePart
+         * @description Gearbox's outside.
+         */
+        GearcasePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gearcase";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fit.gearcase" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["GearcaseFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
          * GiveOut
          * @description What gives out.
          */
@@ -2747,6 +3335,38 @@ export interface components {
             check: string;
             /** Duty */
             duty: string;
+        };
+        /**
+         * Hand
+         * @description One thing to reach: with what, how far that stays clear [m], what it meets; ``reach``: now, raised or no.
+         */
+        Hand: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Tool */
+            tool: string;
+            /** Gap */
+            gap: number;
+            /** By */
+            by: string;
+            /** Raised Gap */
+            raised_gap: number;
+            /** Raised By */
+            raised_by: string;
+            /** Reach */
+            reach: string;
+        };
+        /**
+         * HandsView
+         * @description All that is serviced; what is kept round a tool [m].
+         */
+        HandsView: {
+            /** Items */
+            items: components["schemas"]["Hand"][];
+            /** Keep */
+            keep: number;
         };
         /**
          * HeadlineOut
@@ -2892,6 +3512,11 @@ export interface components {
             opening_width?: components["schemas"]["Quantity"];
             /** @description Opening height */
             opening_height?: components["schemas"]["Quantity"];
+            /**
+             * Lie
+             * @description Engine lies
+             */
+            lie?: ("front_long" | "front_trans" | "rear" | "mid" | "boat" | "tractor") | null;
             /** @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing. */
             engine_yaw?: components["schemas"]["Quantity"];
             /** @description Tilted back, front up. `4 deg back` or `4 deg forward`, by the engine's own front. */
@@ -2964,6 +3589,77 @@ export interface components {
             fitted: string | null;
             /** Hotter */
             hotter: number;
+        };
+        /**
+         * LegRow
+         * @description One leg: ahead and up [m], nose up [rad].
+         */
+        LegRow: {
+            /** Ahead */
+            ahead: number;
+            /** Up */
+            up: number;
+            /** Pitch */
+            pitch: number;
+        };
+        /**
+         * LieView
+         * @description The engine in its space at a pose moved by so much, and in one position on its mounts.
+         *
+         *     ``sets``: facts by path that put it there. ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is stated to lie. ``rests``: gaps worked with
+         *     their doubt, at the stated place alone.
+         */
+        LieView: {
+            /** Things */
+            things: components["schemas"]["Outline"][];
+            /** Ghost */
+            ghost: components["schemas"]["Outline"][];
+            /** Crank */
+            crank: [
+                [
+                    number,
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number,
+                    number
+                ]
+            ];
+            /** Pivot */
+            pivot: [
+                number,
+                number,
+                number
+            ];
+            /** Gaps */
+            gaps: components["schemas"]["Gap"][];
+            /** Stances */
+            stances: components["schemas"]["Stand"][];
+            /** Stance */
+            stance: number;
+            /** Placed */
+            placed: boolean;
+            /** Moved */
+            moved: [
+                number,
+                number,
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Lowest */
+            lowest: number;
+            /** Rock */
+            rock: number;
+            /** Lie */
+            lie: string;
+            /** Sets */
+            sets: {
+                [key: string]: number;
+            };
         };
         /** LineFacts */
         LineFacts: {
@@ -3043,6 +3739,20 @@ export interface components {
             /** Strokes */
             strokes: number;
             returning: components["schemas"]["Returning"] | null;
+        };
+        /**
+         * LinkRow
+         * @description One measure of a chain [m].
+         */
+        LinkRow: {
+            /** Path */
+            path: string;
+            /** Sign */
+            sign: number;
+            /** Length */
+            length: number;
+            /** Off */
+            off: number;
         };
         /**
          * LoopFlows
@@ -3240,6 +3950,22 @@ export interface components {
             reach_high_w: number | null;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * Move
+         * @description What one move does from where the engine lies: least slack after it [m].
+         */
+        Move: {
+            /** Way */
+            way: string;
+            /** By */
+            by: number;
+            /** Kind */
+            kind: string;
+            /** Slack */
+            slack: number;
+            /** Binds */
+            binds: string;
         };
         /**
          * NamedCurve
@@ -3495,6 +4221,35 @@ export interface components {
             air: number;
             /** Starts */
             starts: number;
+        };
+        /**
+         * Outline
+         * @description A thing as it is seen [m]: from the side (ahead, over), from the front (left, over), from above (ahead, left).
+         */
+        Outline: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Moves */
+            moves: string;
+            /** What */
+            what: string;
+            /** Side */
+            side: [
+                number,
+                number
+            ][];
+            /** Front */
+            front: [
+                number,
+                number
+            ][];
+            /** Plan */
+            plan: [
+                number,
+                number
+            ][];
         };
         /** PanFacts */
         PanFacts: {
@@ -4305,6 +5060,8 @@ export interface components {
             cooling?: ("judged" | "later" | "left_out") | null;
             /** Fuel */
             fuel?: ("judged" | "later" | "left_out") | null;
+            /** Fit */
+            fit?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -4334,6 +5091,28 @@ export interface components {
             title: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * ShapeOut
+         * @description What a file came to: the text of a thing's points, and how it was taken.
+         */
+        ShapeOut: {
+            /** Points */
+            points: string;
+            /** Pieces */
+            pieces: number;
+            /** Corners */
+            corners: number;
+            /** Faces */
+            faces: number;
+            /** Size M */
+            size_m: [
+                number,
+                number,
+                number
+            ];
+            /** Fat */
+            fat: number | null;
         };
         /**
          * Shelf
@@ -4434,6 +5213,76 @@ export interface components {
             share: number;
             /** Open */
             open: number;
+        };
+        /** SolidFacts */
+        SolidFacts: {
+            /**
+             * What
+             * @description What it is
+             */
+            what?: ("filter" | "accessory" | "belt" | "manifold" | "pipe" | "battery" | "brakes" | "hose" | "tank" | "metal") | null;
+            /**
+             * Moves
+             * @description Moves with
+             */
+            moves?: ("unit" | "body" | "steer" | "unsprung" | "hung") | null;
+            /**
+             * Shape
+             * @description Shape
+             */
+            shape?: ("box" | "round" | "points") | null;
+            /** @description Ahead. Of its middle, or of a bar's first end: ahead of the bell's face on the engine, of the axle line on all else. */
+            ahead?: components["schemas"]["Quantity"];
+            /** @description Left. Of the crank's line, or of the machine's middle. */
+            left?: components["schemas"]["Quantity"];
+            /** @description Over. The crank's line, or the floor. */
+            over?: components["schemas"]["Quantity"];
+            /** @description Along */
+            long?: components["schemas"]["Quantity"];
+            /** @description Across */
+            wide?: components["schemas"]["Quantity"];
+            /** @description Upright */
+            high?: components["schemas"]["Quantity"];
+            /** @description Diameter */
+            diameter?: components["schemas"]["Quantity"];
+            /** @description Last end, farther ahead by. Behind its first: negative. */
+            to_ahead?: components["schemas"]["Quantity"];
+            /** @description Last end, farther left by */
+            to_left?: components["schemas"]["Quantity"];
+            /** @description Last end, higher by */
+            to_over?: components["schemas"]["Quantity"];
+            /** @description Points. Corners, one a line: piece, ahead, left, over, as `1, 220 mm, -40 mm, 95 mm`. Each piece is taken as the hull of its corners. */
+            points?: components["schemas"]["Table"];
+            /** @description Draws off by. A filter's own length and 10 mm. Along a bar, away from its first end. */
+            withdraw?: components["schemas"]["Quantity"];
+        };
+        /**
+         * SolidPart
+         * @description Thing in the bay.
+         */
+        SolidPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "solid";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fit.solids" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["SolidFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * SolvedOut
@@ -4561,6 +5410,18 @@ export interface components {
             }) | null;
         };
         /**
+         * Stand
+         * @description A position that can be shown: its name and how far it rolls [rad] and lifts [m].
+         */
+        Stand: {
+            /** Name */
+            name: string;
+            /** Rock */
+            rock: number;
+            /** Lift */
+            lift: number;
+        };
+        /**
          * StandReason
          * @description Why it must be stopped, and after how long [s].
          */
@@ -4590,6 +5451,58 @@ export interface components {
             /** Filled By */
             filled_by: string;
             hose: components["schemas"]["Hose"];
+        };
+        /** SteeringFacts */
+        SteeringFacts: {
+            /**
+             * There
+             * @description Steering passes the engine
+             */
+            there?: ("yes" | "no") | null;
+            /** @description Rack from the axle line. Ahead of it: positive. Of a box: its drag link or track rod. */
+            rack_ahead?: components["schemas"]["Quantity"];
+            /** @description Rack over the floor. Its centre. */
+            rack_height?: components["schemas"]["Quantity"];
+            /** @description Rack's diameter */
+            rack_diameter?: components["schemas"]["Quantity"];
+            /** @description Travel to full steering lock. From straight ahead, one way. */
+            travel?: components["schemas"]["Quantity"];
+            /** @description Column at the wall. Left of the middle line; to the right is negative. */
+            column_left?: components["schemas"]["Quantity"];
+            /** @description Column at the wall, over the floor */
+            column_height?: components["schemas"]["Quantity"];
+            /** @description Column's foot at the rack. Left of the middle line; to the right is negative. */
+            column_foot?: components["schemas"]["Quantity"];
+            /** @description Column's diameter, joints too */
+            column_diameter?: components["schemas"]["Quantity"];
+        };
+        /**
+         * SteeringPart
+         * @description Steering.
+         */
+        SteeringPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "steering";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "fit.steering" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["SteeringFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * StepOut
@@ -4986,6 +5899,66 @@ export interface components {
             states: {
                 [key: string]: string;
             };
+        };
+        /**
+         * WayRow
+         * @description One kind of way: legs, what must be off first, gap to what stays [m] and what that is, whether it goes.
+         */
+        WayRow: {
+            /** Side */
+            side: string;
+            /** Gearbox */
+            gearbox: boolean;
+            /** Legs */
+            legs: components["schemas"]["LegRow"][];
+            /** Off */
+            off: string[];
+            /** Gap */
+            gap: number;
+            /** Nearest */
+            nearest: string;
+            /** Goes */
+            goes: boolean;
+            /** Tried */
+            tried: number;
+        };
+        /**
+         * WayView
+         * @description All kinds of way, the easiest first; what is kept on the way [m].
+         */
+        WayView: {
+            /** Ways */
+            ways: components["schemas"]["WayRow"][];
+            /** Keep */
+            keep: number;
+        };
+        /**
+         * Weight
+         * @description A pair and its share in holding the engine: so many mm of slack for each mm it is eased.
+         */
+        Weight: {
+            /** Name */
+            name: string;
+            /** Weight */
+            weight: number;
+        };
+        /**
+         * WindowView
+         * @description Slack [m] by (up, ahead), what binds there by its place in ``pairs``, shifts of both axes [m], share that holds.
+         */
+        WindowView: {
+            /** Ahead */
+            ahead: number[];
+            /** Up */
+            up: number[];
+            /** Slack */
+            slack: number[][];
+            /** Binds */
+            binds: number[][];
+            /** Pairs */
+            pairs: string[];
+            /** Share */
+            share: number;
         };
         /** WireFacts */
         WireFacts: {
@@ -6346,6 +7319,354 @@ export interface operations {
             };
         };
     };
+    sizing_view_fit_lie_view_fit_lie_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitLieAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fit_window_view_fit_window_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitWindowAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fit_hands_view_fit_hands_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitHandsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_fit_doubt_view_fit_doubt_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitDoubtAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sizing_read_read_post: {
         parameters: {
             query?: never;
@@ -6509,6 +7830,180 @@ export interface operations {
                 };
                 content: {
                     "application/x-ndjson": components["schemas"]["ExploreEvent"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    explore_seek_fit_best_seek_fit_best_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["FitBestEvent"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    explore_seek_fit_way_seek_fit_way_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["FitWayEvent"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
@@ -8352,6 +9847,166 @@ export interface operations {
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shapes_shape_shape_post: {
+        parameters: {
+            query: {
+                kind: "stl" | "obj" | "dxf";
+                unit?: "mm" | "cm" | "m" | "in";
+                plane?: "side" | "front" | "plan";
+                start?: number;
+                end?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShapeOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shapes_scene_scene__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "stl" | "obj" | "csv" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description STL, OBJ, CSV or DXF, in millimetres */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -20,7 +20,7 @@ import { useNarrow } from '../ui/useNarrow'
 
 /** The shape of every station: verdict with what it rests on, facts, drawing, checks, instead, needs, working.
  * On a phone the verdict stays and one of them is shown at a time. */
-const props = withDefaults(defineProps<{ system: string; title?: string; drawn?: string }>(), { title: '', drawn: 'Drawing' })
+const props = withDefaults(defineProps<{ system: string; title?: string; detail?: string; drawn?: string }>(), { title: '', detail: '', drawn: 'Drawing' })
 defineSlots<{ fitted(props: { block: SystemBlock | null }): unknown; instrument(): unknown }>()
 const build = useBuild()
 const words = useVocabulary()
@@ -70,7 +70,7 @@ watch(() => route.hash, (hash) => {
         <Well :fill="first.fill" :system="system" size="long" :label="first.name" :state="first.state" :low="first.fill_low" :high="first.fill_high" />
       </div>
       <p v-if="idle" class="mute">These begin it: {{ begin }}. Until then it is left to the need sheet.</p>
-      <p v-else-if="said" class="mute">{{ said.detail }}</p>
+      <p v-else-if="said" class="mute">{{ detail || said.detail }}</p>
       <p v-else-if="!worked" class="mute">Nothing is asked for it here; the headline and the need sheet leave it out.</p>
       <RestsOn v-if="first?.rests_on" :rests="first.rests_on" />
       <Segments v-if="choosable && scope" v-show="shows('facts')" class="scope noprint" data-scope :label="`${words.words?.systems[system]} in this build`" :options="optionsOf(SCOPES)" :model-value="scope.state" @update:model-value="put" />

@@ -7,7 +7,7 @@ import StationFrame from './StationFrame.vue'
 import ViewTabs from '../ui/ViewTabs.vue'
 
 /** A station with several drawings: its facts beside the one picked, which stands in the address. */
-const props = defineProps<{ system: string; views: { id: string; label: string; shows: Component }[]; label: string }>()
+const props = defineProps<{ system: string; views: { id: string; label: string; shows: Component }[]; label: string; title?: string; detail?: string }>()
 const route = useRoute()
 const router = useRouter()
 const last = useSessionStorage(`${props.system}-view`, props.views[0]?.id ?? '')
@@ -23,7 +23,7 @@ const shown = computed(() => props.views.find((v) => v.id === view.value))
 </script>
 
 <template>
-  <StationFrame :system="system">
+  <StationFrame :system="system" :title="title" :detail="detail">
     <template #fitted="{ block }">
       <FactPanel :section="system" :cautions="block?.cautions ?? []" />
     </template>

@@ -54,6 +54,10 @@ class Spec:
     when : (field, choices), optional
         The field has a meaning only where a choice of its section, or another's as ``section.field``, stands at one of
         these; of a kind's facts, a choice of the same part.
+    rows : int
+        A table holds at most.
+    signed : bool
+        A table's numbers may be below nought: they say where, not how much.
     fine : bool
         A detail no builder is asked for, whatever rests on it (fins).
     """
@@ -74,6 +78,8 @@ class Spec:
     fine: bool = False
     needed: bool = False
     follows: str = ""
+    rows: int = 60
+    signed: bool = False
 
 
 # Where one stands with the tape, in the order of a round.
@@ -158,10 +164,22 @@ def table(
     words: Mapping[str, float] | None = None,
     spread: str = "",
     when: When | None = None,
+    rows: int = 60,
+    signed: bool = False,
 ) -> Any:
     """Declare a table of rows; ``columns`` are (name, kind)."""
     spec = Spec(
-        label, "table", columns=columns, needed=needed, group=group, help=help, words=words, spread=spread, when=when
+        label,
+        "table",
+        columns=columns,
+        needed=needed,
+        group=group,
+        help=help,
+        words=words,
+        spread=spread,
+        when=when,
+        rows=rows,
+        signed=signed,
     )
     return dataclasses.field(default=None, metadata={"spec": spec})
 

@@ -162,8 +162,10 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     lie = given.get("lie") or _lie_by_rule(context.get("machine", {}), given.get("engine_yaw"))
     if given.get("lie") is None:
         rules["lie"] = Rule(lie, "usual for the machine")
+    if given.get("engine_yaw") is None:
+        # That it lies so is what the choice says; what it is off by is for the tape.
+        rules["engine_yaw"] = Rule(LIES[lie].yaw, f"as engines lie: {LIES[lie].label}", exact=True)
     for name, value, note in (
-        ("engine_yaw", LIES[lie].yaw, f"as engines lie: {LIES[lie].label}"),
         ("engine_pitch", 0.0, "level"),
         ("engine_roll", 0.0, "upright"),
         ("ground_needed", GROUND.get(str(kind), GROUND_USUAL), "usual for the machine"),

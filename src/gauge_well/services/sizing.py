@@ -15,6 +15,7 @@ from gauge_well.core.report import Block, Report, Row
 from gauge_well.core.run import contexts, sizing
 from gauge_well.core.run.blocks import GOVERNING
 from gauge_well.core.run.memory import MEMORY, Same
+from gauge_well.core.run.sampling import SAMPLES_LIVE, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, Options, View
 from gauge_well.core.tolerance import half_of
@@ -210,7 +211,12 @@ def view(raw: Mapping[str, Any], station: str, name: str, options: Options) -> d
     offer = drawing.offer(facts)
     edits = [] if offer is None else [offered(edit) for edit in edits_of(offer, sheet)]
     try:
-        context, _ = contexts.make_context(resolved.case, memory=MEMORY)
+        if drawing.drawn:
+            drawn = draw(resolved.case, SAMPLES_LIVE)
+            facts = drawn.case.systems[station]
+            context, _ = contexts.make_context(drawn.case, doubts=drawn.doubts, memory=MEMORY, columns=1 + drawn.count)
+        else:
+            context, _ = contexts.make_context(resolved.case, memory=MEMORY)
         found = drawing.show(context, facts, options)
     except MissingFact as error:
         return {"data": None, "unknown": [error.field], "edits": edits}

@@ -11,7 +11,6 @@ from gauge_well.units import ReadingError, read, unit_for
 from gauge_well.units.printing import Preference
 from gauge_well.units.table import UNITS
 
-ROWS_MAX = 60
 _COLUMNS = re.compile(r"\s*(?:,\s|;|\t|\||=)\s*")
 _BRACKETED = re.compile(r"[\[(]([^\])]*)[\])]")
 _BARE = re.compile(r"[\d.,+-]+")
@@ -53,8 +52,8 @@ def read_table(spec: Spec, text: str, prefer: Preference) -> tuple[tuple[tuple[f
     body = lines[1:] if head else lines
     if not body:
         raise ReadingError("empty", "The table has a header and no rows.", lines[0], "one row a line")
-    if len(body) > ROWS_MAX:
-        raise ReadingError("too_long", f"{len(body)} rows are too many.", str(len(body)), f"{ROWS_MAX} rows at most")
+    if len(body) > spec.rows:
+        raise ReadingError("too_long", f"{len(body)} rows are too many.", str(len(body)), f"{spec.rows} rows at most")
     cells = [_cells(spec, line, i + 1) for i, line in enumerate(body)]
     for column in rows:
         _same_units(column, cells, head, spec.words or ())
@@ -155,7 +154,7 @@ def _row(
             reading = read(cell, column.kind, column.unit)
         except ReadingError as error:
             raise ReadingError(error.code, f"{where}: {error.message}", error.read, error.allowed) from error
-        if reading.si < 0.0:
+        if reading.si < 0.0 and not spec.signed:
             raise ReadingError("range", f"{where} is below nought.", cell, "nought or more")
         values.append(reading.si)
     return tuple(values)

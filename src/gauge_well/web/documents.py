@@ -28,13 +28,13 @@ BODY = {
 
 
 STREAM = "application/x-ndjson"
-STREAMED = SCHEMAS + "ExploreEvent"  # given one a line
+STREAMED = "Event"  # as models end that are given one a line
 
 
 def _media(answer: dict[str, Any]) -> dict[str, Any]:
     """An answer with the media type it is really sent as."""
     content = answer.get("content", {})
-    if any(c.get("schema", {}).get("$ref") == STREAMED for c in content.values()):
+    if any(c.get("schema", {}).get("$ref", "").endswith(STREAMED) for c in content.values()):
         return answer | {"content": {STREAM: next(iter(content.values()))}}
     return answer
 

@@ -8,9 +8,11 @@ from urllib.parse import urlsplit
 from flask import Flask, Response, request
 from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 
+from gauge_well.services.shaping import BYTES_MAX
 from gauge_well.web.problems import problem
 
 BODY_MAX = 512 * 1024
+RAW = {"/api/shape": BYTES_MAX}  # routes that take a file's bytes as they are, and how many
 OWN_HOSTS = ("localhost", "127.0.0.1")
 READS = ("GET", "HEAD", "OPTIONS")
 
@@ -54,6 +56,8 @@ def _body() -> Response | None:
         return None
     if request.content_length in (None, 0) and "chunked" not in request.headers.get("Transfer-Encoding", ""):
         return None
+    if request.path in RAW:
+        return _raw(RAW[request.path])
     if request.mimetype != "application/json":
         return problem(415, "media_type", "Send JSON (content type application/json).")
     try:
@@ -66,4 +70,17 @@ def _body() -> Response | None:
         return problem(400, "malformed", "The request is not well-formed JSON.")
     if not isinstance(body, dict):
         return problem(422, "shape", "The request must be a JSON object.")
+    return None
+
+
+def _raw(most: int) -> Response | None:
+    """A file's bytes, read here so that too many are refused in words."""
+    if request.mimetype != "application/octet-stream":
+        return problem(415, "media_type", "Send the file's bytes (content type application/octet-stream).")
+    request.max_content_length = most
+    try:
+        request.get_data()
+    except RequestEntityTooLarge:
+        words = f"The file is larger than {most // 1024**2} MB: save a mesh as binary STL, or with fewer faces."
+        return problem(413, "too_large", words)
     return None

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Callable, Iterator, Mapping
+from contextlib import closing
 from typing import Any
 
-from flask import current_app
+from flask import Response, current_app
 
-from gauge_well.services import compare, explore, need
+from gauge_well.services import compare, explore, need, seeking, shaping
 from gauge_well.web.api import hung_up
 from gauge_well.web.bench import HungUp, Runner
+from gauge_well.web.documents import STREAM
 
 Job = Callable[..., Iterator[Any]]
 
@@ -26,6 +29,9 @@ def _once(call: Callable[..., Any]) -> Job:
 JOBS: Mapping[str, Job] = {
     # Looked up when it is called, so that a test can put another in its place.
     "explore": lambda *args: explore.explore(*args),
+    "shape": _once(shaping.taken),
+    "scene": _once(shaping.written),
+    "seek": lambda *args: seeking.sought(*args),
     "sure_report": _once(explore.sure_report),
     "solve": _once(explore.solve_for),
     "compare": _once(compare.compared),
@@ -64,3 +70,18 @@ def first(items: Iterator[Any]) -> Any:
     for item in items:
         return item
     raise HungUp
+
+
+def streamed(name: str, *args: Any) -> Response:
+    """What a job gives as an answer, one event a line as it is worked; close the connection and the rest is dropped."""
+    events = stream(name, *args)
+    # A sheet that does not stand, or work there is no room for, is refused before anything is sent.
+    opening = first(events)
+
+    def lines() -> Iterator[str]:
+        with closing(events):  # type: ignore[type-var]
+            yield json.dumps(opening, allow_nan=False, ensure_ascii=False) + "\n"
+            for event in events:
+                yield json.dumps(event, allow_nan=False, ensure_ascii=False) + "\n"
+
+    return Response(lines(), mimetype=STREAM, headers={"Cache-Control": "no-store", "X-Accel-Buffering": "no"})

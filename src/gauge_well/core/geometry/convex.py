@@ -12,6 +12,7 @@ from scipy.spatial import ConvexHull, QhullError
 
 from gauge_well.core.typing import Array
 
+Spot = Sequence[float] | Array
 SIDES = 16  # of a cylinder: circumscribed, so that it is 2 % fat and never thin
 FLAT = 1e-5  # m: thinner is no solid
 SAME = 1e-9  # of two unit directions
@@ -49,6 +50,13 @@ class Convex:
     def swept(self, by: Array) -> Convex:
         """All that it passes on a straight way ``by`` [m]: the hull of both ends."""
         return Convex(np.concatenate([self.points, self.points + by]), self.radius)
+
+    def grown(self) -> Array:
+        """Corners (n, 3) of the solid with its radius in them [m]: what is round is held by what is many-sided."""
+        if not self.radius:
+            return self.points
+        ends = np.concatenate([ball(self.radius) + p for p in self.points])
+        return hull_of(ends).points
 
     @property
     def low(self) -> Array:
@@ -103,23 +111,23 @@ def facets(points: Array) -> tuple[Array, Array]:
     hull = ConvexHull(points)
     normals = hull.equations[:, :3]
     # An edge stands between two triangles that do not lie in one face.
-    sides = []
+    found: list[Array] = []
     for i, (simplex, beside) in enumerate(zip(hull.simplices, hull.neighbors, strict=True)):
         for k, j in enumerate(beside):
             if j > i and normals[i] @ normals[j] < 1.0 - SAME:
                 a, b = points[np.delete(simplex, k)]
-                sides.append((b - a) / np.linalg.norm(b - a))
-    return _unlike(normals), _unlike(np.array(sides))
+                found.append((b - a) / np.linalg.norm(b - a))
+    return _unlike(normals), _unlike(np.array(found))
 
 
-def box(low: Sequence[float], high: Sequence[float]) -> Convex:
+def box(low: Spot, high: Spot) -> Convex:
     """A box between two corners [m], whichever of them is the lower."""
     a, b = np.asarray(low, dtype=float), np.asarray(high, dtype=float)
     at = np.array([[i, j, k] for i in (0, 1) for j in (0, 1) for k in (0, 1)], dtype=float)
     return Convex(a + at * (b - a))
 
 
-def capsule(start: Sequence[float], end: Sequence[float], radius: float) -> Convex:
+def capsule(start: Spot, end: Spot, radius: float) -> Convex:
     """A round bar between two points [m], its ends round."""
     return Convex(np.array([start, end], dtype=float), radius)
 
@@ -139,7 +147,15 @@ def ring(radius: float) -> Array:
     return np.asarray(radius / np.cos(np.pi / SIDES) * np.stack([np.cos(turns), np.sin(turns)], axis=1))
 
 
-def cylinder(start: Sequence[float], end: Sequence[float], radius: float, tip: float | None = None) -> Convex:
+def ball(radius: float) -> Array:
+    """Corners (50, 3) of a body that holds a ball, a twelfth fat at most [m]."""
+    along = np.linspace(-1.0, 1.0, 5)[1:-1] * (np.pi / 2)
+    rings = [np.column_stack([np.cos(a) * ring(1.0), np.full(SIDES, np.sin(a))]) for a in along]
+    poles = np.array([[0.0, 0.0, 1.0], [0.0, 0.0, -1.0]])
+    return np.asarray(radius * np.concatenate([*rings, poles]) / np.cos(np.pi / 8))
+
+
+def cylinder(start: Spot, end: Spot, radius: float, tip: float | None = None) -> Convex:
     """A round thing with flat ends between two points [m], tapering to ``tip`` where that is given."""
     a, b = np.asarray(start, dtype=float), np.asarray(end, dtype=float)
     along = (b - a) / np.linalg.norm(b - a)

@@ -8,6 +8,7 @@ times slower.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import combinations
 
 import numpy as np
 from numpy.typing import NDArray
@@ -18,7 +19,7 @@ ROUNDS = 64
 CLOSE = 1e-12  # of a distance squared, by which a further corner must be nearer
 TOUCHES = 1e-10  # m: nearer, they meet
 # Which of three older corners count beside the newest, the fewest first.
-FACES = np.array([[i, j, k] for i, j, k in sorted(np.ndindex(2, 2, 2), key=sum)], dtype=bool)
+FACES = [np.array(face) for n in (1, 2, 3) for face in combinations(range(3), n)]
 
 
 @dataclass(frozen=True)
@@ -35,35 +36,36 @@ class Apart:
 def _nearest(corners: Array, there: NDArray[np.bool_]) -> tuple[Array, Array]:
     """Weights (k, 4) of the point nearest to nought on the simplices (k, 4, 3), newest corner first, and its square.
 
-    All eight faces with the newest corner are solved by their Gram matrices; the nearest with no weight below nought
+    All faces with the newest corner are solved by their Gram matrices; the nearest with no weight below nought
     stands.
     """
-    k = len(corners)
     new, sides = corners[:, 0], corners[:, 1:] - corners[:, :1]
-    gram = np.einsum("kid,kjd->kij", sides, sides)
-    right = -np.einsum("kid,kd->ki", sides, new)
-    best = np.full(k, np.inf)
-    weights = np.zeros((k, 4))
+    gram = sides @ sides.transpose(0, 2, 1)
+    right = -(sides @ new[:, :, None])[:, :, 0]
+    best = (new * new).sum(axis=1)
+    weights = np.zeros((len(corners), 4))
     for face in FACES:
-        able = (there[:, 1:] | ~face).all(axis=1)
-        n = int(face.sum())
-        share = np.zeros((k, 3))
-        if n:
-            own, want = gram[:, face][:, :, face], right[:, face]
-            share[:, face], sound = _solved(own, want, n)
-            able &= sound & (share >= 0.0).all(axis=1) & (share.sum(axis=1) <= 1.0)
-        point = new + np.einsum("ki,kid->kd", share, sides)
-        square = np.einsum("kd,kd->k", point, point)
-        take = able & (square < best)
-        best = np.where(take, square, best)
-        weights[take, 1:] = share[take]
+        rows = np.flatnonzero(there[:, 1:][:, face].all(axis=1))
+        if not rows.size:
+            continue
+        own, want = gram[rows][:, face][:, :, face], right[rows][:, face]
+        share, sound = _solved(own, want, len(face))
+        sound &= (share >= 0.0).all(axis=1) & (share.sum(axis=1) <= 1.0)
+        rows, share = rows[sound], share[sound]
+        point = new[rows] + (share[:, None, :] @ sides[rows][:, face])[:, 0]
+        square = (point * point).sum(axis=1)
+        nearer = square < best[rows]
+        rows = rows[nearer]
+        best[rows] = square[nearer]
+        weights[rows] = 0.0
+        weights[rows[:, None], 1 + face] = share[nearer]
     weights[:, 0] = 1.0 - weights[:, 1:].sum(axis=1)
     return weights, best
 
 
 def _solved(own: Array, want: Array, n: int) -> tuple[Array, NDArray[np.bool_]]:
     """Small systems (k, n, n) by their cofactors, and which of them are sound."""
-    scale = np.einsum("kii->k", own) / n
+    scale = own.trace(axis1=1, axis2=2) / n
     if n == 1:
         det = own[:, 0, 0]
         found = want
@@ -72,10 +74,12 @@ def _solved(own: Array, want: Array, n: int) -> tuple[Array, NDArray[np.bool_]]:
         det = a * d - b * b
         found = np.stack([d * want[:, 0] - b * want[:, 1], a * want[:, 1] - b * want[:, 0]], axis=1)
     else:
-        a, b, c = own[:, 0], own[:, 1], own[:, 2]
-        inverse = np.stack([np.cross(b, c), np.cross(c, a), np.cross(a, b)], axis=1)
-        det = np.einsum("kd,kd->k", a, inverse[:, 0])
-        found = np.einsum("kdi,kd->ki", inverse, want)
+        a, b, c, d, e, f = (own[:, i, j] for i, j in ((0, 0), (0, 1), (0, 2), (1, 1), (1, 2), (2, 2)))
+        p, q, r = d * f - e * e, c * e - b * f, b * e - c * d
+        det = a * p + b * q + c * r
+        s, t, u = a * f - c * c, b * c - a * e, a * d - b * b
+        x, y, z = want[:, 0], want[:, 1], want[:, 2]
+        found = np.stack([p * x + q * y + r * z, q * x + s * y + t * z, r * x + t * y + u * z], axis=1)
     sound = det > 1e-14 * np.maximum(scale, 1e-300) ** n
     return found / np.where(sound, det, 1.0)[:, None], sound
 
@@ -122,7 +126,7 @@ def distance(first: Array, second: Array) -> Apart:
 
 
 def _farthest(points: Array, direction: Array) -> NDArray[np.int_]:
-    return np.asarray(np.einsum("knd,kd->kn", points, direction).argmax(axis=1))
+    return np.asarray((points @ direction[:, :, None])[:, :, 0].argmax(axis=1))
 
 
 @dataclass(frozen=True)

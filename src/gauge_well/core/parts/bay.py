@@ -76,9 +76,7 @@ class BayFacts:
     )
     member_top: Value = quantity("Crossmember's top over the floor", "height", 0.0, 3.0, group=UNDER)
     beam: str = choice("Axle under the engine is a beam", YES_NO, group=UNDER, help="It comes up with the wheels.")
-    beam_top: Value = quantity(
-        "Beam's top over the floor", "height", 0.05, 2.0, group=UNDER, when=("beam", ("yes",))
-    )
+    beam_top: Value = quantity("Beam's top over the floor", "height", 0.05, 2.0, group=UNDER, when=("beam", ("yes",)))
     bump: Value = quantity(
         "Travel left to the bump stop", "length", 0.0, 0.6, group=UNDER, help="Loaded, at the wheels of this end."
     )

@@ -11,15 +11,15 @@ from gauge_well.core.typing import Value
 GROUP = "Thing"
 # What it is: decides which gap is kept from it.
 WHATS: Mapping[str, str] = {
-    "filter": "oil or fuel filter",
-    "accessory": "alternator, pump, compressor",
-    "belt": "belt or pulley",
-    "manifold": "exhaust manifold or turbo",
+    "filter": "filter: of oil or fuel",
+    "accessory": "accessory: alternator, pump, compressor",
+    "belt": "belt, or a pulley",
+    "manifold": "manifold: exhaust, or a turbo",
     "pipe": "exhaust pipe",
     "battery": "battery",
-    "brakes": "brake unit, booster, pedal box",
-    "hose": "hose, brake pipe, loom",
-    "tank": "tank or vessel",
+    "brakes": "brake unit: booster, pedal box",
+    "hose": "hose: brake pipe, loom",
+    "tank": "tank: vessel, reservoir",
     "metal": "other metal",
 }
 MOVES: Mapping[str, str] = {
@@ -75,6 +75,8 @@ class SolidFacts:
         help="Corners, one a line: piece, ahead, left, over, as `1, 220 mm, -40 mm, 95 mm`. Each piece is taken as the "
         "hull of its corners.",
         when=("shape", ("points",)),
+        rows=200,
+        signed=True,
     )
     withdraw: Value | None = quantity(
         "Draws off by",

@@ -27,9 +27,7 @@ class SteeringFacts:
     rack_height: Value = quantity(
         "Rack over the floor", "height", 0.02, 3.0, group="Steering", help="Its centre.", when=("there", ("yes",))
     )
-    rack_diameter: Value = quantity(
-        "Rack's diameter", "length", 0.01, 0.3, group="Steering", when=("there", ("yes",))
-    )
+    rack_diameter: Value = quantity("Rack's diameter", "length", 0.01, 0.3, group="Steering", when=("there", ("yes",)))
     travel: Value = quantity(
         "Travel to full steering lock",
         "length",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Hashable, Iterable, Mapping, Sequence
+from collections.abc import Callable, Hashable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any, TypeVar
 
@@ -227,11 +227,31 @@ class View:
     """A drawing of a station, by name: the dataclass it gives, and how it is made of context, facts and options.
 
     ``show`` raises MissingFact for what cannot be drawn yet, CoreError for an option out of range. ``offer``: what the
-    facts come to that others are still missing.
+    facts come to that others are still missing. ``drawn``: it is made of the facts' draws, the likely ones first.
     """
 
     gives: type[Any]
     show: Callable[[Context, Any, Options], Any]
+    offer: Callable[[Any], Offer | None] = offers_nothing
+    drawn: bool = False
+
+
+@dataclass(frozen=True)
+class Progress:
+    """So much of a long search is done, and what it is at."""
+
+    what: str
+    done: int
+    of: int
+
+
+@dataclass(frozen=True)
+class Seek:
+    """A search that takes seconds, by name: the dataclass it comes to, how it is made of context and facts, saying how
+    far it is, and what facts the answer comes to."""
+
+    gives: type[Any]
+    seek: Callable[[Context, Any], Iterator[Any]]
     offer: Callable[[Any], Offer | None] = offers_nothing
 
 
@@ -311,6 +331,8 @@ class System:
         (context, facts) -> changes worth trying.
     compare : Compare
         What parts that might be fitted are told apart by; None where they are not.
+    seeks : mapping
+        Name -> search of the station that takes seconds.
     asked : int
         Its place in what a builder asks for first of a bare engine.
     """
@@ -329,4 +351,5 @@ class System:
     ways: Mapping[str, Way]
     candidates: Callable[[Context, Any], Sequence[Candidate]]
     compare: Compare | None = None
+    seeks: Mapping[str, Seek] = field(default_factory=dict)
     asked: int = 99

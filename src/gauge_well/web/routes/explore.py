@@ -2,9 +2,6 @@
 
 from __future__ import annotations
 
-import json
-from collections.abc import Iterator
-from contextlib import closing
 from typing import Literal
 
 from flask import Response, jsonify
@@ -12,9 +9,9 @@ from pydantic import BaseModel, Field
 
 from gauge_well.services import explore, maps
 from gauge_well.services.models import ExploreEvent, MapOut, NeedSheet, Round, SheetIn, SideBySide, SolvedOut
+from gauge_well.services.models_views import EVENTS
 from gauge_well.web import jobs
 from gauge_well.web.api import Strict, answers, blueprint, plain
-from gauge_well.web.documents import STREAM
 
 bp = blueprint("explore")
 Part = Literal["bands", "changes", "measure"]
@@ -46,17 +43,22 @@ class SolveRequest(Strict):
 @bp.post("/explore", responses=answers(ExploreEvent))
 def stream(body: ExploreRequest) -> Response:
     """One event a line as it is worked; close the connection and the rest is dropped."""
-    events = jobs.stream("explore", body.sheet, tuple(body.parts), body.samples, body.explain)
-    # A sheet that does not stand, or work there is no room for, is refused before anything is sent.
-    first = jobs.first(events)
+    return jobs.streamed("explore", body.sheet, tuple(body.parts), body.samples, body.explain)
 
-    def lines() -> Iterator[str]:
-        with closing(events):  # type: ignore[type-var]
-            yield json.dumps(first, allow_nan=False, ensure_ascii=False) + "\n"
-            for event in events:
-                yield json.dumps(event, allow_nan=False, ensure_ascii=False) + "\n"
 
-    return Response(lines(), mimetype=STREAM, headers={"Cache-Control": "no-store", "X-Accel-Buffering": "no"})
+def _search(station: str, name: str) -> None:
+    """A route for each search, so that each has events of its own kind."""
+
+    def search(body: SheetRequest) -> Response:
+        return jobs.streamed("seek", body.sheet, station, name)
+
+    search.__name__ = f"seek_{station}_{name}"
+    search.__doc__ = f"The {station}'s search for its {name}: one event a line as it is worked."
+    bp.post(f"/seek/{station}/{name}", responses=answers(EVENTS[station, name]))(search)
+
+
+for _station, _name in EVENTS:
+    _search(_station, _name)
 
 
 @bp.post("/round", responses=answers(Round))

@@ -2,14 +2,13 @@
 import { computed } from 'vue'
 import { SKETCHES } from '../sketches'
 
-/** Where the tape is laid: a plain drawing with the letters of the list. */
+/** Where the tape is laid: a plain drawing or two with the letters of the list. */
 const props = defineProps<{ place: string; letters: Record<string, string> }>()
-const sketch = computed(() => SKETCHES[props.place])
-const marks = computed(() => sketch.value?.marks.filter((m) => props.letters[m.path]) ?? [])
+const drawn = computed(() => (SKETCHES[props.place] ?? []).map((sketch) => ({ sketch, marks: sketch.marks.filter((m) => props.letters[m.path]) })).filter((d) => d.marks.length))
 </script>
 
 <template>
-  <figure v-if="sketch && marks.length">
+  <figure v-for="{ sketch, marks } in drawn" :key="sketch.title">
     <svg :viewBox="sketch.view" role="img" :aria-label="`${sketch.title}: ${sketch.datum}`">
       <path v-for="shape in sketch.shapes" :key="shape" :d="shape" class="shape" />
       <path v-for="line in sketch.lines" :key="line" :d="line" class="line" />
@@ -27,7 +26,7 @@ figure {
 svg {
   width: 100%;
   max-width: 340px;
-  max-height: 170px;
+  max-height: 190px;
 }
 .shape {
   fill: none;

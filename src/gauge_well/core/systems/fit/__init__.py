@@ -8,7 +8,7 @@ from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.fit import facts, refusals, remedies, rules
 from gauge_well.core.systems.fit.judge import solve
 from gauge_well.core.systems.fit.rooms import rooms
-from gauge_well.core.systems.fit.views import VIEWS
+from gauge_well.core.systems.fit.views import SEEKS, VIEWS
 
 PARTS = {"place": RowName("Engine in its place")}
 CAUTIONS = (
@@ -49,6 +49,7 @@ SYSTEM: System = System(
     cautions=CAUTIONS,
     declares=DECLARES,
     views=VIEWS,
+    seeks=SEEKS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
 )

@@ -12,10 +12,13 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.fit.gaps import close_of
 from gauge_well.core.systems.fit.spread import Spread, half
 
+SAID = 0.10  # m of slack beyond which a thing is out of the way
+
 
 def checks(found: Spread) -> list[Check]:
     """One gate for each thing of the machine that the engine comes near."""
-    return [_check(found, id, rows) for id, rows in found.of_machine().items()]
+    slack = found.found.slack[found.rows]
+    return [_check(found, id, rows) for id, rows in found.of_machine().items() if slack[rows[0]] < SAID]
 
 
 def _check(found: Spread, id: str, rows: NDArray[np.int_]) -> Check:
@@ -35,9 +38,10 @@ def _check(found: Spread, id: str, rows: NDArray[np.int_]) -> Check:
             touch = "{pair}: {deep} into each other, {where}."
         elif off > 5e-4:
             touch = "{pair}: {gap} ± {off}; keep {keep}, {where}."
-        values = {"gap": item.gap, "deep": -item.gap, "keep": item.keep, "off": off}
-        named = {"pair": item.name, "where": item.position}
-        return (Sentence(touch, {k: (v, "size") for k, v in values.items()} | named),)
+        values: dict[str, tuple[float, str] | str] = {"pair": item.name, "where": item.position}
+        for name, size in (("gap", item.gap), ("deep", -item.gap), ("keep", item.keep), ("off", off)):
+            values[name] = (size, "size")
+        return (Sentence(touch, values),)
 
     return Check(
         id=f"gap_{id}",

@@ -48,7 +48,7 @@ class FitFacts:
     gearcase: GearcaseFacts = role(GEARCASE, "Gearbox's outside", row="place")
     bay: BayFacts = role(BAY, "Engine space", row="place")
     steering: SteeringFacts = role(STEERING, "Steering", row="place")
-    solids: Several[SolidFacts] = several(SOLID, "Other things", row="place")
+    solids: Several[SolidFacts] = several(SOLID, "Thing in the bay", row="place")
     placed: str = choice("Its place", PLACED, group=POSE)
     from_panel: Value = quantity(
         "Pulley to the panel it faces",
@@ -91,7 +91,10 @@ WAYS: Mapping[str, Way] = ways_of(
         "from_panel": Way("above", "A rule from the pulley's front, along the machine."),
         "crank_height": Way("under", "Floor to the crank bolt's centre, loaded."),
         "crank_left": Way("above", "A string along the middle line; square to the crank bolt's centre."),
-        "rock": Way("above", "A lever under the block to full torque's pull, or a helper on clutch and brake: dial or rule at the cover."),
+        "rock": Way(
+            "above",
+            "A lever under the block to full torque's pull, or a helper on clutch and brake: dial or rule at the cover.",
+        ),
         "bounce": Way("above", "Half a bounce of the hand on the cover: rule against the wing."),
     },
 )

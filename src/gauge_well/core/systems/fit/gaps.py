@@ -9,6 +9,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
+from gauge_well.core.facts import need
 from gauge_well.core.geometry import gjk
 from gauge_well.core.geometry.convex import Convex, near, padded
 from gauge_well.core.geometry.frames import engine_to_vehicle
@@ -47,7 +48,9 @@ class Pose:
         """Its place (3)."""
         return np.array([self.x, self.y, self.z])
 
-    def to(self, dx: float = 0.0, dy: float = 0.0, dz: float = 0.0, pitch: float = 0.0, yaw: float = 0.0, roll: float = 0.0) -> Pose:
+    def to(
+        self, dx: float = 0.0, dy: float = 0.0, dz: float = 0.0, pitch: float = 0.0, yaw: float = 0.0, roll: float = 0.0
+    ) -> Pose:
         """The same moved [m] and turned [rad]."""
         return Pose(self.x + dx, self.y + dy, self.z + dz, self.yaw + yaw, self.pitch + pitch, self.roll + roll)
 
@@ -76,7 +79,7 @@ def pose_of(facts: FitFacts, turned: Turned) -> Pose:
     faced = panel if lie.panel else wall
     toward = 1.0 if lie.ahead == lie.panel else -1.0  # the wall it faces lies ahead
     at = np.array([faced - toward * likely(facts.from_panel), likely(facts.crank_left), likely(facts.crank_height)])
-    length = likely(shapes.need(facts.unit.length, "fit.unit.length"))
+    length = likely(need(facts.unit.length, "fit.unit.length"))
     turn = engine_to_vehicle(turned.yaw, turned.pitch, turned.roll)
     x, y, z = at - turn @ np.array([length, 0.0, 0.0])
     return Pose(float(x), float(y), float(z), turned.yaw, turned.pitch, turned.roll)
@@ -165,11 +168,16 @@ class Scene:
     pairs: Sequence[tuple[int, int]]
     keep: Array  # (pair)
     of: FitFacts
+    lie: str
 
     @cached_property
     def ids(self) -> Sequence[str]:
         """Of all things, the engine's first."""
         return [t.id for t in (*self.unit, *self.machine)]
+
+    def drawn_off(self, pair: int) -> bool:
+        """Whether a pair is of something that draws off, which nobody does while the engine moves."""
+        return self.unit[self.pairs[pair][0]].id.endswith("_off")
 
     def rocked(self, stance: Stance) -> tuple[Array, Array]:
         """Matrix and shift of a position on the mounts, in engine axes, grown by heat."""
@@ -190,19 +198,19 @@ def scene_of(facts: FitFacts, turned: Turned, like: Scene | None = None) -> Scen
     machine += [_bumped(t) for t in machine if t.moves == "ground" and likely(facts.bay.bump)]
     hung = [t for t in own if t.moves == HUNG]
     unit += hung
-    length = likely(shapes.need(facts.unit.length, "fit.unit.length"))
+    length = likely(need(facts.unit.length, "fit.unit.length"))
     pivot = np.array([0.4 * length, 0.0, likely(facts.rock_height)])
     if like is not None and like.ids == [t.id for t in (*unit, *machine)]:
-        return Scene(unit, machine, pose, stances(facts), pivot, like.pairs, like.keep, facts)
+        return Scene(unit, machine, pose, stances(facts), pivot, like.pairs, like.keep, facts, turned.lie)
     pairs = [
         (i, j)
         for i, a in enumerate(unit)
         for j, b in enumerate(machine)
         # What draws off is judged against what stands, not as it rocks over the road.
-        if not (a.id.endswith("_off") and b.moves in ("ground", "ground_bump"))
+        if not (a.id.endswith("_off") and b.moves == "ground_bump")
     ]
     keep = np.array([_keep(facts, turned, unit[i], machine[j]) for i, j in pairs])
-    return Scene(unit, machine, pose, stances(facts), pivot, pairs, keep, facts)
+    return Scene(unit, machine, pose, stances(facts), pivot, pairs, keep, facts, turned.lie)
 
 
 def _bumped(ground: Thing) -> Thing:
@@ -258,17 +266,29 @@ def gaps(scene: Scene, pose: Pose | None = None) -> Gaps:
     At rest all pairs whose boxes come near, with all the machine's things do; on the mounts those that can matter then.
     """
     posed = Posed(scene, pose or scene.pose)
-    rest = _solve(scene, posed.rows(posed.near(LOOKED_AT), [0]))
-    close = np.unique(rest.pair[rest.slack < MATTERS])
-    moved = _solve(scene, posed.rows([scene.pairs[n] + (int(n),) for n in close], range(1, len(scene.stances))))
+    rest = solve(scene, posed.rows(posed.near(LOOKED_AT), [0]))
+    close = [n for n in np.unique(rest.pair[rest.slack < MATTERS]).tolist() if not scene.drawn_off(n)]
+    moved = solve(scene, posed.rows([(*scene.pairs[n], n) for n in close], range(1, len(scene.stances))))
     return _joined(rest, moved)
+
+
+def again(scene: Scene, pose: Pose, found: Gaps, rows: NDArray[np.intp]) -> Gaps:
+    """Some rows of gaps at another pose."""
+    posed = Posed(scene, pose)
+    own = []
+    for k in rows:
+        i, j = scene.pairs[int(found.pair[k])]
+        stance, place = int(found.stance[k]), int(found.place[k])
+        own.append(Row(int(found.pair[k]), stance, place, posed.unit[stance][i], posed.machine[j][place]))
+    return solve(scene, own)
 
 
 def _joined(a: Gaps, b: Gaps) -> Gaps:
     return Gaps(*(np.concatenate([getattr(a, f.name), getattr(b, f.name)]) for f in fields(Gaps)))
 
 
-def _solve(scene: Scene, rows: Sequence[Row]) -> Gaps:
+def solve(scene: Scene, rows: Sequence[Row]) -> Gaps:
+    """Gaps of some rows in one batch; those that meet by how deep they are in each other."""
     if not rows:
         no = np.zeros(0)
         index = np.zeros(0, dtype=int)
@@ -278,7 +298,7 @@ def _solve(scene: Scene, rows: Sequence[Row]) -> Gaps:
     apart = gjk.distance(a, b)
     gap = apart.distance - ra - rb
     direction, at = apart.direction.copy(), apart.first + apart.direction * ra[:, None]
-    for k in np.flatnonzero(apart.distance <= 0.0):
+    for k in np.flatnonzero(apart.distance <= 0.0).tolist():
         deep, way = depth(rows[k].first, rows[k].second)
         gap[k], direction[k] = -deep, way
         points = rows[k].first.points

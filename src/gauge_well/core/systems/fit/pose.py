@@ -12,17 +12,19 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy.optimize import linprog
 
 from gauge_well.core.geometry.convex import padded
 from gauge_well.core.geometry.separating import bound, stacked
-from gauge_well.core.systems.fit.gaps import Close, Gaps, Pose, Posed, Scene, close_of, gaps
+from gauge_well.core.systems.fit.gaps import Close, Gaps, Pose, Posed, Scene, again, close_of, gaps
 from gauge_well.core.typing import Array
 
 STEP, TURN = 0.020, 0.0175  # trust region at first: m, rad (1 degree)
 LEAST = 2e-5  # m by which a step must lift the least slack to be worth another
 ROUNDS = 24
-CLOSE = 0.08  # m over the least slack within which a pair has a say in a step
+CLOSE = 0.05  # m over the least slack within which a pair has a say in a step
+FAR, LOOK = 0.05, 3  # m over the least slack that is followed step by step; steps after which all is looked at again
 STARTS, RANDOM = 5, 400
 SEED = 7
 # How far it may go from where it lies: ahead, left, up [m]; pitch, yaw, roll [rad] (common practice: shafts and pickups
@@ -81,7 +83,7 @@ def _rates(scene: Scene, pose: Pose, found: Gaps) -> Array:
 @dataclass(frozen=True)
 class _Step:
     by: Array
-    rows: Array
+    rows: NDArray[np.intp]
     weights: Array
     promised: float
 
@@ -108,9 +110,14 @@ def _step(scene: Scene, pose: Pose, found: Gaps, at: Array, trust: float, limits
     return _Step(answer.x[:6] * scale, rows, -np.asarray(answer.ineqlin.marginals), float(answer.x[6]))
 
 
-def _picked(found: Gaps, rows: Array) -> Gaps:
+def _picked(found: Gaps, rows: NDArray[np.intp]) -> Gaps:
     return Gaps(
-        found.pair[rows], found.stance[rows], found.place[rows], found.gap[rows], found.direction[rows], found.at[rows],
+        found.pair[rows],
+        found.stance[rows],
+        found.place[rows],
+        found.gap[rows],
+        found.direction[rows],
+        found.at[rows],
         found.keep[rows],
     )
 
@@ -122,22 +129,24 @@ def climb(scene: Scene, start: Array | None = None, limits: Array = LIMITS) -> B
     found = gaps(scene, pose)
     if not len(found.slack):
         return Best(at, CLOSE)
-    trust, steps = 1.0, 0
+    trust, steps, since = 1.0, 0, 0
     for _ in range(ROUNDS):
         step = _step(scene, pose, found, at, trust, limits)
         if step.promised - found.slack.min() < LEAST:
             break
         tried = moved(scene.pose, at + step.by)
-        then = gaps(scene, tried)
+        then = again(scene, tried, found, np.flatnonzero(found.slack < found.slack.min() + FAR))
         if least(then) > float(found.slack.min()) + 0.1 * LEAST:
-            at, pose, found, steps = at + step.by, tried, then, steps + 1
-            if not len(found.slack):
-                return Best(at, CLOSE, (), steps)
+            at, pose, found, steps, since = at + step.by, tried, then, steps + 1, since + 1
+            if since == LOOK:
+                # What was far may have come near.
+                found, since = gaps(scene, pose), 0
         else:
             trust *= 0.5
-            if trust < 2e-3:
+            if trust < 1e-2:
                 break
-    return Best(at, float(found.slack.min()), _weights(scene, pose, found, at, limits), steps)
+    found = gaps(scene, pose)
+    return Best(at, least(found), _weights(scene, pose, found, at, limits), steps)
 
 
 def _weights(scene: Scene, pose: Pose, found: Gaps, at: Array, limits: Array) -> list[Weighed]:
@@ -153,7 +162,9 @@ def _weights(scene: Scene, pose: Pose, found: Gaps, at: Array, limits: Array) ->
     return sorted(held.values(), key=lambda w: -w.weight)
 
 
-def search(scene: Scene, limits: Array = LIMITS, starts: int = STARTS, count: int = RANDOM) -> Iterator[tuple[int, Best]]:
+def search(
+    scene: Scene, limits: Array = LIMITS, starts: int = STARTS, count: int = RANDOM
+) -> Iterator[tuple[int, Best]]:
     """The best place so far, after each start: where it lies, then the best of many random ones."""
     best = climb(scene, None, limits)
     yield 1, best
@@ -191,10 +202,10 @@ def screened(scene: Scene, moves: Array) -> Array:
     turn, at = scene.pose.rotation, scene.pose.shift
     own = (first_points - at) @ turn  # back to the engine's axes
     worth = np.empty(len(moves))
-    for k, by in enumerate(moves):
+    for n, by in enumerate(moves):
         pose = moved(scene.pose, by)
         points = own @ pose.rotation.T + pose.shift
-        worth[k] = (bound(points, second_points, directions) - ra - rb - found.keep[rows]).min()
+        worth[n] = (bound(points, second_points, directions) - ra - rb - found.keep[rows]).min()
     return worth
 
 

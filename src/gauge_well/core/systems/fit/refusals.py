@@ -10,7 +10,7 @@ from gauge_well.core.parts.solid import SolidFacts
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.typing import Value, likely
 
-PIECES, CORNERS = 24, 600  # of one thing: more is a mesh, to be hulled in fewer
+PIECES, CORNERS = 8, 200  # of one thing: more is a mesh, to be hulled in fewer
 
 
 def refuse(facts: FitFacts) -> None:
@@ -46,7 +46,11 @@ def _pieces(id: str, part: SolidFacts) -> None:
     names = np.unique(rows[:, 0])
     if len(names) > PIECES or len(rows) > CORNERS:
         raise CoreError(
-            "too_many", field, float(len(rows)), f"{PIECES} pieces, {CORNERS} corners at most", "So fine a thing is a mesh."
+            "too_many",
+            field,
+            float(len(rows)),
+            f"{PIECES} pieces, {CORNERS} corners at most",
+            "So fine a thing is a mesh.",
         )
     for piece in names:
         try:

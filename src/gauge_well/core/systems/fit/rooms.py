@@ -12,7 +12,6 @@ from gauge_well.core.installation import LIES
 from gauge_well.core.reads import ROOMS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fit.facts import FitFacts
-from gauge_well.core.systems.fit.gaps import Scene
 from gauge_well.core.systems.fit.shapes import Thing
 from gauge_well.core.systems.fit.spread import Lies, Spread, spread
 from gauge_well.core.typing import Array, as_array
@@ -53,7 +52,7 @@ def rooms(context: Context, facts: FitFacts) -> Mapping[str, Array]:
         return {}
     told: dict[str, Array] = {}
     for name, pick in SEEN.items():
-        rows = _rows(found.scene, found, pick, name.endswith("_ground"))
+        rows = _rows(found, pick, name.endswith("_ground"))
         if rows.any():
             told[ROOMS[name]] = found.gap[rows].min(axis=0)
     lie = LIES[context.installation.lie]
@@ -62,9 +61,11 @@ def rooms(context: Context, facts: FitFacts) -> Mapping[str, Array]:
     return told
 
 
-def _rows(scene: Scene, found: Spread, pick: Pick, at_rest: bool) -> NDArray[np.bool_]:
-    """Deciding rows of some pairs; ground clearance is read standing, as it is taped."""
-    pairs = found.found.pair[found.rows]
-    wanted = np.array([pick(scene.unit[scene.pairs[p][0]], scene.machine[scene.pairs[p][1]]) for p in pairs])
-    still = (found.found.stance[found.rows] == 0) & (found.found.place[found.rows] == 0)
-    return np.asarray(wanted & still if at_rest and (wanted & still).any() else wanted, dtype=bool)
+def _rows(found: Spread, pick: Pick, standing: bool) -> NDArray[np.bool_]:
+    """Rows of some pairs with the engine at rest, as a tape reads them; ground clearance with the wheels at rest too."""
+    scene, rows = found.scene, found.found
+    wanted = [pick(scene.unit[scene.pairs[p][0]], scene.machine[scene.pairs[p][1]]) for p in rows.pair[found.rows]]
+    still = rows.stance[found.rows] == 0
+    if standing:
+        still &= rows.place[found.rows] == 0
+    return np.asarray(np.array(wanted, dtype=bool) & still)

@@ -114,9 +114,7 @@ def _gearcase(rules: Ruling) -> None:
 def _bay(rules: Ruling) -> None:
     machine, lie = rules.context.get("machine", {}), str(rules.context.get("installation", {}).get("lie"))
     kind = str(machine.get("kind"))
-    length, rails, edge = (
-        _number(rules, f"bay.{name}", usual) for name, usual in (("length", 1.0), ("rails", 0.8), ("edge", 0.85))
-    )
+    length, rails = _number(rules, "bay.length", 1.0), _number(rules, "bay.rails", 0.8)
     across = lie == "front_trans"
     rules.rule("bay.wings", rails + 0.25, "250 mm over the rails")
     boat = lie == "boat"
@@ -140,7 +138,9 @@ def _under(rules: Ruling) -> None:
     lie = str(rules.context.get("installation", {}).get("lie"))
     rails, edge, bell = (_number(rules, n, u) for n, u in (("bay.rails", 0.8), ("bay.edge", 0.85), ("unit.bell", 0.16)))
     crank = _number(rules, "crank_height", 0.4)
-    pan = likely(rules.get("unit.pan" if lie == "front_trans" or rules.get("unit.well") == "whole" else "unit.pan_shallow"))
+    pan = likely(
+        rules.get("unit.pan" if lie == "front_trans" or rules.get("unit.well") == "whole" else "unit.pan_shallow")
+    )
     under = crank - pan - 1.5 * ROUND
     rules.rule("bay.member_top", max(min(MEMBER * edge, under), 0.02), "under such a pan")
     bump = likely(rules.get("bay.bump"))

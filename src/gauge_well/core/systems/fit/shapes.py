@@ -72,7 +72,9 @@ def unit_things(facts: FitFacts) -> list[Thing]:
     front = max(length - BELT, 0.5 * length)
     rim = min(0.6 * shallow, block)
     found = [
-        _unit("cover", "Cover", "cover", box((0.08 * front, -0.7 * block, 0.6 * top), (0.95 * front, 0.7 * block, top))),
+        _unit(
+            "cover", "Cover", "cover", box((0.08 * front, -0.7 * block, 0.6 * top), (0.95 * front, 0.7 * block, top))
+        ),
         _unit("block", "Block", "metal", box((0.0, -block, -rim), (front, block, 0.6 * top))),
         _unit("pan", "Pan", "pan", box((0.0, -0.75 * block, -shallow), (front, 0.75 * block, -rim))),
     ]
@@ -92,9 +94,7 @@ def unit_things(facts: FitFacts) -> list[Thing]:
     if case.there == "yes":
         bell, end = likely(unit.bell), -likely(case.bell_length)
         if end < 0.0:
-            found.append(
-                _unit("bell", "Bell", "bell", cylinder((0.0, 0.0, 0.0), (end, 0.0, 0.0), bell, 0.7 * bell))
-            )
+            found.append(_unit("bell", "Bell", "bell", cylinder((0.0, 0.0, 0.0), (end, 0.0, 0.0), bell, 0.7 * bell)))
         found.append(_unit("gearbox", "Gearbox", "gearbox", _case(facts, end)))
     return found
 
@@ -170,14 +170,10 @@ def machine_things(facts: FitFacts, lie: Lie) -> list[Thing]:
         a, b, up = likely(bay.member_front), likely(bay.member_rear), likely(bay.member_top)
         if a > b:
             low = max(up - 0.08, 0.0)
-            found.append(
-                _body("member", "Crossmember", "member", box((b, -0.5 * rails, low), (a, 0.5 * rails, up)))
-            )
+            found.append(_body("member", "Crossmember", "member", box((b, -0.5 * rails, low), (a, 0.5 * rails, up))))
     if bay.beam == "yes":
         up = likely(bay.beam_top)
-        found.append(
-            Thing("beam", "Axle beam", "unsprung", "axle", _bar(0.0, rails, up - BEAM, BEAM))
-        )
+        found.append(Thing("beam", "Axle beam", "unsprung", "axle", _bar(0.0, rails, up - BEAM, BEAM)))
     found += _steering(facts, wall, rails)
     floor = box((ends[0] - FAR, -half, -1.0), (ends[1] + FAR, half, 0.0))
     if lie.boat:
@@ -258,11 +254,16 @@ def own_things(facts: FitFacts) -> list[Thing]:
     return found
 
 
+def short(what: str) -> str:
+    """What a thing is in a word or two."""
+    return WHATS[what].replace(",", ":").partition(":")[0].capitalize()
+
+
 def own_thing(id: str, part: SolidFacts) -> list[Thing]:
     """One thing: a solid, or as many as it has pieces; nothing while it is not said what it is."""
     if part.what is None or part.moves is None or part.shape is None:
         return []
-    name = WHATS[part.what].partition(",")[0].capitalize()
+    name = short(part.what)
     solids = _pieces(id, part) if part.shape == "points" else [_plain(id, part)]
     return [
         Thing(id if len(solids) == 1 else f"{id}_{k}", name, part.moves, part.what, solid, id)
@@ -278,7 +279,9 @@ def _plain(id: str, part: SolidFacts) -> Convex:
     if part.shape == "box":
         half = 0.5 * np.array([at("long"), at("wide"), at("high")])
         return box(tuple(middle - half), tuple(middle + half))
-    return capsule(tuple(middle), tuple(middle + [at("to_ahead"), at("to_left"), at("to_over")]), 0.5 * at("diameter"))
+    return capsule(
+        tuple(middle), tuple(middle + np.array([at("to_ahead"), at("to_left"), at("to_over")])), 0.5 * at("diameter")
+    )
 
 
 def _pieces(id: str, part: SolidFacts) -> list[Convex]:

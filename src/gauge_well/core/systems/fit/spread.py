@@ -96,6 +96,13 @@ def _deciding(scene: Scene, found: Gaps) -> NDArray[np.int_]:
     least: dict[str, int] = {}
     for k in np.argsort(slack, kind="stable"):
         least.setdefault(whole[k], int(k))
+    # What a tape would read, at rest, must be told of too.
+    for k in np.argsort(slack, kind="stable"):
+        if found.stance[k] == 0:
+            unit, machine = (
+                group[i] for group, i in zip((scene.unit, scene.machine), scene.pairs[int(found.pair[k])], strict=True)
+            )
+            least.setdefault(f"{unit.what} {machine.whole}", int(k))
     return np.array(sorted({*np.flatnonzero(slack < CLOSE).tolist(), *least.values()}), dtype=int)
 
 
@@ -105,7 +112,9 @@ TURNS = ("yaw", "pitch", "roll")
 def _moves(facts: FitFacts, lies: Lies) -> dict[str, Array]:
     """Draws of each fact in doubt, by its name; how the engine lies among them."""
     found = {
-        name: value for name, _, value in entries(facts) if isinstance(value, np.ndarray) and value.size > 1 and np.ptp(value) > 0.0
+        name: value
+        for name, _, value in entries(facts)
+        if isinstance(value, np.ndarray) and value.size > 1 and np.ptp(value) > 0.0
     }
     for name in TURNS:
         value = getattr(lies, name)
@@ -141,7 +150,9 @@ class _At:
 
     def with_fact(self, facts: FitFacts, lies: Lies, values: Mapping[str, float]) -> Array:
         """Gaps (row) with some facts at other values [m]; no thing comes or goes by a size."""
-        turned = replace(lies.likely, **{n: v for n, v in values.items() if n in TURNS})
+        turned = lies.likely
+        for name in values.keys() & set(TURNS):
+            turned = replace(turned, **{name: values[name]})  # type: ignore[arg-type]
         other = with_facts(at_likely(facts), {n: v for n, v in values.items() if n not in TURNS})
         scene = scene_of(other, turned, self.scene)
         if scene.ids != self.scene.ids:

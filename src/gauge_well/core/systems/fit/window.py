@@ -8,16 +8,16 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.geometry.convex import near
+from gauge_well.core.geometry.convex import Convex
 from gauge_well.core.geometry.shifted import shifts_of
-from gauge_well.core.systems.fit.gaps import Posed, Scene, gaps
+from gauge_well.core.systems.fit.gaps import Posed, Scene, gaps, solve
 from gauge_well.core.systems.fit.pose import least, moved
 from gauge_well.core.typing import Array
 
 WIDE, HIGH = 41, 33
 REACH = (0.040, 0.032)  # m either way: ahead, up
 BRIM = 0.005  # m of slack either side of nought within which a cell is worked exactly
-EXACT = 24  # cells so worked at most
+EXACT = 8  # cells so worked at most
 STANCES = 3  # at rest and rocked either way; sinking and lifting are shifts of their own
 
 
@@ -48,35 +48,41 @@ def window(scene: Scene, reach: tuple[float, float] = REACH) -> Window:
     names: list[str] = []
     posed = Posed(scene, scene.pose)
     bounce = scene.stances[-1].lift
-    for i, j, n in _near(scene, posed, max(reach) + bounce):
+    # No shift of the window brings a pair nearer than by its own length.
+    far = float(np.hypot(*reach)) + bounce
+    for gap, n, k, m in _nearest(scene, posed):
+        if gap - far - scene.keep[n] > float(slack.max()):
+            break
+        if k and scene.drawn_off(n):
+            continue
+        i, j = scene.pairs[n]
         name = f"{scene.unit[i].name} and {scene.machine[j].name.lower()}"
         if name not in names:
             names.append(name)
-        for k in range(STANCES):
-            for solid in posed.machine[j]:
-                found = shifts_of(posed.unit[k][i], solid)
-                gap = found.gaps(flat)
-                if k == 0 and bounce:
-                    lift = np.array([0.0, 0.0, bounce])
-                    gap = np.minimum(gap, np.minimum(found.gaps(flat + lift), found.gaps(flat - lift)))
-                own = gap - scene.keep[n]
-                less = own < slack
-                slack = np.where(less, own, slack)
-                binds = np.where(less, names.index(name), binds)
+        own = _gap(posed.unit[k][i], posed.machine[j][m], flat, bounce if k == 0 else 0.0) - scene.keep[n]
+        less = own < slack
+        slack = np.where(less, own, slack)
+        binds = np.where(less, names.index(name), binds)
     slack = np.minimum(slack, 1.0)
     _repair(scene, flat, slack)
     return Window(ahead, up, slack.reshape(HIGH, WIDE), binds.reshape(HIGH, WIDE), names)
 
 
-def _near(scene: Scene, posed: Posed, reach: float) -> list[tuple[int, int, int]]:
-    """Pairs that may bind somewhere in the window: those no farther, box to box, than the tightest at its own far end."""
-    low = np.array([[s.low for s in own] for own in posed.unit]).min(axis=0)
-    high = np.array([[s.high for s in own] for own in posed.unit]).max(axis=0)
-    other_low = np.array([np.min([s.low for s in own], axis=0) for own in posed.machine])
-    other_high = np.array([np.max([s.high for s in own], axis=0) for own in posed.machine])
-    within = 2.0 * reach + float(scene.keep.max(initial=0.0))
-    close = near(low, high, other_low, other_high, within)
-    return [(i, j, n) for n, (i, j) in enumerate(scene.pairs) if close[i, j]]
+def _gap(first: Convex, second: Convex, flat: Array, bounce: float) -> Array:
+    found = shifts_of(first, second)
+    gap = found.gaps(flat)
+    if not bounce:
+        return gap
+    lift = np.array([0.0, 0.0, bounce])
+    return np.minimum(gap, np.minimum(found.gaps(flat + lift), found.gaps(flat - lift)))
+
+
+def _nearest(scene: Scene, posed: Posed) -> list[tuple[float, int, int, int]]:
+    """Gap at the stated place of every pair in every position, (gap, pair, stance, place), the tightest first."""
+    found = solve(scene, posed.rows([(*pair, n) for n, pair in enumerate(scene.pairs)], range(STANCES)))
+    order = np.argsort(found.slack, kind="stable")
+    rows = zip(found.gap[order], found.pair[order], found.stance[order], found.place[order], strict=True)
+    return [(float(gap), int(n), int(k), int(m)) for gap, n, k, m in rows]
 
 
 def _repair(scene: Scene, flat: Array, slack: Array) -> None:

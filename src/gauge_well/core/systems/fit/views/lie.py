@@ -12,8 +12,10 @@ from gauge_well.core.geometry.convex import Convex, ring
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.figures import lowest
-from gauge_well.core.systems.fit.gaps import Pose, Posed, Scene, gaps, worst
+from gauge_well.core.systems.fit.gaps import Close, Pose, Posed, Scene, gaps, worst
+from gauge_well.core.systems.fit.place import sets_of
 from gauge_well.core.systems.fit.rooms import solved
+from gauge_well.core.systems.fit.shapes import Thing
 from gauge_well.core.systems.fit.spread import Spread, half
 from gauge_well.core.typing import Array, likely
 
@@ -50,6 +52,7 @@ class Gap:
     keep: float
     slack: float
     position: str
+    stance: int
     at: Spot
     other: Spot
 
@@ -67,7 +70,7 @@ class Stand:
 class LieView:
     """The engine in its space at a pose moved by so much, and in one position on its mounts.
 
-    ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is stated to lie. ``rests``: gaps worked with
+    ``sets``: facts by path that put it there. ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is stated to lie. ``rests``: gaps worked with
     their doubt, at the stated place alone.
     """
 
@@ -83,6 +86,7 @@ class LieView:
     lowest: float
     rock: float
     lie: str
+    sets: dict[str, float]
 
 
 MOVES = ("ahead", "left", "up", "pitch", "yaw", "roll")
@@ -94,16 +98,16 @@ def show(context: Context, facts: FitFacts, options: Options) -> LieView:
     Options
     -------
     ahead, left, up : moved from where it lies [m]; pitch, yaw, roll : turned [rad].
-    stance : which position on the mounts is drawn dashed.
+    stance : which position on the mounts is drawn dashed; that of the tightest gap by default.
     """
     found = solved(context, facts)
     scene = found.scene
     moved = _asked(options)
     pose = moved_pose(scene.pose, moved)
-    stance = int(option(options, "stance", 1, 0, len(scene.stances) - 1))
+    close = _gaps(scene, pose) if any(moved) else _doubted(found)
+    usual = close[0].stance if close else 1
+    stance = int(option(options, "stance", usual, 0, len(scene.stances) - 1))
     posed = Posed(scene, pose)
-    still = any(moved)
-    close = _gaps(scene, pose) if still else _doubted(found)
     turn, at = pose.rotation, pose.shift
     long = likely(facts.unit.length or 0.0)
     return LieView(
@@ -119,6 +123,7 @@ def show(context: Context, facts: FitFacts, options: Options) -> LieView:
         lowest=lowest(scene)[0] + moved[2],
         rock=likely(facts.rock),
         lie=context.installation.lie,
+        sets=sets_of(scene, pose),
     )
 
 
@@ -135,36 +140,40 @@ def moved_pose(pose: Pose, by: tuple[float, float, float, float, float, float]) 
     return pose.to(dx=by[0], dy=by[1], dz=by[2], pitch=by[3], yaw=by[4], roll=by[5])
 
 
-def _all(scene: Scene, posed: Posed, stance: int) -> list[tuple[object, Convex]]:
+def _all(scene: Scene, posed: Posed, stance: int) -> list[tuple[Thing, Convex]]:
     unit = list(zip(scene.unit, posed.unit[stance], strict=True))
     machine = [(t, own[0]) for t, own in zip(scene.machine, posed.machine, strict=True)]
     return [*((t, s) for t, s in machine if t.id != "ground_bump"), *unit]
 
 
 def _gaps(scene: Scene, pose: Pose) -> list[Gap]:
-    return [
-        _gap(item.name, item.unit.id, item.machine.id, item.gap, None, item.keep, item.position, item.at, item.direction)
-        for item in worst(scene, gaps(scene, pose))
-    ]
+    found = gaps(scene, pose)
+    return [_gap(item, int(found.stance[item.row]), None) for item in worst(scene, found)]
 
 
 def _doubted(found: Spread) -> list[Gap]:
     """At the stated place: with how far each gap may be off."""
     off = dict(zip(found.rows.tolist(), half(found.gap).tolist(), strict=True))
     return [
-        _gap(
-            item.name, item.unit.id, item.machine.id, item.gap, off.get(item.row), item.keep, item.position, item.at,
-            item.direction,
-        )
-        for item in worst(found.scene, found.found)
+        _gap(item, int(found.found.stance[item.row]), off.get(item.row)) for item in worst(found.scene, found.found)
     ]
 
 
-def _gap(
-    name: str, unit: str, machine: str, gap: float, off: float | None, keep: float, position: str, at: Array, way: Array
-) -> Gap:
-    other = at + way * gap
-    return Gap(f"{unit}-{machine}", name, unit, machine, gap, off, keep, gap - keep, position, _spot(at), _spot(other))
+def _gap(item: Close, stance: int, off: float | None) -> Gap:
+    return Gap(
+        id=f"{item.unit.id}-{item.machine.id}",
+        name=item.name,
+        unit=item.unit.id,
+        machine=item.machine.id,
+        gap=item.gap,
+        off=off,
+        keep=item.keep,
+        slack=item.slack,
+        position=item.position,
+        stance=stance,
+        at=_spot(item.at),
+        other=_spot(item.at + item.direction * item.gap),
+    )
 
 
 def _spot(at: Array) -> Spot:

@@ -1,0 +1,186 @@
+"""The way in and out: straight legs and one that tilts, from above or below, with the gearbox or after it.
+
+A straight leg of a convex solid is the hull of both its ends: exact in one call. A turning leg is looked at every few
+degrees. Of each way the gap to everything that stands is kept apart, so that one pass tells what must be off.
+"""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from gauge_well.core.geometry import gjk
+from gauge_well.core.geometry.convex import Convex, near, padded
+from gauge_well.core.geometry.separating import depth
+from gauge_well.core.systems.fit.facts import FitFacts
+from gauge_well.core.systems.fit.gaps import Scene, Stance, placed_unit
+from gauge_well.core.systems.fit.shapes import Thing
+from gauge_well.core.typing import Array, likely
+
+NEEDED = 0.010  # m kept on the way (common practice)
+FAR = 0.10  # m: farther is as good
+OUT = 0.15  # m beyond its own height at which it is out
+FORWARD = (0.0, 0.1, 0.2, 0.3, 0.4)  # m along the machine, towards the panel
+LIFT = (0.15, 0.30)  # m of rise while it tilts
+RAISE = (0.0, 0.05, 0.10, 0.15)  # m by which engine and gearbox are raised together before they part
+TILT = (-30.0, -15.0, 15.0, 30.0)  # degrees, nose up
+TURNS = 7  # looks at a turning leg
+# What comes off with spanners; the rest is the machine.
+COMES_OFF = frozenset({"stack", "panel", "column", "rack", "member", "beam"})
+GEARBOX = frozenset({"bell", "gearbox"})
+
+
+@dataclass(frozen=True)
+class Leg:
+    """One leg: ahead and up [m], nose up [rad]; ``whole``: the gearbox goes with it and is left there."""
+
+    ahead: float
+    up: float
+    pitch: float = 0.0
+    whole: bool = False
+
+
+@dataclass(frozen=True)
+class Way:
+    """A way out, and in: from ``above`` or ``below``, with the gearbox on or off; legs; what must be off; gap to what
+    stays [m] and what it passes so near, and whether it goes at all."""
+
+    side: str
+    gearbox: bool
+    legs: Sequence[Leg]
+    off: Sequence[str]
+    gap: float
+    nearest: str
+    goes: bool
+    tried: int = field(default=0)
+
+
+def ways(scene: Scene, facts: FitFacts) -> Iterator[tuple[int, int, Way]]:
+    """The best way of each kind: (done, of, way)."""
+    kinds = [(side, box) for side in ("above", "below") for box in (True, False)]
+    if facts.gearcase.there != "yes":
+        kinds = [("above", True), ("below", True)]
+    for n, (side, box) in enumerate(kinds, 1):
+        yield n, len(kinds), best_way(scene, facts, side, box)
+
+
+def _paths(facts: FitFacts, side: str, box: bool, toward: float, height: float) -> Iterator[list[Leg]]:
+    up = height if side == "above" else -height
+    sign = 1.0 if side == "above" else -1.0
+    draw = 0.0 if box else likely(facts.gearcase.spigot)
+    for raised, ahead in itertools.product((0.0,) if box else RAISE, FORWARD):
+        if ahead < draw:
+            continue
+        start = [Leg(0.0, sign * raised, whole=True)] if raised else []
+        start += [Leg(toward * ahead, 0.0)] if ahead else []
+        yield [*start, Leg(0.0, up)]
+        if box and ahead:
+            yield from ([Leg(0.0, sign * lift), *start, Leg(0.0, up)] for lift in LIFT)
+        for lift in LIFT:
+            for tilt in TILT:
+                yield [*start, Leg(0.0, sign * lift, float(np.deg2rad(tilt))), Leg(0.0, up)]
+
+
+def best_way(scene: Scene, facts: FitFacts, side: str, box: bool) -> Way:
+    """Of all paths tried the one that needs least off, then with most room."""
+    unit = [
+        k
+        for k, t in enumerate(scene.unit)
+        if not t.id.endswith("_off") and t.moves == "unit" and (box or t.id not in GEARBOX)
+    ]
+    still = placed_unit(scene, (scene.pose.rotation, scene.pose.shift), Stance("at rest", 0.0, 0.0))
+    own = [still[k] for k in unit]
+    whole = [s for s, t in zip(still, scene.unit, strict=True) if not t.id.endswith("_off") and t.moves == "unit"]
+    stands = [t for t in scene.machine if t.moves not in ("ground", "ground_bump") and t.whole != "bonnet"]
+    names = sorted({t.whole for t in stands})
+    low = min(float(s.low[2]) for s in own)
+    high = max(float(s.high[2]) for s in own)
+    tops = max(float(t.solid.points[:, 2].max()) for t in stands if t.whole != "bulkhead")
+    height = max(tops - low, high - low) + OUT
+    first: dict[tuple[float, ...], Array] = {}
+    toward = 1.0 if opens_ahead(scene) else -1.0
+    best: Way | None = None
+    tried = 0
+    for path in _paths(facts, side, box, toward, height):
+        tried += 1
+        gap = np.full(len(names), FAR)
+        at = own
+        where = (0.0, 0.0, 0.0)
+        for leg in path:
+            key = (*where, leg.ahead, leg.up, leg.pitch, float(leg.whole))
+            if key not in first:
+                first[key] = _leg(whole if leg.whole else at, leg, stands, names, scene.pose.shift)
+            gap = np.minimum(gap, first[key])
+            at = _moved(at, leg, scene.pose.shift)
+            where = (where[0] + leg.ahead, where[1] + leg.up, where[2] + leg.pitch)
+        way = _way(side, box, path, gap, names, stands)
+        if best is None or _rank(way) < _rank(best):
+            best = way
+    assert best is not None
+    return Way(best.side, best.gearbox, best.legs, best.off, best.gap, best.nearest, best.goes, tried)
+
+
+def opens_ahead(scene: Scene) -> bool:
+    """Whether the open end of the space lies ahead of the engine."""
+    panel = next(t for t in scene.machine if t.id == "panel")
+    return bool(panel.solid.points[:, 0].mean() > scene.pose.shift[0])
+
+
+def _way(side: str, box: bool, path: Sequence[Leg], gap: Array, names: Sequence[str], stands: Sequence[Thing]) -> Way:
+    loose = {name for name in names if name in COMES_OFF or _own(name, stands)}
+    off = [name for name, g in zip(names, gap, strict=True) if g < NEEDED and name in loose]
+    stays = [(float(g), name) for name, g in zip(names, gap, strict=True) if name not in off]
+    least, nearest = min(stays, default=(1.0, ""))
+    return Way(side, box, path, off, least, nearest, least >= NEEDED)
+
+
+def _own(name: str, stands: Sequence[Thing]) -> bool:
+    """Whether a thing is one the builder stated: it was put there and can be taken away."""
+    return name not in {"bulkhead", "tunnel", "rail_left", "rail_right", "wing_left", "wing_right", "hull", *COMES_OFF}
+
+
+def _rank(way: Way) -> tuple[float, ...]:
+    return (not way.goes, -way.gap if not way.goes else 0.0, len(way.off), len(way.legs), -way.gap)
+
+
+def _turned(solids: Sequence[Convex], pitch: float, about: Array) -> list[Convex]:
+    c, s = np.cos(pitch), np.sin(pitch)
+    turn = np.array([[c, 0.0, -s], [0.0, 1.0, 0.0], [s, 0.0, c]])  # nose up is positive for one that faces ahead
+    return [solid.moved(turn, about - turn @ about) for solid in solids]
+
+
+def _moved(solids: Sequence[Convex], leg: Leg, about: Array) -> list[Convex]:
+    turned = _turned(solids, leg.pitch, about) if leg.pitch else list(solids)
+    return [s.shifted(np.array([leg.ahead, 0.0, leg.up])) for s in turned]
+
+
+def _leg(own: Sequence[Convex], leg: Leg, stands: Sequence[Thing], names: Sequence[str], about: Array) -> Array:
+    """Least gap to each thing over one leg."""
+    if leg.pitch:
+        shares = np.linspace(0.0, 1.0, TURNS)
+        looks = [_moved(own, Leg(f * leg.ahead, f * leg.up, f * leg.pitch), about) for f in shares]
+        return _gaps([solid for look in looks for solid in look], stands, names)
+    return _gaps([s.swept(np.array([leg.ahead, 0.0, leg.up])) for s in own], stands, names)
+
+
+def _gaps(solids: Sequence[Convex], stands: Sequence[Thing], names: Sequence[str]) -> Array:
+    found = np.full(len(names), FAR)
+    low, high = (np.array([getattr(s, n) for s in solids]) for n in ("low", "high"))
+    other_low, other_high = (np.array([getattr(t.solid, n) for t in stands]) for n in ("low", "high"))
+    close = near(low, high, other_low, other_high, FAR)
+    pairs = [(solids[i], stands[j]) for i, j in zip(*np.nonzero(close), strict=True)]
+    if not pairs:
+        return found
+    a, ra = padded([s for s, _ in pairs])
+    b, rb = padded([t.solid for _, t in pairs])
+    gap = gjk.distance(a, b).distance - ra - rb
+    for (solid, thing), g in zip(pairs, gap, strict=True):
+        k = names.index(thing.whole)
+        if g <= 0.0:
+            # How deep is asked only where it tells two blocked ways apart.
+            g = -depth(solid, thing.solid)[0] if found[k] > 0.0 else 0.0
+        found[k] = min(found[k], g)
+    return found

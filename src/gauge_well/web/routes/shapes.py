@@ -1,0 +1,49 @@
+"""Shapes in and out: a file's bytes to a thing's points, the whole scene to a file."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from flask import Response, jsonify, request
+from pydantic import BaseModel, Field, FiniteFloat
+
+from gauge_well.services.models import SheetIn
+from gauge_well.services.shaping import OUT, ShapeOut
+from gauge_well.web import jobs
+from gauge_well.web.api import Strict, answers, blueprint, plain
+
+bp = blueprint("shapes")
+
+
+class ShapeQuery(BaseModel):
+    """How a file is to be read: what it was drawn in; of an outline, its plane and from where to where it is carried [m]."""
+
+    kind: Literal["stl", "obj", "dxf"]
+    unit: Literal["mm", "cm", "m", "in"] = "mm"
+    plane: Literal["side", "front", "plan"] = "side"
+    start: FiniteFloat = Field(default=-0.05, ge=-20.0, le=20.0)
+    end: FiniteFloat = Field(default=0.05, ge=-20.0, le=20.0)
+
+
+class OutPath(BaseModel):
+    """Kind of file."""
+
+    kind: Literal["stl", "obj", "csv", "dxf"]
+
+
+class SheetRequest(Strict):
+    """A sheet."""
+
+    sheet: SheetIn
+
+
+@bp.post("/shape", responses=answers(ShapeOut))
+def shape(query: ShapeQuery) -> Response:
+    """A thing's points from the bytes of an STL, OBJ or DXF file, sent as they are."""
+    return jsonify(jobs.work("shape", request.get_data(), query.kind, query.unit, query.plane, query.start, query.end))
+
+
+@bp.post("/scene/<kind>", responses={200: plain("application/octet-stream", "STL, OBJ, CSV or DXF, in millimetres")})
+def scene(path: OutPath, body: SheetRequest) -> Response:
+    """Everything in its place as a file."""
+    return Response(jobs.work("scene", body.sheet, path.kind), mimetype=OUT[path.kind][0])
