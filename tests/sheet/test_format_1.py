@@ -27,17 +27,24 @@ def bare(**sections: Any) -> dict[str, Any]:
 KNEW = {"cooling", "fuel", "oil", "exhaust"}  # the systems that format 1 knew
 
 
+def known_then(raw: dict[str, Any]) -> dict[str, Any]:
+    """A build without what came after format 1."""
+    found = {key: value for key, value in raw.items() if key not in SYSTEMS.keys() - KNEW}
+    found["parts"] = [p for p in raw.get("parts", []) if str(p.get("role", "oil")).split(".")[0] in KNEW]
+    return found
+
+
 class Opened(NumbersCase):
     def test_the_demos_as_they_were_are_the_demos_as_they_are(self) -> None:
         """All they say of what is fitted; on the yard there lay nothing then."""
         for name in NAMES:
-            then, now = load(old(name)).document, load(demo(name)).document
+            then, now = load(old(name)).document, load(known_then(demo(name))).document
             now["parts"] = [part for part in now["parts"] if "role" in part]
             self.assertEqual(then, now, name)
 
     def test_with_the_same_verdict(self) -> None:
         for name in NAMES:
-            then, now = size_document(old(name)), size_document(demo(name))
+            then, now = size_document(old(name)), size_document(known_then(demo(name)))
             for part in ("headline", "state", "reach_w", "rows"):
                 self.assertEqual(then[part], now[part], f"{name} {part}")
 

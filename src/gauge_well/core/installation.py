@@ -149,10 +149,10 @@ def _lie_by_rule(machine: Mapping[str, Any], yaw: float | None) -> str:
     kind = machine.get("kind")
     if kind in ("boat", "tractor"):
         return str(kind)
+    usual = "mid" if kind == "hillclimb" else "front_long"
     if yaw is None:
-        return "front_trans" if machine.get("drive") == "front" else "mid" if kind == "hillclimb" else "front_long"
-    across, behind = abs(np.sin(yaw)) > 0.7, np.cos(yaw) < -0.7
-    return "front_trans" if across else "rear" if behind else "mid" if kind == "hillclimb" else "front_long"
+        return usual
+    return "front_trans" if abs(np.sin(yaw)) > 0.7 else "rear" if np.cos(yaw) < -0.7 else usual
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:

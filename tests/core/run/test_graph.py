@@ -169,6 +169,14 @@ def given_of(case: BuildCase) -> dict[str, Any]:
     return {figure: flat(value) for figure, value in contexts.make_context(case)[0].given.items()}
 
 
+def _bar(what: str, moves: str, start: tuple[int, int, int], to: tuple[int, int, int]) -> dict[str, Any]:
+    """A round thing in the bay, as a part of a sheet; mm."""
+    names = ("ahead", "left", "over", "to_ahead", "to_left", "to_over")
+    places = {name: f"{v} mm" for name, v in zip(names, (*start, *to), strict=True)}
+    facts = {"what": what, "moves": moves, "shape": "round", "diameter": "60 mm", **places}
+    return {"role": "fit.solids", "facts": facts}
+
+
 class Declarations(unittest.TestCase):
     def test_what_is_declared_exists(self) -> None:
         """Each fact read is one a sheet has; each figure taken is given by somebody else."""
@@ -216,8 +224,15 @@ class Declarations(unittest.TestCase):
         self.assertGreater(tried, 600)
 
     def test_a_figure_moves_only_those_who_take_it(self) -> None:
-        """Each figure given, a tenth up; and it moves at least one of them."""
-        case = case_of(demo_document("quarry-mule"))
+        """Each figure given, a tenth up; and it moves at least one of them: gaps where nobody taped them."""
+        raw = demo_document("quarry-mule")
+        raw["installation"] = {"engine_pitch": "3 deg"}
+        raw["parts"] += [
+            _bar("pipe", "unit", (300, -300, -200), (-200, 0, 0)),
+            _bar("hose", "body", (200, -300, 400), (-200, 0, 0)),
+            _bar("tank", "body", (-100, -340, 420), (-200, 0, 0)),
+        ]
+        case = case_of(raw)
         context, _ = contexts.make_context(case)
         before = {id: told_by(id, context, case) for id in SYSTEMS}
         for figure, value in context.given.items():

@@ -25,6 +25,7 @@ from gauge_well.core.report import (
     UnknownEntry,
 )
 from gauge_well.core.run.assumptions import UNTRIED, Assumptions, Rest
+from gauge_well.core.run.claims import contradicted
 from gauge_well.core.run.reach import Reach
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
@@ -180,7 +181,11 @@ def block_of(solved: Solved, rests: Assumptions, explain: str = GOVERNING) -> tu
         },
         cautions=system.cautions,
         decides=rests.decides,
-        notices=[*result.notices(), *looked(result.looks(), context.duties.named)],
+        notices=[
+            *result.notices(),
+            *contradicted(context, solved.system.declares.takes),
+            *looked(result.looks(), context.duties.named),
+        ],
     )
     return block, rows
 

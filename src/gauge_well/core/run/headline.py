@@ -236,7 +236,9 @@ class _Told:
     @property
     def not_begun(self) -> Sentence:
         """Systems that nobody has begun, and what they take; of many only that there are so many."""
-        titles = [_phrase(self.blocks[id].title) for id in self.apart]
+        # What asks for nothing to be bought is left to its own page.
+        asking = [id for id in self.apart if self.blocks[id].need] or self.apart
+        titles = [_phrase(self.blocks[id].title) for id in asking]
         if len(titles) > FEW:
             return Sentence(f"{titles[0][:1].upper()}{titles[0][1:]} and {len(titles) - 1} others are not started.")
         named = " and ".join([", ".join(titles[:-1]), titles[-1]] if len(titles) > 1 else titles)

@@ -61,7 +61,8 @@ class Context:
     def room(self, name: str) -> Value | None:
         """A gap or height of the installation [m]: as taped, else as fit comes to it; None where neither is known."""
         taped: Value | None = getattr(self.installation, name)
-        return taped if taped is not None else self.given.get(ROOMS[name])
+        drawn = self.given.get(ROOMS[name])
+        return taped if taped is not None or drawn is None or not np.isfinite(drawn).all() else drawn
 
     def doubt(self, factor: str) -> Value:
         """What a model factor is multiplied by: 1, or its samples."""

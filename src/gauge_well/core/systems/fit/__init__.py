@@ -33,8 +33,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 DECLARES = declared(
     hands=(hand(rooms, gives=" ".join(ROOMS.values())),),
-    installation="lie engine_yaw engine_pitch engine_roll ground_needed "
-    "pan_ground pan_crossmember pan_steering exhaust_ground exhaust_loom exhaust_fuel depth_available",
+    installation="lie engine_yaw engine_pitch engine_roll ground_needed",
 )
 SYSTEM: System = System(
     id="fit",

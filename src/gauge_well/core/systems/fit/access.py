@@ -24,12 +24,13 @@ HAND_LONG = 0.190
 
 @dataclass(frozen=True)
 class Item:
-    """Something that must be reached: its tool in engine axes, and what of the build is no hindrance."""
+    """Something that must be reached: its tool in engine axes, each way it may be held, and what of the build is no
+    hindrance."""
 
     id: str
     name: str
     tool: str
-    solids: Sequence[Convex]
+    held: Sequence[Sequence[Convex]]
     open: frozenset[str] = frozenset({"bonnet"})
 
 
@@ -51,25 +52,27 @@ class Reached:
         return "now" if self.gap >= NEEDED else "raised" if self.raised_gap >= NEEDED else "no"
 
 
-def _socket(at: Array, way: Array) -> list[Convex]:
-    """A socket with its ratchet, the handle swung by thirty degrees as three bars."""
-    end = at + way * SOCKET_LONG
+def _socket(at: Array, way: Array) -> list[list[Convex]]:
+    """A socket with its ratchet, its handle swung by thirty degrees as three bars: towards each of four sides."""
+    head = at + way * (SOCKET_LONG + 0.5 * RATCHET)
     side = np.cross(way, [0.0, 1.0, 0.0] if abs(way[1]) < 0.9 else [1.0, 0.0, 0.0])
     side /= np.linalg.norm(side)
     other = np.cross(way, side)
-    found = [cylinder(at + 1e-3 * way, end, 0.5 * SOCKET)]
-    for turn in (-0.5 * SWING, 0.0, 0.5 * SWING):
-        along = np.cos(turn) * side + np.sin(turn) * other
-        found.append(cylinder(end, end + HANDLE * along + 0.5 * RATCHET * way, 0.5 * RATCHET, 0.5 * SOCKET))
+    shaft = cylinder(at + 1e-3 * way, head, 0.5 * SOCKET)
+    found = []
+    for quarter in range(4):
+        turns = 0.5 * np.pi * quarter + np.array([-0.5 * SWING, 0.0, 0.5 * SWING])
+        bars = [cylinder(head, head + HANDLE * (np.cos(t) * side + np.sin(t) * other), 0.5 * RATCHET) for t in turns]
+        found.append([shaft, *bars])
     return found
 
 
-def _spanner(at: Array, along: Array) -> list[Convex]:
-    return [cylinder(at + 1e-3 * along, at + SPANNER_LONG * along, 0.5 * SPANNER)]
+def _spanner(at: Array, along: Array) -> list[list[Convex]]:
+    return [[cylinder(at + 1e-3 * along, at + SPANNER_LONG * along, 0.5 * SPANNER)]]
 
 
-def _fist(at: Array, way: Array) -> list[Convex]:
-    return [cylinder(at + 5e-3 * way, at + (HAND_LONG + 5e-3) * way, 0.5 * FIST)]
+def _fist(at: Array, way: Array) -> list[list[Convex]]:
+    return [[cylinder(at + 5e-3 * way, at + (HAND_LONG + 5e-3) * way, 0.5 * FIST)]]
 
 
 X, Y, Z = np.eye(3)
@@ -120,11 +123,11 @@ def reached(scene: Scene, facts: FitFacts) -> list[Reached]:
     others = [(t, t.solid) for t in scene.machine if t.id != "ground_bump"]
     found = []
     for item in items(facts):
-        tools = [s.moved(turn, at) for s in item.solids]
+        held = [[s.moved(turn, at) for s in own] for own in item.held]
         against = [(t, s) for t, s in (*own, *others) if t.whole not in item.open]
-        gap, by = _least(tools, [(t.name, s) for t, s in against])
         lowered = [(t.name, s.shifted(np.array([0.0, 0.0, -RAISED])) if t.moves == "ground" else s) for t, s in against]
-        raised_gap, raised_by = _least(tools, lowered)
+        gap, by = max(_least(tool, [(t.name, s) for t, s in against]) for tool in held)
+        raised_gap, raised_by = max(_least(tool, lowered) for tool in held)
         found.append(Reached(item.id, item.name, item.tool, gap, by, raised_gap, raised_by))
     return found
 

@@ -66,7 +66,13 @@ class FitFacts:
     crank_left: Value = quantity("Crank left of the middle", "length", -2.0, 2.0, group=POSE, help=SIDE, spread="exact")
     mounts: str = choice("Mounts", {k: m.label for k, m in MOUNTS.items()}, group=MOTION)
     rock: Value = quantity(
-        "Rocks in first at full torque", "angle", 0.0, 0.3, group=MOTION, help="About its mounts' elastic axis."
+        "Rocks in first at full torque",
+        "angle",
+        0.0,
+        0.3,
+        group=MOTION,
+        help="About its mounts' elastic axis.",
+        spread="conductance",  # a share of itself, as what mounts give is, and no more degrees of a level
     )
     rock_height: Value = quantity(
         "Rocks about a line over the crank", "height", -0.5, 1.0, group=MOTION, help="The mounts' elastic axis."

@@ -21,7 +21,7 @@ from gauge_well.core.systems.fit.shapes import Thing
 from gauge_well.core.typing import Array, likely
 
 LOOKED_AT = 0.15  # m over what is kept, beyond which a pair's boxes are of no interest
-MATTERS = 0.08  # m of slack at rest beyond which no mount brings a pair to its gap
+MATTERS, ARM = 0.08, 0.7  # m of slack at rest, and as much more as its far ends move on their arm
 GROWTH = 12e-6 * 80.0  # iron and light alloy from cold to hot: a share of each length
 HOT_GROWTH = 17e-6 * 450.0  # exhaust steel
 HUNG = "hung"
@@ -267,7 +267,8 @@ def gaps(scene: Scene, pose: Pose | None = None) -> Gaps:
     """
     posed = Posed(scene, pose or scene.pose)
     rest = solve(scene, posed.rows(posed.near(LOOKED_AT), [0]))
-    close = [n for n in np.unique(rest.pair[rest.slack < MATTERS]).tolist() if not scene.drawn_off(n)]
+    moves = max(ARM * abs(s.rock) + abs(s.lift) for s in scene.stances)
+    close = [n for n in np.unique(rest.pair[rest.slack < MATTERS + moves]).tolist() if not scene.drawn_off(n)]
     moved = solve(scene, posed.rows([(*scene.pairs[n], n) for n in close], range(1, len(scene.stances))))
     return _joined(rest, moved)
 

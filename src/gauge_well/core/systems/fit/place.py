@@ -25,7 +25,11 @@ def sets_of(scene: Scene, pose: Pose) -> dict[str, float]:
         "fit.crank_height": float(pulley[2]),
     }
     found = {path: round(value, 4) for path, value in found.items()}
-    for name in ("yaw", "pitch", "roll"):
-        if abs(getattr(pose, name) - getattr(scene.pose, name)) > TURNED:
-            found[f"installation.engine_{name}"] = round(getattr(pose, name), 5)
+    for path, now, then in (
+        ("installation.engine_yaw", scene.pose.yaw, pose.yaw),
+        ("installation.engine_pitch", scene.pose.pitch, pose.pitch),
+        ("installation.engine_roll", scene.pose.roll, pose.roll),
+    ):
+        if abs(then - now) > TURNED:
+            found[path] = round(then, 5)
     return found

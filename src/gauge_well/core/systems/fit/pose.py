@@ -179,15 +179,12 @@ def search(
 
 
 def screened(scene: Scene, moves: Array) -> Array:
-    """A safe bound of the least slack at many poses (k) [m], along the directions of where it lies and all faces."""
+    """A bound of the least slack at many poses (k) [m], along the directions of where it lies and all faces of what
+    stands: never above it, but for a pair that was out of sight where it lies."""
     found = gaps(scene)
     if not len(found.slack):
         return np.full(len(moves), CLOSE)
-    rows = np.flatnonzero(found.slack < found.slack.min() + 2.0 * CLOSE)
-    # Positions of a pair part alike: the tightest of each stands for it.
-    order = rows[np.argsort(found.slack[rows], kind="stable")]
-    _, first = np.unique(found.pair[order], return_index=True)
-    rows = order[first]
+    rows = np.flatnonzero(found.slack < found.slack.min() + 4.0 * CLOSE)
     posed = Posed(scene, scene.pose, faces=True)
     a, b, ways = [], [], []
     for k in rows:

@@ -43,14 +43,14 @@ SEEN: Mapping[str, Pick] = {
 
 
 def rooms(context: Context, facts: FitFacts) -> Mapping[str, Array]:
-    """What others come to know of gaps and heights [m]; nothing while no place of the engine is stated."""
+    """What others come to know of gaps and heights [m]; without end where nothing is near, or no place is stated."""
+    told: dict[str, Array] = {figure: as_array(np.inf) for figure in ROOMS.values()}
     if facts.placed != "stated":
-        return {}
+        return told
     try:
         found = solved(context, facts)
     except MissingFact:
-        return {}
-    told: dict[str, Array] = {}
+        return told
     for name, pick in SEEN.items():
         rows = _rows(found, pick, name.endswith("_ground"))
         if rows.any():

@@ -1,7 +1,7 @@
 """Gaps in doubt: how far each fact moves each close gap, once, and then all draws as one product.
 
-A fact is moved to the middle of its draws on either side and the gaps there are bounded along the directions found at the
-likely place: near enough for a tape's error, on the safe side for a rule's. The least over gaps is taken draw by draw.
+A fact is moved to the middle of its draws on either side and the gaps there are worked, all facts and gaps in one batch;
+what meets there by a bound along the directions found at the likely place. The least over gaps is taken draw by draw.
 """
 
 from __future__ import annotations
@@ -13,10 +13,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.facts import at_likely, entries, with_facts
+from gauge_well.core.geometry import gjk
 from gauge_well.core.geometry.convex import Convex, padded
 from gauge_well.core.geometry.separating import bound, stacked
 from gauge_well.core.systems.fit.facts import FitFacts
-from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Turned, close_of, gaps, scene_of
+from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Turned, gaps, scene_of
 from gauge_well.core.typing import Array, Value, likely
 
 CLOSE = 0.06  # m of slack within which a pair may come to decide in some draw
@@ -76,17 +77,22 @@ def spread(facts: FitFacts, lies: Lies) -> Spread:
     count = len(next(iter(moves.values())))
     if len(moves) == 1 and count <= ALONE:
         ((name, values),) = moves.items()
-        each = [at.with_fact(facts, lies, {name: float(v)}) for v in values[1:]]
-        return Spread(scene, found, rows, np.concatenate([base, np.stack(each, axis=1)], axis=1))
+        each = at.with_facts([{name: float(v)} for v in values[1:]], facts, lies)
+        return Spread(scene, found, rows, np.concatenate([base, each.T], axis=1))
+    steps = [(name, values, step) for name, values in moves.items() for step in _steps(values)]
+    there = at.with_facts([{name: float(values[0]) + step} for name, values, step in steps], facts, lies)
     gap = np.repeat(base, count, axis=1)
-    for name, values in moves.items():
+    for (_, values, step), moved in zip(steps, there, strict=True):
         off = values - values[0]
-        for side in (off[off > 0.0], off[off < 0.0]):
-            if side.size:
-                step = float(np.sign(side[0]) * np.sqrt(np.mean(side**2)))
-                rate = (at.with_fact(facts, lies, {name: float(values[0]) + step}) - base[:, 0]) / step
-                gap += rate[:, None] * np.where(off * step > 0.0, off, 0.0)
+        gap += ((moved - base[:, 0]) / step)[:, None] * np.where(off * step > 0.0, off, 0.0)
     return Spread(scene, found, rows, gap)
+
+
+def _steps(values: Array) -> list[float]:
+    """The middle of the draws above the likely one, and of those below it, as steps from it."""
+    off = values - values[0]
+    sides = (off[off > 0.0], off[off < 0.0])
+    return [float(np.sign(side[0]) * np.sqrt(np.mean(side**2))) for side in sides if side.size]
 
 
 def _deciding(scene: Scene, found: Gaps) -> NDArray[np.int_]:
@@ -148,26 +154,29 @@ class _At:
         ]
         return stacked(both)
 
-    def with_fact(self, facts: FitFacts, lies: Lies, values: Mapping[str, float]) -> Array:
-        """Gaps (row) with some facts at other values [m]; no thing comes or goes by a size."""
-        turned = lies.likely
-        for name in values.keys() & set(TURNS):
-            turned = replace(turned, **{name: values[name]})  # type: ignore[arg-type]
-        other = with_facts(at_likely(facts), {n: v for n, v in values.items() if n not in TURNS})
-        scene = scene_of(other, turned, self.scene)
-        if scene.ids != self.scene.ids:
+    def with_facts(self, each: Sequence[Mapping[str, float]], facts: FitFacts, lies: Lies) -> Array:
+        """Gaps (case, row) [m] with some facts at other values, case by case; no thing comes or goes by a size."""
+        plain, first, second = at_likely(facts), [], []
+        gone = np.zeros(len(each), dtype=bool)
+        for k, values in enumerate(each):
+            turned = lies.likely
+            for name in values.keys() & set(TURNS):
+                turned = replace(turned, **{name: values[name]})  # type: ignore[arg-type]
+            other = with_facts(plain, {n: v for n, v in values.items() if n not in TURNS})
+            scene = scene_of(other, turned, self.scene)
             # A size at which a thing is gone (no bell left): what it was near is as it was.
-            return np.asarray(self.found.gap[self.rows])
-        first, second = self._solids(scene)
+            gone[k] = scene.ids != self.scene.ids
+            own = self._solids(self.scene if gone[k] else scene)
+            first += own[0]
+            second += own[1]
         a, ra = padded(first)
         b, rb = padded(second)
-        return np.asarray(bound(a, b, self.directions) - ra - rb)
-
-
-def words(of: Spread, row: int) -> str:
-    """Which pair a deciding row is, and where it is worst."""
-    item = close_of(of.scene, of.found, int(of.rows[row]))
-    return item.name
+        found = gjk.distance(a, b).distance
+        meets = np.flatnonzero(found <= 0.0)
+        ways = self.directions[meets % len(self.rows)]
+        found[meets] = bound(a[meets], b[meets], ways)
+        found = (found - ra - rb).reshape(len(each), len(self.rows))
+        return np.where(gone[:, None], self.found.gap[self.rows], found)
 
 
 def half(draws: Array) -> Array:

@@ -60,13 +60,15 @@ def show(context: Context, facts: FitFacts, options: Options) -> DoubtView:
     """At the stated place; no options."""
     found = solved(context, facts)
     slack = found.gap - found.keep
+    # Where nothing is in doubt the likely case is all there is.
+    keeps = (slack[:, 1:] if slack.shape[1] > 1 else slack) >= 0.0
     off = half(found.gap)
     seen: dict[str, Doubt] = {}
     for k in tightest(found):
         name = close_of(found.scene, found.found, int(found.rows[k])).name
         if name not in seen:
-            seen[name] = Doubt(name, float(off[k]), float(np.mean(slack[k, 1:] >= 0.0)))
-    holds = float(np.mean((slack[:, 1:] >= 0.0).all(axis=0)))
+            seen[name] = Doubt(name, float(off[k]), float(np.mean(keeps[k])))
+    holds = float(np.mean(keeps.all(axis=0)))
     rows = [
         ChainRow(
             c.id,
