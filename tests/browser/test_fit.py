@@ -137,7 +137,6 @@ class Looked(BrowserCase):
         self.addCleanup(phone.close)
         self.page = phone.new_page()
         page = self.go(f"/builds/{self.build_of(changed(ROAD, fit=FIVE))}/round")
-        page.get_by_role("button", name=re.compile("more that settle nothing now")).click()
         expect(page.get_by_role("img", name=re.compile("Bay from its left"))).to_be_visible()
         expect(page.get_by_role("img", name=re.compile("Engine from its left"))).to_be_visible()
         expect(page.get_by_role("img", name=re.compile("Underneath"))).to_be_visible()

@@ -35,7 +35,7 @@ HELD = (
 )
 EACH = 12  # calls of an operation before the next
 DEEP = 0.8  # calls that are given what exists
-LONG = "/api/explore"  # worked for seconds: asked less often
+LONG = ("/api/explore", "/api/seek/")  # worked for seconds: asked less often
 SHELF_MOST = 40
 
 
@@ -111,7 +111,7 @@ def rounds(app: Any, engine: Engine, number: int) -> Iterator[Tally]:
     while True:
         for operation in operations:
             turn += 1
-            each = 2 if operation.path == LONG else EACH
+            each = 2 if operation.path.startswith(LONG) else EACH
             _some(operation, each, number + turn, deep, checks, tally)
             yield tally
 

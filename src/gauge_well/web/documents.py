@@ -31,6 +31,10 @@ STREAM = "application/x-ndjson"
 STREAMED = "Event"  # as models end that are given one a line
 
 
+RAW = ("/api/shape",)  # routes that take a file's bytes as they are
+BYTES, BINARY = "application/octet-stream", {"type": "string", "format": "binary"}
+
+
 def _media(answer: dict[str, Any]) -> dict[str, Any]:
     """An answer with the media type it is really sent as."""
     content = answer.get("content", {})
@@ -82,8 +86,10 @@ def true_document(document: dict[str, Any], answered: Iterable[type[BaseModel]])
     _, models = models_json_schema([*asked, (BuildDocument, "validation")], ref_template=template)  # type: ignore[list-item]
     document["components"]["schemas"] |= models["$defs"]
     found: dict[str, Any] = _with_sheet(document)
-    for path in found["paths"].values():
+    for address, path in found["paths"].items():
         for method, operation in path.items():
+            if address in RAW:
+                operation["requestBody"] = {"required": True, "content": {BYTES: {"schema": BINARY}}}
             operation["responses"] = _responses(method, operation)
             for parameter in operation.get("parameters", ()):
                 if parameter["in"] == "header":

@@ -9,10 +9,10 @@ from flask import Flask, Response, request
 from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 
 from gauge_well.services.shaping import BYTES_MAX
+from gauge_well.web.documents import BYTES, RAW
 from gauge_well.web.problems import problem
 
 BODY_MAX = 512 * 1024
-RAW = {"/api/shape": BYTES_MAX}  # routes that take a file's bytes as they are, and how many
 OWN_HOSTS = ("localhost", "127.0.0.1")
 READS = ("GET", "HEAD", "OPTIONS")
 
@@ -57,7 +57,7 @@ def _body() -> Response | None:
     if request.content_length in (None, 0) and "chunked" not in request.headers.get("Transfer-Encoding", ""):
         return None
     if request.path in RAW:
-        return _raw(RAW[request.path])
+        return _raw()
     if request.mimetype != "application/json":
         return problem(415, "media_type", "Send JSON (content type application/json).")
     try:
@@ -73,14 +73,14 @@ def _body() -> Response | None:
     return None
 
 
-def _raw(most: int) -> Response | None:
+def _raw() -> Response | None:
     """A file's bytes, read here so that too many are refused in words."""
-    if request.mimetype != "application/octet-stream":
-        return problem(415, "media_type", "Send the file's bytes (content type application/octet-stream).")
-    request.max_content_length = most
+    if request.mimetype != BYTES:
+        return problem(415, "media_type", f"Send the file's bytes (content type {BYTES}).")
+    request.max_content_length = BYTES_MAX
     try:
         request.get_data()
     except RequestEntityTooLarge:
-        words = f"The file is larger than {most // 1024**2} MB: save a mesh as binary STL, or with fewer faces."
+        words = f"The file is larger than {BYTES_MAX // 1024**2} MB: save a mesh as binary STL, or with fewer faces."
         return problem(413, "too_large", words)
     return None

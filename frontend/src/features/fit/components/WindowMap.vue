@@ -53,7 +53,7 @@ const best = computed(() => props.best ?? null)
   <section class="card pad" data-window>
     <div class="cardhead"><h2 class="label">Where it would go in</h2><span v-if="data" class="mute">{{ Math.round(100 * data.share) }} % of this window holds</span></div>
     <template v-if="data">
-      <div class="drawing"><svg :viewBox="`-46 -22 ${W + 60} ${H + 62}`" role="img" :aria-label="`Room over fore-aft and up-down: ${Math.round(100 * data.share)} % of it holds`">
+      <div class="drawing" tabindex="0"><svg :viewBox="`-46 -22 ${W + 60} ${H + 62}`" role="img" :aria-label="`Room over fore-aft and up-down: ${Math.round(100 * data.share)} % of it holds`">
         <defs><pattern id="fit-out" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><rect width="7" height="7" class="outback" /><line x1="0" y1="0" x2="0" y2="7" class="outline" /></pattern></defs>
         <svg x="0" y="0" :width="W" :height="H" :viewBox="`0 0 ${W} ${H}`" class="map" @pointermove="look" @pointerleave="tip = ''" @pointerdown="hold">
           <rect width="100%" height="100%" fill="url(#fit-out)" />

@@ -141,6 +141,9 @@ def _under(rules: Ruling) -> None:
     pan = likely(
         rules.get("unit.pan" if lie == "front_trans" or rules.get("unit.well") == "whole" else "unit.pan_shallow")
     )
+    if lie in ("mid", "rear"):
+        # It lies under bell and gearbox there.
+        pan = max(pan, bell)
     under = crank - pan - 1.5 * ROUND
     rules.rule("bay.member_top", max(min(MEMBER * edge, under), 0.02), "under such a pan")
     bump = likely(rules.get("bay.bump"))
@@ -222,15 +225,21 @@ def _place(rules: Ruling) -> None:
         over = room - long - (0.0 if lie.panel and "tunnel" in lie.has else case)
         rules.rule("from_panel", before + max(0.5 * over, 0.0), note, exact=True)
         rules.rule("crank_left", 0.0, "on the middle line", exact=True)
-    top = number("bay.edge", 0.85) + 0.5 * (number("bay.bonnet_rear") + number("bay.bonnet_front"))
+    top = number("bay.edge", 0.85) + min(number("bay.bonnet_rear"), number("bay.bonnet_front"))
     ground = 0.025 if name == "boat" else number_of(rules.context, "ground_needed")
     # Its tail hangs where its nose is up.
     tilt = max(np.sin(number_of(rules.context, "engine_pitch")), 0.0) * (number("unit.length", 0.6) + case)
     low = ground + number("unit.pan") + float(tilt)
+    room = top - number("unit.cover", 0.4) - low
     if "member" in lie.has:
-        member = number("bay.member_top", MEMBER * number("bay.edge", 0.85))
-        low = max(low, member + number("unit.pan_shallow"))
-    rules.rule("crank_height", low + 0.5 * (top - number("unit.cover", 0.4) - low), note, exact=True)
+        over = number("bay.member_top", MEMBER * number("bay.edge", 0.85)) + number("unit.pan_shallow") - low
+        middle = max(over, 0.0) + 0.5 * (room - max(over, 0.0))
+        if rules.given.get("bay.member_top") is None:
+            # What nobody taped does not push it into the bonnet.
+            middle = max(min(middle, room - 2.0 * ROUND), 0.5 * room)
+    else:
+        middle = 0.5 * room
+    rules.rule("crank_height", low + middle, note, exact=True)
 
 
 def number_of(context: Mapping[str, Mapping[str, Any]], name: str) -> float:

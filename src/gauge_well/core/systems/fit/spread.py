@@ -17,10 +17,11 @@ from gauge_well.core.geometry import gjk
 from gauge_well.core.geometry.convex import Convex, padded
 from gauge_well.core.geometry.separating import bound, stacked
 from gauge_well.core.systems.fit.facts import FitFacts
-from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Turned, gaps, scene_of
+from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Turned, gaps, places, scene_of
 from gauge_well.core.typing import Array, Value, likely
 
 CLOSE = 0.06  # m of slack within which a pair may come to decide in some draw
+POSITIONS = 0.012  # m over its tightest, within which another position of a pair may be its worst in some draw
 ALONE = 130  # trial values of one fact that are worked one by one
 
 
@@ -98,6 +99,10 @@ def _steps(values: Array) -> list[float]:
 def _deciding(scene: Scene, found: Gaps) -> NDArray[np.int_]:
     """Rows that may be the least against some thing in some draw: close ones, and each thing's tightest."""
     slack = found.slack
+    tightest = np.full(len(scene.pairs), np.inf)
+    np.minimum.at(tightest, found.pair, slack)
+    # A pair's positions part by rock and bounce, which no tape changes by much.
+    near = (slack < CLOSE) & (slack < tightest[found.pair] + POSITIONS)
     whole = [scene.machine[scene.pairs[int(p)][1]].whole for p in found.pair]
     least: dict[str, int] = {}
     for k in np.argsort(slack, kind="stable"):
@@ -109,7 +114,7 @@ def _deciding(scene: Scene, found: Gaps) -> NDArray[np.int_]:
                 group[i] for group, i in zip((scene.unit, scene.machine), scene.pairs[int(found.pair[k])], strict=True)
             )
             least.setdefault(f"{unit.what} {machine.whole}", int(k))
-    return np.array(sorted({*np.flatnonzero(slack < CLOSE).tolist(), *least.values()}), dtype=int)
+    return np.array(sorted({*np.flatnonzero(near).tolist(), *least.values()}), dtype=int)
 
 
 TURNS = ("yaw", "pitch", "roll")
@@ -134,49 +139,64 @@ class _At:
 
     def __init__(self, scene: Scene, found: Gaps, rows: NDArray[np.int_]) -> None:
         self.scene, self.found, self.rows = scene, found, rows
-        self.directions = self._directions()
-
-    def _solids(self, scene: Scene, faces: bool = False) -> tuple[list[Convex], list[Convex]]:
-        posed = Posed(scene, scene.pose, faces)
-        first, second = [], []
-        for k in self.rows:
-            i, j = self.scene.pairs[int(self.found.pair[k])]
-            first.append(posed.unit[int(self.found.stance[k])][i])
-            second.append(posed.machine[j][int(self.found.place[k])])
-        return first, second
-
-    def _directions(self) -> Array:
-        first, second = self._solids(self.scene, True)
-        own = self.found.direction[self.rows]
+        base = self._solids(scene, range(len(rows)), faces=True)
+        own = found.direction[rows]
         both = [
             np.concatenate([u[None], a.normals, -a.normals, b.normals, -b.normals])
-            for u, a, b in zip(own, first, second, strict=True)
+            for u, (a, b) in zip(own, base, strict=True)
         ]
-        return stacked(both)
+        self.directions = stacked(both)
+
+    def _solids(self, scene: Scene, which: Sequence[int], faces: bool = False) -> list[tuple[Convex, Convex]]:
+        posed = Posed(scene, scene.pose, faces)
+        found = []
+        for k in self.rows[list(which)]:
+            i, j = self.scene.pairs[int(self.found.pair[k])]
+            found.append((posed.unit[int(self.found.stance[k])][i], posed.machine[j][int(self.found.place[k])]))
+        return found
+
+    def _touched(self, scene: Scene) -> list[int]:
+        """Rows of which either thing is, stands or moves otherwise than at the likely place."""
+        was = self.scene
+        moved = scene.pose != was.pose or scene.stances != was.stances or bool(np.any(scene.pivot != was.pivot))
+        unit = [moved or not _same(a.solid, b.solid) for a, b in zip(scene.unit, was.unit, strict=True)]
+        machine = [
+            not _same(a.solid, b.solid) or places(scene.of, a.moves) != places(was.of, b.moves)
+            for a, b in zip(scene.machine, was.machine, strict=True)
+        ]
+        pairs = [was.pairs[p] for p in self.found.pair[self.rows].tolist()]
+        return [row for row, (i, j) in enumerate(pairs) if unit[i] or machine[j]]
 
     def with_facts(self, each: Sequence[Mapping[str, float]], facts: FitFacts, lies: Lies) -> Array:
         """Gaps (case, row) [m] with some facts at other values, case by case; no thing comes or goes by a size."""
-        plain, first, second = at_likely(facts), [], []
-        gone = np.zeros(len(each), dtype=bool)
+        plain = at_likely(facts)
+        found = np.repeat(self.found.gap[self.rows][None], len(each), axis=0)
+        at: list[tuple[int, int]] = []
+        pairs: list[tuple[Convex, Convex]] = []
         for k, values in enumerate(each):
             turned = lies.likely
             for name in values.keys() & set(TURNS):
                 turned = replace(turned, **{name: values[name]})  # type: ignore[arg-type]
             other = with_facts(plain, {n: v for n, v in values.items() if n not in TURNS})
             scene = scene_of(other, turned, self.scene)
-            # A size at which a thing is gone (no bell left): what it was near is as it was.
-            gone[k] = scene.ids != self.scene.ids
-            own = self._solids(self.scene if gone[k] else scene)
-            first += own[0]
-            second += own[1]
-        a, ra = padded(first)
-        b, rb = padded(second)
-        found = gjk.distance(a, b).distance
-        meets = np.flatnonzero(found <= 0.0)
-        ways = self.directions[meets % len(self.rows)]
-        found[meets] = bound(a[meets], b[meets], ways)
-        found = (found - ra - rb).reshape(len(each), len(self.rows))
-        return np.where(gone[:, None], self.found.gap[self.rows], found)
+            if scene.ids != self.scene.ids:
+                continue  # a size at which a thing is gone (no bell left): what it was near is as it was
+            touched = self._touched(scene)
+            at += [(k, row) for row in touched]
+            pairs += self._solids(scene, touched) if touched else []
+        if pairs:
+            a, ra = padded([first for first, _ in pairs])
+            b, rb = padded([second for _, second in pairs])
+            cases, rows = np.array(at).T
+            gap = gjk.distance(a, b).distance
+            meets = np.flatnonzero(gap <= 0.0)
+            gap[meets] = bound(a[meets], b[meets], self.directions[rows[meets]])
+            found[cases, rows] = gap - ra - rb
+        return found
+
+
+def _same(a: Convex, b: Convex) -> bool:
+    return a.radius == b.radius and bool(np.array_equal(a.points, b.points))
 
 
 def half(draws: Array) -> Array:

@@ -1,0 +1,72 @@
+"""Shapes and searches over HTTP: bytes in, files out, a search told as it goes."""
+
+import io
+import json
+
+import trimesh
+
+from tests.core.systems.fit.builds import FIVE, fitted
+from tests.support import ROAD, changed, demo_document
+from tests.web.test_api import ApiCase
+
+BYTES = "application/octet-stream"
+
+
+class Shapes(ApiCase):
+    def test_a_mesh_in(self) -> None:
+        block = bytes(trimesh.creation.box([120, 80, 60]).export(file_type="stl"))
+        answer = self.client.post("/api/shape?kind=stl", data=block, content_type=BYTES)
+        self.assertEqual(answer.status_code, 200)
+        found = answer.get_json()
+        self.assertEqual((found["pieces"], found["corners"], found["faces"]), (1, 8, 12))
+
+    def test_what_is_refused(self) -> None:
+        for data, media, query, status, words in (
+            (b"{}", "application/json", "kind=stl", 415, "octet-stream"),
+            (b"no mesh at all", BYTES, "kind=stl", 422, "no STL file"),
+            (b"solid", BYTES, "kind=step", 422, "stl"),
+            (b"x" * (8 * 1024 * 1024 + 1), BYTES, "kind=stl", 413, "binary STL"),
+        ):
+            answer = self.client.post(f"/api/shape?{query}", data=data, content_type=media)
+            self.assertEqual(answer.status_code, status, answer.text[:200])
+            self.assertIn(words, answer.text)
+
+    def test_the_scene_out(self) -> None:
+        for kind in ("stl", "obj", "csv", "dxf"):
+            answer = self.client.post(f"/api/scene/{kind}", json={"sheet": demo_document("quarry-mule")})
+            self.assertEqual(answer.status_code, 200)
+            self.assertGreater(len(answer.data), 5000)
+        mesh = trimesh.load(
+            io.BytesIO(self.client.post("/api/scene/stl", json={"sheet": fitted()}).data), file_type="stl"
+        )
+        self.assertGreater(len(mesh.faces), 100)
+        refused = self.client.post("/api/scene/stl", json={"sheet": ROAD})
+        self.assertEqual((refused.status_code, refused.get_json()["problems"][0]["field"]), (422, "fit.unit.length"))
+
+
+class Searches(ApiCase):
+    def lines(self, path: str, sheet: dict) -> list[dict]:
+        answer = self.client.post(path, json={"sheet": sheet})
+        self.assertEqual((answer.status_code, answer.mimetype), (200, "application/x-ndjson"))
+        return [json.loads(line) for line in answer.text.splitlines()]
+
+    def test_the_best_place(self) -> None:
+        told = self.lines("/api/seek/fit/best", fitted(fit__bay__edge="810 mm"))
+        self.assertEqual([t["event"] for t in told], ["progress"] * (len(told) - 1) + ["answer"])
+        self.assertGreater(len(told), 6)
+        best = told[-1]["data"]
+        self.assertGreaterEqual(best["slack"], best["now"])
+        self.assertIn("fit.crank_height", {e["path"] for e in told[-1]["edits"]})
+
+    def test_what_is_missing(self) -> None:
+        sheet = changed(ROAD, fit={k: v for k, v in FIVE.items() if k != "unit.cover"})
+        self.assertEqual(self.lines("/api/seek/fit/best", sheet), [{"event": "unknown", "missing": ["fit.unit.cover"]}])
+
+    def test_every_drawing_answers(self) -> None:
+        for name in ("lie", "window", "hands", "doubt"):
+            answer = self.client.post(f"/api/view/fit/{name}", json={"sheet": demo_document("quarry-mule")})
+            self.assertIsNotNone(answer.get_json()["data"], name)
+            bare = self.client.post(f"/api/view/fit/{name}", json={"sheet": ROAD}).get_json()
+            self.assertEqual((bare["data"], bare["unknown"]), (None, ["fit.bay.length"]), name)
+        far = self.client.post("/api/view/fit/lie", json={"sheet": fitted(), "options": {"ahead": 2.0}})
+        self.assertEqual((far.status_code, far.get_json()["problems"][0]["field"]), (422, "ahead"))
