@@ -116,7 +116,7 @@ def changed(base: Mapping[str, Any], **paths: Any) -> dict[str, Any]:
     for path, value in paths.items():
         head, *rest = path.split("__")
         if not rest:
-            raw[head] = value
+            raw[head] = copy.deepcopy(value)
             if value is None:
                 raw.pop(head)
             if head in SYSTEMS and "parts" in raw:

@@ -23,7 +23,7 @@ class Shapes(ApiCase):
     def test_what_is_refused(self) -> None:
         for data, media, query, status, words in (
             (b"{}", "application/json", "kind=stl", 415, "octet-stream"),
-            (b"no mesh at all", BYTES, "kind=stl", 422, "no STL file"),
+            (b"no mesh at all", BYTES, "kind=stl", 422, "no face"),
             (b"solid", BYTES, "kind=step", 422, "stl"),
             (b"x" * (8 * 1024 * 1024 + 1), BYTES, "kind=stl", 413, "binary STL"),
         ):
@@ -41,7 +41,7 @@ class Shapes(ApiCase):
         )
         self.assertGreater(len(mesh.faces), 100)
         refused = self.client.post("/api/scene/stl", json={"sheet": ROAD})
-        self.assertEqual((refused.status_code, refused.get_json()["problems"][0]["field"]), (422, "fit.unit.length"))
+        self.assertEqual((refused.status_code, refused.get_json()["problems"][0]["field"]), (422, "fit.bay.length"))
 
 
 class Searches(ApiCase):
@@ -51,7 +51,7 @@ class Searches(ApiCase):
         return [json.loads(line) for line in answer.text.splitlines()]
 
     def test_the_best_place(self) -> None:
-        told = self.lines("/api/seek/fit/best", fitted(fit__bay__edge="810 mm"))
+        told = self.lines("/api/seek/fit/best", fitted(fit__bay__edge="810 mm", fit__crank_height="375 mm"))
         self.assertEqual([t["event"] for t in told], ["progress"] * (len(told) - 1) + ["answer"])
         self.assertGreater(len(told), 6)
         best = told[-1]["data"]
