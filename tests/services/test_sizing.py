@@ -14,6 +14,7 @@ from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.units import KINDS, ReadingError
 from gauge_well.units.printing import Preference
+from tests.core.systems.fit.builds import fitted
 from tests.support import ROAD, changed, report
 
 
@@ -131,7 +132,7 @@ class Instruments(unittest.TestCase):
     def test_each_station_has_one(self) -> None:
         self.assertEqual({station for station, _ in sizing.VIEWS}, {"engine", *SYSTEMS})
         for station, name in sizing.VIEWS:
-            found = sizing.view(ROAD, station, name, {})
+            found = sizing.view(fitted(), station, name, {})
             self.assertEqual(found["unknown"], [])
             ANSWERS[station, name].model_validate(found)
         with self.assertRaises(NotFound):

@@ -259,6 +259,7 @@ class Document(ApiCase):
                 .replace("<revision>", "{revision}")
                 .replace("<system>", "{system}")
                 .replace("<place>", "{place}")
+                .replace("<kind>", "{kind}")
             )
             plain = {"/api/openapi.json", "/api/<path:rest>"}
             if address.startswith("/api/") and address not in plain:

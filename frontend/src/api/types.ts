@@ -9991,13 +9991,16 @@ export interface operations {
             };
         };
         responses: {
-            /** @description STL, OBJ, CSV or DXF, in millimetres */
+            /** @description A file in millimetres */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "model/stl": string;
+                    "model/obj": string;
+                    "text/csv": string;
+                    "image/vnd.dxf": string;
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

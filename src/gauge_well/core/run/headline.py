@@ -66,7 +66,10 @@ def compose(
     state = State.SHORT if short else State.UNKNOWN if unknown else State.ASSUMED if guessed else State.HOLDS
     reach = power[0] if power else None
     above = any(r.kind == "power" and r.reach_code == "above" for r in stated)
-    apart = [id for id, b in blocks.items() if id != ENGINE and b.state == State.UNKNOWN.value and id not in begun]
+    # What asks for nothing yet and is not begun is left to its own page.
+    apart = [
+        id for id, b in blocks.items() if id != ENGINE and b.state == State.UNKNOWN.value and b.need and id not in begun
+    ]
     told = _Told(
         context=context,
         entries=entries,
@@ -236,9 +239,7 @@ class _Told:
     @property
     def not_begun(self) -> Sentence:
         """Systems that nobody has begun, and what they take; of many only that there are so many."""
-        # What asks for nothing to be bought is left to its own page.
-        asking = [id for id in self.apart if self.blocks[id].need] or self.apart
-        titles = [_phrase(self.blocks[id].title) for id in asking]
+        titles = [_phrase(self.blocks[id].title) for id in self.apart]
         if len(titles) > FEW:
             return Sentence(f"{titles[0][:1].upper()}{titles[0][1:]} and {len(titles) - 1} others are not started.")
         named = " and ".join([", ".join(titles[:-1]), titles[-1]] if len(titles) > 1 else titles)

@@ -10,7 +10,8 @@ from pydantic import BaseModel, Field, FiniteFloat
 from gauge_well.services.models import SheetIn
 from gauge_well.services.shaping import OUT, ShapeOut
 from gauge_well.web import jobs
-from gauge_well.web.api import Strict, answers, blueprint, plain
+from gauge_well.web.api import Strict, answers, blueprint
+from gauge_well.web.documents import BINARY
 
 bp = blueprint("shapes")
 
@@ -43,7 +44,10 @@ def shape(query: ShapeQuery) -> Response:
     return jsonify(jobs.work("shape", request.get_data(), query.kind, query.unit, query.plane, query.start, query.end))
 
 
-@bp.post("/scene/<kind>", responses={200: plain("application/octet-stream", "STL, OBJ, CSV or DXF, in millimetres")})
+FILES = {media: {"schema": BINARY} for media, _ in OUT.values()}
+
+
+@bp.post("/scene/<kind>", responses={200: {"description": "A file in millimetres", "content": FILES}})
 def scene(path: OutPath, body: SheetRequest) -> Response:
     """Everything in its place as a file."""
     return Response(jobs.work("scene", body.sheet, path.kind), mimetype=OUT[path.kind][0])

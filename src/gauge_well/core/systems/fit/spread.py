@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -22,6 +23,7 @@ from gauge_well.core.typing import Array, Value, likely
 
 CLOSE = 0.06  # m of slack within which a pair may come to decide in some draw
 POSITIONS = 0.012  # m over its tightest, within which another position of a pair may be its worst in some draw
+KEPT = 48  # builds of which the gaps are remembered
 ALONE = 130  # trial values of one fact that are worked one by one
 
 
@@ -67,26 +69,41 @@ class Spread:
 
 def spread(facts: FitFacts, lies: Lies) -> Spread:
     """All close gaps over the draws of the facts; MissingFact names what is not measured."""
-    scene = scene_of(at_likely(facts), lies.likely)
-    found = gaps(scene)
-    rows = _deciding(scene, found)
+    plain, turned = at_likely(facts), lies.likely
+    scene, found, rows = _likely(plain, turned)
     base = found.gap[rows][:, None]
     moves = _moves(facts, lies)
     if not moves or not len(rows):
         return Spread(scene, found, rows, base)
-    at = _At(scene, found, rows)
     count = len(next(iter(moves.values())))
     if len(moves) == 1 and count <= ALONE:
         ((name, values),) = moves.items()
-        each = at.with_facts([{name: float(v)} for v in values[1:]], facts, lies)
+        each = _moved(plain, turned, tuple((name, float(v)) for v in values[1:]))
         return Spread(scene, found, rows, np.concatenate([base, each.T], axis=1))
     steps = [(name, values, step) for name, values in moves.items() for step in _steps(values)]
-    there = at.with_facts([{name: float(values[0]) + step} for name, values, step in steps], facts, lies)
+    there = _moved(plain, turned, tuple((name, float(values[0]) + step) for name, values, step in steps))
     gap = np.repeat(base, count, axis=1)
     for (_, values, step), moved in zip(steps, there, strict=True):
         off = values - values[0]
         gap += ((moved - base[:, 0]) / step)[:, None] * np.where(off * step > 0.0, off, 0.0)
     return Spread(scene, found, rows, gap)
+
+
+@lru_cache(maxsize=KEPT)
+def _likely(facts: FitFacts, turned: Turned) -> tuple[Scene, Gaps, NDArray[np.int_]]:
+    """Scene and gaps at the likely place, and the rows that may decide: the same for every draw of it."""
+    scene = scene_of(facts, turned)
+    found = gaps(scene)
+    return scene, found, _deciding(scene, found)
+
+
+@lru_cache(maxsize=KEPT)
+def _moved(facts: FitFacts, turned: Turned, each: tuple[tuple[str, float], ...]) -> Array:
+    """Gaps (case, row) with one fact at another value in each case: other systems' draws ask for the same again."""
+    scene, found, rows = _likely(facts, turned)
+    moved = _At(scene, found, rows).with_facts(each, facts, turned)
+    moved.flags.writeable = False
+    return moved
 
 
 def _steps(values: Array) -> list[float]:
@@ -167,18 +184,16 @@ class _At:
         pairs = [was.pairs[p] for p in self.found.pair[self.rows].tolist()]
         return [row for row, (i, j) in enumerate(pairs) if unit[i] or machine[j]]
 
-    def with_facts(self, each: Sequence[Mapping[str, float]], facts: FitFacts, lies: Lies) -> Array:
-        """Gaps (case, row) [m] with some facts at other values, case by case; no thing comes or goes by a size."""
-        plain = at_likely(facts)
+    def with_facts(self, each: Sequence[tuple[str, float]], facts: FitFacts, turned: Turned) -> Array:
+        """Gaps (case, row) [m] with one fact at another value, case by case; no thing comes or goes by a size."""
         found = np.repeat(self.found.gap[self.rows][None], len(each), axis=0)
         at: list[tuple[int, int]] = []
         pairs: list[tuple[Convex, Convex]] = []
-        for k, values in enumerate(each):
-            turned = lies.likely
-            for name in values.keys() & set(TURNS):
-                turned = replace(turned, **{name: values[name]})  # type: ignore[arg-type]
-            other = with_facts(plain, {n: v for n, v in values.items() if n not in TURNS})
-            scene = scene_of(other, turned, self.scene)
+        for k, (name, value) in enumerate(each):
+            if name in TURNS:
+                scene = scene_of(facts, replace(turned, **{name: value}), self.scene)  # type: ignore[arg-type]
+            else:
+                scene = scene_of(with_facts(facts, {name: value}), turned, self.scene)
             if scene.ids != self.scene.ids:
                 continue  # a size at which a thing is gone (no bell left): what it was near is as it was
             touched = self._touched(scene)
