@@ -23,7 +23,7 @@ from gauge_well.core.typing import Array, Value, likely
 
 CLOSE = 0.06  # m of slack within which a pair may come to decide in some draw
 POSITIONS = 0.012  # m over its tightest, within which another position of a pair may be its worst in some draw
-KEPT = 48  # builds of which the gaps are remembered
+KEPT, MOST = 48, 2_000  # builds of which gaps are remembered, and values of their facts
 ALONE = 130  # trial values of one fact that are worked one by one
 
 
@@ -78,10 +78,10 @@ def spread(facts: FitFacts, lies: Lies) -> Spread:
     count = len(next(iter(moves.values())))
     if len(moves) == 1 and count <= ALONE:
         ((name, values),) = moves.items()
-        each = _moved(plain, turned, tuple((name, float(v)) for v in values[1:]))
+        each = _moved(plain, turned, [(name, float(v)) for v in values[1:]])
         return Spread(scene, found, rows, np.concatenate([base, each.T], axis=1))
     steps = [(name, values, step) for name, values in moves.items() for step in _steps(values)]
-    there = _moved(plain, turned, tuple((name, float(values[0]) + step) for name, values, step in steps))
+    there = _moved(plain, turned, [(name, float(values[0]) + step) for name, values, step in steps])
     gap = np.repeat(base, count, axis=1)
     for (_, values, step), moved in zip(steps, there, strict=True):
         off = values - values[0]
@@ -98,12 +98,22 @@ def _likely(facts: FitFacts, turned: Turned) -> tuple[Scene, Gaps, NDArray[np.in
 
 
 @lru_cache(maxsize=KEPT)
-def _moved(facts: FitFacts, turned: Turned, each: tuple[tuple[str, float], ...]) -> Array:
-    """Gaps (case, row) with one fact at another value in each case: other systems' draws ask for the same again."""
-    scene, found, rows = _likely(facts, turned)
-    moved = _At(scene, found, rows).with_facts(each, facts, turned)
-    moved.flags.writeable = False
-    return moved
+def _known(facts: FitFacts, turned: Turned) -> dict[tuple[str, float], Array]:
+    """Gaps (row) of a build with one fact at another value, by its name and that: filled as they are asked for."""
+    return {}
+
+
+def _moved(facts: FitFacts, turned: Turned, each: Sequence[tuple[str, float]]) -> Array:
+    """Gaps (case, row) with one fact at another value in each case: draws that hold one fact ask for all others again."""
+    known = _known(facts, turned)
+    fresh = [case for case in dict.fromkeys(each) if case not in known]
+    if fresh:
+        if len(known) > MOST:
+            known.clear()
+            fresh = list(dict.fromkeys(each))
+        scene, found, rows = _likely(facts, turned)
+        known.update(zip(fresh, _At(scene, found, rows).with_facts(fresh, facts, turned), strict=True))
+    return np.array([known[case] for case in each])
 
 
 def _steps(values: Array) -> list[float]:
