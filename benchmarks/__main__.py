@@ -9,6 +9,7 @@ from benchmarks.certainty import certainty
 from benchmarks.cooling import cooling
 from benchmarks.core import builds, core_points, geometry
 from benchmarks.counts import counted, counts
+from benchmarks.fit import fit
 from benchmarks.fuel import fuel
 from benchmarks.pages import delays, sizes
 from benchmarks.timing import table
@@ -19,7 +20,7 @@ def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
     print(counted([*counts(), *sizes()]), end="\n\n")
-    core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel())
+    core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel(), *fit())
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 
 

@@ -104,7 +104,9 @@ class Shapes(BrowserCase):
             good.write_bytes(bytes(block.export(file_type="stl")))
             bad.write_text("nothing")
             card.get_by_label("Mesh or outline").set_input_files(bad)
-            expect(card.get_by_role("alert")).to_contain_text("STL and OBJ meshes and DXF outlines are taken")
+            expect(card.get_by_role("alert")).to_contain_text(
+                "STL and OBJ meshes, DXF outlines and CSV points are taken"
+            )
             bad.with_suffix(".dxf").write_text("nothing")
             card.get_by_label("Mesh or outline").set_input_files(bad.with_suffix(".dxf"))
             expect(card.get_by_role("alert")).to_contain_text("This is no DXF file")

@@ -174,6 +174,16 @@ class Taken(NumbersCase):
         ids = {c["id"] for c in size_document(raw)["systems"]["fit"]["checks"]}
         self.assertTrue(any(id.startswith("gap_solid") for id in ids), ids)
 
+    def test_corners_in_rows(self) -> None:
+        """With a header and without; bare numbers in the unit picked, a header's own stands."""
+        rows = "1, 0, 0, 0\n1, 4, 0, 0\n1, 0, 2, 0\n1, -1, 0, 1\n"
+        self.close(taken(rows.encode(), "csv", "in", "side", 0, 0)["size_m"], [0.127, 0.0508, 0.0254], abs=1e-9)
+        headed = "piece, ahead [mm], left [mm], over [mm]\n" + rows
+        self.close(taken(headed.encode(), "csv", "in", "side", 0, 0)["size_m"], [0.005, 0.002, 0.001], abs=1e-9)
+        for bad in (b"1, 2\n", b"\xff\xfe1", b""):
+            with self.assertRaises(SheetError):
+                taken(bad, "csv", "mm", "side", 0, 0)
+
     def test_a_bad_file_is_a_problem_of_the_file(self) -> None:
         with self.assertRaises(SheetError) as caught:
             taken(b"nothing", "stl", "mm", "side", 0.0, 0.1)

@@ -715,7 +715,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A thing's points from the bytes of an STL, OBJ or DXF file, sent as they are. */
+        /** A thing's points from the bytes of an STL, OBJ, DXF or CSV file, sent as they are. */
         post: operations["shapes_shape_shape_post"];
         delete?: never;
         options?: never;
@@ -3652,6 +3652,8 @@ export interface components {
             ];
             /** Lowest */
             lowest: number;
+            /** Ramp */
+            ramp: number | null;
             /** Rock */
             rock: number;
             /** Lie */
@@ -3953,7 +3955,8 @@ export interface components {
         };
         /**
          * Move
-         * @description What one move does from where the engine lies: least slack after it [m].
+         * @description What one move does from where the engine lies: least slack after it [m], mass it shifts onto this end's axle [kg],
+         *     how much more the propshaft's front joint bends [rad].
          */
         Move: {
             /** Way */
@@ -3966,6 +3969,10 @@ export interface components {
             slack: number;
             /** Binds */
             binds: string;
+            /** Axle */
+            axle: number;
+            /** Joint */
+            joint: number;
         };
         /**
          * NamedCurve
@@ -9886,7 +9893,7 @@ export interface operations {
     shapes_shape_shape_post: {
         parameters: {
             query: {
-                kind: "stl" | "obj" | "dxf";
+                kind: "stl" | "obj" | "dxf" | "csv";
                 unit?: "mm" | "cm" | "m" | "in";
                 plane?: "side" | "front" | "plan";
                 start?: number;

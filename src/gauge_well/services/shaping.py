@@ -11,8 +11,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import spec_at
 from gauge_well.core.run import contexts
 from gauge_well.core.run.memory import MEMORY
+from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Posed
 from gauge_well.core.systems.fit.rooms import solved
 from gauge_well.core.systems.fit.views import lie
@@ -21,6 +23,9 @@ from gauge_well.formats.errors import FormatError
 from gauge_well.services.models_report import Model
 from gauge_well.services.sizing import check
 from gauge_well.sheet import Problem, SheetError
+from gauge_well.sheet.tables import read_table
+from gauge_well.units import ReadingError
+from gauge_well.units.printing import Preference
 
 Array = NDArray[np.float64]
 BYTES_MAX = 8 * 1024 * 1024
@@ -50,7 +55,7 @@ def taken(content: bytes, kind: str, unit: str, plane: str, start: float, end: f
     ----------
     content : bytes
     kind : str
-        ``stl``, ``obj`` or ``dxf``.
+        ``stl``, ``obj``, ``dxf``, or ``csv``: piece, ahead, left, over in a row.
     unit : str
         What it was drawn in.
     plane : str
@@ -64,7 +69,9 @@ def taken(content: bytes, kind: str, unit: str, plane: str, start: float, end: f
         For a file that cannot be taken, saying what is wrong and what to do.
     """
     try:
-        if kind == "dxf":
+        if kind == "csv":
+            found = _listed(content, unit)
+        elif kind == "dxf":
             found = _carried(outline.read_outline(content) * mesh.UNITS[unit], plane, start, end)
         else:
             found = mesh.read_mesh(content, kind, unit)
@@ -86,6 +93,26 @@ def taken(content: bytes, kind: str, unit: str, plane: str, start: float, end: f
         "size_m": [float(v) for v in across],
         "fat": found.fat,
     }
+
+
+def _listed(content: bytes, unit: str) -> mesh.Pieces:
+    """Corners in rows, each with its piece; bare numbers in the unit picked, whatever a header says otherwise stands."""
+    spec = spec_at(FitFacts, "solids.any.points")
+    assert spec is not None
+    try:
+        lines = content.decode("utf-8-sig").splitlines()
+        head = (
+            ""
+            if lines and any(c.isalpha() for c in lines[0])
+            else f"piece, ahead [{unit}], left [{unit}], over [{unit}]\n"
+        )
+        rows, _ = read_table(spec, head + "\n".join(lines), Preference())
+    except UnicodeDecodeError as error:
+        raise FormatError("unreadable", "This is no text: CSV in UTF-8 is taken.") from error
+    except ReadingError as error:
+        raise FormatError(error.code, error.message) from error
+    points = np.array(rows, dtype=float)
+    return mesh.Pieces([points[points[:, 0] == piece, 1:] for piece in np.unique(points[:, 0])], 0, None)
 
 
 def _carried(points: Array, plane: str, start: float, end: float) -> mesh.Pieces:

@@ -22,6 +22,8 @@ describe('fit', () => {
     expect(keyed('side', 'ArrowUp', false)?.up).toBeCloseTo(0.001)
     expect(keyed('front', 'ArrowRight', true)?.left).toBeCloseTo(0.01)
     expect(keyed('side', '[', true)?.pitch).toBeCloseTo(Math.PI / 180)
+    expect(keyed('front', ']', false)?.roll).toBeCloseTo(-Math.PI / 1800)
+    expect(keyed('plan', '[', false)?.yaw).toBeCloseTo(Math.PI / 1800)
     expect(keyed('side', 'a', false)).toBeNull()
   })
   it('says a move in words', () => {

@@ -66,12 +66,12 @@ export function planeOf(gap: Gap): Plane {
 }
 
 const DEGREE = Math.PI / 180
-/** Keys that move it: so many millimetres or tenths of a degree. */
+/** Keys that move it: so many millimetres, or tenths of a degree about the axis one looks along. */
 export function keyed(plane: Plane, key: string, large: boolean): Partial<Moved> | null {
   const step = (large ? 10 : 1) / MM
   const turn = (large ? 1 : 0.1) * DEGREE
-  if (key === '[') return { pitch: turn }
-  if (key === ']') return { pitch: -turn }
+  const about = { side: 'pitch', front: 'roll', plan: 'yaw' }[plane]
+  if (key === '[' || key === ']') return { [about]: key === '[' ? turn : -turn }
   const ways: Record<string, [number, number]> = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }
   const way = ways[key]
   return way ? dragged(plane, MM * way[0], MM * way[1]) : null

@@ -19,7 +19,7 @@ bp = blueprint("shapes")
 class ShapeQuery(BaseModel):
     """How a file is to be read: what it was drawn in; of an outline, its plane and from where to where it is carried [m]."""
 
-    kind: Literal["stl", "obj", "dxf"]
+    kind: Literal["stl", "obj", "dxf", "csv"]
     unit: Literal["mm", "cm", "m", "in"] = "mm"
     plane: Literal["side", "front", "plan"] = "side"
     start: FiniteFloat = Field(default=-0.05, ge=-20.0, le=20.0)
@@ -40,7 +40,7 @@ class SheetRequest(Strict):
 
 @bp.post("/shape", responses=answers(ShapeOut))
 def shape(query: ShapeQuery) -> Response:
-    """A thing's points from the bytes of an STL, OBJ or DXF file, sent as they are."""
+    """A thing's points from the bytes of an STL, OBJ, DXF or CSV file, sent as they are."""
     return jsonify(jobs.work("shape", request.get_data(), query.kind, query.unit, query.plane, query.start, query.end))
 
 

@@ -1,7 +1,9 @@
 """Builds that the tests of fit share: five tapes, and a bay known all round."""
 
+from collections.abc import Sequence
 from typing import Any
 
+from gauge_well.core.systems.fit.gaps import Close
 from tests.support import ROAD, changed
 
 FIVE = {
@@ -69,3 +71,11 @@ def solid(what: str, moves: str, **facts: str) -> dict[str, Any]:
 def with_things(raw: dict[str, Any], *things: dict[str, Any]) -> dict[str, Any]:
     """A build with things in its bay."""
     return {**raw, "parts": [*raw["parts"], *things]}
+
+
+def by_machine(close: Sequence[Close]) -> dict[str, Close]:
+    """The tightest pair against each thing of the machine, by the thing's id."""
+    found: dict[str, Close] = {}
+    for item in close:
+        found.setdefault(item.machine.whole, item)
+    return found

@@ -13,12 +13,12 @@ from gauge_well.core.run.sampling import draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Progress
 from gauge_well.core.systems.fit.eases import eases, touching
-from gauge_well.core.systems.fit.gaps import Scene, Turned, by_machine, gaps, scene_of, worst
+from gauge_well.core.systems.fit.gaps import Scene, Turned, gaps, scene_of, worst
 from gauge_well.core.systems.fit.place import sets_of
 from gauge_well.core.systems.fit.pose import LIMITS, climb, least, moved, screened, search
 from gauge_well.core.systems.fit.spread import Lies, spread
 from gauge_well.core.systems.fit.window import HIGH, WIDE, window
-from tests.core.systems.fit.builds import FIVE, exactly, fitted, solid, with_things
+from tests.core.systems.fit.builds import FIVE, by_machine, exactly, fitted, solid, with_things
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
 TIGHT = {

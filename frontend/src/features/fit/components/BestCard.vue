@@ -24,6 +24,11 @@ const way = computed(() => {
 const buys = computed(() => found.value?.buys.filter((b) => b.gain >= 5e-5) ?? [])
 const nothing = computed(() => found.value?.buys.filter((b) => b.gain < 5e-5) ?? [])
 const WAYS: Record<string, [string, string]> = { ahead: ['forward', 'back'], left: ['left', 'right'], up: ['up', 'down'], pitch: ['nose up', 'nose down'] }
+/** What else it does: load on this end's axle, bend of the propshaft's joint. */
+const besides = (m: Sought<'fit/best'>['moves'][number]) => [
+  ...(Math.abs(m.axle) >= 0.05 ? [`${m.axle > 0 ? '+' : '−'}${words.show(Math.abs(m.axle), 'mass')} on this axle`] : []),
+  ...(Math.abs(m.joint) >= 1e-3 ? [`shaft joint ${m.joint > 0 ? '+' : '−'}${words.show(Math.abs(m.joint), 'angle')}`] : []),
+]
 const move = (m: Sought<'fit/best'>['moves'][number]) => `${words.show(Math.abs(m.by), m.kind)} ${WAYS[m.way]?.[m.by > 0 ? 0 : 1]}`
 </script>
 
@@ -42,14 +47,14 @@ const move = (m: Sought<'fit/best'>['moves'][number]) => `${words.show(Math.abs(
       <div v-if="found.weights.length" class="weights" role="img" :aria-label="`Weights: ${found.weights.map((w) => `${w.name} ${w.weight.toFixed(2)}`).join(', ')}`">
         <span v-for="(w, i) in found.weights" :key="w.name" :style="{ '--share': w.weight, '--deep': 1 - 0.17 * i }"><b v-if="w.weight > 0.14">{{ w.name.toLowerCase() }} {{ w.weight.toFixed(2).replace('0.', '.') }}</b></span>
       </div>
-      <p v-if="found.weights[0]" class="mute">A millimetre eased at {{ found.weights[0].name.toLowerCase() }} buys {{ found.weights[0].weight.toFixed(2) }} mm. The rest of the engine is free.</p>
+      <p v-if="found.weights[0]" class="mute">A millimetre eased at {{ found.weights[0].name.toLowerCase() }} buys {{ found.weights[0].weight.toFixed(2) }} mm. The rest of the engine is free. Measure next: a ball of clay {{ found.weights.slice(0, 2).map((w) => `between ${w.name.toLowerCase()}`).join(', another ') }}; rock the engine with a lever and read a rule.</p>
       <ul class="buys">
         <li v-for="b in buys" :key="b.id"><span>{{ saying(b) }}</span><span class="figure">+{{ words.show(b.gain, 'size') }}</span></li>
         <li v-if="nothing.length" class="mute"><span>{{ nothing.map(saying).join(' · ') }}</span><span class="figure">{{ words.show(0, 'size') }}</span></li>
       </ul>
       <h3 class="label">One move at a time, from where it lies</h3>
       <ul class="buys">
-        <li v-for="m in found.moves" :key="m.way + m.by"><span>{{ move(m) }}<span class="mute"> · {{ m.binds.toLowerCase() }}</span></span><span class="figure" :class="{ over: m.slack < 0 }">{{ spare(m.slack) }}</span></li>
+        <li v-for="m in found.moves" :key="m.way + m.by"><span>{{ move(m) }}<span class="mute"> · {{ [m.binds.toLowerCase(), ...besides(m)].join(' · ') }}</span></span><span class="figure" :class="{ over: m.slack < 0 }">{{ spare(m.slack) }}</span></li>
       </ul>
     </template>
     <p v-else-if="failed" class="over" role="alert">The search did not come through. Try again.</p>

@@ -33,8 +33,8 @@ async function take(): Promise<void> {
   found.value = null
   wrong.value = ''
   if (!file.value) return
-  if (!['stl', 'obj', 'dxf'].includes(kind.value)) {
-    wrong.value = `${file.value.name}: STL and OBJ meshes and DXF outlines are taken.`
+  if (!['stl', 'obj', 'dxf', 'csv'].includes(kind.value)) {
+    wrong.value = `${file.value.name}: STL and OBJ meshes, DXF outlines and CSV points are taken.`
     return
   }
   working.value = true
@@ -75,9 +75,9 @@ const size = computed(() => found.value?.size_m.map((v) => words.show(v, 'length
 <template>
   <section class="card pad" data-file>
     <h2 class="label">From a file, and out</h2>
-    <p class="mute">A scan as STL or OBJ, an outline as DXF. Ahead, left and over as x, y and z: from the bell’s face and the crank’s line on the engine, from the axle line, the middle and the floor on the body.</p>
+    <p class="mute">A scan as STL or OBJ, an outline as DXF, corners as CSV (piece, ahead, left, over). Ahead, left and over as x, y and z: from the bell’s face and the crank’s line on the engine, from the axle line, the middle and the floor on the body.</p>
     <div class="row">
-      <input ref="input" class="input file" type="file" accept=".stl,.obj,.dxf" aria-label="Mesh or outline" @change="chosen" />
+      <input ref="input" class="input file" type="file" accept=".stl,.obj,.dxf,.csv" aria-label="Mesh or outline" @change="chosen" />
       <Pick v-model="unit" label="Drawn in" :options="optionsOf(UNITS)" @again="take" @update:model-value="take" />
       <Pick v-model="moves" label="Where it is" :options="optionsOf(MOVES)" />
     </div>

@@ -61,10 +61,11 @@ const picked = computed({ get: () => String(data.value?.stance ?? 0), set: (v: s
         <button class="button main" type="button" @click="set">Set this place</button>
         <button class="button" type="button" @click="back">Back to where it lies</button>
       </p>
-      <p v-else class="mute">Drag the engine in any view; arrow keys move it by 1 mm, with shift 10; [ and ] tilt it. {{ data.placed ? '' : 'No place is stated yet: it stands in the middle.' }}
+      <p v-else class="mute">Drag the engine in any view; arrow keys move it by 1 mm, with shift 10; [ and ] turn it about the way one looks. {{ data.placed ? '' : 'No place is stated yet: it stands in the middle.' }}
         <button v-if="!data.placed" class="textlink" type="button" @click="set">Set this place</button>
       </p>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
+      <p class="mute">Lowest {{ words.show(data.lowest, 'size') }} over the {{ data.lie === 'boat' ? 'hull' : 'ground' }}{{ data.ramp ? `, a ramp of ${words.show(data.ramp, 'angle')} between the axles` : '' }}.</p>
       <GapList :gaps="data.gaps" :off="off" :holds="away ? null : (doubt?.holds ?? null)" />
     </template>
     <Unseen v-else :waiting="waiting">Five tapes begin it: {{ unknown.length ? 'engine length and height, and the length, width and height of its space' : '' }}.</Unseen>

@@ -57,7 +57,7 @@ function key(event: KeyboardEvent): void {
 <template>
   <svg
     class="plane" :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`" role="img" tabindex="0" :style="{ '--u': `${unit}px` }"
-    :aria-label="`${PLANES[plane]}, to scale: drag the engine, or arrow keys, 1 mm, with shift 10; [ and ] tilt it`"
+    :aria-label="`${PLANES[plane]}, to scale: drag the engine, or arrow keys, 1 mm, with shift 10; [ and ] turn it`"
     @pointerdown="down" @pointermove="move" @pointerup="last = null" @pointercancel="last = null" @keydown="key"
   >
     <path v-for="t in stands" :key="t.id" :d="t.d" class="stands" :class="[t.moves, t.what]"><title>{{ t.name }}</title></path>

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 
 import numpy as np
 
+from gauge_well.core.installation import LIES
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Scene, placed_unit
 from gauge_well.core.systems.fit.spread import Spread, tightest
@@ -20,12 +21,22 @@ def figures(facts: FitFacts, found: Spread) -> Mapping[str, Array]:
         k = order[0]
         told["least_gap_m"] = as_array(found.gap[k, 0])
         told["least_slack_m"] = as_array(found.gap[k, 0] - found.keep[k, 0])
-    low, behind = lowest(found.scene)
+    low, _ = lowest(found.scene)
     told["lowest_m"] = as_array(low)
-    base = likely(facts.bay.wheelbase)
-    if 0.0 < behind < base and low > 0.0:
-        told["ramp_angle_deg"] = as_array(np.degrees(np.arctan2(low, behind) + np.arctan2(low, base - behind)))
+    steepest = ramp(facts, found.scene)
+    if steepest is not None:
+        told["ramp_angle_deg"] = as_array(np.degrees(steepest))
     return told
+
+
+def ramp(facts: FitFacts, scene: Scene) -> float | None:
+    """Steepest ramp [rad] whose crest the engine's lowest place passes between the axles; None where it lies beyond
+    them, or on no wheels."""
+    low, behind = lowest(scene)
+    base = likely(facts.bay.wheelbase)
+    if LIES[scene.lie].boat or low <= 0.0 or not 0.0 < behind < base:
+        return None
+    return float(np.arctan2(low, behind) + np.arctan2(low, base - behind))
 
 
 def lowest(scene: Scene) -> tuple[float, float]:
@@ -34,4 +45,5 @@ def lowest(scene: Scene) -> tuple[float, float]:
     solids = placed_unit(scene, (scene.pose.rotation, scene.pose.shift), scene.stances[0])
     points = np.concatenate([s.points - [0.0, 0.0, s.radius] for s in solids])
     at = points[int(np.argmin(points[:, 2]))]
-    return float(at[2]), float(abs(at[0]))
+    inward = -1.0 if LIES[scene.lie].ahead else 1.0
+    return float(at[2]), float(inward * at[0])

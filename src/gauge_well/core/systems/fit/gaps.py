@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, fields
 from functools import cached_property
 
@@ -23,7 +23,6 @@ from gauge_well.core.typing import Array, likely
 LOOKED_AT = 0.15  # m over what is kept, beyond which a pair's boxes are of no interest
 MATTERS, ARM = 0.08, 0.7  # m of slack at rest, and as much more as its far ends move on their arm
 GROWTH = 12e-6 * 80.0  # iron and light alloy from cold to hot: a share of each length
-HOT_GROWTH = 17e-6 * 450.0  # exhaust steel
 HUNG = "hung"
 
 
@@ -393,11 +392,3 @@ def close_of(scene: Scene, found: Gaps, row: int) -> Close:
     position = ", ".join(part for part in (scene.stances[int(found.stance[row])].name, place) if part)
     gap, keep = float(found.gap[row]), float(found.keep[row])
     return Close(unit, machine, gap, keep, position, found.direction[row], found.at[row], row)
-
-
-def by_machine(close: Sequence[Close]) -> Mapping[str, Close]:
-    """The tightest pair against each thing of the machine, by the thing's id."""
-    found: dict[str, Close] = {}
-    for item in close:
-        found.setdefault(item.machine.whole, item)
-    return found

@@ -10,11 +10,12 @@ import numpy as np
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.geometry.convex import Convex, box, capsule, cylinder, hull_of, prism, ring
-from gauge_well.core.installation import LIES, Lie
+from gauge_well.core.installation import Lie
 from gauge_well.core.parts.solid import WHATS, SolidFacts
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.typing import Array, likely
 
+HOT_GROWTH = 17e-6 * 450.0  # of exhaust steel: a share of each length
 THICK = 0.05  # m by which walls and panels are thick: nothing passes through one
 FAR = 1.5  # m that walls, tunnel and floor go on beyond what is measured
 RAIL = 0.12  # m that a rail is high (common practice)
@@ -50,11 +51,6 @@ class Thing:
     def whole(self) -> str:
         """Id of the thing it is or is a piece of."""
         return self.of or self.id
-
-
-def lie_of(name: str) -> Lie:
-    """How an engine lies, by its id."""
-    return LIES[name]
 
 
 def unit_things(facts: FitFacts) -> list[Thing]:
@@ -254,6 +250,15 @@ def own_things(facts: FitFacts) -> list[Thing]:
     return found
 
 
+HOT = ("manifold", "pipe")
+
+
+def hot(solid: Convex) -> Convex:
+    """Exhaust as it is when hot: grown from where it is nearest the crank, which holds it."""
+    held = solid.points[int(np.argmin(np.linalg.norm(solid.points[:, 1:], axis=1)))]
+    return Convex(held + (solid.points - held) * (1.0 + HOT_GROWTH), solid.radius)
+
+
 def short(what: str) -> str:
     """What a thing is in a word or two."""
     return WHATS[what].replace(",", ":").partition(":")[0].capitalize()
@@ -265,6 +270,8 @@ def own_thing(id: str, part: SolidFacts) -> list[Thing]:
         return []
     name = short(part.what)
     solids = _pieces(id, part) if part.shape == "points" else [_plain(id, part)]
+    if part.moves == "unit" and part.what in HOT:
+        solids = [hot(solid) for solid in solids]
     return [
         Thing(id if len(solids) == 1 else f"{id}_{k}", name, part.moves, part.what, solid, id)
         for k, solid in enumerate(solids, 1)

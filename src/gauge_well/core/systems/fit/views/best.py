@@ -8,6 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.facts import with_facts
+from gauge_well.core.installation import LIES
 from gauge_well.core.systems.base import Context, Offer, Progress
 from gauge_well.core.systems.fit import pose as search
 from gauge_well.core.systems.fit.eases import eases, touching
@@ -15,6 +16,7 @@ from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Scene, close_of, gaps, scene_of
 from gauge_well.core.systems.fit.place import sets_of
 from gauge_well.core.systems.fit.rooms import lies_of, solved
+from gauge_well.core.typing import likely
 
 TURN = 0.0349  # rad: 2 degrees, and
 SHIFT = 0.025  # m: what is shown of each move
@@ -41,13 +43,16 @@ class Buy:
 
 @dataclass(frozen=True)
 class Move:
-    """What one move does from where the engine lies: least slack after it [m]."""
+    """What one move does from where the engine lies: least slack after it [m], mass it shifts onto this end's axle [kg],
+    how much more the propshaft's front joint bends [rad]."""
 
     way: str
     by: float
     kind: str
     slack: float
     binds: str
+    axle: float
+    joint: float
 
 
 @dataclass(frozen=True)
@@ -90,13 +95,18 @@ def seek(context: Context, facts: FitFacts) -> Iterator[Progress | BestView]:
         moved=(x, y, z, pitch, yaw, roll),
         weights=[Weight(w.pair.name, float(w.weight)) for w in best.weights],
         buys=sorted(buys, key=lambda b: -b.gain),
-        moves=_moves(scene),
+        moves=_moves(scene, likely(context.engine.facts.dry_mass)),
         sets=sets_of(scene, search.moved(scene.pose, best.moved)),
     )
 
 
-def _moves(scene: Scene) -> list[Move]:
-    """25 mm each way and 2 degrees of tilt, one at a time."""
+def _moves(scene: Scene, mass: float) -> list[Move]:
+    """25 mm each way and 2 degrees of tilt, one at a time; loads and joints by plain geometry, the engine's mass alone."""
+    base = likely(scene.of.bay.wheelbase)
+    case = scene.of.gearcase
+    tail = likely(scene.of.unit.length or 0.0) + likely(case.bell_length) + likely(case.length)
+    shaft = max(base - tail, 0.3 * base)
+    outward = 1.0 if LIES[scene.lie].ahead else -1.0
     found = []
     for k, way in enumerate(search.MOVES[:4]):
         by, kind = (SHIFT, "size") if k < 3 else (TURN, "angle")
@@ -106,7 +116,11 @@ def _moves(scene: Scene) -> list[Move]:
             moved = gaps(scene, search.moved(scene.pose, at))
             if len(moved.slack):
                 row = int(np.argmin(moved.slack))
-                found.append(Move(way, sign * by, kind, float(moved.slack[row]), close_of(scene, moved, row).name))
+                axle = outward * at[0] * mass / base
+                # Tilted by so much the joint bends by as much, and its end rises on the shaft's own length.
+                joint = at[3] + (at[2] - at[3] * tail) / shaft
+                name = close_of(scene, moved, row).name
+                found.append(Move(way, sign * by, kind, float(moved.slack[row]), name, float(axle), float(joint)))
     return found
 
 

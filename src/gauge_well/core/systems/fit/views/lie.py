@@ -11,7 +11,7 @@ from scipy.spatial import ConvexHull, QhullError
 from gauge_well.core.geometry.convex import Convex, ring
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.fit.facts import FitFacts
-from gauge_well.core.systems.fit.figures import lowest
+from gauge_well.core.systems.fit.figures import lowest, ramp
 from gauge_well.core.systems.fit.gaps import Close, Pose, Posed, Scene, gaps, worst
 from gauge_well.core.systems.fit.place import sets_of
 from gauge_well.core.systems.fit.rooms import solved
@@ -84,6 +84,7 @@ class LieView:
     placed: bool
     moved: tuple[float, float, float, float, float, float]
     lowest: float
+    ramp: float | None
     rock: float
     lie: str
     sets: dict[str, float]
@@ -121,6 +122,7 @@ def show(context: Context, facts: FitFacts, options: Options) -> LieView:
         placed=facts.placed == "stated",
         moved=moved,
         lowest=lowest(scene)[0] + moved[2],
+        ramp=ramp(facts, scene),
         rock=likely(facts.rock),
         lie=context.installation.lie,
         sets=sets_of(scene, pose),
