@@ -74,7 +74,7 @@ class Pages(BrowserCase):
 
     def test_keys(self) -> None:
         page = self.go("/builds/quarry-mule")
-        stations = (("5", "cooling"), (".", "fuel"), (",", "cooling"), ("4", "exhaust"), ("3", "oil"), ("2", "engine"))
+        stations = (("6", "cooling"), (".", "fuel"), (",", "cooling"), ("5", "exhaust"), ("4", "oil"), ("3", "fit"))
         for key, path in (*stations, ("0", "")):
             page.keyboard.press(key)
             page.wait_for_url(f"**/builds/quarry-mule{'/' + path if path else ''}")
