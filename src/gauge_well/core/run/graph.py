@@ -14,13 +14,13 @@ from operator import attrgetter
 from typing import TypeVar
 
 from gauge_well.core.case import BuildCase
-from gauge_well.core.reads import ENGINE, ENGINE_DECLARES, OPERATION, Declared, key_of
+from gauge_well.core.reads import ENGINE, ENGINE_DECLARES, OPERATION, ROOMS, Declared, key_of
 from gauge_well.core.run.memory import Memory, by_value
 from gauge_well.core.run.scope import JUDGED, judging, scope_of
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, System
-from gauge_well.core.typing import Array
+from gauge_well.core.typing import Array, as_array, likely
 
 T = TypeVar("T")
 GIVEN = 40  # figures handed on are so much smaller than what they are worked from
@@ -139,8 +139,15 @@ def hand_on(context: Context, case: BuildCase, memory: Memory, columns: int = 1)
         key = ("hands", step.gives, context.token, reader(system.id)(case), _given(context, step.takes))
         assert step.work is not None
         found = memory.recall(key, partial(step.work, context, case.systems[system.id]), 1 + columns // GIVEN)
-        context = replace(context, given={**context.given, **found})
+        context = replace(context, given={**context.given, **_beside_tapes(found, case)})
     return context
+
+
+def _beside_tapes(found: Mapping[str, Array], case: BuildCase) -> Mapping[str, Array]:
+    """What is handed on, of a room that was taped the likely size alone: it is only held against the tape, and its draws
+    move nobody."""
+    taped = [f for name, f in ROOMS.items() if f in found and getattr(case.installation, name) is not None]
+    return {**found, **{figure: as_array(likely(found[figure])) for figure in taped}} if taped else found
 
 
 def judged(context: Context, case: BuildCase, memory: Memory, columns: int = 1) -> dict[str, Solved]:

@@ -82,11 +82,10 @@ def spread(facts: FitFacts, lies: Lies) -> Spread:
         return Spread(scene, found, rows, np.concatenate([base, each.T], axis=1))
     steps = [(name, values, step) for name, values in moves.items() for step in _steps(values)]
     there = _moved(plain, turned, [(name, float(values[0]) + step) for name, values, step in steps])
-    gap = np.repeat(base, count, axis=1)
-    for (_, values, step), moved in zip(steps, there, strict=True):
-        off = values - values[0]
-        gap += ((moved - base[:, 0]) / step)[:, None] * np.where(off * step > 0.0, off, 0.0)
-    return Spread(scene, found, rows, gap)
+    size = np.array([step for _, _, step in steps])[:, None]
+    off = np.stack([values - values[0] for _, values, _ in steps])
+    rates = ((there - base[:, 0]) / size).T
+    return Spread(scene, found, rows, base + rates @ np.where(off * size > 0.0, off, 0.0))
 
 
 @lru_cache(maxsize=KEPT)
