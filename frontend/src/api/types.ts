@@ -2452,6 +2452,10 @@ export interface components {
             pulley?: components["schemas"]["Quantity"];
             /** @description Highest belt pulley over the crank. Its centre. */
             belt_height?: components["schemas"]["Quantity"];
+            /** @description Fan on its nose, diameter. One that the engine drives itself; none where an electric one stands by the core. */
+            fan?: components["schemas"]["Quantity"];
+            /** @description Fan's front ahead of the pulley */
+            fan_ahead?: components["schemas"]["Quantity"];
             /** @description Bell's radius */
             bell?: components["schemas"]["Quantity"];
         };

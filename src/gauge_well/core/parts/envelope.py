@@ -56,6 +56,15 @@ class EnvelopeFacts:
     belt_height: Value = quantity(
         "Highest belt pulley over the crank", "height", -0.3, 2.0, group=GROUP, help="Its centre."
     )
+    fan: Value | None = quantity(
+        "Fan on its nose, diameter",
+        "length",
+        0.05,
+        2.0,
+        group=GROUP,
+        help="One that the engine drives itself; none where an electric one stands by the core.",
+    )
+    fan_ahead: Value = quantity("Fan's front ahead of the pulley", "length", 0.0, 1.0, group=GROUP)
     bell: Value = quantity("Bell's radius", "length", 0.03, 1.0, group=GROUP)
 
 
@@ -72,6 +81,8 @@ WAYS: Mapping[str, Way] = {
     "right_height": Way("stand", "Its middle, over or under the crank bolt's centre."),
     "pulley": Way("stand", "Half its diameter over the belt."),
     "belt_height": Way("stand", "Crank bolt's centre to that pulley's centre, upright."),
+    "fan": Way("stand", "Blade tip to blade tip."),
+    "fan_ahead": Way("stand", "A straight edge across the blades; rule back to the pulley's front."),
     "bell": Way("stand", "Crank's centre to the farthest of the bell's flange, starter too."),
 }
 

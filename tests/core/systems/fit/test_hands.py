@@ -34,7 +34,7 @@ class Hands(NumbersCase):
         """130 mm stand before the pulley; socket and ratchet take just those: the radiator is in the way; 60 farther
         back it goes in."""
         self.assertEqual(hands(fitted())["crank"].reach, "no")
-        self.assertEqual(hands(fitted())["crank"].by, "Radiator and fan")
+        self.assertEqual(hands(fitted())["crank"].by, "Radiator stack")
         self.assertEqual(hands(fitted(fit__from_panel="320 mm"))["crank"].reach, "now")
 
     def test_a_drain_near_the_ground_is_for_stands(self) -> None:

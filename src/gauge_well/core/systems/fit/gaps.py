@@ -146,7 +146,9 @@ def kept(facts: FitFacts, ground: float, unit: Thing, machine: Thing) -> float:
         return likely(facts.keep_hot_soft if other in SOFT or what in SOFT else facts.keep_hot)
     if other == "hose" or what == "hose":
         return likely(facts.keep_hose)
-    if what == "belt":
+    if what == "fan" and other == "core":
+        return likely(facts.keep_core)
+    if what in ("belt", "fan"):
         return likely(facts.keep_belt)
     if other == "bonnet":
         return likely(facts.keep_bonnet)

@@ -88,6 +88,11 @@ def _unit(rules: Ruling) -> None:
         rules.rule(f"unit.{side}_height", 0.45 * cover, "by its height")
     rules.rule("unit.pulley", 0.85 * bore, "by its bore")
     rules.rule("unit.belt_height", 0.5 * cover, "by its height")
+    cooling = rules.context.get("cooling", {})
+    if cooling.get("fan.drive") == "belt":
+        blades = cooling.get("fan.diameter")
+        rules.rule("unit.fan", likely(blades) if blades is not None else 0.45, "the belt's fan")
+    rules.rule("unit.fan_ahead", 0.06, "a usual hub")
     rules.rule("unit.bell", 0.09 + 0.85 * bore, "by its bore")
 
 

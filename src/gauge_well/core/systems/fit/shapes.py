@@ -87,6 +87,10 @@ def unit_things(facts: FitFacts) -> list[Thing]:
             low, high = (0.2 * front, sign * block, z - SIDE_THING), (0.8 * front, sign * likely(wide), z + SIDE_THING)
             found.append(_unit(side, f"{side.capitalize()} side", "metal", box(low, high)))
     found.append(_unit("belt", "Belt drive", "belt", _belt(facts, front, length)))
+    if unit.fan is not None:
+        up, ahead = likely(unit.belt_height), likely(unit.fan_ahead)
+        disc = cylinder((length, 0.0, up), (length + max(ahead, 0.01), 0.0, up), 0.5 * likely(unit.fan))
+        found.append(_unit("fan", "Fan", "fan", disc))
     if case.there == "yes":
         bell, end = likely(unit.bell), -likely(case.bell_length)
         if end < 0.0:
@@ -160,7 +164,7 @@ def machine_things(facts: FitFacts, lie: Lie) -> list[Thing]:
     if depth > 0.0:
         wide, high, up = 0.5 * likely(bay.stack_width), likely(bay.stack_height), likely(bay.stack_top)
         found.append(
-            _body("stack", "Radiator and fan", "core", box((panel, -wide, up - high), (panel - out * depth, wide, up)))
+            _body("stack", "Radiator stack", "core", box((panel, -wide, up - high), (panel - out * depth, wide, up)))
         )
     if "member" in lie.has:
         a, b, up = likely(bay.member_front), likely(bay.member_rear), likely(bay.member_top)
