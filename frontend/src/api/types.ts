@@ -3596,11 +3596,13 @@ export interface components {
         };
         /**
          * LegRow
-         * @description One leg: ahead and up [m], nose up [rad].
+         * @description One leg: ahead, left and up [m], nose up [rad].
          */
         LegRow: {
             /** Ahead */
             ahead: number;
+            /** Left */
+            left: number;
             /** Up */
             up: number;
             /** Pitch */

@@ -90,6 +90,24 @@ class Ways(NumbersCase):
         self.assertGreaterEqual(max(leg.ahead for leg in found.legs), 0.18)
         self.assertIn("stack", found.off)
 
+    def test_across_the_machine_it_is_drawn_off_to_its_front(self) -> None:
+        """The pulley of a transverse engine faces left: so does the way off its gearbox; a shaft as long as may be."""
+        raw = fitted(
+            installation__lie="front_trans",
+            fit__bay__rails="1.4 m",
+            fit__bay__wings="1.6 m",
+            fit__gearcase__spigot="600 mm",
+        )
+        found = way(raw, "above", False)
+        self.assertGreaterEqual(max(leg.left for leg in found.legs), 0.6 - 1e-9)
+        self.assertLess(max(abs(leg.ahead) for leg in found.legs), 1e-9)
+
+    def test_ahead_of_the_rear_axle_it_is_drawn_to_the_bulkhead(self) -> None:
+        found = way(
+            fitted(installation__lie="mid", fit__bay__length="1500 mm", fit__gearcase__spigot="150 mm"), "above", False
+        )
+        self.assertGreater(max(leg.ahead for leg in found.legs), 0.14)
+
     def test_what_was_put_there_can_be_taken_away(self) -> None:
         over = solid(
             "battery",

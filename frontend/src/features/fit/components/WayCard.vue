@@ -10,9 +10,12 @@ type Way = Sought<'fit/way'>['ways'][number]
 const words = useVocabulary()
 const { found, progress, failed, stale, ask, stop } = useSearch('fit/way')
 const title = (w: Way) => `From ${w.side}, ${w.gearbox ? 'gearbox on' : 'engine alone'}`
+/** To the centimetre: nobody lifts by less. */
+const round = (m: number) => words.show(Math.round(100 * Math.abs(m)) / 100, 'length')
 const leg = (l: Way['legs'][number]) => [
-  Math.abs(l.ahead) > 1e-6 ? `${words.show(Math.abs(l.ahead), 'length')} ${l.ahead > 0 ? 'forward' : 'back'}` : '',
-  Math.abs(l.up) > 1e-6 ? `${words.show(Math.abs(l.up), 'length')} ${l.up > 0 ? 'up' : 'down'}` : '',
+  Math.abs(l.ahead) > 0.01 ? `${round(l.ahead)} ${l.ahead > 0 ? 'forward' : 'back'}` : '',
+  Math.abs(l.left) > 0.01 ? `${round(l.left)} to the ${l.left > 0 ? 'left' : 'right'}` : '',
+  Math.abs(l.up) > 0.01 ? `${round(l.up)} ${l.up > 0 ? 'up' : 'down'}` : '',
   Math.abs(l.pitch) > 1e-6 ? `tilting ${words.show(Math.abs(l.pitch), 'angle')} ${l.pitch > 0 ? 'nose up' : 'nose down'}` : '',
 ].filter(Boolean).join(' while ')
 </script>

@@ -8,7 +8,7 @@ are made from the best of many random ones.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -204,10 +204,3 @@ def screened(scene: Scene, moves: Array) -> Array:
         points = own @ pose.rotation.T + pose.shift
         worth[n] = (bound(points, second_points, directions) - ra - rb - found.keep[rows]).min()
     return worth
-
-
-def eased(scene: Scene, others: Mapping[str, Scene], best: Best, limits: Array = LIMITS) -> Iterator[tuple[str, float]]:
-    """What each change buys at the best place [m]: climbed again from the old one, which a relaxation never worsens."""
-    for name, other in others.items():
-        then = climb(other, best.moved, limits)
-        yield name, then.slack - best.slack

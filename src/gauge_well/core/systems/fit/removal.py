@@ -25,22 +25,29 @@ FAR = 0.10  # m: farther is as good
 OUT = 0.15  # m beyond its own height at which it is out
 FORWARD = (0.0, 0.1, 0.2, 0.3, 0.4)  # m along the machine, towards the panel
 LIFT = (0.15, 0.30)  # m of rise while it tilts
+FARTHER = (0.0, 0.10, 0.20)  # m beyond its input shaft that an engine is drawn off its gearbox
 RAISE = (0.0, 0.05, 0.10, 0.15)  # m by which engine and gearbox are raised together before they part
 TILT = (-30.0, -15.0, 15.0, 30.0)  # degrees, nose up
 TURNS = 7  # looks at a turning leg
-# What comes off with spanners; the rest is the machine.
-COMES_OFF = frozenset({"stack", "panel", "column", "rack", "member", "beam"})
+# The machine itself; all else comes off with spanners.
+STAYS = frozenset({"bulkhead", "tunnel", "rail_left", "rail_right", "wing_left", "wing_right", "hull"})
 GEARBOX = frozenset({"bell", "gearbox"})
 
 
 @dataclass(frozen=True)
 class Leg:
-    """One leg: ahead and up [m], nose up [rad]; ``whole``: the gearbox goes with it and is left there."""
+    """One leg: ahead, left and up [m], nose up [rad]; ``whole``: the gearbox goes with it and is left there."""
 
     ahead: float
     up: float
     pitch: float = 0.0
+    left: float = 0.0
     whole: bool = False
+
+    @property
+    def by(self) -> Array:
+        """Its shift (3)."""
+        return np.array([self.ahead, self.left, self.up])
 
 
 @dataclass(frozen=True)
@@ -67,17 +74,25 @@ def ways(scene: Scene, facts: FitFacts) -> Iterator[tuple[int, int, Way]]:
         yield n, len(kinds), best_way(scene, facts, side, box)
 
 
-def _paths(facts: FitFacts, side: str, box: bool, toward: float, height: float) -> Iterator[list[Leg]]:
-    up = height if side == "above" else -height
-    sign = 1.0 if side == "above" else -1.0
-    draw = 0.0 if box else likely(facts.gearcase.spigot)
-    for raised, ahead in itertools.product((0.0,) if box else RAISE, FORWARD):
-        if ahead < draw:
-            continue
+def _starts(facts: FitFacts, scene: Scene, side: str, box: bool) -> Iterator[list[Leg]]:
+    """With the gearbox on: towards the open end. Alone: raised together or not, then off the gearbox along the crank."""
+    if box:
+        toward = 1.0 if opens_ahead(scene) else -1.0
+        yield from ([Leg(toward * ahead, 0.0)] if ahead else [] for ahead in FORWARD)
+        return
+    sign, draw = 1.0 if side == "above" else -1.0, likely(facts.gearcase.spigot)
+    for raised, farther in itertools.product(RAISE, FARTHER):
+        x, y, z = (float(v) for v in scene.pose.rotation[:, 0] * (draw + farther))
         start = [Leg(0.0, sign * raised, whole=True)] if raised else []
-        start += [Leg(toward * ahead, 0.0)] if ahead else []
+        yield [*start, Leg(x, z, left=y)] if draw + farther > 0.0 else start
+
+
+def _paths(facts: FitFacts, scene: Scene, side: str, box: bool, height: float) -> Iterator[list[Leg]]:
+    sign = 1.0 if side == "above" else -1.0
+    up = sign * height
+    for start in _starts(facts, scene, side, box):
         yield [*start, Leg(0.0, up)]
-        if box and ahead:
+        if box and start:
             yield from ([Leg(0.0, sign * lift), *start, Leg(0.0, up)] for lift in LIFT)
         for lift in LIFT:
             for tilt in TILT:
@@ -101,22 +116,21 @@ def best_way(scene: Scene, facts: FitFacts, side: str, box: bool) -> Way:
     tops = max(float(t.solid.points[:, 2].max()) for t in stands if t.whole != "bulkhead")
     height = max(tops - low, high - low) + OUT
     first: dict[tuple[float, ...], Array] = {}
-    toward = 1.0 if opens_ahead(scene) else -1.0
     best: Way | None = None
     tried = 0
-    for path in _paths(facts, side, box, toward, height):
+    for path in _paths(facts, scene, side, box, height):
         tried += 1
         gap = np.full(len(names), FAR)
         at = own
-        where = (0.0, 0.0, 0.0)
+        where: tuple[float, ...] = (0.0, 0.0, 0.0, 0.0)
         for leg in path:
-            key = (*where, leg.ahead, leg.up, leg.pitch, float(leg.whole))
+            key = (*where, leg.ahead, leg.left, leg.up, leg.pitch, float(leg.whole))
             if key not in first:
                 first[key] = _leg(whole if leg.whole else at, leg, stands, names, scene.pose.shift)
             gap = np.minimum(gap, first[key])
             at = _moved(at, leg, scene.pose.shift)
-            where = (where[0] + leg.ahead, where[1] + leg.up, where[2] + leg.pitch)
-        way = _way(side, box, path, gap, names, stands)
+            where = (where[0] + leg.ahead, where[1] + leg.left, where[2] + leg.up, where[3] + leg.pitch)
+        way = _way(side, box, path, gap, names)
         if best is None or _rank(way) < _rank(best):
             best = way
     assert best is not None
@@ -129,17 +143,12 @@ def opens_ahead(scene: Scene) -> bool:
     return bool(panel.solid.points[:, 0].mean() > scene.pose.shift[0])
 
 
-def _way(side: str, box: bool, path: Sequence[Leg], gap: Array, names: Sequence[str], stands: Sequence[Thing]) -> Way:
-    loose = {name for name in names if name in COMES_OFF or _own(name, stands)}
-    off = [name for name, g in zip(names, gap, strict=True) if g < NEEDED and name in loose]
+def _way(side: str, box: bool, path: Sequence[Leg], gap: Array, names: Sequence[str]) -> Way:
+    # What the builder stated was put there and can be taken away.
+    off = [name for name, g in zip(names, gap, strict=True) if g < NEEDED and name not in STAYS]
     stays = [(float(g), name) for name, g in zip(names, gap, strict=True) if name not in off]
     least, nearest = min(stays, default=(1.0, ""))
     return Way(side, box, path, off, least, nearest, least >= NEEDED)
-
-
-def _own(name: str, stands: Sequence[Thing]) -> bool:
-    """Whether a thing is one the builder stated: it was put there and can be taken away."""
-    return name not in {"bulkhead", "tunnel", "rail_left", "rail_right", "wing_left", "wing_right", "hull", *COMES_OFF}
 
 
 def _rank(way: Way) -> tuple[float, ...]:
@@ -154,16 +163,16 @@ def _turned(solids: Sequence[Convex], pitch: float, about: Array) -> list[Convex
 
 def _moved(solids: Sequence[Convex], leg: Leg, about: Array) -> list[Convex]:
     turned = _turned(solids, leg.pitch, about) if leg.pitch else list(solids)
-    return [s.shifted(np.array([leg.ahead, 0.0, leg.up])) for s in turned]
+    return [s.shifted(leg.by) for s in turned]
 
 
 def _leg(own: Sequence[Convex], leg: Leg, stands: Sequence[Thing], names: Sequence[str], about: Array) -> Array:
     """Least gap to each thing over one leg."""
     if leg.pitch:
         shares = np.linspace(0.0, 1.0, TURNS)
-        looks = [_moved(own, Leg(f * leg.ahead, f * leg.up, f * leg.pitch), about) for f in shares]
+        looks = [_moved(own, Leg(f * leg.ahead, f * leg.up, f * leg.pitch, f * leg.left), about) for f in shares]
         return _gaps([solid for look in looks for solid in look], stands, names)
-    return _gaps([s.swept(np.array([leg.ahead, 0.0, leg.up])) for s in own], stands, names)
+    return _gaps([s.swept(leg.by) for s in own], stands, names)
 
 
 def _gaps(solids: Sequence[Convex], stands: Sequence[Thing], names: Sequence[str]) -> Array:

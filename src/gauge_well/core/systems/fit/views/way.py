@@ -13,9 +13,10 @@ from gauge_well.core.systems.fit.rooms import solved
 
 @dataclass(frozen=True)
 class LegRow:
-    """One leg: ahead and up [m], nose up [rad]."""
+    """One leg: ahead, left and up [m], nose up [rad]."""
 
     ahead: float
+    left: float
     up: float
     pitch: float
 
@@ -52,7 +53,7 @@ def seek(context: Context, facts: FitFacts) -> Iterator[Progress | WayView]:
             WayRow(
                 side=way.side,
                 gearbox=way.gearbox,
-                legs=[LegRow(leg.ahead, leg.up, leg.pitch) for leg in way.legs],
+                legs=[LegRow(leg.ahead, leg.left, leg.up, leg.pitch) for leg in way.legs],
                 off=[names[id] for id in way.off],
                 gap=way.gap,
                 nearest=names.get(way.nearest, ""),
