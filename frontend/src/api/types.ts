@@ -1415,16 +1415,17 @@ export interface components {
             text: string;
         };
         /**
-         * ChainRow
-         * @description What a chain comes to [m]: left, worst case, by squares; slot a foot needs.
+         * Chain
+         * @description What a chain comes to [m]: worst case and by squares, the hook of the tape in both; ``slot``: how long a foot's
+         *     slot must be to take that up, both ways by squares.
          */
-        ChainRow: {
+        Chain: {
             /** Id */
             id: string;
             /** Name */
             name: string;
             /** Links */
-            links: components["schemas"]["LinkRow"][];
+            links: components["schemas"]["Link"][];
             /** Left */
             left: number;
             /** Worst */
@@ -2185,7 +2186,7 @@ export interface components {
             /** Gaps */
             gaps: components["schemas"]["Doubt"][];
             /** Chains */
-            chains: components["schemas"]["ChainRow"][];
+            chains: components["schemas"]["Chain"][];
         };
         /**
          * DutyOut
@@ -3341,34 +3342,12 @@ export interface components {
             duty: string;
         };
         /**
-         * Hand
-         * @description One thing to reach: with what, how far that stays clear [m], what it meets; ``reach``: now, raised or no.
-         */
-        Hand: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Tool */
-            tool: string;
-            /** Gap */
-            gap: number;
-            /** By */
-            by: string;
-            /** Raised Gap */
-            raised_gap: number;
-            /** Raised By */
-            raised_by: string;
-            /** Reach */
-            reach: string;
-        };
-        /**
          * HandsView
          * @description All that is serviced; what is kept round a tool [m].
          */
         HandsView: {
             /** Items */
-            items: components["schemas"]["Hand"][];
+            items: components["schemas"]["Reached"][];
             /** Keep */
             keep: number;
         };
@@ -3749,10 +3728,10 @@ export interface components {
             returning: components["schemas"]["Returning"] | null;
         };
         /**
-         * LinkRow
-         * @description One measure of a chain [m].
+         * Link
+         * @description One measure of a chain: fact, sign, length [m], half-range at 95 % [m].
          */
-        LinkRow: {
+        Link: {
             /** Path */
             path: string;
             /** Sign */
@@ -4715,6 +4694,29 @@ export interface components {
             caught: components["schemas"]["CatchTest"] | null;
         };
         Quantity: components["schemas"]["FactDocument"] | string | number | null;
+        /**
+         * Reached
+         * @description How far a tool in its place stays clear [m], on its wheels and raised, and what it meets first; ``reach``:
+         *     ``now``, ``raised`` or ``no``.
+         */
+        Reached: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Tool */
+            tool: string;
+            /** Gap */
+            gap: number;
+            /** By */
+            by: string;
+            /** Raised Gap */
+            raised_gap: number;
+            /** Raised By */
+            raised_by: string;
+            /** Reach */
+            reach: string;
+        };
         /**
          * ReadOut
          * @description What was understood of typed text.

@@ -36,7 +36,8 @@ class Item:
 
 @dataclass(frozen=True)
 class Reached:
-    """How far a tool in its place stays clear [m], on its wheels and raised, and what it meets first."""
+    """How far a tool in its place stays clear [m], on its wheels and raised, and what it meets first; ``reach``:
+    ``now``, ``raised`` or ``no``."""
 
     id: str
     name: str
@@ -45,11 +46,7 @@ class Reached:
     by: str
     raised_gap: float
     raised_by: str
-
-    @property
-    def reach(self) -> str:
-        """``now``, ``raised`` or ``no``."""
-        return "now" if self.gap >= NEEDED else "raised" if self.raised_gap >= NEEDED else "no"
+    reach: str
 
 
 def _socket(at: Array, way: Array) -> list[list[Convex]]:
@@ -128,7 +125,8 @@ def reached(scene: Scene, facts: FitFacts) -> list[Reached]:
         lowered = [(t.name, s.shifted(np.array([0.0, 0.0, -RAISED])) if t.moves == "ground" else s) for t, s in against]
         gap, by = max(_least(tool, [(t.name, s) for t, s in against]) for tool in held)
         raised_gap, raised_by = max(_least(tool, lowered) for tool in held)
-        found.append(Reached(item.id, item.name, item.tool, gap, by, raised_gap, raised_by))
+        reach = "now" if gap >= NEEDED else "raised" if raised_gap >= NEEDED else "no"
+        found.append(Reached(item.id, item.name, item.tool, gap, by, raised_gap, raised_by, reach))
     return found
 
 

@@ -32,7 +32,7 @@ class Link:
 @dataclass(frozen=True)
 class Chain:
     """What a chain comes to [m]: worst case and by squares, the hook of the tape in both; ``slot``: how long a foot's
-    slot must be to take that up."""
+    slot must be to take that up, both ways by squares."""
 
     id: str
     name: str
@@ -40,11 +40,7 @@ class Chain:
     left: float
     worst: float
     rss: float
-
-    @property
-    def slot(self) -> float:
-        """Both ways by squares."""
-        return 2.0 * self.rss
+    slot: float
 
 
 def half_of(value: Value) -> float:
@@ -68,7 +64,7 @@ def chain(facts: FitFacts, id: str, name: str, links: Sequence[tuple[int, str, f
     common = HOOK if any(link.off for link in found) else 0.0
     worst = sum(link.off for link in found) + common
     rss = float(np.sqrt(sum(link.off**2 for link in found))) + common
-    return Chain(id, name, found, left, worst, rss)
+    return Chain(id, name, found, left, worst, rss, 2.0 * rss)
 
 
 def chains(facts: FitFacts, lie: str) -> list[Chain]:

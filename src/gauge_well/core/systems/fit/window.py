@@ -59,7 +59,10 @@ def window(scene: Scene, reach: tuple[float, float] = REACH) -> Window:
         name = f"{scene.unit[i].name} and {scene.machine[j].name.lower()}"
         if name not in names:
             names.append(name)
-        own = _gap(posed.unit[k][i], posed.machine[j][m], flat, bounce if k == 0 else 0.0) - scene.keep[n]
+        own = (
+            _gap(posed.unit[k][i], posed.machine[j][m], flat, 0.0 if k or scene.drawn_off(n) else bounce)
+            - scene.keep[n]
+        )
         less = own < slack
         slack = np.where(less, own, slack)
         binds = np.where(less, names.index(name), binds)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.systems.base import Context, Options
-from gauge_well.core.systems.fit.chains import chains
+from gauge_well.core.systems.fit.chains import Chain, chains
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import close_of
 from gauge_well.core.systems.fit.rooms import solved
@@ -25,35 +25,12 @@ class Doubt:
 
 
 @dataclass(frozen=True)
-class LinkRow:
-    """One measure of a chain [m]."""
-
-    path: str
-    sign: int
-    length: float
-    off: float
-
-
-@dataclass(frozen=True)
-class ChainRow:
-    """What a chain comes to [m]: left, worst case, by squares; slot a foot needs."""
-
-    id: str
-    name: str
-    links: Sequence[LinkRow]
-    left: float
-    worst: float
-    rss: float
-    slot: float
-
-
-@dataclass(frozen=True)
 class DoubtView:
     """Share of cases in which all gaps hold; each pair's doubt, the tightest first; the chains."""
 
     holds: float
     gaps: Sequence[Doubt]
-    chains: Sequence[ChainRow]
+    chains: Sequence[Chain]
 
 
 def show(context: Context, facts: FitFacts, options: Options) -> DoubtView:
@@ -69,16 +46,4 @@ def show(context: Context, facts: FitFacts, options: Options) -> DoubtView:
         if name not in seen:
             seen[name] = Doubt(name, float(off[k]), float(np.mean(keeps[k])))
     holds = float(np.mean(keeps.all(axis=0)))
-    rows = [
-        ChainRow(
-            c.id,
-            c.name,
-            [LinkRow(link.path, link.sign, link.length, link.off) for link in c.links],
-            c.left,
-            c.worst,
-            c.rss,
-            c.slot,
-        )
-        for c in chains(facts, context.installation.lie)
-    ]
-    return DoubtView(holds, list(seen.values()), rows)
+    return DoubtView(holds, list(seen.values()), chains(facts, context.installation.lie))
