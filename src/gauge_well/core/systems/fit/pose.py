@@ -23,9 +23,9 @@ from gauge_well.core.typing import Array
 STEP, TURN = 0.020, 0.0175  # trust region at first: m, rad (1 degree)
 LEAST = 2e-5  # m by which a step must lift the least slack to be worth another
 ROUNDS = 24
-CLOSE = 0.05  # m over the least slack within which a pair has a say in a step
-FAR, LOOK = 0.05, 3  # m over the least slack that is followed step by step; steps after which all is looked at again
-STARTS, RANDOM = 5, 400
+CLOSE = 0.04  # m over the least slack within which a pair has a say in a step
+FAR, LOOK = 0.04, 3  # m over the least slack that is followed step by step; steps after which all is looked at again
+STARTS, RANDOM = 5, 240
 SEED = 7
 # How far it may go from where it lies: ahead, left, up [m]; pitch, yaw, roll [rad] (common practice: shafts and pickups
 # take no more without being made anew).
@@ -184,7 +184,7 @@ def screened(scene: Scene, moves: Array) -> Array:
     found = gaps(scene)
     if not len(found.slack):
         return np.full(len(moves), CLOSE)
-    rows = np.flatnonzero(found.slack < found.slack.min() + 4.0 * CLOSE)
+    rows = np.flatnonzero(found.slack < found.slack.min() + 5.0 * CLOSE)
     posed = Posed(scene, scene.pose, faces=True)
     a, b, ways = [], [], []
     for k in rows:

@@ -25,10 +25,10 @@ FAR = 0.10  # m: farther is as good
 OUT = 0.15  # m beyond its own height at which it is out
 FORWARD = (0.0, 0.1, 0.2, 0.3, 0.4)  # m along the machine, towards the panel
 LIFT = (0.15, 0.30)  # m of rise while it tilts
-FARTHER = (0.0, 0.10, 0.20)  # m beyond its input shaft that an engine is drawn off its gearbox
-RAISE = (0.0, 0.05, 0.10, 0.15)  # m by which engine and gearbox are raised together before they part
+FARTHER = (0.0, 0.15)  # m beyond its input shaft that an engine is drawn off its gearbox
+RAISE = (0.0, 0.07, 0.15)  # m by which engine and gearbox are raised together before they part
 TILT = (-30.0, -15.0, 15.0, 30.0)  # degrees, nose up
-TURNS = 7  # looks at a turning leg
+TURNS = 6  # looks at a turning leg
 # The machine itself; all else comes off with spanners.
 STAYS = frozenset({"bulkhead", "tunnel", "rail_left", "rail_right", "wing_left", "wing_right", "hull"})
 GEARBOX = frozenset({"bell", "gearbox"})
