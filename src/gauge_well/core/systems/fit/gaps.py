@@ -244,7 +244,8 @@ class Gaps:
     """Every pair near enough to matter, in each of its positions.
 
     Of each (row): which pair, which stance, which place; gap [m], below nought by how deep they are in each other;
-    direction (3) from the engine's thing to the machine's, and the engine's nearest point (3).
+    direction (3) from the engine's thing to the machine's, and the nearest points (3) of both; of those that meet the
+    deepest ones.
     """
 
     pair: NDArray[np.int_]
@@ -253,6 +254,7 @@ class Gaps:
     gap: Array
     direction: Array
     at: Array
+    other: Array
     keep: Array
 
     @property
@@ -294,19 +296,23 @@ def solve(scene: Scene, rows: Sequence[Row]) -> Gaps:
     if not rows:
         no = np.zeros(0)
         index = np.zeros(0, dtype=int)
-        return Gaps(index, index, index, no, np.zeros((0, 3)), np.zeros((0, 3)), no)
+        spots = np.zeros((0, 3))
+        return Gaps(index, index, index, no, spots, spots, spots, no)
     a, ra = padded([r.first for r in rows])
     b, rb = padded([r.second for r in rows])
     apart = gjk.distance(a, b)
     gap = apart.distance - ra - rb
     direction, at = apart.direction.copy(), apart.first + apart.direction * ra[:, None]
+    other = apart.second - apart.direction * rb[:, None]
     for k in np.flatnonzero(apart.distance <= 0.0).tolist():
         deep, way = depth(rows[k].first, rows[k].second)
         gap[k], direction[k] = -deep, way
         points = rows[k].first.points
         at[k] = points[int(np.argmax(points @ way))] + way * ra[k]
+        points = rows[k].second.points
+        other[k] = points[int(np.argmin(points @ way))] - way * rb[k]
     pair, stance, place = (np.array([getattr(r, n) for r in rows]) for n in ("pair", "stance", "place"))
-    return Gaps(pair, stance, place, gap, direction, at, scene.keep[pair])
+    return Gaps(pair, stance, place, gap, direction, at, other, scene.keep[pair])
 
 
 @dataclass(frozen=True)
@@ -364,6 +370,7 @@ class Close:
     position: str
     direction: Array
     at: Array
+    other: Array
     row: int
 
     @property
@@ -393,4 +400,4 @@ def close_of(scene: Scene, found: Gaps, row: int) -> Close:
     place = places(scene.of, machine.moves)[int(found.place[row])].name
     position = ", ".join(part for part in (scene.stances[int(found.stance[row])].name, place) if part)
     gap, keep = float(found.gap[row]), float(found.keep[row])
-    return Close(unit, machine, gap, keep, position, found.direction[row], found.at[row], row)
+    return Close(unit, machine, gap, keep, position, found.direction[row], found.at[row], found.other[row], row)

@@ -9,7 +9,7 @@ are made from the best of many random ones.
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, fields
 
 import numpy as np
 from numpy.typing import NDArray
@@ -111,15 +111,7 @@ def _step(scene: Scene, pose: Pose, found: Gaps, at: Array, trust: float, limits
 
 
 def _picked(found: Gaps, rows: NDArray[np.intp]) -> Gaps:
-    return Gaps(
-        found.pair[rows],
-        found.stance[rows],
-        found.place[rows],
-        found.gap[rows],
-        found.direction[rows],
-        found.at[rows],
-        found.keep[rows],
-    )
+    return Gaps(*(getattr(found, f.name)[rows] for f in fields(Gaps)))
 
 
 def climb(scene: Scene, start: Array | None = None, limits: Array = LIMITS) -> Best:

@@ -34,8 +34,7 @@ def steps(facts: FitFacts, found: Spread, index: int) -> list[Step]:
             continue
         seen.add(item.name)
         n = len(seen)
-        other = item.at + item.direction * item.gap
-        apart = {f"{c}_{e}": float(p[i]) for e, p in (("a", item.at), ("b", other)) for i, c in enumerate("xyz")}
+        apart = {f"{c}_{e}": float(p[i]) for e, p in (("a", item.at), ("b", item.other)) for i, c in enumerate("xyz")}
         if item.gap > 0.0:
             w.add(
                 f"gap_{n}",

@@ -174,7 +174,7 @@ def _gap(item: Close, stance: int, off: float | None) -> Gap:
         position=item.position,
         stance=stance,
         at=_spot(item.at),
-        other=_spot(item.at + item.direction * item.gap),
+        other=_spot(item.other),
     )
 
 
