@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import codecs
 import io
 import itertools
 from collections.abc import Mapping, Sequence
@@ -17,6 +18,9 @@ from scipy.spatial import ConvexHull, QhullError
 from gauge_well.formats.errors import FormatError
 
 Array = NDArray[np.float64]
+# Code pages that drawings are written in: read now, before the rights to read them are given up.
+for _page in (874, 932, 936, 949, 950, *range(1250, 1259)):
+    codecs.lookup(f"cp{_page}")
 FLATNESS = 0.5  # mm by which a chord may leave a curve
 SAME = 0.05  # mm within which two ends are one
 STRIPS = 8
