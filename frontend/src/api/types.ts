@@ -2439,6 +2439,8 @@ export interface components {
             well?: ("rear" | "front" | "whole") | null;
             /** @description Well's length */
             well_length?: components["schemas"]["Quantity"];
+            /** @description Oil pickup's mouth ahead of the bell's face. For what a tilt does to it. */
+            pickup?: components["schemas"]["Quantity"];
             /** @description Crank to the block's side. The wider side, at the heads of a V. */
             block?: components["schemas"]["Quantity"];
             /** @description Crank to the widest place, left. Manifold, starter, alternator; seen from the flywheel. */
@@ -3941,7 +3943,7 @@ export interface components {
         /**
          * Move
          * @description What one move does from where the engine lies: least slack after it [m], mass it shifts onto this end's axle [kg],
-         *     how much more the propshaft's front joint bends [rad].
+         *     how much more the propshaft's front joint bends [rad], how much higher the oil stands over the pickup at rest [m].
          */
         Move: {
             /** Way */
@@ -3958,6 +3960,8 @@ export interface components {
             axle: number;
             /** Joint */
             joint: number;
+            /** Pickup */
+            pickup: number | null;
         };
         /**
          * NamedCurve

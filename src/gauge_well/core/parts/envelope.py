@@ -38,6 +38,14 @@ class EnvelopeFacts:
     pan_shallow: Value = quantity("Crank to the pan's floor, shallow", "length", 0.02, 2.0, group=GROUP)
     well: str = choice("The well lies", WELLS, group=GROUP)
     well_length: Value = quantity("Well's length", "length", 0.02, 4.0, group=GROUP)
+    pickup: Value | None = quantity(
+        "Oil pickup's mouth ahead of the bell's face",
+        "length",
+        -1.0,
+        4.0,
+        group=GROUP,
+        help="For what a tilt does to it.",
+    )
     block: Value = quantity(
         "Crank to the block's side", "length", 0.03, 2.0, group=GROUP, help="The wider side, at the heads of a V."
     )
@@ -74,6 +82,7 @@ WAYS: Mapping[str, Way] = {
     "pan": Way("stand", "Straight edge under the pan; rule up to the crank bolt's centre."),
     "pan_shallow": Way("stand", "The same under the shallow part."),
     "well_length": Way("stand", "Along the engine, the deep part outside."),
+    "pickup": Way("stand", "Along the engine, bell's face to the mouth's middle."),
     "block": Way("stand", "Square against the block; rule across to the crank bolt's centre."),
     "left": Way("stand", "Square against the widest place; rule across to the crank bolt's centre."),
     "left_height": Way("stand", "Its middle, over or under the crank bolt's centre."),

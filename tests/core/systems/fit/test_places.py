@@ -160,6 +160,26 @@ class Best(NumbersCase):
         self.assertGreater(float(spearmanr(bounds, exact).statistic), 0.85)
         self.between(bounds - exact, -0.05, 0.03)
 
+    def test_what_a_tilt_does_beside_the_gaps(self) -> None:
+        """Nose up by 2 degrees with the mouth 100 behind the well's middle: 3.5 mm more oil over it; 25 forward of 100 kg
+        on 2.5 m are 1 kg on the front axle; the joint bends by the tilt, less what its end drops on the shaft."""
+        raw = fitted(
+            fit__unit__well="whole",
+            fit__unit__pickup="170 mm",
+            fit__bay__wheelbase="2.5 m",
+            engine__dry_mass="100 kg",
+            fit__gearcase__bell_length="150 mm",
+            fit__gearcase__length="450 mm",
+        )
+        case = case_of(raw)
+        context, _ = contexts.make_context(case)
+        best = list(SYSTEMS["fit"].seeks["best"].seek(context, case.systems["fit"]))[-1]
+        moves = {(m.way, m.by > 0.0): m for m in best.moves}
+        up, forward = moves["pitch", True], moves["ahead", True]
+        self.close(1e3 * up.pickup, 100.0 * 0.0349, abs=0.05)
+        self.close((forward.axle, forward.pickup), (1.0, 0.0), abs=1e-6)
+        self.close(up.joint, 0.0349 * (1.0 - 1.2 / (2.5 - 1.2)), abs=1e-4)
+
     def test_what_is_said_of_it(self) -> None:
         """Sought as the page does: progress, then the answer; what buys nothing is there too, and the place as facts
         leads to the same slack."""

@@ -27,6 +27,7 @@ const WAYS: Record<string, [string, string]> = { ahead: ['forward', 'back'], lef
 /** What else it does: load on this end's axle, bend of the propshaft's joint. */
 const besides = (m: Sought<'fit/best'>['moves'][number]) => [
   ...(Math.abs(m.axle) >= 0.05 ? [`${m.axle > 0 ? '+' : '−'}${words.show(Math.abs(m.axle), 'mass')} on this axle`] : []),
+  ...(m.pickup !== null && Math.abs(m.pickup) >= 5e-4 ? [`oil over the pickup ${m.pickup > 0 ? '+' : '−'}${words.show(Math.abs(m.pickup), 'size')}`] : []),
   ...(Math.abs(m.joint) >= 1e-3 ? [`shaft joint ${m.joint > 0 ? '+' : '−'}${words.show(Math.abs(m.joint), 'angle')}`] : []),
 ]
 const move = (m: Sought<'fit/best'>['moves'][number]) => `${words.show(Math.abs(m.by), m.kind)} ${WAYS[m.way]?.[m.by > 0 ? 0 : 1]}`

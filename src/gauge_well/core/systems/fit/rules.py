@@ -80,6 +80,9 @@ def _unit(rules: Ruling) -> None:
     rules.rule("unit.well", well or "rear", "as its pan is" if well else "the commonest")
     long = rules.context.get("oil", {}).get("pan.well_length")
     rules.rule("unit.well_length", likely(long) if long is not None else 0.45 * length, "by its length")
+    mouth = rules.context.get("oil", {}).get("pickup.x")
+    if mouth is not None:
+        rules.rule("unit.pickup", likely(mouth), "as its pickup is")
     wide = min(2.6 * bore, 0.8 * cover) if vee else min(1.5 * bore + 0.02, 0.6 * cover)
     rules.rule("unit.block", wide, "heads of a V" if vee else "by its bore")
     block = likely(rules.get("unit.block"))

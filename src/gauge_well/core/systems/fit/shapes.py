@@ -11,6 +11,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.geometry.convex import Convex, box, capsule, cylinder, hull_of, prism, ring
 from gauge_well.core.installation import Lie
+from gauge_well.core.parts.envelope import EnvelopeFacts
 from gauge_well.core.parts.solid import WHATS, SolidFacts
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.typing import Array, likely
@@ -74,9 +75,7 @@ def unit_things(facts: FitFacts) -> list[Thing]:
         _unit("block", "Block", "metal", box((0.0, -block, -rim), (front, block, 0.6 * top))),
         _unit("pan", "Pan", "pan", box((0.0, -0.75 * block, -shallow), (front, 0.75 * block, -rim))),
     ]
-    long = min(likely(unit.well_length), front)
-    start = {"rear": 0.0, "front": front - long, "whole": 0.0}[unit.well]
-    end = front if unit.well == "whole" else start + long
+    start, end = well_of(unit)
     found.append(_unit("well", "Pan's well", "pan", box((start, -0.7 * block, -pan), (end, 0.7 * block, -shallow))))
     for side, sign, wide, at in (
         ("left", 1.0, unit.left, unit.left_height),
@@ -97,6 +96,21 @@ def unit_things(facts: FitFacts) -> list[Thing]:
             found.append(_unit("bell", "Bell", "bell", cylinder((0.0, 0.0, 0.0), (end, 0.0, 0.0), bell, 0.7 * bell)))
         found.append(_unit("gearbox", "Gearbox", "gearbox", _case(facts, end)))
     return found
+
+
+def well_of(unit: EnvelopeFacts) -> tuple[float, float]:
+    """Where the pan's well begins and ends ahead of the bell's face [m].
+
+    Raises
+    ------
+    MissingFact
+        Without the engine's length.
+    """
+    length = likely(need(unit.length, "fit.unit.length"))
+    front = max(length - BELT, 0.5 * length)
+    long = front if unit.well == "whole" else min(likely(unit.well_length), front)
+    start = front - long if unit.well == "front" else 0.0
+    return start, start + long
 
 
 def _unit(id: str, name: str, what: str, solid: Convex) -> Thing:

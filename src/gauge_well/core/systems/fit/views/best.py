@@ -16,6 +16,7 @@ from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Scene, close_of, gaps, scene_of
 from gauge_well.core.systems.fit.place import sets_of
 from gauge_well.core.systems.fit.rooms import lies_of, solved
+from gauge_well.core.systems.fit.shapes import well_of
 from gauge_well.core.typing import likely
 
 TURN = 0.0349  # rad: 2 degrees, and
@@ -44,7 +45,7 @@ class Buy:
 @dataclass(frozen=True)
 class Move:
     """What one move does from where the engine lies: least slack after it [m], mass it shifts onto this end's axle [kg],
-    how much more the propshaft's front joint bends [rad]."""
+    how much more the propshaft's front joint bends [rad], how much higher the oil stands over the pickup at rest [m]."""
 
     way: str
     by: float
@@ -53,6 +54,7 @@ class Move:
     binds: str
     axle: float
     joint: float
+    pickup: float | None
 
 
 @dataclass(frozen=True)
@@ -120,8 +122,19 @@ def _moves(scene: Scene, mass: float) -> list[Move]:
                 # Tilted by so much the joint bends by as much, and its end rises on the shaft's own length.
                 joint = at[3] + (at[2] - at[3] * tail) / shaft
                 name = close_of(scene, moved, row).name
-                found.append(Move(way, sign * by, kind, float(moved.slack[row]), name, float(axle), float(joint)))
+                over = _over_pickup(scene.of, float(at[3]))
+                found.append(Move(way, sign * by, kind, float(moved.slack[row]), name, float(axle), float(joint), over))
     return found
+
+
+def _over_pickup(facts: FitFacts, tilt: float) -> float | None:
+    """How much higher the oil stands over the mouth, nose up by so much [m]: its surface turns about the middle of the
+    well; None where nobody said where the mouth is."""
+    unit = facts.unit
+    if unit.pickup is None or unit.length is None:
+        return None
+    start, end = well_of(unit)
+    return -tilt * (likely(unit.pickup) - 0.5 * (start + end))
 
 
 def offer(found: BestView) -> Offer | None:
