@@ -11,6 +11,7 @@ from benchmarks.core import builds, core_points, geometry
 from benchmarks.counts import counted, counts
 from benchmarks.fit import fit
 from benchmarks.fuel import fuel
+from benchmarks.mounts import mounts
 from benchmarks.pages import delays, sizes
 from benchmarks.timing import table
 from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
@@ -20,7 +21,7 @@ def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
     print(counted([*counts(), *sizes()]), end="\n\n")
-    core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel(), *fit())
+    core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel(), *fit(), *mounts())
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 
 

@@ -49,7 +49,7 @@ def fit() -> list[Line]:
     case = resolve(load(demo("quarry-mule"))).case
     context, _ = contexts.make_context(case)
     facts = case.systems["fit"]
-    scene = scene_of(facts, lies_of(context).likely)
+    scene = scene_of(facts, lies_of(context, facts).likely)
     lie, seeks = SYSTEMS["fit"].views["lie"], SYSTEMS["fit"].seeks
     rng = np.random.default_rng(1)
     (a, other_a), (b, other_b) = _boxes(rng), _boxes(rng)
@@ -66,7 +66,7 @@ def fit() -> list[Line]:
         median("window, 41 x 33 shifts", partial(window, scene), repeats=15, target=0.300),
         median(
             f"doubt of a taped bay, {SEEN} draws, again",
-            partial(spread, drawn.systems["fit"], lies_of(there)),
+            partial(spread, drawn.systems["fit"], lies_of(there, drawn.systems["fit"])),
             repeats=15,
         ),
         median("best place with every change", lambda: list(seeks["best"].seek(context, facts)), repeats=3, target=5.0),

@@ -8,7 +8,7 @@ from __future__ import annotations
 import argparse
 from pathlib import Path
 
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import Page, sync_playwright
 
 from gauge_well.launch.setup import CHROMIUM, CHROMIUM_FLAGS
 
@@ -25,21 +25,17 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "machine": ("/builds/quarry-mule/duties", WIDE, "light"),
     "engine": ("/builds/quarry-mule/engine", WIDE, "light"),
     "fit": ("/builds/quarry-mule/fit", WIDE, "light"),
+    "mounts": ("/builds/quarry-mule/mounts/loads", WIDE, "light"),
+    "weights": ("/builds/quarry-mule/weights/ledger", WIDE, "dark"),
     "oil": ("/builds/chalk-hare/oil", WIDE, "light"),
     "exhaust": ("/builds/quarry-mule/exhaust", WIDE, "light"),
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
-    "fuel-phone": ("/builds/quarry-mule/fuel", PHONE, "dark"),
     "yard": ("/builds/quarry-mule/yard", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
     "round-phone": ("/builds/quarry-mule/round", PHONE, "light"),
     "fact": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
-    "cooling-locomotive": ("/builds/dripping-well/cooling", WIDE, "dark"),
-}
-# Drawing picked before the picture is taken.
-TABS = {
-    "cooling-locomotive": "Through time",
 }
 # What is pressed before the picture is taken.
 PRESSES = {"fact": ("Injector, each: claims, tolerance, solve for it", "At which values does the wanted power hold?")}
@@ -56,6 +52,18 @@ TYPED = {
 }
 
 
+# Nothing is worked out or on its way, and no search that could be stopped runs.
+QUIET = """() => !document.querySelector('main[aria-busy=true], main .ant-skeleton')
+  && ![...document.querySelectorAll('main button')].some((b) => b.textContent.trim() === 'Stop')"""
+
+
+def _settle(page: Page) -> None:
+    """A page says while it works something out: longer on a machine that does more."""
+    page.wait_for_timeout(900)
+    page.wait_for_function(QUIET, timeout=180_000)
+    page.wait_for_timeout(400)
+
+
 def main() -> None:
     """Take the pictures asked for, all otherwise."""
     parser = argparse.ArgumentParser()
@@ -69,14 +77,11 @@ def main() -> None:
         for name in options.names or VIEWS:
             path, (width, height), scheme = VIEWS[name]
             page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)
-            page.goto(options.url + path, wait_until="networkidle")
-            page.wait_for_timeout(500)
-            if name in TABS:
-                page.get_by_role("tab", name=TABS[name]).click()
-                page.wait_for_timeout(1500)
+            page.goto(options.url + path)
+            _settle(page)
             for press in PRESSES.get(name, ()):
                 page.get_by_role("button", name=press).click()
-                page.wait_for_timeout(900)
+                _settle(page)
             for field, label in PICKED.get(name, {}).items():
                 page.locator(f'[data-pick="{field}"] .ant-select-selector').click()
                 page.locator(f'.ant-select-item-option[title="{label}"]:visible').click()
@@ -86,7 +91,7 @@ def main() -> None:
             if typed:
                 page.get_by_role("button", name="To the bench").click()
                 page.wait_for_url("**/builds/*")
-                page.wait_for_timeout(6000)
+                _settle(page)
             page.screenshot(path=str(options.out / f"{name}.png"))
             print(name, flush=True)
             if typed:

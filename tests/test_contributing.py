@@ -49,8 +49,8 @@ class Worked(unittest.TestCase):
                 (root / path).parent.mkdir(parents=True, exist_ok=True)
                 (root / path).write_text(text)
             registry = root / "src/gauge_well/core/systems/__init__.py"
-            line = registry.read_text().replace("exhaust, fit, fuel, oil\n", "exhaust, fanwire, fit, fuel, oil\n")
-            registry.write_text(line.replace("fit.SYSTEM)", "fit.SYSTEM, fanwire.SYSTEM)"))
+            line = registry.read_text().replace("import cooling, exhaust, fit", "import cooling, exhaust, fanwire, fit")
+            registry.write_text(line.replace("fit.SYSTEM,\n", "fit.SYSTEM,\n        fanwire.SYSTEM,\n"))
             folder = "src/gauge_well/core/systems/fanwire"
             for check in (["check"], ["format", "--check"]):
                 styled = [sys.executable, "-m", "ruff", *check, "--quiet", folder]

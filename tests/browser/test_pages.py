@@ -74,7 +74,7 @@ class Pages(BrowserCase):
 
     def test_keys(self) -> None:
         page = self.go("/builds/quarry-mule")
-        stations = (("6", "cooling"), (".", "fuel"), (",", "cooling"), ("5", "exhaust"), ("4", "oil"), ("3", "fit"))
+        stations = (("8", "cooling"), (".", "fuel"), (",", "cooling"), ("7", "exhaust"), ("6", "oil"), ("4", "mounts"))
         for key, path in (*stations, ("0", "")):
             page.keyboard.press(key)
             page.wait_for_url(f"**/builds/quarry-mule{'/' + path if path else ''}")

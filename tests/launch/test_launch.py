@@ -18,6 +18,7 @@ from unittest import mock
 from gauge_well.launch import say, serving, setup
 from gauge_well.launch.cluster import FORMAT, Cluster, free_port
 from gauge_well.launch.places import environment
+from gauge_well.sheet.demo import NAMES
 from tests import database
 from tests.support import ROOT
 
@@ -244,7 +245,7 @@ class WholeStart(unittest.TestCase):
         url = database.make(name)
         self.addCleanup(database.drop, name)
         process = self.start({"DATABASE_URL": url})
-        self.assertEqual(len(self.ask("/api/builds")["builds"]), 4)
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), len(NAMES))
         self.assertEqual(self.stop(process), 0)
         self.assertFalse(self.folder.exists())
 

@@ -21,6 +21,7 @@ from gauge_well.launch import serving
 from gauge_well.launch.cluster import DATABASE, ROLE, Cluster, free_port
 from gauge_well.launch.processes import Log
 from gauge_well.launch.setup import USER
+from gauge_well.sheet.demo import NAMES
 from gauge_well.store.session import make_engine, normal_url
 from tests.support import ROOT, until, watched
 
@@ -180,7 +181,7 @@ class Start(unittest.TestCase):
         """Put back, it is what it was when it was backed up; what was there since is kept beside it."""
         done = self.gw("restore", str(self.file))
         self.assertEqual(done.returncode, 0, done.stderr)
-        self.assertIn("4 builds", done.stdout)
+        self.assertIn(f"{len(NAMES)} builds", done.stdout)
         wrong = self.folder.parent / "wrong.backup"
         wrong.write_text("not a backup")
         refused = self.gw("restore", str(wrong))
@@ -193,14 +194,14 @@ class Start(unittest.TestCase):
                 self.assertEqual(rows, [(SECRET,)])
                 kept = _rows(owner + DATABASE + "_before", "SELECT revision FROM builds WHERE id = 'chalk-hare'")
                 self.assertEqual(kept, [(3,)])
-                self.assertEqual(_rows(owner + DATABASE, "SELECT count(*) FROM revisions"), [(5,)])
+                self.assertEqual(_rows(owner + DATABASE, "SELECT count(*) FROM revisions"), [(len(NAMES) + 1,)])
                 self._newer(owner)
             finally:
                 self.cluster.stop()
         newer = self.begin()
         until(self.well)
         self.assertTrue(self.ask("/api/health")["read_only"])
-        self.assertEqual(len(self.ask("/api/builds")["builds"]), 4)
+        self.assertEqual(len(self.ask("/api/builds")["builds"]), len(NAMES))
         with self.assertRaises(urllib.error.HTTPError) as caught:
             self.edit("not taken", 2)
         self.assertEqual(caught.exception.code, 503)

@@ -15,7 +15,8 @@ from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.units import KINDS, ReadingError
 from gauge_well.units.printing import Preference
 from tests.core.systems.fit.builds import fitted
-from tests.support import ROAD, changed, report
+from tests.core.systems.weights.test_weights import weighed
+from tests.support import ROAD, changed, demo_document, report
 
 
 class Sentences(unittest.TestCase):
@@ -132,7 +133,10 @@ class Instruments(unittest.TestCase):
     def test_each_station_has_one(self) -> None:
         self.assertEqual({station for station, _ in sizing.VIEWS}, {"engine", *SYSTEMS})
         for station, name in sizing.VIEWS:
-            found = sizing.view(fitted(), station, name, {})
+            raw = (
+                demo_document("thistle-kite") if name == "moments" else weighed() if station == "weights" else fitted()
+            )
+            found = sizing.view(raw, station, name, {})
             self.assertEqual(found["unknown"], [])
             ANSWERS[station, name].model_validate(found)
         with self.assertRaises(NotFound):

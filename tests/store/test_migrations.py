@@ -15,6 +15,7 @@ from sqlalchemy import inspect, select, text
 from sqlalchemy.exc import OperationalError
 
 from gauge_well.services import history
+from gauge_well.sheet.demo import NAMES
 from gauge_well.store import session
 from gauge_well.store.models import Base, Build
 from gauge_well.store.session import make_engine, migrate, normal_url, transaction
@@ -49,19 +50,19 @@ class Migrations(DatabaseCase):
         try:
             history.name_revision(engine, "chalk-hare", 1, "As bought")
             # What a program of format 1 could not read is not left to it.
-            with self.assertRaisesRegex(RuntimeError, "8 documents are of a newer format"):
+            with self.assertRaisesRegex(RuntimeError, f"{2 * len(NAMES)} documents are of a newer format"):
                 command.downgrade(session._config(url), "0003")
             with engine.begin() as connection:
                 for table in ("builds", "revisions"):
                     connection.execute(
                         text(f"UPDATE {table} SET document = document || CAST(:old AS jsonb)"), {"old": OLD}
                     )
-            for goal, said in (("0001", "1 names"), ("base", "4 builds")):
+            for goal, said in (("0001", "1 names"), ("base", f"{len(NAMES)} builds")):
                 with self.assertRaisesRegex(RuntimeError, said):
                     command.downgrade(session._config(url), goal)
                 history.name_revision(engine, "chalk-hare", 1, "")
             with engine.begin() as connection:
-                self.assertEqual(connection.scalar(text("SELECT count(*) FROM builds")), 4)
+                self.assertEqual(connection.scalar(text("SELECT count(*) FROM builds")), len(NAMES))
                 connection.execute(text("DELETE FROM builds"))
             command.downgrade(session._config(url), "base")
         finally:

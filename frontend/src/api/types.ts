@@ -327,6 +327,159 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/weights/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The ledger drawing of the weights. */
+        post: operations["sizing_view_weights_ledger_view_weights_ledger_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/weights/lifting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lifting drawing of the weights. */
+        post: operations["sizing_view_weights_lifting_view_weights_lifting_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/weights/scales": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The scales drawing of the weights. */
+        post: operations["sizing_view_weights_scales_view_weights_scales_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/weights/moments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The moments drawing of the weights. */
+        post: operations["sizing_view_weights_moments_view_weights_moments_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/mounts/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The loads drawing of the mounts. */
+        post: operations["sizing_view_mounts_loads_view_mounts_loads_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/mounts/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The schools drawing of the mounts. */
+        post: operations["sizing_view_mounts_schools_view_mounts_schools_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/mounts/shake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shake drawing of the mounts. */
+        post: operations["sizing_view_mounts_shake_view_mounts_shake_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/mounts/brackets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The brackets drawing of the mounts. */
+        post: operations["sizing_view_mounts_brackets_view_mounts_brackets_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/mounts/feet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The feet drawing of the mounts. */
+        post: operations["sizing_view_mounts_feet_view_mounts_feet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -1117,6 +1270,29 @@ export interface components {
             /** Cornering */
             cornering: number;
         };
+        /**
+         * Axle
+         * @description An axle before, stripped, and after [kg]; plate [kg]; ride lost [m], spring at the wheel now and of the same
+         *     frequency [N/m]; None where nobody says.
+         */
+        Axle: {
+            /** End */
+            end: string;
+            /** Before */
+            before: number;
+            /** Stripped */
+            stripped: number;
+            /** After */
+            after: number;
+            /** Plate */
+            plate: number | null;
+            /** Sinks */
+            sinks: number | null;
+            /** Spring */
+            spring: number | null;
+            /** Same */
+            same: number | null;
+        };
         /** BayFacts */
         BayFacts: {
             /** @description Bulkhead to panel. Along the machine, from the wall to the panel at the other end. A boat: bulkhead to bulkhead. */
@@ -1243,6 +1419,165 @@ export interface components {
             /** Holds To */
             holds_to: number;
         };
+        /** BracketFacts */
+        BracketFacts: {
+            /**
+             * Holds
+             * @description Carries
+             */
+            holds?: ("1" | "2" | "3" | "4" | "5" | "6" | "7" | "8" | "worst") | null;
+            /**
+             * Shape
+             * @description It is
+             */
+            shape?: ("flat" | "edge" | "tube" | "box" | "gusset") | null;
+            /** @description Width, or outside of a tube. Across the load. */
+            wide?: components["schemas"]["Quantity"];
+            /** @description Height, along the load. Of a gusset: what stands under the plate. */
+            high?: components["schemas"]["Quantity"];
+            /** @description Thickness */
+            wall?: components["schemas"]["Quantity"];
+            /** @description Gusset's thickness */
+            web?: components["schemas"]["Quantity"];
+            /** @description Arm. From where it is welded or bolted to the mount's bolt. */
+            arm?: components["schemas"]["Quantity"];
+            /** @description Load aside of it. How far the mount's bolt stands off the bracket's own line. */
+            aside?: components["schemas"]["Quantity"];
+            /**
+             * Steel
+             * @description Made of
+             */
+            steel?: ("s235" | "s355" | "alloy" | "stainless") | null;
+            /**
+             * Welded
+             * @description Welded on
+             */
+            welded?: ("yes" | "no") | null;
+            /** @description Weld's throat. Seven tenths of its leg. */
+            throat?: components["schemas"]["Quantity"];
+            /**
+             * Welder
+             * @description Welded by
+             */
+            welder?: ("shop" | "home") | null;
+            /**
+             * Bolted
+             * @description Bolted on
+             */
+            bolted?: ("yes" | "no") | null;
+            /** @description Bolts */
+            bolts?: components["schemas"]["Quantity"];
+            /**
+             * Thread
+             * @description Thread
+             */
+            thread?: ("m6" | "m8" | "m10" | "m12" | "m14" | "m16") | null;
+            /**
+             * Grade
+             * @description Grade
+             */
+            grade?: ("5.8" | "8.8" | "10.9" | "12.9") | null;
+            /** @description Bolts apart, along the load. Highest to lowest. */
+            apart?: components["schemas"]["Quantity"];
+            /**
+             * Into
+             * @description Screwed into
+             */
+            into?: ("nut" | "iron" | "alloy" | "captive") | null;
+            /** @description Thread engaged */
+            engaged?: components["schemas"]["Quantity"];
+            /** @description Hole over the bolt. Hole less bolt: what it may lean by. */
+            hole?: components["schemas"]["Quantity"];
+            /** @description Friction under it */
+            friction?: components["schemas"]["Quantity"];
+            /**
+             * On Sheet
+             * @description Stands on sheet. Bolted through a plate, or welded to it.
+             */
+            on_sheet?: ("yes" | "no") | null;
+            /** @description Sheet's thickness */
+            sheet?: components["schemas"]["Quantity"];
+            /** @description Plate under it, least width */
+            plate?: components["schemas"]["Quantity"];
+            /** @description Plate's middle to the nearest fold or seam. Where the sheet is held: a fold, a seam, a rail under it. */
+            fold?: components["schemas"]["Quantity"];
+        };
+        /**
+         * BracketPart
+         * @description Bracket.
+         */
+        BracketPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bracket";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "mounts.brackets" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["BracketFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * BracketRow
+         * @description A bracket: what it carries; the worst force on it [N] and in which case, stress at its root and what is allowed [Pa], weld's fill over a
+         *     life, the throat that lasts [m]; bolts' torque dry and oiled [N m], fills of slip and opening; lean by its holes [rad]; of
+         *     each other kind of section the smallest sold that holds in its place, the largest where none does.
+         */
+        BracketRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Holds */
+            holds: string;
+            /** Force */
+            force: number;
+            /** Case */
+            case: string;
+            /** Stress */
+            stress: number;
+            /** Allowed */
+            allowed: number;
+            /** Life */
+            life: number | null;
+            /** Throat */
+            throat: number | null;
+            /** Dry */
+            dry: number | null;
+            /** Oiled */
+            oiled: number | null;
+            /** Slip */
+            slip: number | null;
+            /** Opens */
+            opens: number | null;
+            /** Leans */
+            leans: number | null;
+            /** Others */
+            others: components["schemas"]["Sold"][];
+        };
+        /**
+         * BracketsView
+         * @description Brackets that are told of, and those that are not yet, by name.
+         */
+        BracketsView: {
+            /** Rows */
+            rows: components["schemas"]["BracketRow"][];
+            /** Untold */
+            untold: string[];
+        };
         /**
          * BuildDocument
          * @description A build sheet.
@@ -1281,7 +1616,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -1290,6 +1625,8 @@ export interface components {
             cooling?: components["schemas"]["CoolingSection"];
             fuel?: components["schemas"]["FuelSection"];
             fit?: components["schemas"]["FitSection"];
+            weights?: components["schemas"]["WeightsSection"];
+            mounts?: components["schemas"]["MountsSection"];
         };
         /**
          * BuildOut
@@ -2224,7 +2561,7 @@ export interface components {
              * Kind
              * @description Kind
              */
-            kind?: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "typed") | null;
+            kind?: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "flight" | "typed") | null;
             /** @description Speed */
             speed?: components["schemas"]["Quantity"];
             /** @description Grade */
@@ -2800,6 +3137,14 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * FeetView
+         * @description All feet, as the mounts are stated or as they usually stand.
+         */
+        FeetView: {
+            /** Feet */
+            feet: components["schemas"]["FootRow"][];
+        };
+        /**
          * FieldOut
          * @description One field of a section.
          */
@@ -2932,16 +3277,16 @@ export interface components {
             crank_height?: components["schemas"]["Quantity"];
             /** @description Crank left of the middle. Left of the middle line; to the right is negative. */
             crank_left?: components["schemas"]["Quantity"];
-            /**
-             * Mounts
-             * @description Mounts
-             */
-            mounts?: ("soft" | "mixed" | "firm" | "poly" | "solid") | null;
-            /** @description Rocks in first at full torque. About its mounts' elastic axis. */
+            /** @description Rocks in first at full torque. As it was measured; as its mounts give it where nobody did. */
             rock?: components["schemas"]["Quantity"];
-            /** @description Rocks about a line over the crank. The mounts' elastic axis. */
+            /** @description Rocks about a line over the crank. The mounts' elastic axis; as they give it where nobody says. */
             rock_height?: components["schemas"]["Quantity"];
-            /** @description Sinks and lifts on its mounts */
+            /**
+             * Rocks
+             * @description It rocks
+             */
+            rocks?: ("roll" | "nod") | null;
+            /** @description Sinks and lifts on its mounts. As its mounts give it where nobody says. */
             bounce?: components["schemas"]["Quantity"];
             /** @description Engine to fixed metal */
             keep_metal?: components["schemas"]["Quantity"];
@@ -2998,6 +3343,35 @@ export interface components {
             unknown: string[];
             /** Edits */
             edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * FootRow
+         * @description A foot: ahead of the axle line, left of the middle, over the floor [m], each with its half-range at 95 % [m]; the slot
+         *     it needs along and across, and the shims [m].
+         */
+        FootRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Ahead */
+            ahead: number;
+            /** Left */
+            left: number;
+            /** Over */
+            over: number;
+            /** Ahead Off */
+            ahead_off: number;
+            /** Left Off */
+            left_off: number;
+            /** Over Off */
+            over_off: number;
+            /** Slot Along */
+            slot_along: number;
+            /** Slot Across */
+            slot_across: number;
+            /** Shims */
+            shims: number;
         };
         /**
          * FrontHeat
@@ -3373,6 +3747,43 @@ export interface components {
             /** Read Only */
             read_only: boolean;
         };
+        /** HoistFacts */
+        HoistFacts: {
+            /** @description Its plate: reach and weight. One hole of the boom a line, as `0.9 m, 500 kg`. Between two holes the farther one counts. */
+            plate?: components["schemas"]["Table"];
+            /** @description Reach here. From its mast or post to the hook, the legs under the machine. */
+            reach?: components["schemas"]["Quantity"];
+            /** @description Hook's highest place over the floor */
+            highest?: components["schemas"]["Quantity"];
+        };
+        /**
+         * HoistPart
+         * @description Hoist.
+         */
+        HoistPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hoist";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "weights.hoist" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["HoistFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * Hose
          * @description Water that keeps the outlet at a temperature: flow [m3/s], hole in the inlet [m], temperatures [K].
@@ -3501,7 +3912,7 @@ export interface components {
              * Lie
              * @description Engine lies
              */
-            lie?: ("front_long" | "front_trans" | "rear" | "mid" | "boat" | "tractor") | null;
+            lie?: ("front_long" | "front_trans" | "rear" | "mid" | "boat" | "aircraft" | "tractor") | null;
             /** @description Engine turned. 0 lengthwise, 90 transverse, 180 rear-facing. */
             engine_yaw?: components["schemas"]["Quantity"];
             /** @description Tilted back, front up. `4 deg back` or `4 deg forward`, by the engine's own front. */
@@ -3522,6 +3933,58 @@ export interface components {
             exhaust_loom?: components["schemas"]["Quantity"];
             /** @description Exhaust to fuel parts */
             exhaust_fuel?: components["schemas"]["Quantity"];
+        };
+        /** ItemFacts */
+        ItemFacts: {
+            /**
+             * What
+             * @description What it is
+             */
+            what?: ("engine" | "gearbox" | "driveline" | "cooling" | "exhaust" | "battery" | "tank" | "body" | "ballast" | "person" | "load" | "other") | null;
+            /**
+             * Goes
+             * @description It
+             */
+            goes?: ("out" | "in" | "aboard" | "burned") | null;
+            /** @description Weight */
+            mass?: components["schemas"]["Quantity"];
+            /**
+             * Dress
+             * @description Weighed
+             */
+            dress?: ("bare" | "long" | "dry" | "wet") | null;
+            /** @description Behind the front axle. Its balance point, along the machine; ahead of the axle negative. Of an aircraft behind the datum. */
+            arm?: components["schemas"]["Quantity"];
+            /** @description Over the ground. Its balance point. */
+            height?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ItemPart
+         * @description Thing taken out or put in.
+         */
+        ItemPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "item";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "weights.items" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["ItemFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * KeepDocument
@@ -3576,8 +4039,55 @@ export interface components {
             hotter: number;
         };
         /**
+         * LedgerView
+         * @description Lines and axles; the whole machine [kg], its balance point behind the front axle and over the ground [m], the axles
+         *     apart [m], the balance point stripped [m]; stands behind the front axle [m].
+         */
+        LedgerView: {
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Axles */
+            axles: components["schemas"]["Axle"][];
+            /** Before */
+            before: number;
+            /** Mass */
+            mass: number;
+            /** Cg X */
+            cg_x: number;
+            /** Cg Z */
+            cg_z: number;
+            /** Wheelbase */
+            wheelbase: number;
+            /** Stripped X */
+            stripped_x: number;
+            /** Stands */
+            stands: [
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * Leg
+         * @description A leg of the sling: its eye (ahead, over) [m], how far off upright [rad], how long it must be so that all hangs level
+         *     [m], its pull as a mass [kg]; None where it cannot hold.
+         */
+        Leg: {
+            /** Eye */
+            eye: [
+                number,
+                number
+            ];
+            /** Off */
+            off: number;
+            /** Level */
+            level: number;
+            /** Pull */
+            pull: number | null;
+        };
+        /**
          * LegRow
-         * @description One leg: ahead, left and up [m], nose up [rad].
+         * @description One leg: ahead, left and up [m], nose up [rad]; where its end leaves the hook: over the floor, and behind the panel it
+         *     is lifted over [m].
          */
         LegRow: {
             /** Ahead */
@@ -3588,13 +4098,17 @@ export interface components {
             up: number;
             /** Pitch */
             pitch: number;
+            /** Hook Over */
+            hook_over: number;
+            /** Hook Behind */
+            hook_behind: number;
         };
         /**
          * LieView
          * @description The engine in its space at a pose moved by so much, and in one position on its mounts.
          *
-         *     ``sets``: facts by path that put it there. ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is stated to lie. ``rests``: gaps worked with
-         *     their doubt, at the stated place alone.
+         *     ``sets``: facts by path that put it there. ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is
+         *     stated to lie.
          */
         LieView: {
             /** Things */
@@ -3623,7 +4137,7 @@ export interface components {
             /** Gaps */
             gaps: components["schemas"]["Gap"][];
             /** Stances */
-            stances: components["schemas"]["Stand"][];
+            stances: components["schemas"]["Stance"][];
             /** Stance */
             stance: number;
             /** Placed */
@@ -3649,6 +4163,68 @@ export interface components {
             sets: {
                 [key: string]: number;
             };
+        };
+        /**
+         * LiftingView
+         * @description What hangs [kg] and with dirt [kg]; balance point and ring (ahead, over) from bell's face and crank [m]; tilt [rad],
+         *     front up; how far ahead the ring must go [m]; the legs; what the hoist's plate allows [kg] at its reach [m]; ratings to look
+         *     for [kg]; what one leg of two pulls over half the load, by its angle.
+         */
+        LiftingView: {
+            /** Mass */
+            mass: number;
+            /** Heavy */
+            heavy: number;
+            /** Balance */
+            balance: [
+                number,
+                number
+            ];
+            /** Ring */
+            ring: [
+                number,
+                number
+            ];
+            /** Tilt */
+            tilt: number;
+            /** Shift */
+            shift: number;
+            /** Legs */
+            legs: components["schemas"]["Leg"][];
+            /** Allowed */
+            allowed: number | null;
+            /** Reach */
+            reach: number | null;
+            /** Leg Rating */
+            leg_rating: number;
+            /** Stand Rating */
+            stand_rating: number;
+            /** Pulls */
+            pulls: [
+                number,
+                number
+            ][];
+            /** Four */
+            four: boolean;
+        };
+        /**
+         * Line
+         * @description A line: mass [kg], negative of what comes out, arm behind the front axle [m], how much of it the front axle takes
+         *     [kg].
+         */
+        Line: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Goes */
+            goes: string;
+            /** Mass */
+            mass: number;
+            /** Arm */
+            arm: number;
+            /** Front */
+            front: number;
         };
         /** LineFacts */
         LineFacts: {
@@ -3744,6 +4320,82 @@ export interface components {
             off: number;
         };
         /**
+         * LoadCase
+         * @description A load case by name: turn about the line it rocks about [rad], how far the balance point goes up, and towards the
+         *     engine's front [m].
+         */
+        LoadCase: {
+            /** Name */
+            name: string;
+            /** Rock */
+            rock: number;
+            /** Lift */
+            lift: number;
+            /** Along */
+            along: number;
+        };
+        /**
+         * LoadsView
+         * @description Mounts, the balance point and a point of the line it rocks about (engine axes, from bell's face and crank [m]), ``nods``: which lies
+         *     across the crank; a box as large as such
+         *     a unit, seen from the side and from the flywheel's end, at rest and moved as in the case shown; all cases; torque that
+         *     is reacted [N m], whether the tyres cap it; thrust [N], mass [kg], sink [m]; ``stated``: the mounts are.
+         */
+        LoadsView: {
+            /** Mounts */
+            mounts: components["schemas"]["Mount"][];
+            /** Balance */
+            balance: [
+                number,
+                number,
+                number
+            ];
+            /** Axis */
+            axis: [
+                number,
+                number,
+                number
+            ];
+            /** Nods */
+            nods: boolean;
+            /** Side */
+            side: [
+                number,
+                number
+            ][];
+            /** End */
+            end: [
+                number,
+                number
+            ][];
+            /** Side Moved */
+            side_moved: [
+                number,
+                number
+            ][];
+            /** End Moved */
+            end_moved: [
+                number,
+                number
+            ][];
+            /** Cases */
+            cases: components["schemas"]["LoadCase"][];
+            /** Case */
+            case: number;
+            /** Torque */
+            torque: number;
+            /** Capped */
+            capped: boolean;
+            /** Thrust */
+            thrust: number;
+            /** Mass */
+            mass: number;
+            /** Sink */
+            sink: number;
+            /** Stated */
+            stated: boolean;
+        };
+        /**
          * LoopFlows
          * @description Flows of the loop's branches [m3/s].
          */
@@ -3808,7 +4460,7 @@ export interface components {
              * Kind
              * @description Kind of machine
              */
-            kind?: ("road_car" | "off_road" | "van" | "truck" | "hillclimb" | "boat" | "tractor" | "locomotive" | "generator") | null;
+            kind?: ("road_car" | "off_road" | "van" | "truck" | "hillclimb" | "boat" | "tractor" | "locomotive" | "generator" | "aircraft") | null;
             /** @description Weight in use */
             mass?: components["schemas"]["Quantity"];
             /** @description Drag area (Cd A). Height x width x 0.85 x drag coefficient. */
@@ -3925,6 +4577,18 @@ export interface components {
             kind: string;
         };
         /**
+         * Mode
+         * @description A way of shaking: name, frequency [Hz], speed at which the engine's firing meets it [rev/min].
+         */
+        Mode: {
+            /** Name */
+            name: string;
+            /** Frequency */
+            frequency: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
          * ModelSpreadOut
          * @description What no tape settles.
          */
@@ -3939,6 +4603,232 @@ export interface components {
             reach_high_w: number | null;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * MomentLine
+         * @description A line: mass [kg], arm [m], moment [kg m].
+         */
+        MomentLine: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Goes */
+            goes: string;
+            /** Mass */
+            mass: number;
+            /** Arm */
+            arm: number;
+            /** Moment */
+            moment: number;
+        };
+        /**
+         * MomentsView
+         * @description Lines, states, corners of the envelope (arm [m], mass [kg]), and whose word it is.
+         */
+        MomentsView: {
+            /** Lines */
+            lines: components["schemas"]["MomentLine"][];
+            /** States */
+            states: components["schemas"]["State"][];
+            /** Envelope */
+            envelope: [
+                number,
+                number
+            ][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * Mount
+         * @description A mount: place ahead of the bell's face, left of the crank and over it [m]; what it carries at rest and in the case
+         *     shown, upright [N]; the most in any case [N] and which; how far it goes in the case shown [m], and its travel [m].
+         */
+        Mount: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** At */
+            at: [
+                number,
+                number,
+                number
+            ];
+            /** Rest */
+            rest: number;
+            /** Load */
+            load: number;
+            /** Most */
+            most: number;
+            /** Worst */
+            worst: string;
+            /** Moved */
+            moved: number;
+            /** Travel */
+            travel: number;
+        };
+        /** MountFacts */
+        MountFacts: {
+            /** @description Ahead of the bell's face. Along the crank, the cushion's middle; one at the gearbox's tail lies behind the face: negative. */
+            ahead?: components["schemas"]["Quantity"];
+            /** @description Left of the crank. Seen from the flywheel; to the right negative. */
+            left?: components["schemas"]["Quantity"];
+            /** @description Over the crank */
+            over?: components["schemas"]["Quantity"];
+            /**
+             * Stuff
+             * @description Made of
+             */
+            stuff?: ("soft" | "firm" | "poly" | "solid") | null;
+            /** @description Upright stiffness. Weight on it over how far it sinks under that; by rule of such a stuff, chosen for its load. */
+            rate?: components["schemas"]["Quantity"];
+            /** @description Sideways over upright stiffness. A third to two thirds of rubber in shear, more of bushes. */
+            side?: components["schemas"]["Quantity"];
+            /** @description Leans in at the top. Its axis off upright, towards the crank's line. */
+            lean?: components["schemas"]["Quantity"];
+            /** @description Travel to its stop */
+            travel?: components["schemas"]["Quantity"];
+            /** @description Rated for. By its maker: weight at rest it is made for. */
+            rated?: components["schemas"]["Quantity"];
+            /** @description Rubber's free length. Of a cushion clamped on a sleeve. */
+            free?: components["schemas"]["Quantity"];
+            /** @description Sleeve's length. The tube through it, on which the bolt clamps. */
+            sleeve?: components["schemas"]["Quantity"];
+        };
+        /**
+         * MountPart
+         * @description Mount.
+         */
+        MountPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mount";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "mounts.mounts" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["MountFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * MountsBracketsAnswer
+         * @description The brackets drawing of the mounts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        MountsBracketsAnswer: {
+            data: components["schemas"]["BracketsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * MountsFeetAnswer
+         * @description The feet drawing of the mounts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        MountsFeetAnswer: {
+            data: components["schemas"]["FeetView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * MountsLoadsAnswer
+         * @description The loads drawing of the mounts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        MountsLoadsAnswer: {
+            data: components["schemas"]["LoadsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * MountsSchoolsAnswer
+         * @description The schools drawing of the mounts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        MountsSchoolsAnswer: {
+            data: components["schemas"]["SchoolsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** MountsSection */
+        MountsSection: {
+            /**
+             * School
+             * @description Mounts are. How it rocks and shakes until they are stated.
+             */
+            school?: ("soft" | "firm" | "mixed" | "poly" | "solid") | null;
+            /** @description Mounts apart. Left to right across the crank, bolt to bolt. */
+            apart?: components["schemas"]["Quantity"];
+            /** @description They stand ahead of the bell's face */
+            side_ahead?: components["schemas"]["Quantity"];
+            /** @description Over the crank */
+            side_over?: components["schemas"]["Quantity"];
+            /** @description Last mount behind the bell's face. At the gearbox's tail. */
+            tail_behind?: components["schemas"]["Quantity"];
+            /** @description Sinks under its own weight. Height at the mounts with the unit on a hoist and let down: it tells their stiffness. */
+            sink?: components["schemas"]["Quantity"];
+            /**
+             * Transaxle
+             * @description Differential in its gearbox
+             */
+            transaxle?: ("yes" | "no") | null;
+            /** @description Lowest gear, with low range. Gearbox's output for one turn of the engine. */
+            first_gear?: components["schemas"]["Quantity"];
+            /** @description Final drive */
+            final?: components["schemas"]["Quantity"];
+            /** @description Driven wheel's radius */
+            wheel?: components["schemas"]["Quantity"];
+            /** @description Grip of the tyres. What they pull over the weight on them: it caps the torque. */
+            grip?: components["schemas"]["Quantity"];
+            /** @description Weight on the driven wheels. As the ledger has it where the axles were weighed. */
+            axle?: components["schemas"]["Quantity"];
+            /** @description Clutch let go: times the torque. 1.5 to 2.5; tyres cap it too. */
+            dump?: components["schemas"]["Quantity"];
+            /**
+             * Use
+             * @description Used on
+             */
+            use?: ("road" | "rough" | "planing" | "water" | "field" | "still" | "air") | null;
+            /** @description Past the stop, times stiffer. 5 to 20 for rubber. */
+            harder?: components["schemas"]["Quantity"];
+            /**
+             * Takes Thrust
+             * @description Thrust goes into
+             */
+            takes_thrust?: ("engine" | "shaft") | null;
+            /** @description Speed at full power */
+            thrust_speed?: components["schemas"]["Quantity"];
+            /** @description Power that becomes thrust */
+            thrust_share?: components["schemas"]["Quantity"];
+        };
+        /**
+         * MountsShakeAnswer
+         * @description The shake drawing of the mounts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        MountsShakeAnswer: {
+            data: components["schemas"]["ShakeView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * Move
@@ -5067,6 +5957,55 @@ export interface components {
             fill_high?: number | null;
         };
         /**
+         * ScalesView
+         * @description Of the unit on a beam its mass [kg], its balance point ahead of the bell's face [m], and what that leaves for the
+         *     engine drained and bare of its gearbox [kg]; of the machine with its rear raised its balance point over the ground [m];
+         *     None where not all is read.
+         */
+        ScalesView: {
+            /** Mass */
+            mass: number | null;
+            /** Ahead */
+            ahead: number | null;
+            /** Engine */
+            engine: number | null;
+            /** Height */
+            height: number | null;
+        };
+        /**
+         * SchoolRow
+         * @description A school: rock in first [rad], sink [m], its roll's frequency [Hz], share of the shake at idle that passes, most any
+         *     mount carries [N], how near to its stop a mount comes, full torque in first, as a share.
+         */
+        SchoolRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Rock */
+            rock: number;
+            /** Sink */
+            sink: number;
+            /** Mode */
+            mode: number;
+            /** Shake */
+            shake: number;
+            /** Most */
+            most: number;
+            /** Stop */
+            stop: number;
+            /** Chosen */
+            chosen: boolean;
+        };
+        /**
+         * SchoolsView
+         * @description All schools, on the mounts' own places; the stated ones as they are, first, where there are any.
+         */
+        SchoolsView: {
+            /** Rows */
+            rows: components["schemas"]["SchoolRow"][];
+        };
+        /**
          * ScopeDocument
          * @description What the builder says of a system; by kind of machine otherwise.
          */
@@ -5081,6 +6020,10 @@ export interface components {
             fuel?: ("judged" | "later" | "left_out") | null;
             /** Fit */
             fit?: ("judged" | "later" | "left_out") | null;
+            /** Weights */
+            weights?: ("judged" | "later" | "left_out") | null;
+            /** Mounts */
+            mounts?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -5110,6 +6053,25 @@ export interface components {
             title: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * ShakeView
+         * @description Modes, the slowest first; share that passes about the crank over the engine's speed [rev/min]; idle [rev/min], its
+         *     firing [Hz] and share.
+         */
+        ShakeView: {
+            /** Modes */
+            modes: components["schemas"]["Mode"][];
+            /** Speed */
+            speed: number[];
+            /** Passes */
+            passes: number[];
+            /** Idle */
+            idle: number;
+            /** Firing */
+            firing: number;
+            /** At Idle */
+            at_idle: number;
         };
         /**
          * ShapeOut
@@ -5232,6 +6194,31 @@ export interface components {
             share: number;
             /** Open */
             open: number;
+        };
+        /**
+         * Sold
+         * @description A section in a bracket's place: sizes in words [mm], stress in the worst case [Pa], fill of its weld over a life with
+         *     a throat of 0.7 of its metal; weight of the arm [kg]; whether it holds; its sizes by name [m].
+         */
+        Sold: {
+            /** Shape */
+            shape: string;
+            /** Label */
+            label: string;
+            /** Sizes */
+            sizes: string;
+            /** Stress */
+            stress: number;
+            /** Life */
+            life: number;
+            /** Mass */
+            mass: number;
+            /** Holds */
+            holds: boolean;
+            /** Sets */
+            sets: {
+                [key: string]: number;
+            };
         };
         /** SolidFacts */
         SolidFacts: {
@@ -5429,10 +6416,10 @@ export interface components {
             }) | null;
         };
         /**
-         * Stand
-         * @description A position that can be shown: its name and how far it rolls [rad] and lifts [m].
+         * Stance
+         * @description One position of the engine on its mounts: turned [rad] about the elastic axis, then lifted [m].
          */
-        Stand: {
+        Stance: {
             /** Name */
             name: string;
             /** Rock */
@@ -5470,6 +6457,20 @@ export interface components {
             /** Filled By */
             filled_by: string;
             hose: components["schemas"]["Hose"];
+        };
+        /**
+         * State
+         * @description A state of loading: mass [kg], arm behind the datum [m], whether the envelope holds it; None without an envelope.
+         */
+        State: {
+            /** Name */
+            name: string;
+            /** Mass */
+            mass: number;
+            /** Arm */
+            arm: number;
+            /** Inside */
+            inside: boolean | null;
         };
         /** SteeringFacts */
         SteeringFacts: {
@@ -5943,13 +6944,18 @@ export interface components {
         };
         /**
          * WayView
-         * @description All kinds of way, the easiest first; what is kept on the way [m].
+         * @description All kinds of way, the easiest first; what is kept on the way [m]; the hook where it hangs over the engine's place: over
+         *     the floor, and behind the panel [m].
          */
         WayView: {
             /** Ways */
             ways: components["schemas"]["WayRow"][];
             /** Keep */
             keep: number;
+            /** Hook Over */
+            hook_over: number;
+            /** Hook Behind */
+            hook_behind: number;
         };
         /**
          * Weight
@@ -5960,6 +6966,138 @@ export interface components {
             name: string;
             /** Weight */
             weight: number;
+        };
+        /**
+         * WeightsLedgerAnswer
+         * @description The ledger drawing of the weights, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        WeightsLedgerAnswer: {
+            data: components["schemas"]["LedgerView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * WeightsLiftingAnswer
+         * @description The lifting drawing of the weights, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        WeightsLiftingAnswer: {
+            data: components["schemas"]["LiftingView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * WeightsMomentsAnswer
+         * @description The moments drawing of the weights, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        WeightsMomentsAnswer: {
+            data: components["schemas"]["MomentsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * WeightsScalesAnswer
+         * @description The scales drawing of the weights, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        WeightsScalesAnswer: {
+            data: components["schemas"]["ScalesView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** WeightsSection */
+        WeightsSection: {
+            /**
+             * Dress
+             * @description Engine's dry weight is
+             */
+            dress?: ("bare" | "long" | "dry") | null;
+            /** @description Gearbox, with clutch or converter */
+            gearbox?: components["schemas"]["Quantity"];
+            /** @description Gearbox's balance point behind the bell's face */
+            gearbox_behind?: components["schemas"]["Quantity"];
+            /** @description Balance point ahead of the bell's face. Engine and gearbox together; towards the gearbox negative. */
+            unit_ahead?: components["schemas"]["Quantity"];
+            /** @description Balance point left of the crank */
+            unit_left?: components["schemas"]["Quantity"];
+            /** @description Balance point over the crank */
+            unit_over?: components["schemas"]["Quantity"];
+            /** @description Balance point behind the front axle. Where the new engine's and gearbox's balance point comes to; as fit has it where its place is stated. */
+            unit_arm?: components["schemas"]["Quantity"];
+            /** @description Front axle. Before the swap, as weighed. */
+            front?: components["schemas"]["Quantity"];
+            /** @description Rear axle */
+            rear?: components["schemas"]["Quantity"];
+            /** @description Machine's balance point over the ground */
+            height?: components["schemas"]["Quantity"];
+            /** @description Front axle's plate */
+            front_plate?: components["schemas"]["Quantity"];
+            /** @description Rear axle's plate */
+            rear_plate?: components["schemas"]["Quantity"];
+            /** @description Whole machine's plate */
+            gross_plate?: components["schemas"]["Quantity"];
+            /** @description Front spring, at each wheel. At the wheel, not at the spring: spring's rate times its leverage squared. */
+            front_rate?: components["schemas"]["Quantity"];
+            /** @description Rear spring, at each wheel */
+            rear_rate?: components["schemas"]["Quantity"];
+            /** @description Unsprung, each axle. Wheels, hubs, half the arms; a beam axle whole. */
+            unsprung?: components["schemas"]["Quantity"];
+            /**
+             * With Gearbox
+             * @description Lifted
+             */
+            with_gearbox?: ("unit" | "engine") | null;
+            /**
+             * Legs
+             * @description Slung by
+             */
+            legs?: ("two" | "four") | null;
+            /** @description Front lifting eye ahead of the bell's face */
+            lift_front?: components["schemas"]["Quantity"];
+            /** @description Rear lifting eye ahead of the bell's face */
+            lift_rear?: components["schemas"]["Quantity"];
+            /** @description Lifting eyes over the crank */
+            lift_over?: components["schemas"]["Quantity"];
+            /** @description Ring over the eyes. The hook's place, the legs taut. */
+            ring?: components["schemas"]["Quantity"];
+            /** @description Ring ahead of the bell's face. With the engine level; over its balance point by rule. */
+            ring_ahead?: components["schemas"]["Quantity"];
+            /** @description One leg is rated for */
+            leg_rated?: components["schemas"]["Quantity"];
+            /** @description Engine stand's rating */
+            stand_rated?: components["schemas"]["Quantity"];
+            /** @description Lift table's or trolley's rating */
+            table_rated?: components["schemas"]["Quantity"];
+            /** @description Front stands behind the front axle */
+            stand_front?: components["schemas"]["Quantity"];
+            /** @description Rear stands behind the front axle */
+            stand_rear?: components["schemas"]["Quantity"];
+            /** @description Front scale reads. The unit on a beam, a scale under either end. */
+            beam_front?: components["schemas"]["Quantity"];
+            /** @description Rear scale reads */
+            beam_rear?: components["schemas"]["Quantity"];
+            /** @description Scales apart */
+            beam_apart?: components["schemas"]["Quantity"];
+            /** @description Front scale ahead of the bell's face */
+            beam_ahead?: components["schemas"]["Quantity"];
+            /** @description Front axle with the rear raised. Springs wedged, tanks full or empty; for the height of the balance point. */
+            raised_front?: components["schemas"]["Quantity"];
+            /** @description Rear axle raised by */
+            raised_by?: components["schemas"]["Quantity"];
+            /** @description Axles over the ground */
+            axle_height?: components["schemas"]["Quantity"];
+            /** @description Empty weight */
+            empty?: components["schemas"]["Quantity"];
+            /** @description Its arm. Behind the datum of its papers. */
+            empty_arm?: components["schemas"]["Quantity"];
+            /** @description Envelope: arm and weight. Corners of the approved envelope, in order round it, as `310 mm, 420 kg`. */
+            envelope?: components["schemas"]["Table"];
         };
         /**
          * WindowView
@@ -7619,6 +8757,789 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitDoubtAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_weights_ledger_view_weights_ledger_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightsLedgerAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_weights_lifting_view_weights_lifting_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightsLiftingAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_weights_scales_view_weights_scales_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightsScalesAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_weights_moments_view_weights_moments_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightsMomentsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_mounts_loads_view_mounts_loads_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MountsLoadsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_mounts_schools_view_mounts_schools_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MountsSchoolsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_mounts_shake_view_mounts_shake_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MountsShakeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_mounts_brackets_view_mounts_brackets_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MountsBracketsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_mounts_feet_view_mounts_feet_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MountsFeetAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

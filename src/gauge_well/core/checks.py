@@ -123,6 +123,44 @@ def worst_of(states: Collection[State], unknown: bool = False) -> State:
     return next((s for s in (State.ASSUMED, State.TIGHT) if s in states), State.HOLDS)
 
 
+def gate(
+    id: str,
+    name: str,
+    part: str,
+    demand: Value,
+    capacity: Value,
+    kind: str,
+    words: str,
+    more: Callable[[], dict[str, tuple[float, str] | str]] = dict,
+    *,
+    fill: Array | None = None,
+    cost: bool = False,
+    danger: bool = False,
+) -> Check:
+    """A gate, or a cost, that no power changes: ``words`` say {demand}, {capacity} and what ``more`` gives.
+
+    ``fill`` is D / C where none is given.
+    """
+
+    def said() -> Sequence[Sentence]:
+        values = {"demand": (likely(demand), kind), "capacity": (likely(capacity), kind)}
+        return (Sentence(words, {**values, **more()}),)
+
+    return Check(
+        id=id,
+        name=name,
+        part=part,
+        check_class=CheckClass.COST if cost else CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind=kind,
+        demand=demand,
+        capacity=capacity,
+        fill=ratio_fill(demand, capacity) if fill is None else fill,
+        sentences=said,
+        danger=danger,
+    )
+
+
 def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | None, danger: bool = False) -> list[Check]:
     """A measured gap against the one kept [m], whatever the power; nothing where either is not known."""
     if gap is None or kept is None:

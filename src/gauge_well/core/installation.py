@@ -54,6 +54,7 @@ LIES: Mapping[str, Lie] = {
     "rear": Lie("rear, pulley to the rear", pi, False, True, _things("wings bonnet bulkhead tunnel member")),
     "mid": Lie("mid, pulley to the bulkhead", 0.0, False, False, _things("wings bonnet bulkhead member")),
     "boat": Lie("boat, on beds", 0.0, False, False, _things("bonnet bulkhead"), boat=True),
+    "aircraft": Lie("aircraft, propeller ahead", pi, True, False, _things("bonnet bulkhead")),
     "tractor": Lie("tractor or frame", 0.0, True, True, _things("bonnet bulkhead tunnel stack member steering")),
 }
 
@@ -140,14 +141,14 @@ WAYS: Mapping[str, Way] = {
 
 
 # Ground clearance wanted by kind of machine [m] (common practice).
-GROUND = {"off_road": 0.20, "truck": 0.18, "tractor": 0.30, "hillclimb": 0.06}
+GROUND = {"off_road": 0.20, "truck": 0.18, "tractor": 0.30, "hillclimb": 0.06, "aircraft": 0.20}
 GROUND_USUAL = 0.12
 
 
 def _lie_by_rule(machine: Mapping[str, Any], yaw: float | None) -> str:
     """How engines lie in such a machine, by how this one is turned where that is stated."""
     kind = machine.get("kind")
-    if kind in ("boat", "tractor"):
+    if kind in ("boat", "tractor", "aircraft"):
         return str(kind)
     usual = "mid" if kind == "hillclimb" else "front_long"
     if yaw is None:

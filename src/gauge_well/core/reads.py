@@ -21,6 +21,24 @@ FANS_DRAW, FANS_FULL = (
 # Heat the oil brings the coolant: a share of its own and what it is ahead of the coolant as a duty begins [W], less so
 # much for each kelvin the coolant stands over the air outside [W/K].
 OIL_SHARE, OIL_WARM, OIL_PULL = "oil_heat_to_coolant_share", "oil_warmth_to_coolant_w", "coolant_to_oil_w_k"
+# Engine and gearbox as they hang [kg], their balance point ahead of the bell's face, left of the crank and over it [m].
+UNIT_MASS, UNIT_AHEAD, UNIT_LEFT, UNIT_OVER = "unit_mass_kg", "unit_ahead_m", "unit_left_m", "unit_over_m"
+UNIT = f"{UNIT_MASS} {UNIT_AHEAD} {UNIT_LEFT} {UNIT_OVER}"
+# The ring it is lifted by, ahead of the bell's face and over the crank [m].
+HOOK_AHEAD, HOOK_OVER = "hook_ahead_m", "hook_over_m"
+# What stands on each axle after the swap [kg]; without end where nobody weighed.
+AXLE_FRONT, AXLE_REAR = "axle_front_kg", "axle_rear_kg"
+# How the engine moves on its mounts at full torque in first: turned [rad] about a line that lies ahead of the bell's face,
+# left of the crank and over it [m], along the crank or, where the axle's torque is reacted lengthwise, across it; up and
+# down over bumps [m].
+ROCK, ROCK_AHEAD, ROCK_LEFT, ROCK_OVER = "rock_rad", "rock_ahead_m", "rock_left_m", "rock_over_m"
+NODS, BOUNCE = "rock_nods", "bounce_m"
+MOTION = f"{ROCK} {ROCK_AHEAD} {ROCK_LEFT} {ROCK_OVER} {NODS} {BOUNCE}"
+# Where the bell's face stands, ahead of the axle line, left of the middle and over the floor, and the axles apart [m];
+# without end where no place is stated.
+BELL_AHEAD, BELL_LEFT, BELL_OVER = "fit_bell_ahead_m", "fit_bell_left_m", "fit_bell_over_m"
+WHEELBASE = "fit_wheelbase_m"
+BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"
 
 # Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.
 ROOMS: Mapping[str, str] = {

@@ -97,5 +97,24 @@ BIBLIOGRAPHY: dict[str, str] = {
     "scherer2010": (
         "P. O. J. Scherer, Computational Physics, Springer, 2010: Chandrupatla's root search. From memory."
     ),
+    "thomson1993": (
+        "W. T. Thomson, Theory of Vibration with Applications, 4th ed., Prentice Hall, 1993: systems of several degrees of "
+        "freedom, transmissibility. From memory."
+    ),
+    "shigley2004": (
+        "J. E. Shigley, C. R. Mischke, R. G. Budynas, Mechanical Engineering Design, 7th ed., McGraw-Hill, 2004: bending, "
+        "torsion, bolted joints. From memory."
+    ),
+    "timoshenko1959": (
+        "S. Timoshenko, S. Woinowsky-Krieger, Theory of Plates and Shells, 2nd ed., McGraw-Hill, 1959: ring plates. From "
+        "memory."
+    ),
+    "blodgett1966": ("O. W. Blodgett, Design of Welded Structures, 1966: welds as lines. From memory."),
+    "hobbacher2016": (
+        "A. F. Hobbacher, Recommendations for Fatigue Design of Welded Joints and Components, IIW, Springer, 2016: classes "
+        "at two million cycles, slope 3. From memory."
+    ),
+    "miner1945": ("M. A. Miner, Cumulative damage in fatigue, J. Appl. Mech. 12 (1945) A159-A164. From memory."),
+    "iso898_1": ("ISO 898-1, Mechanical properties of fasteners: bolts: stress areas and proof stress. From memory."),
     "eck1973": "B. Eck, Fans, Pergamon, 1973: fan laws and characteristics. From memory.",
 }

@@ -92,6 +92,8 @@ ROWS: Mapping[str, Row] = {
     "speed": _ratio(5, 5, 10, 20, 40),
     "small_pressure": _ratio(5, 5, 15, 25, 50),
     "grade": _ratio(3, 5, 10, 30, 40),
+    "stiffness": _ratio(10, 15, 25, 40, 100),
+    "friction": _ratio(10, 10, 15, 25, 50),
 }
 BY_KIND: Mapping[str, str] = {
     **dict.fromkeys(("length", "height", "size", "distance"), "length"),
@@ -102,7 +104,7 @@ BY_KIND: Mapping[str, str] = {
     **dict.fromkeys(("pressure_gauge", "pressure_difference", "pressure_absolute"), "pressure"),
     "pressure_small": "small_pressure",
     **dict.fromkeys(("power", "heat", "torque"), "power"),
-    "mass": "mass",
+    **dict.fromkeys(("mass", "mass_small"), "mass"),
     "temperature": "temperature",
     "fin_count": "fin_count",
     "bsfc": "bsfc",
@@ -116,6 +118,10 @@ BY_KIND: Mapping[str, str] = {
     "voltage": "voltage",
     "conductance": "conductance",
     "speed": "speed",
+    "stiffness": "stiffness",
+    "force": "flow",
+    "stress": "pressure",
+    "frequency": "rpm",
 }
 
 

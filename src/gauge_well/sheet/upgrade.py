@@ -27,6 +27,20 @@ def upgrade(raw: dict[str, Any]) -> dict[str, Any]:
         if step is None:
             raise SheetError([Problem("format", "Format", read, FORMAT, _unknown(read))])
         raw = step(raw)
+    return _moved(raw)
+
+
+# Facts that stand elsewhere now: section and name, from where to where.
+MOVED: Mapping[tuple[str, str], tuple[str, str]] = {("fit", "mounts"): ("mounts", "school")}
+
+
+def _moved(raw: dict[str, Any]) -> dict[str, Any]:
+    for (section, name), (to, as_) in MOVED.items():
+        own = raw.get(section)
+        if isinstance(own, dict) and name in own:
+            there = raw.get(to)
+            left = {k: v for k, v in own.items() if k != name}
+            raw = raw | {section: left, to: {as_: own[name], **(there if isinstance(there, dict) else {})}}
     return raw
 
 

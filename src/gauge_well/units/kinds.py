@@ -56,6 +56,7 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("displacement", "volume", "L", "cuin", 4, 3),
     Kind("swept", "volume", "cc", "cuin", 3, 3),
     Kind("mass", "mass", "kg", "lb", 4, 0),
+    Kind("mass_small", "mass", "g", "lb", 3, 2),
     Kind("power", "power", "kW", "hp", 3, 1, by_power=True),
     # Heat stays in kilowatts whatever the engine's power is spoken of in.
     Kind("heat", "power", "kW", "kW", 3, 1),
@@ -91,4 +92,8 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("density", "density", "kg/m3", "kg/m3", 4, 3),
     Kind("viscosity", "viscosity", "mm2/s", "mm2/s", 3, 1),
     Kind("conductance", "conductance", "W/K", "W/K", 4, 0),
+    Kind("force", "force", "N", "lbf", 3, 0),
+    Kind("stiffness", "stiffness", "N/mm", "lbf/in", 3, 1),
+    Kind("stress", "pressure", "MPa", "ksi", 3, 1),
+    Kind("frequency", "frequency", "Hz", "Hz", 3, 1),
 )

@@ -156,9 +156,10 @@ _ALL = (
     # pressure
     _unit("Pa", "Pa", "pressure", 1.0, "pa", "pascal"),
     _unit("kPa", "kPa", "pressure", 1e3, "kpa"),
-    _unit("MPa", "MPa", "pressure", 1e6),
+    _unit("MPa", "MPa", "pressure", 1e6, "n/mm2", "n/mm²"),
     _unit("mbar", "mbar", "pressure", 100.0, "hpa", "hPa"),
     _unit("bar", "bar", "pressure", 1e5, "bars"),
+    _unit("ksi", "ksi", "pressure", 1e3 * PSI),
     _unit("psi", "psi", "pressure", PSI, "psig", "lb/in2", "lb/in²", *PSI_WORDS),
     _unit("kg/cm2", "kg/cm²", "pressure", GRAVITY * 1e4, "kg/cm2", "kgf/cm2", "kgf/cm²", "kg/sq cm"),
     _unit("atm", "atm", "pressure", 101325.0),
@@ -261,6 +262,28 @@ _ALL = (
     _unit("kg/m3", "kg/m³", "density", 1.0, "kg/m3", "g/l"),
     _unit("mm2/s", "mm²/s", "viscosity", 1e-6, "mm2/s", "cst", "cSt", "centistokes"),
     _unit("W/K", "W/K", "conductance", 1.0, "w/k", "w/°c", "w/c"),
+    # mechanical
+    _unit("N", "N", "force", 1.0, "newton", "newtons"),
+    _unit("kN", "kN", "force", 1e3, "kilonewton", "kilonewtons"),
+    _unit("daN", "daN", "force", 10.0),
+    _unit("kgf", "kgf", "force", GRAVITY, "kp", "kilopond", "kg force"),
+    _unit("lbf", "lbf", "force", POUND * GRAVITY, "pounds force", "pound force"),
+    _unit("N/mm", "N/mm", "stiffness", 1e3, "n per mm", "newtons a millimetre", "kN/m"),
+    _unit("N/m", "N/m", "stiffness", 1.0, "n per m"),
+    _unit("kgf/mm", "kgf/mm", "stiffness", GRAVITY * 1e3, "kg/mm", "kg per mm"),
+    _unit(
+        "lbf/in",
+        "lbf/in",
+        "stiffness",
+        POUND * GRAVITY / INCH,
+        "lb/in",
+        "lbs/in",
+        "lb per inch",
+        "lbs per inch",
+        "pounds an inch",
+        "pounds per inch",
+    ),
+    _unit("Hz", "Hz", "frequency", 1.0, "hertz", "cycles a second", "1/s"),
 )
 
 UNITS: dict[str, Unit] = {unit.id: unit for unit in _ALL}

@@ -18,6 +18,7 @@ const BY_KIND: Record<string, string[]> = {
   run: ['power_share', 'air_speed', 'start', 'after', 'braking', 'cornering', 'pulling'],
   work: ['power_share', 'air_speed', 'heel'],
   boat: ['speed_share', 'boat_exponent', 'heel'],
+  flight: ['speed_share', 'air_speed', 'altitude'],
   typed: ['engine_power', 'engine_speed', 'air_speed'],
 }
 const fields = computed<Field[]>(() => {

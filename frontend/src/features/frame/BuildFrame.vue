@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { busy } from '../../api/busy'
 import { useBuild } from '../../stores/build'
 import BuildBar from './BuildBar.vue'
@@ -21,6 +21,8 @@ const props = defineProps<{ id: string }>()
 const build = useBuild()
 const railOpen = ref(false)
 const help = ref(false)
+/** Of an aircraft every page says whose word it is. */
+const flies = computed(() => build.build?.facts['machine.kind']?.text === 'aircraft')
 const find = ref(false)
 useLanding()
 watch(() => props.id, (id) => void build.open(id), { immediate: true })
@@ -36,6 +38,7 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
     <StationRail :id="id" v-model:open="railOpen" />
     <main class="page" :aria-busy="busy" :data-revision="build.build?.revision">
       <KeptNotes />
+      <p v-if="flies" class="advisory" role="note">Advisory arithmetic only: the airworthiness authority and licensed people decide on this aircraft, its weight, its balance and every change to it.</p>
       <router-view v-if="build.build?.id === id && build.build.report" />
       <BrokenBuild v-else-if="build.build?.id === id" :build="build.build" />
       <div v-else-if="build.trouble" class="gone">
@@ -53,6 +56,13 @@ onBeforeUnmount(() => (document.title = 'Gauge Well'))
 </template>
 
 <style scoped>
+.advisory {
+  margin: 0 0 10px;
+  padding: 6px 10px;
+  border-left: 3px solid var(--brass-line);
+  background: var(--glass);
+  font-weight: 600;
+}
 .frame {
   display: grid;
   grid-template: 'bar bar' 52px 'rail page' minmax(0, 1fr) / 168px minmax(0, 1fr);

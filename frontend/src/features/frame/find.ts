@@ -14,7 +14,8 @@ const SAME = [
   ['tilt', 'turned', 'front up', 'left side up', 'cant', 'roll', 'pitch', 'lean'], ['transverse', 'lengthwise', 'engine turned'], ['altitude', 'height above sea'], ['cda', 'drag area', 'frontal area'],
   ['strainer', 'pickup'], ['antifreeze', 'glycol'], ['gasoline', 'petrol'], ['stack', 'depth', 'room ahead'], ['downpipe', 'pipe'], ['hp', 'power'], ['displacement', 'engine size', 'capacity'], ['mixture', 'lambda', 'excess air'],
   ['cat', 'catalyst'], ['overflow', 'header', 'expansion tank'], ['bypass', 'restrictor'], ['pressure cap', 'cap', 'radiator cap'], ['lift pump', 'feed pump'], ['hill', 'grade', 'climb', 'slope'], ['hottest day', 'ambient', 'air outside'],
-  ['bulkhead', 'firewall'], ['bonnet', 'hood', 'hatch'], ['gearbox', 'transmission', 'gearcase'], ['gap', 'clearance', 'clash', 'fit'], ['crossmember', 'subframe'], ['rail', 'chassis leg', 'engine bed'], ['bell', 'bellhousing', 'flywheel housing'], ['rocks', 'rock', 'engine movement'],
+  ['bulkhead', 'firewall'], ['bonnet', 'hood', 'hatch'], ['gearbox', 'transmission', 'gearcase'], ['gap', 'clearance', 'clash', 'fit'], ['crossmember', 'subframe'], ['rail', 'chassis leg', 'engine bed'], ['bell', 'bellhousing', 'flywheel housing'], ['rocks', 'rock', 'engine movement'], ['mount', 'cushion', 'bush', 'rubber', 'engine foot'],
+  ['crane', 'hoist', 'engine hoist', 'cherry picker'], ['sling', 'chain', 'strap', 'leveller'], ['weight', 'mass', 'corner weight'], ['balance point', 'centre of gravity', 'center of gravity', 'cog'], ['hardness', 'shore', 'stiffness', 'durometer'],
 ]
 const SAID: Record<string, string> = { need: 'page · what to look for, to print', round: 'page · with the tape', yard: 'page · every part, fitted or not' }
 const PAGES: Hit[] = [

@@ -77,6 +77,23 @@ export const SKETCHES: Record<string, Sketch[]> = {
       { path: 'fit.unit.left_height', x: 50, y: 94 },
       { path: 'fit.unit.right_height', x: 242, y: 96 },
     ],
+  }, {
+    title: 'Hung and held, front to the left',
+    view: '0 0 320 190',
+    shapes: ['M60 80h130v50h-130z', 'M190 76h28l12 14v42l-12 12h-28z', 'M230 86h66v40h-66z', 'M20 105h290', 'M84 80v-12h8v12zM168 80v-12h8v12z', 'M88 68l40 -44l44 44', 'M128 24v-16', 'M112 134h16v12h-16z', 'M276 126h16v12h-16z', 'M128 105a5 5 0 1 0 .1 0z'],
+    lines: ['M190 40h-62', 'M190 54h-102', 'M190 62h-18', 'M140 24v44', 'M100 68v37', 'M120 154h70', 'M190 166h94', 'M104 105v35', 'M128 118h62'],
+    datum: 'From the bell’s face and the crank’s line, engine level.',
+    marks: [
+      { path: 'weights.ring_ahead', x: 154, y: 36 },
+      { path: 'weights.lift_front', x: 70, y: 50 },
+      { path: 'weights.lift_rear', x: 194, y: 66 },
+      { path: 'weights.ring', x: 122, y: 50 },
+      { path: 'weights.lift_over', x: 86, y: 96 },
+      { path: 'weights.unit_ahead', x: 150, y: 130 },
+      { path: 'mounts.side_ahead', x: 150, y: 164 },
+      { path: 'mounts.tail_behind', x: 232, y: 180 },
+      { path: 'mounts.side_over', x: 88, y: 126 },
+    ],
   }],
   above: [{
     title: 'Bay from above, front left',

@@ -21,6 +21,7 @@ MACHINES: Mapping[str, tuple[str, float, float, bool]] = {
     "tractor": ("tractor", 3.0, 3000.0, False),
     "locomotive": ("locomotive", 4.0, 8000.0, False),
     "generator": ("generator or pump set", 1.0, 1000.0, False),
+    "aircraft": ("light aircraft, advisory only", 1.0, 500.0, False),
 }
 
 
@@ -66,9 +67,11 @@ KINDS: Mapping[str, str] = {
     "work": "work at governed speed",
     "boat": "boat under way",
     "run": "hillclimb or sprint run",
+    "flight": "flight: share of full revs at an air speed",
     "typed": "typed in: power, speed, air",
 }
-POWER_DRIVEN = frozenset({"pull", "work", "boat", "run"})
+POWER_DRIVEN = frozenset({"pull", "work", "boat", "run", "flight"})
+PROPELLED = ("boat", "flight")  # power follows the revs by a propeller's law
 # What a kind of duty asks of the oil by default: braking, cornering, pulling [g], heel [rad] (common practice).
 MOTION: Mapping[str, tuple[float, float, float, float]] = {
     "road": (0.50, 0.35, 0.25, 0.0),
@@ -77,6 +80,7 @@ MOTION: Mapping[str, tuple[float, float, float, float]] = {
     "work": (0.10, 0.05, 0.10, 0.0),
     "boat": (0.10, 0.10, 0.10, 0.21),
     "run": (0.90, 1.00, 0.60, 0.0),
+    "flight": (0.20, 0.10, 0.25, 0.0),
     "typed": (0.0, 0.0, 0.0, 0.0),
 }
 STARTS: Mapping[str, str] = {
@@ -246,10 +250,11 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     if kind == "work":
         rule("power_share", 1.0, "rated")
         rule("air_speed", 0.0, "stands or creeps")
-    if kind == "boat":
-        rule("speed_share", 1.0, "full ahead", exact=True)
+    if kind in PROPELLED:
+        boat = kind == "boat"
+        rule("speed_share", 1.0, "full ahead" if boat else "full power", exact=True)
         rule("boat_exponent", 3.0, "propeller law")
-        rule("air_speed", 0.0, "cooled by water")
+        rule("air_speed", 0.0 if boat else 28.0, "cooled by water" if boat else "100 km/h, a climb")
     if kind == "typed":
         rule("air_speed", 0.0, "standing")
     return rules
@@ -263,6 +268,8 @@ def default_duties(kind: str, task: str = "") -> list[dict[str, Any]]:
     asked = task_kind(kind)
     if asked == "boat":
         return _boat_duties(task or "70 %")
+    if kind == "aircraft":
+        return _flights(task or "35 °C")
     if asked == "work":
         hot = task or "40 °C"
         return [
@@ -276,6 +283,13 @@ def default_duties(kind: str, task: str = "") -> list[dict[str, Any]]:
             {"id": "pull", "name": "Full-throttle pull", "kind": "pull", "ambient": "32 °C", "duration": "20 s"},
         ]
     return _road_duties(tow=bool(task))
+
+
+def _flights(hot: str) -> list[dict[str, Any]]:
+    taxi = {"id": "taxi", "name": "Taxi", "speed_share": "40 %", "air_speed": "40 km/h", "duration": "10 min"}
+    climb = {"id": "climb", "name": "Climb", "speed_share": "100 %", "air_speed": "100 km/h", "duration": "6 min"}
+    cruise = {"id": "cruise", "name": "Cruise", "speed_share": "85 %", "air_speed": "150 km/h", "altitude": "800 m"}
+    return [{**duty, "kind": "flight", "ambient": hot} for duty in (taxi, climb, cruise)]
 
 
 def _boat_duties(cruise: str) -> list[dict[str, Any]]:

@@ -8,7 +8,7 @@ from typing import Any
 
 import numpy as np
 
-from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, DutyFacts, MachineFacts
+from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, PROPELLED, DutyFacts, MachineFacts
 from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.errors import CoreError, MissingFact
@@ -172,7 +172,7 @@ def solve_duty(
     elif kind == "idle":
         power = accessories.total
         rpm = pinned if pinned is not None else engine.facts.idle_speed
-    elif kind == "boat":
+    elif kind in PROPELLED:
         of_speed = as_array(need(facts.speed_share, f"{where}.speed_share"))
         exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
         share = settled(np.minimum(of_speed**exponent, 1.0))

@@ -7,12 +7,14 @@ times slower.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import combinations
 
 import numpy as np
 from numpy.typing import NDArray
 
+from gauge_well.core.geometry.convex import Convex, padded
 from gauge_well.core.typing import Array
 
 ROUNDS = 64
@@ -123,6 +125,13 @@ def distance(first: Array, second: Array) -> Apart:
     apart = np.linalg.norm(between, axis=1)
     apart = np.where(apart < TOUCHES, 0.0, apart)
     return Apart(apart, between / np.where(apart > 0.0, apart, 1.0)[:, None], on_first, on_second)
+
+
+def gaps(first: Sequence[Convex], second: Sequence[Convex]) -> Array:
+    """Gaps of solids pair by pair [m], their radii counted; nought or less where they meet, which is not how deep."""
+    a, ra = padded(first)
+    b, rb = padded(second)
+    return np.asarray(distance(a, b).distance - ra - rb)
 
 
 def _farthest(points: Array, direction: Array) -> NDArray[np.int_]:

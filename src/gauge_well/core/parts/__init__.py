@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from gauge_well.core.facts import Kind
 from gauge_well.core.parts import (
     bay,
+    bracket,
     coolant_pump,
     core,
     envelope,
@@ -14,8 +15,11 @@ from gauge_well.core.parts import (
     fan,
     filter,
     gearcase,
+    hoist,
     injector,
+    item,
     line,
+    mount,
     oil_pump,
     pan,
     pickup,
@@ -53,5 +57,9 @@ KINDS: Mapping[str, Kind] = {
         envelope.ENVELOPE,
         gearcase.GEARCASE,
         solid.SOLID,
+        item.ITEM,
+        hoist.HOIST,
+        mount.MOUNT,
+        bracket.BRACKET,
     )
 }

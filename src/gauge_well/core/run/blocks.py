@@ -244,6 +244,8 @@ def rows_of(solved: Solved, entries: Sequence[CheckEntry]) -> list[Row]:
                 rows.append(row_of(system, check.name, "gate", by_key[check.id, ""], reach_code="gate"))
                 continue
             for d, case in enumerate(cases):
+                if check.judged is not None and not check.judged[d]:
+                    continue
                 reach = found[i, d]
                 entry = by_key[check.id, case.id]
                 # What is short by an assumption gives way to what is short by what was stated.

@@ -66,9 +66,11 @@ def compose(
     state = State.SHORT if short else State.UNKNOWN if unknown else State.ASSUMED if guessed else State.HOLDS
     reach = power[0] if power else None
     above = any(r.kind == "power" and r.reach_code == "above" for r in stated)
-    # What asks for nothing yet and is not begun is left to its own page.
+    # What asks for nothing that is bought for the power, and is not begun, is left to its own page.
     apart = [
-        id for id, b in blocks.items() if id != ENGINE and b.state == State.UNKNOWN.value and b.need and id not in begun
+        id
+        for id, b in blocks.items()
+        if id != ENGINE and b.state == State.UNKNOWN.value and any(n.shop for n in b.need) and id not in begun
     ]
     told = _Told(
         context=context,
@@ -240,9 +242,8 @@ class _Told:
     def not_begun(self) -> Sentence:
         """Systems that nobody has begun, and what they take; of many only that there are so many."""
         titles = [_phrase(self.blocks[id].title) for id in self.apart]
-        if len(titles) > FEW:
-            return Sentence(f"{titles[0][:1].upper()}{titles[0][1:]} and {len(titles) - 1} others are not started.")
-        named = " and ".join([", ".join(titles[:-1]), titles[-1]] if len(titles) > 1 else titles)
+        listed = titles if len(titles) <= FEW else [titles[0], f"{len(titles) - 1} others"]
+        named = " and ".join([", ".join(listed[:-1]), listed[-1]] if len(listed) > 1 else listed)
         lead = named[:1].upper() + named[1:] + (" are" if len(titles) > 1 else " is") + " not started"
         return joined(lead + "; that takes", self.takes, {}) if self.takes else Sentence(lead + ".")
 

@@ -4,10 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import cooling, exhaust, fit, fuel, oil
+from gauge_well.core.systems import cooling, exhaust, fit, fuel, mounts, oil, weights
 from gauge_well.core.systems.base import System
 
-SYSTEMS: Mapping[str, System] = {s.id: s for s in (oil.SYSTEM, exhaust.SYSTEM, cooling.SYSTEM, fuel.SYSTEM, fit.SYSTEM)}
+SYSTEMS: Mapping[str, System] = {
+    s.id: s
+    for s in (
+        oil.SYSTEM,
+        exhaust.SYSTEM,
+        cooling.SYSTEM,
+        fuel.SYSTEM,
+        fit.SYSTEM,
+        weights.SYSTEM,
+        mounts.SYSTEM,
+    )
+}
 # In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
 ASKED = sorted(SYSTEMS, key=lambda id: SYSTEMS[id].asked)
 

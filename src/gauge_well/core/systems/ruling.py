@@ -6,8 +6,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
+import numpy as np
+
 from gauge_well.core.facts import Rule
 from gauge_well.core.media.fuels import Fuel, burning
+from gauge_well.core.typing import likely
 
 HOTTEST = 311.15  # K, air where no duty says
 
@@ -41,6 +44,24 @@ class Ruling:
         """What it burns."""
         engine = self.engine
         return burning(engine["fuel"], engine.get("ethanol_share")) if engine.get("fuel") else None
+
+    @property
+    def bore(self) -> float:
+        """Bore [m]: by displacement and stroke, or of cylinders as wide as they are long."""
+        engine = self.engine
+        each = likely(engine.get("displacement") or 2e-3) / max(likely(engine.get("cylinders") or 4.0), 1.0)
+        stroke = engine.get("stroke")
+        return float(np.sqrt(4.0 * each / (np.pi * likely(stroke)))) if stroke else float(np.cbrt(4.0 * each / np.pi))
+
+    def outside(self, name: str) -> float:
+        """A size of the engine's outside or its gearbox's [m] as fit has it; by its cylinders where nobody taped it."""
+        value = self.context.get("fit", {}).get(name)
+        if value is not None:
+            return likely(value)
+        cylinders = likely(self.engine.get("cylinders") or 4.0)
+        row = 0.5 * cylinders if cylinders >= 8.0 else cylinders
+        usual = {"unit.length": 1.2 * row * self.bore + 0.18, "unit.cover": 4.2 * self.bore}
+        return usual[name]
 
     @property
     def hottest(self) -> float:

@@ -7,11 +7,11 @@ from typing import Literal
 from flask import Response, jsonify, request
 from pydantic import BaseModel, Field, FiniteFloat
 
-from gauge_well.services.models import SheetIn
 from gauge_well.services.shaping import OUT, ShapeOut
 from gauge_well.web import jobs
-from gauge_well.web.api import Strict, answers, blueprint
+from gauge_well.web.api import answers, blueprint
 from gauge_well.web.documents import BINARY
+from gauge_well.web.routes.explore import SheetRequest
 
 bp = blueprint("shapes")
 
@@ -30,12 +30,6 @@ class OutPath(BaseModel):
     """Kind of file."""
 
     kind: Literal["stl", "obj", "csv", "dxf"]
-
-
-class SheetRequest(Strict):
-    """A sheet."""
-
-    sheet: SheetIn
 
 
 @bp.post("/shape", responses=answers(ShapeOut))

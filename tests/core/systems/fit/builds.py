@@ -34,6 +34,7 @@ TAPED = {
     "bay.tunnel_width": "420 mm",
     "bay.tunnel_roof": "640 mm",
     "rock": "0 deg",
+    "rock_height": "96.25 mm",
     "bounce": "0 mm",
 }
 

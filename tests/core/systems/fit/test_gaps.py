@@ -85,6 +85,16 @@ class Motions(NumbersCase):
         self.close(still[name].gap - rocked[name].gap, out - 0.26, abs=5e-4)
         self.assertIn("reverse", rocked[name].position)
 
+    def test_an_axle_s_torque_nods_it(self) -> None:
+        """Two degrees about a line across it, 240 ahead of the bell's face and 96 over the crank: the cover's front upper
+        edge, 513 ahead and 385 over, comes up by its turned corner, front up as in reverse."""
+        still, nods = close_by(fitted()), close_by(fitted(fit__rock="2 deg", fit__rocks="nod"))
+        rock, name = np.deg2rad(2.0), "Cover and bonnet"
+        ahead, over = 0.95 * (0.6 - 0.06) - 0.4 * 0.6, 0.385 - 0.09625
+        up = ahead * np.sin(rock) - over * (1.0 - np.cos(rock))
+        self.close(still[name].gap - nods[name].gap, up, abs=8e-4)
+        self.assertIn("reverse", nods[name].position)
+
     def test_two_degrees_at_450_mm(self) -> None:
         """16 mm (the design's own figure, by sin)."""
         self.close(0.45 * np.sin(np.deg2rad(2.0)), 0.0157, abs=1e-4)

@@ -5,7 +5,7 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
-import Unseen from '../../../ui/Unseen.vue'
+import FiveTapes from './FiveTapes.vue'
 
 /** Chains of measures: what is left of each, how sure, and how long a foot's slot must be to take that up. */
 type Chain = View<'fit/doubt'>['chains'][number]
@@ -34,7 +34,7 @@ const COLUMNS: Column<Chain>[] = [
       </DataTable>
       <p class="mute">By squares where each measure is taken for itself, worst case where all err the same way; a millimetre for the tape's hook in both. A jig's foot needs a slot so long to take up what is not known.</p>
     </template>
-    <Unseen v-else :waiting="waiting">Five tapes begin it: engine length and height, and the length, width and height of its space.</Unseen>
+    <FiveTapes v-else :waiting="waiting" />
   </section>
 </template>
 

@@ -5,7 +5,7 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
-import Unseen from '../../../ui/Unseen.vue'
+import FiveTapes from './FiveTapes.vue'
 
 /** What can be reached with the engine in its place: on its wheels, or raised. */
 type Hand = View<'fit/hands'>['items'][number]
@@ -29,6 +29,6 @@ const COLUMNS: Column<Hand>[] = [
       <DataTable :id="(h) => h.id" label="What can be reached" :columns="COLUMNS" :rows="data.items" />
       <p class="mute">A guide: a socket of 30 mm with a ratchet swung by 30°, a spanner, a fist of 110 mm, each with {{ words.show(data.keep, 'size') }} round it, where the sizes stated put drain, plugs and bolts. Filters are judged once they are stated as things of the bay.</p>
     </template>
-    <Unseen v-else :waiting="waiting">Five tapes begin it: engine length and height, and the length, width and height of its space.</Unseen>
+    <FiveTapes v-else :waiting="waiting" />
   </section>
 </template>

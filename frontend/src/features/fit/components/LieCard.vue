@@ -6,9 +6,9 @@ import { line } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { optionsOf } from '../../../ui/options'
 import Segments from '../../../ui/Segments.vue'
-import Unseen from '../../../ui/Unseen.vue'
 import { moveWords, PLANES, still, type Plane } from '../logic'
 import { useMoved } from '../useMoved'
+import FiveTapes from './FiveTapes.vue'
 import GapList from './GapList.vue'
 import LensView from './LensView.vue'
 import PlaneView from './PlaneView.vue'
@@ -21,7 +21,7 @@ const plane = ref<Plane>('side')
 /** Where nobody picked one, that of the tightest gap is drawn. */
 const stance = ref<number | null>(null)
 const options = computed(() => ({ ...moved.value, ...(stance.value === null ? {} : { stance: stance.value }) }))
-const { data, unknown, waiting } = useInstrument('fit/lie', options)
+const { data, waiting } = useInstrument('fit/lie', options)
 const none = computed(() => ({}))
 const { data: doubt } = useInstrument('fit/doubt', none)
 const rest = computed(() => (Object.keys(PLANES) as Plane[]).filter((p) => p !== plane.value))
@@ -68,7 +68,7 @@ const picked = computed({ get: () => String(data.value?.stance ?? 0), set: (v: s
       <p class="mute">Lowest {{ words.show(data.lowest, 'size') }} over the {{ data.lie === 'boat' ? 'hull' : 'ground' }}{{ data.ramp ? `, a ramp of ${words.show(data.ramp, 'angle')} between the axles` : '' }}.</p>
       <GapList :gaps="data.gaps" :off="off" :holds="away ? null : (doubt?.holds ?? null)" />
     </template>
-    <Unseen v-else :waiting="waiting">Five tapes begin it: {{ unknown.length ? 'engine length and height, and the length, width and height of its space' : '' }}.</Unseen>
+    <FiveTapes v-else :waiting="waiting" />
   </section>
 </template>
 

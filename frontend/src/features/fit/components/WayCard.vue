@@ -18,6 +18,12 @@ const leg = (l: Way['legs'][number]) => [
   Math.abs(l.up) > 0.01 ? `${round(l.up)} ${l.up > 0 ? 'up' : 'down'}` : '',
   Math.abs(l.pitch) > 1e-6 ? `tilting ${words.show(Math.abs(l.pitch), 'angle')} ${l.pitch > 0 ? 'nose up' : 'nose down'}` : '',
 ].filter(Boolean).join(' while ')
+/** Where the hook is over the engine's place and at each leg's end: how high the boom, how far over the panel it reaches. */
+function hook(w: Way): string {
+  const highest = Math.max(...w.legs.map((l) => l.hook_over))
+  const farthest = Math.max(found.value?.hook_behind ?? 0, ...w.legs.map((l) => l.hook_behind))
+  return `The hook goes from ${round(found.value?.hook_over ?? 0)} to ${round(highest)} over the floor, at most ${round(farthest)} behind the panel.`
+}
 </script>
 
 <template>
@@ -34,6 +40,7 @@ const leg = (l: Way['legs'][number]) => [
         <li v-for="w in found.ways" :key="w.side + w.gearbox">
           <span class="line"><strong>{{ title(w) }}</strong><span class="figure" :class="{ over: !w.goes }">{{ w.goes ? `${words.show(w.gap, 'size')} clear` : 'does not go' }}</span></span>
           <span v-if="w.goes">{{ w.legs.map(leg).join(', then ') }}.</span>
+          <span v-if="w.goes && w.side === 'above'" class="mute">{{ hook(w) }}</span>
           <span v-else class="mute">{{ w.nearest }} stops the best of {{ w.tried }} ways tried, by {{ words.show(Math.max(-w.gap, 0), 'size') }}.</span>
           <span v-if="w.goes && w.off.length">Off first: {{ w.off.map((o) => o.toLowerCase()).join(', ') }}.</span>
           <span v-else-if="w.goes" class="mute">Only the bonnet off.</span>

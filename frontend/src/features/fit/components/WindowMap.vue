@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
-import Unseen from '../../../ui/Unseen.vue'
 import { moveWords } from '../logic'
 import { useMoved } from '../useMoved'
 import { regions } from '../window'
+import FiveTapes from './FiveTapes.vue'
 
 /** Where it would go in: mm to spare over fore-aft and up-down, each region named by what stops it there. */
 const props = defineProps<{ best?: number[] | null }>()
@@ -70,7 +70,7 @@ const best = computed(() => props.best ?? null)
       </svg></div>
       <p class="mute" aria-live="polite">{{ tip || 'The ring is where it lies, the diamond the best place once it is sought. Hatched: does not go in there, and what stops it. A press holds the engine there.' }}</p>
     </template>
-    <Unseen v-else :waiting="waiting">Five tapes begin it: engine length and height, and the length, width and height of its space.</Unseen>
+    <FiveTapes v-else :waiting="waiting" />
   </section>
 </template>
 

@@ -99,7 +99,9 @@ def leaves(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     if np.any(solved.starts_shut):
         # Nothing is shed until the thermostat opens: straight through two points of the curve.
         end, more = (solved.end_from_shut(f * made) for f in (1.0, NEAR))
-        per_watt = np.where(solved.starts_shut, (more - end) / ((NEAR - 1.0) * made), per_watt)
+        # One that makes no heat has no curve.
+        warms = solved.starts_shut & (made > 0.0)
+        per_watt = np.where(warms, (more - end) / ((NEAR - 1.0) * np.where(made > 0.0, made, 1.0)), per_watt)
         free = np.where(solved.starts_shut, end - per_watt * made, free)
         least = np.where(solved.starts_shut, solved.start, least)
     # All but what the oil has in hand goes with the engine's heat.

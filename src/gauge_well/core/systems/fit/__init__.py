@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import ROOMS, declared, hand
+from gauge_well.core.reads import BELL, MOTION, ROOMS, WHEELBASE, declared, hand
 from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.fit import facts, refusals, remedies, rules
 from gauge_well.core.systems.fit.judge import solve
-from gauge_well.core.systems.fit.rooms import rooms
+from gauge_well.core.systems.fit.rooms import bell, rooms
 from gauge_well.core.systems.fit.views import SEEKS, VIEWS
 
 PARTS = {"place": RowName("Engine in its place")}
@@ -32,7 +32,8 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    hands=(hand(rooms, gives=" ".join(ROOMS.values())),),
+    takes=MOTION,
+    hands=(hand(rooms, gives=" ".join(ROOMS.values()), takes=MOTION), hand(bell, gives=f"{BELL} {WHEELBASE}")),
     installation="lie engine_yaw engine_pitch engine_roll ground_needed",
 )
 SYSTEM: System = System(

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.geometry import gjk
-from gauge_well.core.geometry.convex import Convex, cylinder, padded
+from gauge_well.core.geometry.convex import Convex, cylinder
 from gauge_well.core.geometry.separating import depth
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Scene
@@ -116,7 +116,7 @@ def reached(scene: Scene, facts: FitFacts) -> list[Reached]:
     """Each item's tool against all that stands, and against the other things stated on the engine."""
     turn, at = scene.pose.rotation, scene.pose.shift
     stated = {id for id, _ in facts.solids}
-    own = [(t, t.solid.moved(turn, at)) for t in scene.unit if t.whole in stated and not t.id.endswith("_off")]
+    own = [(t, t.solid.moved(turn, at)) for t in scene.unit if t.whole in stated and not t.drawn]
     others = [(t, t.solid) for t in scene.machine if t.id != "ground_bump"]
     found = []
     for item in items(facts):
@@ -134,9 +134,7 @@ def _least(tools: Sequence[Convex], against: Sequence[tuple[str, Convex]]) -> tu
     pairs = [(tool, name, solid) for tool in tools for name, solid in against]
     if not pairs:
         return 1.0, ""
-    a, ra = padded([p[0] for p in pairs])
-    b, rb = padded([p[2] for p in pairs])
-    gap = gjk.distance(a, b).distance - ra - rb
+    gap = gjk.gaps([p[0] for p in pairs], [p[2] for p in pairs])
     for k in np.flatnonzero(gap <= 0.0):
         gap[k] = -depth(pairs[k][0], pairs[k][2])[0]
     least = int(np.argmin(gap))

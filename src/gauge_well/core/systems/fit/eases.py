@@ -5,12 +5,14 @@ from __future__ import annotations
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
 
-from gauge_well.core.systems.fit.facts import MOUNTS, FitFacts
+from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Close
 from gauge_well.core.systems.fit.shapes import short
 from gauge_well.core.typing import likely
 
-FIRMER = {"soft": "mixed", "mixed": "firm", "firm": "poly", "poly": "solid"}
+FIRMER = 0.47  # of the rock and bounce left on mounts one step firmer: rubber from soft to firm (common practice)
+LEAST = 0.005  # rad of rock under which firmer mounts give no room
+MOUNTS = "mounts"  # how it rocks is the mounts' own to change
 # What moved with the engine can be moved off it.
 ELSEWHERE: Mapping[str, str] = {"filter": "on a remote head", "accessory": "moved elsewhere", "tank": "moved elsewhere"}
 PAN, STACK, TUNNEL, NOTCH, BULGE, RECESS = 0.025, 0.020, 0.010, 0.025, 0.030, 0.030  # m
@@ -36,25 +38,17 @@ def eases(facts: FitFacts) -> list[Ease]:
 
 def touching(found: Collection[Ease], tight: Collection[Close]) -> list[Ease]:
     """Those that give room at a pair that is tight; firmer mounts where it rocks into it."""
-    met = {
-        thing for item in tight for thing in (item.unit.whole, item.machine.whole, item.unit.id.removesuffix("_off"))
-    }
+    met = {thing for item in tight for thing in (item.unit.whole, item.machine.whole)}
     rocks = any(item.position.split(",")[0] != "at rest" for item in tight)
-    return [e for e in found if (e.at & met) or (e.id == "mounts" and rocks)]
+    return [e for e in found if (e.at & met) or (e.id == MOUNTS and rocks)]
 
 
 def _mounts(facts: FitFacts) -> Iterator[Ease]:
-    firmer = FIRMER.get(facts.mounts)
-    if firmer is not None and MOUNTS[firmer].rock < likely(facts.rock):
-        then = MOUNTS[firmer]
-        words = f"Mounts: {then.label}, rock {{by}} less"
-        by = likely(facts.rock) - then.rock
-        changes: dict[str, float | str | None] = {
-            "mounts": firmer,
-            "rock": then.rock,
-            "bounce": min(then.bounce, likely(facts.bounce)),
-        }
-        yield Ease("mounts", words, by, "angle", changes, frozenset())
+    rock, bounce = likely(facts.rock or 0.0), likely(facts.bounce or 0.0)
+    if abs(rock) > LEAST:
+        changes: dict[str, float | str | None] = {"rock": FIRMER * rock, "bounce": FIRMER * bounce}
+        by = (1.0 - FIRMER) * abs(rock)
+        yield Ease(MOUNTS, "Firmer mounts, rock {by} less", by, "angle", changes, frozenset())
 
 
 def _moved(facts: FitFacts) -> Iterator[Ease]:

@@ -13,25 +13,9 @@ from gauge_well.core.parts.solid import SOLID, SolidFacts
 from gauge_well.core.parts.steering import STEERING, SteeringFacts
 from gauge_well.core.typing import Value
 
-
-@dataclass(frozen=True)
-class Mounting:
-    """How far an engine moves on a kind of mounts: rock in first at full torque [rad], up or down over bumps [m]."""
-
-    label: str
-    rock: float
-    bounce: float
-
-
-# (common practice): 100 mm of half track between mounts, 2 to 3 mm of squeeze at soft ones; computed with mounts.
-MOUNTS: Mapping[str, Mounting] = {
-    "soft": Mounting("soft rubber", 0.0524, 0.008),
-    "mixed": Mounting("firm with one soft", 0.0349, 0.005),
-    "firm": Mounting("firm rubber", 0.0209, 0.004),
-    "poly": Mounting("polyurethane", 0.0122, 0.002),
-    "solid": Mounting("solid", 0.0035, 0.0005),
-}
 PLACED: Mapping[str, str] = {"stated": "as it was taped or decided", "middle": "in the middle, until it is stated"}
+# About which line its torque turns it.
+ROCKS: Mapping[str, str] = {"roll": "side to side, about the crank", "nod": "nose up and down, by its axle's torque"}
 POSE, KEPT, MOTION = "Where the engine lies", "Gaps kept", "How it moves"
 
 
@@ -64,20 +48,27 @@ class FitFacts:
         "Crank over the floor, at the pulley", "height", -0.5, 4.0, group=POSE, spread="exact"
     )
     crank_left: Value = quantity("Crank left of the middle", "length", -2.0, 2.0, group=POSE, help=SIDE, spread="exact")
-    mounts: str = choice("Mounts", {k: m.label for k, m in MOUNTS.items()}, group=MOTION)
-    rock: Value = quantity(
+    rock: Value | None = quantity(
         "Rocks in first at full torque",
         "angle",
         0.0,
         0.3,
         group=MOTION,
-        help="About its mounts' elastic axis.",
+        help="As it was measured; as its mounts give it where nobody did.",
         spread="conductance",  # a share of itself, as what mounts give is, and no more degrees of a level
     )
-    rock_height: Value = quantity(
-        "Rocks about a line over the crank", "height", -0.5, 1.0, group=MOTION, help="The mounts' elastic axis."
+    rock_height: Value | None = quantity(
+        "Rocks about a line over the crank",
+        "height",
+        -0.5,
+        1.0,
+        group=MOTION,
+        help="The mounts' elastic axis; as they give it where nobody says.",
     )
-    bounce: Value = quantity("Sinks and lifts on its mounts", "size", 0.0, 0.1, group=MOTION)
+    rocks: str = choice("It rocks", ROCKS, group=MOTION)
+    bounce: Value | None = quantity(
+        "Sinks and lifts on its mounts", "size", 0.0, 0.1, group=MOTION, help="As its mounts give it where nobody says."
+    )
     keep_metal: Value = _kept("Engine to fixed metal")
     keep_bonnet: Value = _kept("Cover to bonnet")
     keep_core: Value = _kept("Fan blade to core")

@@ -15,7 +15,7 @@ from gauge_well.core.typing import Array, as_array, likely
 
 def figures(facts: FitFacts, found: Spread) -> Mapping[str, Array]:
     """Least gap and slack [m], rock [degrees], ground and the ramp it takes [degrees]."""
-    told = {"rock_angle_deg": np.degrees(as_array(facts.rock))}
+    told = {"rock_angle_deg": np.degrees(np.abs(as_array(found.scene.of.rock or 0.0)))}
     order = tightest(found)
     if order:
         k = order[0]

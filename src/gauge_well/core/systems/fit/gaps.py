@@ -55,14 +55,25 @@ class Pose:
 
 
 @dataclass(frozen=True)
+class Swing:
+    """The line the engine rocks about: along the crank, or across it where it ``nods``; ahead of the bell's face and left of
+    the crank [m], None ahead where nobody says."""
+
+    nods: bool = False
+    ahead: float | None = None
+    left: float = 0.0
+
+
+@dataclass(frozen=True)
 class Turned:
-    """How the engine lies in the machine [rad], the ground kept [m] and the preset."""
+    """How the engine lies in the machine [rad], the ground kept [m], the preset, and what it rocks about."""
 
     lie: str
     yaw: float
     pitch: float
     roll: float
     ground: float
+    swing: Swing = Swing()
 
 
 def pose_of(facts: FitFacts, turned: Turned) -> Pose:
@@ -74,9 +85,7 @@ def pose_of(facts: FitFacts, turned: Turned) -> Pose:
         Without the engine's length or the space's.
     """
     lie: Lie = LIES[turned.lie]
-    panel, wall = shapes.walls(facts, lie)
-    faced = panel if lie.panel else wall
-    toward = 1.0 if lie.ahead == lie.panel else -1.0  # the wall it faces lies ahead
+    faced, toward = shapes.faced(facts, lie)
     at = np.array([faced - toward * likely(facts.from_panel), likely(facts.crank_left), likely(facts.crank_height)])
     length = likely(need(facts.unit.length, "fit.unit.length"))
     turn = engine_to_vehicle(turned.yaw, turned.pitch, turned.roll)
@@ -86,7 +95,7 @@ def pose_of(facts: FitFacts, turned: Turned) -> Pose:
 
 @dataclass(frozen=True)
 class Stance:
-    """One position of the engine on its mounts: rolled [rad] about the elastic axis, then lifted [m]."""
+    """One position of the engine on its mounts: turned [rad] about the elastic axis, then lifted [m]."""
 
     name: str
     rock: float
@@ -95,7 +104,7 @@ class Stance:
 
 def stances(facts: FitFacts) -> list[Stance]:
     """At rest, full torque in first, the same in reverse, sunk and lifted on the mounts."""
-    rock, bounce = likely(facts.rock), likely(facts.bounce)
+    rock, bounce = likely(facts.rock or 0.0), likely(facts.bounce or 0.0)
     return [
         Stance("at rest", 0.0, 0.0),
         Stance("rocked in first", rock, 0.0),
@@ -170,6 +179,7 @@ class Scene:
     keep: Array  # (pair)
     of: FitFacts
     lie: str
+    nods: bool = False
 
     @cached_property
     def ids(self) -> Sequence[str]:
@@ -178,12 +188,14 @@ class Scene:
 
     def drawn_off(self, pair: int) -> bool:
         """Whether a pair is of something that draws off, which nobody does while the engine moves."""
-        return self.unit[self.pairs[pair][0]].id.endswith("_off")
+        return self.unit[self.pairs[pair][0]].drawn
 
     def rocked(self, stance: Stance) -> tuple[Array, Array]:
         """Matrix and shift of a position on the mounts, in engine axes, grown by heat."""
         c, s = np.cos(stance.rock), np.sin(stance.rock)
-        turn = np.array([[1.0, 0.0, 0.0], [0.0, c, -s], [0.0, s, c]]) * (1.0 + GROWTH)
+        rolled = [[1.0, 0.0, 0.0], [0.0, c, -s], [0.0, s, c]]
+        nodded = [[c, 0.0, s], [0.0, 1.0, 0.0], [-s, 0.0, c]]
+        turn = np.array(nodded if self.nods else rolled) * (1.0 + GROWTH)
         return turn, self.pivot - turn @ self.pivot
 
 
@@ -200,18 +212,20 @@ def scene_of(facts: FitFacts, turned: Turned, like: Scene | None = None) -> Scen
     hung = [t for t in own if t.moves == HUNG]
     unit += hung
     length = likely(need(facts.unit.length, "fit.unit.length"))
-    pivot = np.array([0.4 * length, 0.0, likely(facts.rock_height)])
+    swing = turned.swing
+    ahead = 0.4 * length if swing.ahead is None else swing.ahead
+    pivot = np.array([ahead, swing.left, likely(facts.rock_height or 0.0)])
     if like is not None and like.ids == [t.id for t in (*unit, *machine)]:
-        return Scene(unit, machine, pose, stances(facts), pivot, like.pairs, like.keep, facts, turned.lie)
+        return Scene(unit, machine, pose, stances(facts), pivot, like.pairs, like.keep, facts, turned.lie, swing.nods)
     pairs = [
         (i, j)
         for i, a in enumerate(unit)
         for j, b in enumerate(machine)
         # What draws off is judged against what stands, not as it rocks over the road.
-        if not (a.id.endswith("_off") and b.moves == "ground_bump")
+        if not (a.drawn and b.moves == "ground_bump")
     ]
     keep = np.array([_keep(facts, turned, unit[i], machine[j]) for i, j in pairs])
-    return Scene(unit, machine, pose, stances(facts), pivot, pairs, keep, facts, turned.lie)
+    return Scene(unit, machine, pose, stances(facts), pivot, pairs, keep, facts, turned.lie, swing.nods)
 
 
 def _bumped(ground: Thing) -> Thing:
@@ -219,7 +233,7 @@ def _bumped(ground: Thing) -> Thing:
 
 
 def _keep(facts: FitFacts, turned: Turned, unit: Thing, machine: Thing) -> float:
-    return likely(facts.keep_draw) if unit.id.endswith("_off") else kept(facts, turned.ground, unit, machine)
+    return likely(facts.keep_draw) if unit.drawn else kept(facts, turned.ground, unit, machine)
 
 
 def placed_unit(scene: Scene, at: tuple[Array, Array], stance: Stance) -> list[Convex]:

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from gauge_well.core.facts import need
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.fit.facts import FitFacts
+from gauge_well.core.systems.fit.rooms import moving
 from gauge_well.core.typing import as_array, likely
 
 
@@ -19,7 +21,7 @@ def needs(context: Context, facts: FitFacts) -> list[Need]:
     long = as_array(unit.length) + (box if across or lie in ("mid", "boat") else 0.0)
     long = long + facts.keep_belt + facts.keep_metal + (0.0 if across else facts.bay.stack_depth)
     wide = as_array(unit.left) + unit.right + 2.0 * as_array(facts.keep_metal)
-    high = as_array(unit.cover) + unit.pan + facts.keep_bonnet + facts.bounce
+    high = as_array(unit.cover) + unit.pan + facts.keep_bonnet + need(moving(context, facts).bounce, "fit.bounce")
     found = []
     for id, value, words in (
         ("width" if across else "length", long, "{v} from rail to rail" if across else "{v} from panel to wall"),

@@ -15,9 +15,7 @@ TURNED = 1e-4  # rad: less is no turn to write down
 def sets_of(scene: Scene, pose: Pose) -> dict[str, float]:
     """Facts by path that put the engine there; angles only where they differ from how it lies."""
     facts, lie = scene.of, LIES[scene.lie]
-    panel, wall = shapes.walls(facts, lie)
-    faced = panel if lie.panel else wall
-    toward = 1.0 if lie.ahead == lie.panel else -1.0
+    faced, toward = shapes.faced(facts, lie)
     pulley = pose.shift + pose.rotation @ np.array([likely(facts.unit.length or 0.0), 0.0, 0.0])
     found = {
         "fit.from_panel": toward * (faced - float(pulley[0])),

@@ -8,8 +8,8 @@ are made from the best of many random ones.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field, fields
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, fields
 
 import numpy as np
 from numpy.typing import NDArray
@@ -43,16 +43,15 @@ class Weighed:
 
 @dataclass(frozen=True)
 class Best:
-    """The best pose found: how it is moved (ahead, left, up [m], pitch, yaw, roll [rad]), its least slack [m], what
-    holds it there, the heaviest first, and how many steps were made."""
+    """The best pose found: how it is moved (ahead, left, up [m], pitch, yaw, roll [rad]), its least slack [m] and
+    what holds it there, the heaviest first."""
 
     moved: Array
     slack: float
-    weights: Sequence[Weighed] = field(default_factory=tuple)
-    steps: int = 0
+    weights: Sequence[Weighed] = ()
 
 
-def moved(pose: Pose, by: Array) -> Pose:
+def moved(pose: Pose, by: Iterable[float]) -> Pose:
     """A pose moved by (ahead, left, up, pitch, yaw, roll)."""
     return pose.to(*(float(v) for v in by))
 
@@ -121,7 +120,7 @@ def climb(scene: Scene, start: Array | None = None, limits: Array = LIMITS) -> B
     found = gaps(scene, pose)
     if not len(found.slack):
         return Best(at, CLOSE)
-    trust, steps, since = 1.0, 0, 0
+    trust, since = 1.0, 0
     for _ in range(ROUNDS):
         step = _step(scene, pose, found, at, trust, limits)
         if step.promised - found.slack.min() < LEAST:
@@ -129,7 +128,7 @@ def climb(scene: Scene, start: Array | None = None, limits: Array = LIMITS) -> B
         tried = moved(scene.pose, at + step.by)
         then = again(scene, tried, found, np.flatnonzero(found.slack < found.slack.min() + FAR))
         if least(then) > float(found.slack.min()) + 0.1 * LEAST:
-            at, pose, found, steps, since = at + step.by, tried, then, steps + 1, since + 1
+            at, pose, found, since = at + step.by, tried, then, since + 1
             if since == LOOK:
                 # What was far may have come near.
                 found, since = gaps(scene, pose), 0
@@ -138,7 +137,7 @@ def climb(scene: Scene, start: Array | None = None, limits: Array = LIMITS) -> B
             if trust < 1e-2:
                 break
     found = gaps(scene, pose)
-    return Best(at, least(found), _weights(scene, pose, found, at, limits), steps)
+    return Best(at, least(found), _weights(scene, pose, found, at, limits))
 
 
 def _weights(scene: Scene, pose: Pose, found: Gaps, at: Array, limits: Array) -> list[Weighed]:

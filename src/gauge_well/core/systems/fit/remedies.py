@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Candidate, Context
-from gauge_well.core.systems.fit.eases import eases, touching
+from gauge_well.core.systems.fit.eases import MOUNTS, eases, touching
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.gaps import Close, worst
 from gauge_well.core.systems.fit.rooms import solved
@@ -18,7 +18,7 @@ SHIFT = 0.010  # m
 
 
 def candidates(context: Context, facts: FitFacts) -> list[Candidate]:
-    """Shift, firmer mounts, easing of what the engine meets, a shallower pan."""
+    """Shift, easing of what the engine meets, a shallower pan."""
     try:
         found = solved(context, facts)
     except MissingFact:
@@ -28,7 +28,7 @@ def candidates(context: Context, facts: FitFacts) -> list[Candidate]:
 
 
 def _eased(facts: FitFacts, tight: list[Close]) -> Iterator[Candidate]:
-    for ease in touching(eases(facts), tight):
+    for ease in touching([e for e in eases(facts) if e.id != MOUNTS], tight):
         changes = {f"fit.{name}": value for name, value in ease.changes.items()}
         yield Candidate(ease.id, "place", Sentence(ease.words, {"by": (ease.by, ease.kind)}), changes)
 

@@ -8,15 +8,15 @@ from __future__ import annotations
 
 import itertools
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gauge_well.core.geometry import gjk
-from gauge_well.core.geometry.convex import Convex, near, padded
+from gauge_well.core.geometry.convex import Convex, near
 from gauge_well.core.geometry.separating import depth
 from gauge_well.core.systems.fit.facts import FitFacts
-from gauge_well.core.systems.fit.gaps import Scene, Stance, placed_unit
+from gauge_well.core.systems.fit.gaps import Scene, placed_unit
 from gauge_well.core.systems.fit.shapes import Thing
 from gauge_well.core.typing import Array, likely
 
@@ -62,7 +62,7 @@ class Way:
     gap: float
     nearest: str
     goes: bool
-    tried: int = field(default=0)
+    tried: int = 0
 
 
 def ways(scene: Scene, facts: FitFacts) -> Iterator[tuple[int, int, Way]]:
@@ -101,14 +101,10 @@ def _paths(facts: FitFacts, scene: Scene, side: str, box: bool, height: float) -
 
 def best_way(scene: Scene, facts: FitFacts, side: str, box: bool) -> Way:
     """Of all paths tried the one that needs least off, then with most room."""
-    unit = [
-        k
-        for k, t in enumerate(scene.unit)
-        if not t.id.endswith("_off") and t.moves == "unit" and (box or t.id not in GEARBOX)
-    ]
-    still = placed_unit(scene, (scene.pose.rotation, scene.pose.shift), Stance("at rest", 0.0, 0.0))
+    unit = [k for k, t in enumerate(scene.unit) if not t.drawn and t.moves == "unit" and (box or t.id not in GEARBOX)]
+    still = placed_unit(scene, (scene.pose.rotation, scene.pose.shift), scene.stances[0])
     own = [still[k] for k in unit]
-    whole = [s for s, t in zip(still, scene.unit, strict=True) if not t.id.endswith("_off") and t.moves == "unit"]
+    whole = [s for s, t in zip(still, scene.unit, strict=True) if not t.drawn and t.moves == "unit"]
     stands = [t for t in scene.machine if t.moves not in ("ground", "ground_bump") and t.whole != "bonnet"]
     names = sorted({t.whole for t in stands})
     low = min(float(s.low[2]) for s in own)
@@ -134,7 +130,7 @@ def best_way(scene: Scene, facts: FitFacts, side: str, box: bool) -> Way:
         if best is None or _rank(way) < _rank(best):
             best = way
     assert best is not None
-    return Way(best.side, best.gearbox, best.legs, best.off, best.gap, best.nearest, best.goes, tried)
+    return replace(best, tried=tried)
 
 
 def opens_ahead(scene: Scene) -> bool:
@@ -155,9 +151,22 @@ def _rank(way: Way) -> tuple[float, ...]:
     return (not way.goes, -way.gap if not way.goes else 0.0, len(way.off), len(way.legs), -way.gap)
 
 
-def _turned(solids: Sequence[Convex], pitch: float, about: Array) -> list[Convex]:
+def carried(point: Array, legs: Sequence[Leg], about: Array) -> list[Array]:
+    """Where a point of the engine (3) is at the end of each leg."""
+    found = []
+    for leg in legs:
+        point = about + _nose_up(leg.pitch) @ (point - about) + leg.by
+        found.append(point)
+    return found
+
+
+def _nose_up(pitch: float) -> Array:
     c, s = np.cos(pitch), np.sin(pitch)
-    turn = np.array([[c, 0.0, -s], [0.0, 1.0, 0.0], [s, 0.0, c]])  # nose up is positive for one that faces ahead
+    return np.array([[c, 0.0, -s], [0.0, 1.0, 0.0], [s, 0.0, c]])  # nose up is positive for one that faces ahead
+
+
+def _turned(solids: Sequence[Convex], pitch: float, about: Array) -> list[Convex]:
+    turn = _nose_up(pitch)
     return [solid.moved(turn, about - turn @ about) for solid in solids]
 
 
@@ -183,9 +192,7 @@ def _gaps(solids: Sequence[Convex], stands: Sequence[Thing], names: Sequence[str
     pairs = [(solids[i], stands[j]) for i, j in zip(*np.nonzero(close), strict=True)]
     if not pairs:
         return found
-    a, ra = padded([s for s, _ in pairs])
-    b, rb = padded([t.solid for _, t in pairs])
-    gap = gjk.distance(a, b).distance - ra - rb
+    gap = gjk.gaps([s for s, _ in pairs], [t.solid for _, t in pairs])
     for (solid, thing), g in zip(pairs, gap, strict=True):
         k = names.index(thing.whole)
         if g <= 0.0:

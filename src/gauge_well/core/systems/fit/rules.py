@@ -10,7 +10,6 @@ import numpy as np
 
 from gauge_well.core.facts import Rule
 from gauge_well.core.installation import LIES
-from gauge_well.core.systems.fit.facts import MOUNTS
 from gauge_well.core.systems.ruling import Ruling
 from gauge_well.core.typing import likely
 
@@ -36,13 +35,15 @@ KEPT: Mapping[str, tuple[float, str]] = {
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
     """Defaults of everything but what a space and an engine cannot be told without."""
     rules = Ruling(given, context)
-    for part in (_unit, _gearcase, _bay, _stack, _motion, _place, _under, _steering):
+    for part in (_unit, _gearcase, _bay, _stack, _place, _under, _steering):
         part(rules)
+    nods = rules.context.get("installation", {}).get("lie") in ("mid", "rear")
+    rules.rule("rocks", "nod" if nods else "roll", "its differential is in it" if nods else "usual")
     for name, (value, note) in KEPT.items():
         rules.rule(name, value, note, exact=True)
     # To the millimetre, as a tape would say it.
     return {
-        name: replace(rule, value=round(rule.value, 3)) if isinstance(rule.value, float) and name != "rock" else rule
+        name: replace(rule, value=round(rule.value, 3)) if isinstance(rule.value, float) else rule
         for name, rule in rules.rules.items()
     }
 
@@ -56,16 +57,8 @@ def _number(rules: Ruling, name: str, usual: float) -> float:
     return usual if value is None else likely(value)
 
 
-def _bore(rules: Ruling) -> float:
-    """Bore [m] of cylinders as wide as they are long."""
-    engine = rules.engine
-    each = likely(engine.get("displacement") or 2e-3) / max(likely(engine.get("cylinders") or 4.0), 1.0)
-    stroke = engine.get("stroke")
-    return float(np.sqrt(4.0 * each / (np.pi * likely(stroke)))) if stroke else float(np.cbrt(4.0 * each / np.pi))
-
-
 def _unit(rules: Ruling) -> None:
-    bore = _bore(rules)
+    bore = rules.bore
     stroke = likely(rules.engine.get("stroke") or bore)
     vee = likely(rules.engine.get("cylinders") or 4.0) >= 8.0
     length, cover = _number(rules, "unit.length", 0.6), _number(rules, "unit.cover", 0.4)
@@ -101,7 +94,7 @@ def _unit(rules: Ruling) -> None:
 
 def _gearcase(rules: Ruling) -> None:
     lie, bell = str(rules.context.get("installation", {}).get("lie")), likely(rules.get("unit.bell"))
-    still = rules.context.get("machine", {}).get("kind") in ("generator", "locomotive")
+    still = rules.context.get("machine", {}).get("kind") in ("generator", "locomotive", "aircraft")
     rules.rule("gearcase.there", "no" if still else "yes", "usual for the machine")
     rules.rule("gearcase.bell_length", 0.35 * bell if lie == "front_trans" else 0.9 * bell, "by its radius")
     usual = {"front_trans": 1.8, "boat": 1.6, "mid": 2.0, "rear": 2.0}.get(lie, 2.8) * bell
@@ -199,15 +192,6 @@ def _steering(rules: Ruling) -> None:
     rules.rule("steering.column_height", 0.72 * edge, "by the edge's height")
     rules.rule("steering.column_foot", max(0.42 * rails, aside), "beside such an engine")
     rules.rule("steering.column_diameter", 0.045, "its joints")
-
-
-def _motion(rules: Ruling) -> None:
-    work = rules.context.get("machine", {}).get("kind") in ("hillclimb",)
-    rules.rule("mounts", "poly" if work else "soft", "usual for the machine")
-    mounting = MOUNTS[str(rules.get("mounts"))]
-    rules.rule("rock", mounting.rock, f"usual on {mounting.label}")
-    rules.rule("bounce", mounting.bounce, f"usual on {mounting.label}")
-    rules.rule("rock_height", 0.25 * _number(rules, "unit.cover", 0.4), "a quarter of its height")
 
 
 def _place(rules: Ruling) -> None:

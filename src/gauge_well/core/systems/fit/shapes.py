@@ -39,6 +39,8 @@ class Thing:
     solid : Convex
     of : str
         What it is a piece of: the bulkhead's three are one thing to a builder. Itself where that is empty.
+    drawn : bool
+        Whether it is the way of what draws off, not a thing that stands.
     """
 
     id: str
@@ -47,6 +49,7 @@ class Thing:
     what: str
     solid: Convex
     of: str = ""
+    drawn: bool = False
 
     @property
     def whole(self) -> str:
@@ -144,6 +147,18 @@ def walls(facts: FitFacts, lie: Lie) -> tuple[float, float]:
     length = likely(need(facts.bay.length, "fit.bay.length"))
     panel = likely(facts.bay.panel_ahead) * (1.0 if lie.ahead else -1.0)
     return panel, panel - length if lie.ahead else panel + length
+
+
+def faced(facts: FitFacts, lie: Lie) -> tuple[float, float]:
+    """Where the wall stands that the pulley faces [m ahead of the axle line], and the way there: 1 ahead, -1 back.
+
+    Raises
+    ------
+    MissingFact
+        Without the distance between panel and wall.
+    """
+    panel, wall = walls(facts, lie)
+    return panel if lie.panel else wall, 1.0 if lie.ahead == lie.panel else -1.0
 
 
 def machine_things(facts: FitFacts, lie: Lie) -> list[Thing]:
@@ -336,4 +351,5 @@ def draw_off(facts: FitFacts) -> dict[str, Array]:
 
 def swept(thing: Thing, by: Array) -> Thing:
     """The same with all that it passes as it draws off."""
-    return replace(thing, id=f"{thing.id}_off", name=f"{thing.name} drawn off", solid=thing.solid.swept(by))
+    name = f"{thing.name} drawn off"
+    return replace(thing, id=f"{thing.id}_off", name=name, solid=thing.solid.swept(by), drawn=True)

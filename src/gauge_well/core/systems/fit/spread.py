@@ -18,7 +18,7 @@ from gauge_well.core.geometry import gjk
 from gauge_well.core.geometry.convex import Convex, padded
 from gauge_well.core.geometry.separating import bound, stacked
 from gauge_well.core.systems.fit.facts import FitFacts
-from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Turned, gaps, places, scene_of
+from gauge_well.core.systems.fit.gaps import Gaps, Posed, Scene, Swing, Turned, gaps, places, scene_of
 from gauge_well.core.typing import Array, Value, likely
 
 CLOSE = 0.06  # m of slack within which a pair may come to decide in some draw
@@ -36,11 +36,14 @@ class Lies:
     pitch: Value
     roll: Value
     ground: Value
+    swing: Swing = Swing()
 
     @property
     def likely(self) -> Turned:
         """At its likely values."""
-        return Turned(self.lie, likely(self.yaw), likely(self.pitch), likely(self.roll), likely(self.ground))
+        return Turned(
+            self.lie, likely(self.yaw), likely(self.pitch), likely(self.roll), likely(self.ground), self.swing
+        )
 
 
 @dataclass(frozen=True)

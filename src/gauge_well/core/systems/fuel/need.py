@@ -41,10 +41,9 @@ def needs(context: Context, circuit: Circuit) -> list[Need]:
 def _pump(context: Context, circuit: Circuit, running: Array) -> Need:
     facts = circuit.facts
     flow = circuit.with_reserve(running)
-    flows = demand(context.peak, circuit)
-    back = np.broadcast_to(asked_pressure(circuit, context.peak), flows.shape)[0]
+    flows, back = np.broadcast_arrays(demand(context.peak, circuit), asked_pressure(circuit, context.peak))
     # The pressure of the duty that asks most; its flow decides, not the highest pressure of another.
-    back = np.take_along_axis(back, flows[0].argmax(axis=0)[None], 0)[0]
+    back = np.take_along_axis(back[0], flows[0].argmax(axis=0)[None], 0)[0]
     pressure = back + (circuit.filter_drop(flow) if facts.regulator.place == "dead_headed" else circuit.line_drop(flow))
     volts = likely(facts.supply_voltage) - 0.5
     electric = facts.main.drive == "electric"

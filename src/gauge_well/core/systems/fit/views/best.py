@@ -74,6 +74,7 @@ class BestView:
 def seek(context: Context, facts: FitFacts) -> Iterator[Progress | BestView]:
     """Climb from several starts, then with each change that a weight speaks for."""
     scene = solved(context, facts).scene
+    facts = scene.of
     tried = eases(facts)
     steps = search.STARTS + len(tried)
     best = search.Best(np.zeros(6), 0.0)
@@ -86,7 +87,7 @@ def seek(context: Context, facts: FitFacts) -> Iterator[Progress | BestView]:
     for n, ease in enumerate(tried, search.STARTS + 1):
         gain = 0.0
         if ease.id in worth:
-            other = scene_of(with_facts(facts, dict(ease.changes)), lies_of(context).likely)
+            other = scene_of(with_facts(facts, dict(ease.changes)), lies_of(context, facts).likely)
             gain = max(search.climb(other, best.moved).slack - best.slack, 0.0)
         buys.append(Buy(ease.id, ease.words, ease.by, ease.kind, gain))
         yield Progress("changes", n, steps)

@@ -10,9 +10,10 @@ from scipy.spatial import ConvexHull, QhullError
 
 from gauge_well.core.geometry.convex import Convex, ring
 from gauge_well.core.systems.base import Context, Options, option
+from gauge_well.core.systems.fit import pose as search
 from gauge_well.core.systems.fit.facts import FitFacts
 from gauge_well.core.systems.fit.figures import lowest, ramp
-from gauge_well.core.systems.fit.gaps import Close, Pose, Posed, Scene, gaps, worst
+from gauge_well.core.systems.fit.gaps import Close, Pose, Posed, Scene, Stance, gaps, worst
 from gauge_well.core.systems.fit.place import sets_of
 from gauge_well.core.systems.fit.rooms import solved
 from gauge_well.core.systems.fit.shapes import Thing
@@ -58,20 +59,11 @@ class Gap:
 
 
 @dataclass(frozen=True)
-class Stand:
-    """A position that can be shown: its name and how far it rolls [rad] and lifts [m]."""
-
-    name: str
-    rock: float
-    lift: float
-
-
-@dataclass(frozen=True)
 class LieView:
     """The engine in its space at a pose moved by so much, and in one position on its mounts.
 
-    ``sets``: facts by path that put it there. ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is stated to lie. ``rests``: gaps worked with
-    their doubt, at the stated place alone.
+    ``sets``: facts by path that put it there. ``moved``: forward, left, up [m], pitch, yaw, roll [rad] from where it is
+    stated to lie.
     """
 
     things: Sequence[Outline]
@@ -79,7 +71,7 @@ class LieView:
     crank: tuple[Spot, Spot]
     pivot: Spot
     gaps: Sequence[Gap]
-    stances: Sequence[Stand]
+    stances: Sequence[Stance]
     stance: int
     placed: bool
     moved: tuple[float, float, float, float, float, float]
@@ -88,9 +80,6 @@ class LieView:
     rock: float
     lie: str
     sets: dict[str, float]
-
-
-MOVES = ("ahead", "left", "up", "pitch", "yaw", "roll")
 
 
 def show(context: Context, facts: FitFacts, options: Options) -> LieView:
@@ -104,7 +93,7 @@ def show(context: Context, facts: FitFacts, options: Options) -> LieView:
     found = solved(context, facts)
     scene = found.scene
     moved = _asked(options)
-    pose = moved_pose(scene.pose, moved)
+    pose = search.moved(scene.pose, moved)
     close = _gaps(scene, pose) if any(moved) else _doubted(found)
     usual = close[0].stance if close else 1
     stance = int(option(options, "stance", usual, 0, len(scene.stances) - 1))
@@ -117,29 +106,24 @@ def show(context: Context, facts: FitFacts, options: Options) -> LieView:
         crank=(_spot(at), _spot(at + turn @ [long, 0.0, 0.0])),
         pivot=_spot(at + turn @ scene.pivot),
         gaps=close[:SHOWN],
-        stances=[Stand(s.name, s.rock, s.lift) for s in scene.stances],
+        stances=scene.stances,
         stance=stance,
         placed=facts.placed == "stated",
         moved=moved,
         lowest=lowest(scene)[0] + moved[2],
         ramp=ramp(facts, scene),
-        rock=likely(facts.rock),
+        rock=abs(likely(scene.of.rock or 0.0)),
         lie=context.installation.lie,
         sets=sets_of(scene, pose),
     )
 
 
 def _asked(options: Options) -> tuple[float, float, float, float, float, float]:
-    lengths = [option(options, name, 0.0, -FAR, FAR, "m") for name in MOVES[:3]]
-    turns = [option(options, name, 0.0, -TURN, TURN, "rad") for name in MOVES[3:]]
+    lengths = [option(options, name, 0.0, -FAR, FAR, "m") for name in search.MOVES[:3]]
+    turns = [option(options, name, 0.0, -TURN, TURN, "rad") for name in search.MOVES[3:]]
     x, y, z = lengths
     pitch, yaw, roll = turns
     return x, y, z, pitch, yaw, roll
-
-
-def moved_pose(pose: Pose, by: tuple[float, float, float, float, float, float]) -> Pose:
-    """A pose moved and turned."""
-    return pose.to(dx=by[0], dy=by[1], dz=by[2], pitch=by[3], yaw=by[4], roll=by[5])
 
 
 def _all(scene: Scene, posed: Posed, stance: int) -> list[tuple[Thing, Convex]]:

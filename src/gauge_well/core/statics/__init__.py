@@ -1,0 +1,1 @@
+"""Weights by moments: axles, slings, hoists."""
