@@ -225,8 +225,8 @@ def watched(seconds: int = 20) -> Iterator[None]:
         signal.signal(signal.SIGALRM, before)
 
 
-def until(done: Callable[[], object], seconds: float = 60.0) -> None:
-    """Wait for something that comes by itself."""
+def until(done: Callable[[], object], seconds: float = 180.0) -> None:
+    """Wait for something that comes by itself; patience for a machine that does other work, not a measure of speed."""
     end = time.monotonic() + seconds
     while not done():
         if time.monotonic() > end:

@@ -306,4 +306,4 @@ class LongWork(BrowserCase):
         expect(panel.get_by_text("Stopped.")).to_be_visible()
         expect(bar).to_have_count(0)
         panel.get_by_role("button", name="Go on").click()
-        expect(panel.get_by_role("article").first).to_be_visible()
+        expect(panel.get_by_role("article").first).to_be_visible(timeout=120_000)

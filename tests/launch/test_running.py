@@ -25,7 +25,7 @@ from gauge_well.sheet.demo import NAMES
 from gauge_well.store.session import make_engine, normal_url
 from tests.support import ROOT, until, watched
 
-PATIENCE = 60.0
+PATIENCE = 180.0
 SECRET = "the red coupe in the barn"
 
 
@@ -100,7 +100,7 @@ class Start(unittest.TestCase):
 
     def test_watched_kept_and_ended(self) -> None:
         """One start, so that the minute is spent once: who serves, a killed database, logs, backup, restore, SIGKILL."""
-        with watched(240):
+        with watched(900):
             process = self.begin()
             until(self.well)
             self._who_may_what()
@@ -222,7 +222,7 @@ class Start(unittest.TestCase):
 
     def test_signals_while_it_starts_and_runs(self) -> None:
         """Wherever it is, a signal to end leaves nothing behind."""
-        with watched(120):
+        with watched(500):
             for number, wait in ((signal.SIGTERM, 0.4), (signal.SIGINT, 1.2), (signal.SIGHUP, 2.2)):
                 process = self.begin()
                 time.sleep(wait)
@@ -239,7 +239,7 @@ class Start(unittest.TestCase):
             until(lambda: not self.ours())
 
     def test_two_first_starts_at_once_and_stop(self) -> None:
-        with watched(120):
+        with watched(500):
             starts = [self.begin() for _ in range(2)]
             until(lambda: any(s.poll() is not None for s in starts))
             loser = next(s for s in starts if s.poll() is not None)
