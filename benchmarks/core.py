@@ -16,7 +16,7 @@ from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.media import air, coolant
 from gauge_well.core.run import contexts, sizing
 from gauge_well.core.systems.exhaust import model as exhaust
-from gauge_well.core.systems.oil import model as oil
+from gauge_well.core.systems.oil import covering
 from gauge_well.core.systems.oil.pan import pan_of
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import load, resolve
@@ -48,7 +48,7 @@ def geometry() -> list[Line]:
     document = demo("chalk-hare")
     case = resolve(load(document)).case
     context, _ = contexts.make_context(case)
-    pan, rotation = pan_of(case.systems["oil"]), oil.rotation_of(context)
+    pan, rotation = pan_of(case.systems["oil"]), covering.rotation_of(context)
     angle = np.linspace(0.0, 2.0 * np.pi, 72, endpoint=False)
     quantities = np.array([3e-3, 4e-3, 5e-3])[:, None]
     pieces = [_piece({"loss": "0.5"} if i % 4 else {"piece": "straight"}) for i in range(12)]
@@ -59,7 +59,7 @@ def geometry() -> list[Line]:
     return [
         median(
             "rose of 72 directions, three quantities",
-            lambda: oil.covered(pan, rotation, quantities, np.cos(angle), np.sin(angle)),
+            lambda: covering.covered(pan, rotation, quantities, np.cos(angle), np.sin(angle)),
             target=0.100,
         ),
         median(

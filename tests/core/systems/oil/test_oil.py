@@ -11,7 +11,7 @@ from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle
 from gauge_well.core.media import oils
 from gauge_well.core.systems.cooling.gauge import core_shed_at
 from gauge_well.core.systems.cooling.model import pick_fan, plant_of, prepare
-from gauge_well.core.systems.oil import model, need
+from gauge_well.core.systems.oil import covering, feeding, need, warmth
 from gauge_well.core.systems.oil.pan import pan_of
 from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
@@ -46,31 +46,31 @@ class Coverage(NumbersCase):
         """Oil over the pickup 86 mm at rest, 39 at 0.3 g of braking, 6 at 0.5, bare at 1 g (common practice; 3 mm)."""
         _, body = pan()
         up = apparent_up(-np.array([0.0, 0.3, 0.5]), 0.0, 0.0)
-        self.close(model.head(body, up, 5.5e-3) * 1e3, [86.0, 39.0, 6.0], abs=3.0)
-        self.assertLess(float(model.head(body, apparent_up(-1.0, 0.0, 0.0), 5.5e-3)), -0.05)
-        self.between(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0), 0.45, 0.58, "fails by about 0.55 g")
+        self.close(covering.head(body, up, 5.5e-3) * 1e3, [86.0, 39.0, 6.0], abs=3.0)
+        self.assertLess(float(covering.head(body, apparent_up(-1.0, 0.0, 0.0), 5.5e-3)), -0.05)
+        self.between(covering.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0), 0.45, 0.58, "fails by about 0.55 g")
 
     def test_head_is_nought_at_the_covered_acceleration(self) -> None:
         _, body = pan()
-        for f, s in model.DIRECTIONS.values():
-            g = float(model.covered(body, UPRIGHT, 5.5e-3, f, s))
-            if 0.0 < g < model.G_MOST:
-                self.close(model.head(body, apparent_up(g * f, g * s, 0.0), 5.5e-3), 0.0, abs=1e-5)
+        for f, s in covering.DIRECTIONS.values():
+            g = float(covering.covered(body, UPRIGHT, 5.5e-3, f, s))
+            if 0.0 < g < covering.G_MOST:
+                self.close(covering.head(body, apparent_up(g * f, g * s, 0.0), 5.5e-3), 0.0, abs=1e-5)
 
     def test_a_turned_engine_turns_its_rose(self) -> None:
         """What a lengthwise engine covers braking, a rear-facing one covers pulling away, a transverse one cornering."""
         _, body = pan()
-        braking = model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0)
-        self.close(model.covered(body, engine_to_vehicle(np.pi, 0.0, 0.0), 5.5e-3, 1.0, 0.0), braking, abs=1e-3)
-        self.close(model.covered(body, engine_to_vehicle(np.pi / 2, 0.0, 0.0), 5.5e-3, 0.0, -1.0), braking, abs=1e-3)
+        braking = covering.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0)
+        self.close(covering.covered(body, engine_to_vehicle(np.pi, 0.0, 0.0), 5.5e-3, 1.0, 0.0), braking, abs=1e-3)
+        self.close(covering.covered(body, engine_to_vehicle(np.pi / 2, 0.0, 0.0), 5.5e-3, 0.0, -1.0), braking, abs=1e-3)
 
     def test_more_oil_covers_more(self) -> None:
         _, body = pan()
-        self.rising([float(model.covered(body, UPRIGHT, v, -1.0, 0.0)) for v in (3.5e-3, 4.5e-3, 5.5e-3, 7e-3)])
+        self.rising([float(covering.covered(body, UPRIGHT, v, -1.0, 0.0)) for v in (3.5e-3, 4.5e-3, 5.5e-3, 7e-3)])
 
     def test_bare_at_rest_and_never_bare(self) -> None:
         _, body = pan()
-        self.close(model.covered(body, UPRIGHT, 1e-4, -1.0, 0.0), 0.0)
+        self.close(covering.covered(body, UPRIGHT, 1e-4, -1.0, 0.0), 0.0)
         _, deep = pan(
             pan__shape="box",
             pan__length="80 mm",
@@ -79,21 +79,21 @@ class Coverage(NumbersCase):
             pickup__x="40 mm",
             oil_quantity="4.5 L",
         )
-        self.close(model.covered(deep, UPRIGHT, 4.3e-3, -1.0, 0.0), model.G_MOST)
+        self.close(covering.covered(deep, UPRIGHT, 4.3e-3, -1.0, 0.0), covering.G_MOST)
 
     def test_climbing_counts_against_pulling_away(self) -> None:
         _, body = pan()
-        level = float(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0))
-        self.assertGreater(float(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0, 0.15)), level)
-        self.assertLess(float(model.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0, -0.15)), level)
+        level = float(covering.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0))
+        self.assertGreater(float(covering.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0, 0.15)), level)
+        self.assertLess(float(covering.covered(body, UPRIGHT, 5.5e-3, -1.0, 0.0, -0.15)), level)
 
     def test_a_rose_for_three_quantities_is_one_pass(self) -> None:
         """Three quantities in 72 directions take as many calls as one in two."""
         _, body = pan()
         angle = np.linspace(0.0, 2 * np.pi, 72, endpoint=False)
         three = np.array([4e-3, 5e-3, 6e-3])[:, None]
-        rose = partial(model.covered, body, UPRIGHT, three, np.cos(angle), np.sin(angle))
-        few = partial(model.covered, body, UPRIGHT, 5e-3, np.cos(angle[:2]), np.sin(angle[:2]))
+        rose = partial(covering.covered, body, UPRIGHT, three, np.cos(angle), np.sin(angle))
+        few = partial(covering.covered, body, UPRIGHT, 5e-3, np.cos(angle[:2]), np.sin(angle[:2]))
         self.assertLess(calls(rose), 2.0 * calls(few))
         found = rose()
         self.assertEqual(found.shape, (3, 72))
@@ -131,10 +131,10 @@ class Checks(NumbersCase):
             duties=[{"id": "t", "kind": "typed", "engine_power": "5 kW", "engine_speed": "1000 rpm"}],
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
-        self.close(model.cover(context, facts), 0.0243, abs=2e-4)
+        self.close(covering.cover(context, facts), 0.0243, abs=2e-4)
         bare, wanted = (
-            model.covered(pan()[1], UPRIGHT, 5.5e-3, -1.0, 0.0, over=over)
-            for over in (0.0, model.cover(context, facts))
+            covering.covered(pan()[1], UPRIGHT, 5.5e-3, -1.0, 0.0, over=over)
+            for over in (0.0, covering.cover(context, facts))
         )
         self.assertLess(float(wanted[0, 0]), float(bare))
 
@@ -188,7 +188,9 @@ class Checks(NumbersCase):
         )
         self.close(typed.holds, preset.holds, rel=1e-12)
         self.close(
-            model.covered(typed, UPRIGHT, 5e-3, -1.0, 0.0), model.covered(preset, UPRIGHT, 5e-3, -1.0, 0.0), abs=1e-4
+            covering.covered(typed, UPRIGHT, 5e-3, -1.0, 0.0),
+            covering.covered(preset, UPRIGHT, 5e-3, -1.0, 0.0),
+            abs=1e-4,
         )
 
     def test_widths_by_station(self) -> None:
@@ -204,13 +206,13 @@ class Heat(NumbersCase):
         nothing blows, 40 K in a petrol turbo (common practice)."""
         raw = changed(OIL, duties=[{"id": "w", "kind": "work", "air_speed": "0 km/h", "ambient": "30 C"}])
         context, facts = context_of(raw), facts_of(raw, "oil")
-        ways = model.ways_out(context, facts, pan_of(facts))
+        ways = warmth.ways_out(context, facts, pan_of(facts))
         q = context.mean.heat_to_oil
         expected = (q + ways.block * ways.coolant + ways.pan * ways.ambient) / (ways.block + ways.pan)
-        self.close(model.temperature(ways, q), expected, rel=1e-9)
+        self.close(warmth.temperature(ways, q), expected, rel=1e-9)
         self.close(q / ways.block, 25.0, rel=1e-6)
         blown = context_of(changed(raw, engine__aspiration="turbo"))
-        self.close(blown.mean.heat_to_oil / model.ways_out(blown, facts, None).block, 40.0, rel=1e-6)
+        self.close(blown.mean.heat_to_oil / warmth.ways_out(blown, facts, None).block, 40.0, rel=1e-6)
 
     def test_oil_follows_the_coolant_of_its_duty(self) -> None:
         """A smaller core runs hotter, and the oil with it, kelvin for kelvin times the block's share; a core with room
@@ -250,13 +252,13 @@ class Heat(NumbersCase):
             oil__cooler__conductance="120 W/K",
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
-        ways = model.ways_out(context, facts, pan_of(facts))
+        ways = warmth.ways_out(context, facts, pan_of(facts))
         q = context.mean.heat_to_oil
         for coolant in (ways.coolant, ways.coolant + 20.0):
             at = dataclasses.replace(ways, coolant=coolant)
-            found = model.hand_over(at)
+            found = warmth.hand_over(at)
             brings = found.share * q + found.warmth - found.pull * (coolant - ways.ambient)
-            hot = model.temperature(at, q)
+            hot = warmth.temperature(at, q)
             self.close(brings + (ways.pan + ways.air) * (hot - ways.ambient), q, rel=1e-6)
             self.close(brings, (ways.block + ways.water) * (hot - coolant), rel=1e-6)
 
@@ -273,7 +275,7 @@ class Heat(NumbersCase):
             oil__cooler__conductance="150 W/K",
         )
         context, facts, cooled = context_of(raw), facts_of(raw, "oil"), facts_of(raw, "cooling")
-        ways = model.ways_out(context, facts, pan_of(facts))
+        ways = warmth.ways_out(context, facts, pan_of(facts))
         own = {n: likely(getattr(ways, n)) for n in ("block", "water", "pan", "air", "ambient")}
         cooling = prepare(context, plant_of(context, cooled))
         full = pick_fan(cooling.airs, -1)
@@ -356,7 +358,7 @@ def read(**oil: object) -> tuple:
     """Oil facts and what its bearings leak."""
     raw = changed(OIL, oil=oil)
     facts = facts_of(raw, "oil")
-    return facts, model.leak_of(context_of(raw), facts)
+    return facts, feeding.leak_of(context_of(raw), facts)
 
 
 class Hydraulics(NumbersCase):
@@ -364,7 +366,7 @@ class Hydraulics(NumbersCase):
         """Half by thickness, half by inertia: half the speed gives 3/8, double 3 times, to the relief."""
         facts, leak = read(hot_pressure="150 kPa", hot_pressure_speed="2000 rpm", pump__relief="500 kPa")
         self.close(
-            model.gauge_pressure(facts, leak, np.array([1000.0, 2000.0, 4000.0, 6000.0]), 373.15),
+            feeding.gauge_pressure(facts, leak, np.array([1000.0, 2000.0, 4000.0, 6000.0]), 373.15),
             [56.25e3, 150e3, 450e3, 500e3],
             rel=1e-9,
         )
@@ -374,14 +376,14 @@ class Hydraulics(NumbersCase):
             * oils.density(403.15)
             / (oils.viscosity_walther(oil, 373.15) * oils.density(373.15))
         )
-        self.close(model.gauge_pressure(facts, leak, 2000.0, 403.15), 75e3 * (1.0 + thin), rel=1e-9)
+        self.close(feeding.gauge_pressure(facts, leak, 2000.0, 403.15), 75e3 * (1.0 + thin), rel=1e-9)
 
     def test_a_reading_near_the_relief_is_the_reliefs(self) -> None:
         """60 psi at 6,000 rpm is the rule of 10 psi for each 1000 exactly, and holds, hotter oil or not."""
         for hot in (95.0, 100.0, 115.0):
             facts, leak = read(hot_pressure="60 psi", hot_pressure_speed="6000 rpm")
-            has = model.gauge_pressure(facts, leak, 6000.0, hot + 273.15)
-            asks = model.least_pressure(facts, 6000.0, 6000.0)
+            has = feeding.gauge_pressure(facts, leak, 6000.0, hot + 273.15)
+            asks = feeding.least_pressure(facts, 6000.0, 6000.0)
             self.close(has, asks, rel=1e-3)
         whole = changed(OIL, oil={"hot_pressure": "60 psi", "hot_pressure_speed": "6000 rpm"})
         pull = [{"id": "p", "kind": "pull", "ambient": "30 C", "engine_speed": "6000 rpm"}]
@@ -390,9 +392,9 @@ class Hydraulics(NumbersCase):
     def test_only_what_the_bearings_pass_is_drawn(self) -> None:
         """By rule the relief opens hot at 0.6 of rated speed; what it lets back to the inlet is not sucked again."""
         facts, leak = read(pump__displacement="10 cc")
-        self.close(model.drawn_flow(facts, leak, np.array([3000.0, 6000.0]), 373.15), [5e-4, 6e-4], rel=1e-6)
+        self.close(feeding.drawn_flow(facts, leak, np.array([3000.0, 6000.0]), 373.15), [5e-4, 6e-4], rel=1e-6)
         to_sump, leak = read(pump__displacement="10 cc", pump__relief_returns="sump")
-        self.close(model.drawn_flow(to_sump, leak, 6000.0, 373.15), 1e-3, rel=1e-6)
+        self.close(feeding.drawn_flow(to_sump, leak, 6000.0, 373.15), 1e-3, rel=1e-6)
 
     def test_how_fast_a_cold_pickup_passes(self) -> None:
         """10W-40 through 16 mm x 0.25 m, 0.15 m up to the pump, 55 kPa left: 1.9 L/min at -20 degC, 10.8 at 0, 32 at
@@ -401,7 +403,7 @@ class Hydraulics(NumbersCase):
             facts, leak = read(
                 pickup__bore="16 mm", pickup__length="250 mm", pump__displacement="30 cc", pump__relief_returns="sump"
             )
-            speed = model.suction_speed(facts, leak, celsius + 273.15, 101325.0, 9000.0)
+            speed = feeding.suction_speed(facts, leak, celsius + 273.15, 101325.0, 9000.0)
             self.close(30e-3 * speed, litres, rel=0.33, note=f"{celsius} C")
 
     def test_cold_oil_is_judged(self) -> None:
@@ -419,9 +421,9 @@ class Hydraulics(NumbersCase):
     def test_schools_of_least_pressure(self) -> None:
         """10 psi for each 1000 rpm (common practice) is 68.9 kPa."""
         facts = facts_of(OIL, "oil")
-        self.close(model.least_pressure(facts, 3000.0, 6000.0), 30 * 6894.757, rel=1e-4)
+        self.close(feeding.least_pressure(facts, 3000.0, 6000.0), 30 * 6894.757, rel=1e-4)
         maker = facts_of(changed(OIL, oil__pressure_school="maker", oil__least_pressure="300 kPa"), "oil")
-        self.close(model.least_pressure(maker, 6000.0, 6000.0), 300e3, rel=1e-9)
+        self.close(feeding.least_pressure(maker, 6000.0, 6000.0), 300e3, rel=1e-9)
 
     def test_cold_suction_against_hagen_poiseuille(self) -> None:
         """Laminar at -10 degC: 128 mu L Q / (pi D^4), 2.5 heads and 1000 / Re of fittings (hooper1981), 0.15 m of lift."""
@@ -431,7 +433,7 @@ class Hydraulics(NumbersCase):
         speed = q / (np.pi / 4 * 0.02**2)
         fittings = (2.5 + 1000.0 * nu / (speed * 0.02)) * 0.5 * rho * speed**2
         expected = 128 * nu * rho * 0.25 * q / (np.pi * 0.02**4) + fittings + rho * 9.80665 * 0.15
-        self.close(model.suction_drop(facts, q, t), expected, rel=1e-3)
+        self.close(feeding.suction_drop(facts, q, t), expected, rel=1e-3)
 
     def test_pressure_is_judged_only_with_a_reading(self) -> None:
         self.assertIn("pressure_not_judged", {n["code"] for n in report(OIL)["systems"]["oil"]["notices"]})
@@ -472,8 +474,8 @@ class Needs(NumbersCase):
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
         pan = pan_of(facts)
-        ways = model.ways_out(context, facts, pan)
-        wanted = need.needs(context, facts, model.coverage(context, facts, pan), ways)[0].value
+        ways = warmth.ways_out(context, facts, pan)
+        wanted = need.needs(context, facts, covering.coverage(context, facts, pan), ways)[0].value
         wanted = likely(wanted)
         again = changed(raw, oil__oil_quantity=f"{wanted * 1e3:.6f} L")
         self.close(check_of(report(again), "oil", "pickup")["fill"], 1.0, abs=2e-3)
@@ -489,18 +491,18 @@ class ColdSuction(NumbersCase):
             pickup_lift="0 mm",
             pump__relief_returns="sump",
         )
-        speed = model.suction_speed(facts, leak, 283.15, 101325.0, 9000.0)
+        speed = feeding.suction_speed(facts, leak, 283.15, 101325.0, 9000.0)
         oil = oils.OILS[facts.grade]
         nu, rho = float(oils.viscosity_walther(oil, 283.15)), float(oils.density(283.15))
         q = 30e-6 * speed / 60
         pipe = 128 * nu * rho * q / (np.pi * 0.012**4)
         v = q / (np.pi / 4 * 0.012**2)
-        fittings = (model.PICKUP_LOSS + model.PICKUP_SLOW * nu / (v * 0.012)) * rho * v**2 / 2
+        fittings = (feeding.PICKUP_LOSS + feeding.PICKUP_SLOW * nu / (v * 0.012)) * rho * v**2 / 2
         self.close(pipe + fittings, 101325 - 55e3, rel=2e-3)
 
     def test_a_wide_pipe_passes_all(self) -> None:
         facts, leak = read(pickup__bore="40 mm", pickup__length="0.1 m")
-        self.close(model.suction_speed(facts, leak, 373.15, 101325.0, 6000.0), 6000.0, rel=1e-6)
+        self.close(feeding.suction_speed(facts, leak, 373.15, 101325.0, 6000.0), 6000.0, rel=1e-6)
 
 
 class Instrument(NumbersCase):

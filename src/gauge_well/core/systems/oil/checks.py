@@ -10,10 +10,12 @@ from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil import model
+from gauge_well.core.systems.oil import feeding, returns
+from gauge_well.core.systems.oil.covering import DIRECTIONS, G_MOST, Coverage
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.model import DIRECTIONS, G_MOST, Coverage, Leak, Ways
+from gauge_well.core.systems.oil.feeding import Leak
 from gauge_well.core.systems.oil.pan import Pan
+from gauge_well.core.systems.oil.warmth import Ways
 from gauge_well.core.typing import Array, as_array, duty_values, likely
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
@@ -103,11 +105,11 @@ def room_checks(context: Context) -> list[Check]:
 
 def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
     """A turbo's return: its fall against 15 degrees, and what it lets down in the coolest duty."""
-    flows = model.turbo_drain(facts, np.min(hot, axis=-2))
+    flows = returns.turbo_drain(facts, np.min(hot, axis=-2))
     if flows is None or facts.drain.slope is None or facts.turbo_oil_flow is None:
         return []
     slope, has, asks = (as_array(np.squeeze(v)) for v in (facts.drain.slope, flows, facts.turbo_oil_flow))
-    falls = {"has": (likely(slope), "angle"), "asks": (model.DRAIN_SLOPE, "angle")}
+    falls = {"has": (likely(slope), "angle"), "asks": (returns.DRAIN_SLOPE, "angle")}
     comes = {"has": (likely(has), "flow"), "asks": (likely(asks), "flow")}
     return [
         Check(
@@ -117,9 +119,9 @@ def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
             check_class=CheckClass.LIMIT,
             scales=Scales.GATE,
             kind="angle",
-            demand=model.DRAIN_SLOPE,
+            demand=returns.DRAIN_SLOPE,
             capacity=slope,
-            fill=gap_fill(slope, model.DRAIN_SLOPE),
+            fill=gap_fill(slope, returns.DRAIN_SLOPE),
             sentences=lambda: (Sentence("Falls at {has}; {asks} at least.", falls),),
         ),
         Check(
@@ -164,8 +166,8 @@ def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array)
 
 def suction_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, speed: Array) -> Check:
     """Lost on the way to the pump against what leaves 55 kPa absolute at its inlet."""
-    lost = model.suction_drop(facts, model.drawn_flow(facts, leak, speed, hot), hot)
-    allowed = context.duties.column("pressure") - model.SUCTION_LEAST
+    lost = feeding.suction_drop(facts, feeding.drawn_flow(facts, leak, speed, hot), hot)
+    allowed = context.duties.column("pressure") - feeding.SUCTION_LEAST
     count = len(context.duties.cases)
     return Check(
         id="oil_suction",
@@ -198,10 +200,10 @@ def cold_check(context: Context, facts: OilFacts, leak: Leak) -> list[Check]:
         return []
     idle = as_array(context.engine.facts.idle_speed)
     rated = as_array(context.engine.rated_speed)
-    up_to = model.suction_speed(facts, leak, coldest.ambient, coldest.pressure, rated)
+    up_to = feeding.suction_speed(facts, leak, coldest.ambient, coldest.pressure, rated)
     values: dict[str, tuple[float, str] | str] = {
         "t": (coldest.ambient, "temperature"),
-        "oil": model.oil_of(facts).label,
+        "oil": feeding.oil_of(facts).label,
         "rpm": (likely(up_to), "speed_rpm"),
         "idle": (likely(idle), "speed_rpm"),
     }
@@ -228,10 +230,10 @@ def cold_check(context: Context, facts: OilFacts, leak: Leak) -> list[Check]:
 
 def pressure_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, speed: Array) -> Check | None:
     """Pressure hot against the school's least; None without a reading."""
-    found = model.gauge_pressure(facts, leak, speed, hot)
+    found = feeding.gauge_pressure(facts, leak, speed, hot)
     if found is None:
         return None
-    wanted = model.least_pressure(facts, speed, context.engine.rated_speed)
+    wanted = feeding.least_pressure(facts, speed, context.engine.rated_speed)
     count = len(context.duties.cases)
     return Check(
         id="oil_pressure",

@@ -16,7 +16,7 @@ from gauge_well.core.reads import (
     OIL_WARM,
 )
 from gauge_well.core.systems.base import Context, Result
-from gauge_well.core.systems.oil import checks, facts, model, need, notices, ranges, working
+from gauge_well.core.systems.oil import checks, covering, facts, feeding, need, notices, ranges, warmth, working
 from gauge_well.core.systems.oil.figures import figures
 from gauge_well.core.systems.oil.pan import Pan, pan_of
 from gauge_well.core.typing import Array, likely
@@ -40,23 +40,23 @@ def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
 def brings(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
     """What of the oil's heat reaches the coolant."""
     pan, _ = _pan(at_likely(given))
-    found = model.hand_over(model.ways_out(context, given, pan))
+    found = warmth.hand_over(warmth.ways_out(context, given, pan))
     return {OIL_SHARE: found.share, OIL_WARM: found.warmth, OIL_PULL: found.pull}
 
 
 def solve(context: Context, given: facts.OilFacts) -> Result:
     """Solve oil for the context's duties; a missing part leaves its check unknown."""
     pan, missing = _pan(given)
-    cool = model.ways_out(context, given, pan)
-    ways, leak = model.with_coolant(context, cool, context.mean), model.leak_of(context, given)
+    cool = warmth.ways_out(context, given, pan)
+    ways, leak = warmth.with_coolant(context, cool, context.mean), feeding.leak_of(context, given)
     gates: list[Check] = [*checks.room_checks(context), *checks.cold_check(context, given, leak)]
     unknown: list[Unknown] = []
     coverage, limits = None, None
     if pan is None:
         unknown.append(Unknown("pickup", "Pickup", "pan", missing))
     else:
-        coverage = model.coverage(context, given, pan)
-        limits = model.effective(given, coverage.covered)
+        coverage = covering.coverage(context, given, pan)
+        limits = covering.effective(given, coverage.covered)
         gates.insert(0, checks.volume_check(given, pan))
         pickup = checks.pickup_check(context, coverage, limits)
         if likely(pickup.fill) > 1.0 and given.pan.baffle == "unknown" and likely(pickup.capacity) > 0.0:
@@ -65,7 +65,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
             unknown.append(Unknown("pickup", "Pickup", "pan", ("oil.pan.baffle",)))
         else:
             gates.insert(0, pickup)
-    hot = model.temperature(ways, context.mean.heat_to_oil)
+    hot = warmth.temperature(ways, context.mean.heat_to_oil)
     gates += checks.drain_checks(given, hot)
     if given.cooler.into in ("air", "water") and given.cooler.conductance is None:
         unknown.append(Unknown("oil_temperature", "Oil temperature", "cooler", ("oil.cooler.conductance",)))
@@ -78,8 +78,8 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
         unknown.append(Unknown("oil_pressure", "Oil pressure", "pressure", ("oil.least_pressure",)))
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
-        then = model.with_coolant(context, cool, mean)
-        at = model.temperature(then, mean.heat_to_oil)
+        then = warmth.with_coolant(context, cool, mean)
+        at = warmth.temperature(then, mean.heat_to_oil)
         found = [*gates, checks.suction_check(context, given, leak, at, mean.speed)]
         if not any(u.part == "cooler" for u in unknown):
             found.append(checks.temperature_check(context, given, then, at))
@@ -97,7 +97,7 @@ def solve(context: Context, given: facts.OilFacts) -> Result:
     )
 
 
-def _too_hot(context: Context, given: facts.OilFacts, ways: model.Ways, hot: Array) -> bool:
+def _too_hot(context: Context, given: facts.OilFacts, ways: warmth.Ways, hot: Array) -> bool:
     """Over the limit in any duty at the likely values."""
     fill = checks.temperature_check(context, given, ways, hot).fill
     return bool(np.max(fill[..., 0]) > 1.0)

@@ -10,7 +10,7 @@ from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import OIL_COOLERS, at_least, poured
 from gauge_well.core.systems.base import Context, Need, Shopping
-from gauge_well.core.systems.oil import model
+from gauge_well.core.systems.oil import covering, warmth
 from gauge_well.core.systems.oil.facts import QUANTITY_BAND, OilFacts
 from gauge_well.core.systems.oil.rules import usual_quantity
 from gauge_well.core.typing import as_array, likely, over_duties
@@ -18,13 +18,13 @@ from gauge_well.core.typing import as_array, likely, over_duties
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 
 
-def needs(context: Context, facts: OilFacts, coverage: model.Coverage | None, ways: model.Ways) -> list[Need]:
+def needs(context: Context, facts: OilFacts, coverage: covering.Coverage | None, ways: warmth.Ways) -> list[Need]:
     """Quantity, oil over the pickup or a baffle, cooler conductance."""
     found = [_quantity(context, facts, coverage)]
     cases = context.duties.cases
     hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
     if coverage is None:
-        over = float(model.cover(context, facts)[..., 0].max())
+        over = float(covering.cover(context, facts)[..., 0].max())
         depth = likely(facts.pickup.clearance) + hardest * REACH + over
         found.append(
             Need(
@@ -86,7 +86,7 @@ def _cooler(wanted: float) -> Shopping:
     return Shopping("Oil cooler", brief, Sentence("into air"), Sentence(words, slots), size, "oil.cooler.conductance")
 
 
-def _quantity(context: Context, facts: OilFacts, coverage: model.Coverage | None) -> Need:
+def _quantity(context: Context, facts: OilFacts, coverage: covering.Coverage | None) -> Need:
     """By the pan: what keeps the pickup covered in every duty; by displacement where no pan is known."""
     if coverage is None:
         volume = usual_quantity(likely(context.engine.displacement), context.engine.fuel.spark)

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.oil.covering import Coverage
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.model import Coverage
 from gauge_well.core.typing import likely
 from gauge_well.core.validity import Notice
 

@@ -12,7 +12,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import OIL_COOLERS, above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.model import oil_of
+from gauge_well.core.systems.oil.feeding import oil_of
 from gauge_well.core.typing import likely
 
 DEEPER, MORE_OIL, NEARER = 0.025, 0.5e-3, 0.04  # m, m3, m

@@ -9,20 +9,20 @@ from gauge_well.core.flow.pipe import DRAWN_TUBE_ROUGHNESS, bore_area, friction_
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media import oils
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil import model
+from gauge_well.core.systems.oil import covering, feeding, warmth
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.typing import Value, as_array
 from gauge_well.core.working import Step, Working
 
-BRAKING = tuple(model.DIRECTIONS).index("braking")
+BRAKING = tuple(covering.DIRECTIONS).index("braking")
 
 
 def steps(
-    context: Context, facts: OilFacts, coverage: model.Coverage | None, ways: model.Ways, index: int
+    context: Context, facts: OilFacts, coverage: covering.Coverage | None, ways: warmth.Ways, index: int
 ) -> list[Step]:
     """Explain one duty: oil in the pan, its surface under braking, temperature, viscosity, pressure, suction."""
     w = Working(index)
-    volume = model.in_sump(facts)
+    volume = covering.in_sump(facts)
     w.add(
         "V",
         "Oil in the pan, running",
@@ -35,7 +35,7 @@ def steps(
     if coverage is not None:
         pan = coverage.pan
         n = coverage.normal[index, BRAKING]
-        d = model.surface(coverage, index, BRAKING)
+        d = covering.surface(coverage, index, BRAKING)
         w.add(
             "d",
             "Surface under braking, along its normal",
@@ -65,7 +65,7 @@ def steps(
             "arithmetic",
         )
     heat = context.mean.heat_to_oil
-    hot = model.temperature(ways, heat)
+    hot = warmth.temperature(ways, heat)
     w.add(
         "T_oil",
         "Oil at the end of the duty",
@@ -80,12 +80,12 @@ def steps(
             "U_p": ways.pan,
             "U_a": ways.air,
             "T_a": ways.ambient,
-            "T_0": model.begins(ways, heat),
+            "T_0": warmth.begins(ways, heat),
             "s": ways.settled,
         },
         "incropera2007, ch. 5",
     )
-    oil = model.oil_of(facts)
+    oil = feeding.oil_of(facts)
     thin = oils.viscosity_walther(oil, hot)
     at = oils.walther(oil)
     w.add(
@@ -97,8 +97,8 @@ def steps(
         {"A": at.intercept, "B": at.slope, "T_oil": hot},
         "astm_d341, oil_tables",
     )
-    leak = model.leak_of(context, facts)
-    pressure = model.gauge_pressure(facts, leak, context.mean.speed, hot)
+    leak = feeding.leak_of(context, facts)
+    pressure = feeding.gauge_pressure(facts, leak, context.mean.speed, hot)
     at_hot = oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)
     thinness = thin * oils.density(hot) / at_hot
     if pressure is not None:
@@ -118,14 +118,14 @@ def steps(
             },
             "common practice; half of what bearings let through goes by inertia",
         )
-    flow = model.drawn_flow(facts, leak, context.mean.speed, hot)
+    flow = feeding.drawn_flow(facts, leak, context.mean.speed, hot)
     moved: dict[str, Value] = {"V_p": facts.pump.displacement, "N": context.mean.speed}
     drawn = "V_p * N / 60"
     if facts.pump.relief_returns != "sump":
         drawn = "V_p * minimum(N, N_ref * (sqrt(0.25 * m ** 2 + 2 * p_relief / p_ref) - 0.5 * m)) / 60"
         moved |= {"N_ref": leak.speed, "m": thinness, "p_relief": leak.relief, "p_ref": leak.pressure}
     w.add("q", "Oil drawn through the pickup", drawn, flow, "flow", moved, "arithmetic")
-    lost = model.suction_drop(facts, flow, hot)
+    lost = feeding.suction_drop(facts, flow, hot)
     bore = as_array(facts.pickup.bore)
     w.add(
         "dp",
@@ -137,8 +137,8 @@ def steps(
             "f": friction_factor_churchill(flow / bore_area(bore) * bore / thin, DRAWN_TUBE_ROUGHNESS / bore),
             "L": facts.pickup.length,
             "D": bore,
-            "K": model.PICKUP_LOSS,
-            "K_1": model.PICKUP_SLOW,
+            "K": feeding.PICKUP_LOSS,
+            "K_1": feeding.PICKUP_SLOW,
             "Re": flow / bore_area(bore) * bore / thin,
             "H": facts.pickup_lift,
             "rho": oils.density(hot),

@@ -11,7 +11,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.geometry.frames import apparent_up, to_engine
 from gauge_well.core.geometry.free_surface import surface_height
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
-from gauge_well.core.systems.oil import model
+from gauge_well.core.systems.oil import covering, feeding, warmth
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import CRANKCASE, Pan, pan_of
 from gauge_well.core.typing import Array, likely
@@ -94,20 +94,20 @@ class PanView:
 def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> PressureCurves | None:
     """Oil pressure over engine speed: cold at 20 degC, hot as the duty ends, and the least wanted; None without a
     reading."""
-    ways = model.with_coolant(context, model.ways_out(context, facts, pan), context.mean)
-    leak = model.leak_of(context, facts)
+    ways = warmth.with_coolant(context, warmth.ways_out(context, facts, pan), context.mean)
+    leak = feeding.leak_of(context, facts)
     hot = float(
-        np.broadcast_to(model.temperature(ways, context.mean.heat_to_oil), (1, len(context.duties.cases), 1))[
+        np.broadcast_to(warmth.temperature(ways, context.mean.heat_to_oil), (1, len(context.duties.cases), 1))[
             0, index, 0
         ]
     )
     speed = np.linspace(0.1, 1.0, SPEEDS) * context.engine.rated_speed
-    curves = [model.gauge_pressure(facts, leak, speed, t) for t in (COLD, hot)]
+    curves = [feeding.gauge_pressure(facts, leak, speed, t) for t in (COLD, hot)]
     if curves[0] is None or curves[1] is None:
         return None
     air = float(np.ravel(context.duties.column("pressure"))[index])
     try:
-        wanted = model.least_pressure(facts, speed, context.engine.rated_speed).tolist()
+        wanted = feeding.least_pressure(facts, speed, context.engine.rated_speed).tolist()
     except MissingFact:
         wanted = None
     return PressureCurves(
@@ -118,7 +118,7 @@ def pressure(context: Context, facts: OilFacts, pan: Pan | None, index: int) -> 
         hot_temperature=hot,
         at=likely(context.duties.cases[index].engine_speed),
         cold_temperature=COLD,
-        cold_speed=float(model.suction_speed(facts, leak, COLD, air, likely(context.engine.rated_speed))),
+        cold_speed=float(feeding.suction_speed(facts, leak, COLD, air, likely(context.engine.rated_speed))),
     )
 
 
@@ -149,13 +149,13 @@ def _vector(values: Array) -> Vector:
 
 def _tilted(context: Context, facts: OilFacts, pan: Pan, index: int, asked: tuple[float, float]) -> TiltedPan:
     case, (forward, left) = context.duties.cases[index], asked
-    rotation, volume = model.rotation_of(context), model.in_sump(facts)
+    rotation, volume = covering.rotation_of(context), covering.in_sump(facts)
     n = to_engine(apparent_up(forward, left, 0.0, case.grade, 0.0), rotation)
     rest = to_engine(apparent_up(0.0, 0.0, 0.0, case.grade, 0.0), rotation)
     d, d_rest = (float(surface_height(pan.body, m, volume)) for m in (n, rest))
     angle = np.linspace(0.0, 2.0 * np.pi, PETALS, endpoint=False)
-    over = float(model.cover(context, facts)[index].flat[0])
-    petals = model.covered(pan, rotation, volume, np.cos(angle), np.sin(angle), case.grade, over=over)
+    over = float(covering.cover(context, facts)[index].flat[0])
+    petals = covering.covered(pan, rotation, volume, np.cos(angle), np.sin(angle), case.grade, over=over)
     return TiltedPan(
         forward=forward,
         left=left,
@@ -171,7 +171,7 @@ def _tilted(context: Context, facts: OilFacts, pan: Pan, index: int, asked: tupl
         rest_head=float(d_rest - rest @ pan.pickup),
         holds=float(pan.holds),
         volume=float(volume),
-        rose=Rose(angle=angle.tolist(), covered=model.effective(facts, petals).tolist(), bare=petals.tolist()),
+        rose=Rose(angle=angle.tolist(), covered=covering.effective(facts, petals).tolist(), bare=petals.tolist()),
         asked=AskedG(likely(case.pulling), likely(case.braking), likely(case.cornering)),
-        most=model.G_MOST,
+        most=covering.G_MOST,
     )
