@@ -91,6 +91,10 @@ BIBLIOGRAPHY: dict[str, str] = {
         "M. G. Zabetakis, Flammability Characteristics of Combustible Gases and Vapors, US Bureau of Mines Bulletin 627, "
         "1965: limits and flash points. From memory."
     ),
+    "maples2000": (
+        "R. E. Maples, Petroleum Refinery Process Economics, 2nd ed., PennWell, 2000: viscosity blending indices. From "
+        "memory."
+    ),
     "oil_tables": "Viscosity and density of typical engine oils as in oil makers' tables. From memory.",
     "astm_d341": "ASTM D341, Viscosity-temperature relation of liquid petroleum products. From memory.",
     "gillespie1992": ("T. D. Gillespie, Fundamentals of Vehicle Dynamics, SAE, 1992: road loads. From memory."),

@@ -159,7 +159,7 @@ def check_polygon(points: Array, field: str) -> None:
                 )
 
 
-def prism(outline: Array, stations: Sequence[tuple[Value, Value]], offset: float = 0.0) -> Body:
+def prism(outline: Array, stations: Sequence[tuple[Value, Value]], offset: Value = 0.0) -> Body:
     """Fill an upright outline (k, 2) of (x, z) whose width changes along x.
 
     Parameters
@@ -168,7 +168,7 @@ def prism(outline: Array, stations: Sequence[tuple[Value, Value]], offset: float
         Simple polygon [m].
     stations : sequence of (x, width)
         Rising in x [m]; linear between, held beyond the ends.
-    offset : float
+    offset : float or array (sample)
         Of the middle plane along y [m].
 
     Returns

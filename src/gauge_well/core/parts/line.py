@@ -14,8 +14,8 @@ class LineFacts:
     """Bore, length, fittings and fall. SI."""
 
     bore: Value | None = quantity("Line bore", "length", 0.002, 0.06, group="Line", spread="gauge")
-    length: Value = quantity("Line length", "length", 0.0, 60.0, group="Line")
-    loss: Value = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line", spread="loss")
+    length: Value | None = quantity("Line length", "length", 0.0, 60.0, group="Line")
+    loss: Value | None = quantity("Bends and fittings, K", "ratio", 0.0, 200.0, group="Line", spread="loss")
     slope: Value | None = quantity(
         "Falls at",
         "angle",

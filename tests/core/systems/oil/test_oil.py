@@ -131,10 +131,10 @@ class Checks(NumbersCase):
             duties=[{"id": "t", "kind": "typed", "engine_power": "5 kW", "engine_speed": "1000 rpm"}],
         )
         context, facts = context_of(raw), facts_of(raw, "oil")
-        self.close(covering.cover(context, facts), 0.0243, abs=2e-4)
+        self.close(covering.cover(context, facts, None), 0.0243, abs=2e-4)
         bare, wanted = (
             covering.covered(pan()[1], UPRIGHT, 5.5e-3, -1.0, 0.0, over=over)
-            for over in (0.0, covering.cover(context, facts))
+            for over in (0.0, covering.cover(context, facts, None))
         )
         self.assertLess(float(wanted[0, 0]), float(bare))
 

@@ -122,7 +122,7 @@ def run_of(rows: Sequence[Sequence[Value]] | None, facts: CoolingFacts) -> list[
     """Pieces of one way, (bore, length, K); where they are not given one hose with two bends."""
     if rows:
         return [(row[0], row[1], row[2]) for row in rows]
-    bore, length = need(facts.hose.bore, "cooling.hose.bore"), facts.hose.length
+    bore, length = (need(getattr(facts.hose, n), f"cooling.hose.{n}") for n in ("bore", "length"))
     return [(bore, length, USUAL_RUN)]
 
 

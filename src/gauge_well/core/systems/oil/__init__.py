@@ -26,7 +26,10 @@ PARTS = {
     "cooler": RowName("Oil temperature"),
     "pressure": RowName("Oil pressure"),
     "suction": RowName("Oil suction"),
-    "drain": RowName("Turbo's oil return"),
+    "drain": RowName("Oil returns", many=True),
+    "breather": RowName("Breather"),
+    "tank": RowName("Dry-sump tank"),
+    "scavenge": RowName("Scavenge stages", many=True),
     "room": RowName("Room round the pan"),
 }
 CAUTIONS = (
@@ -34,6 +37,16 @@ CAUTIONS = (
         "hot_oil",
         "Oil",
         "Hot oil burns and used oil harms skin: gloves, a tray that holds it all, and hand it in.",
+    ),
+    Caution(
+        "prime_clear",
+        "Priming",
+        "Plugs or injectors out: injection and ignition off, nobody in line with the holes. A diesel: stop held, glow off.",
+    ),
+    Caution(
+        "accumulator_gas",
+        "Accumulator",
+        "An accumulator keeps its pressure with the engine stopped: let it down before a line is opened.",
     ),
     Caution(
         "hanging_engine",
@@ -52,7 +65,7 @@ DECLARES = declared(
     takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST} "
     f"{ROOMS['pan_ground']} {ROOMS['pan_crossmember']} {ROOMS['pan_steering']}",
     hands=(hand(brings, gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"),),
-    engine="thermostat idle_speed dry_mass material",
+    engine="thermostat idle_speed dry_mass material stroke",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",
     duties="air_speed duration start after braking cornering pulling heel",
 )

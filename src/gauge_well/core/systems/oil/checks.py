@@ -1,4 +1,4 @@
-"""Oil's demands against its capacities."""
+"""Pan, pickup, room: what stays covered against what is asked."""
 
 from __future__ import annotations
 
@@ -6,22 +6,23 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, ratio_fill
+from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, gate, ratio_fill
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil import feeding, returns
+from gauge_well.core.systems.oil import dipping
 from gauge_well.core.systems.oil.covering import DIRECTIONS, G_MOST, Coverage
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.feeding import Leak
-from gauge_well.core.systems.oil.pan import Pan
-from gauge_well.core.systems.oil.warmth import Ways
-from gauge_well.core.typing import Array, as_array, duty_values, likely
+from gauge_well.core.systems.oil.pan import Pan, over_floor
+from gauge_well.core.systems.oil.surge import Ride
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
-FAST_IDLE = 1.3  # of idle, cold (common practice)
-COLD_SAID = 278.15  # K: colder, thick oil is judged
+MOUTH_LEAST = 0.003  # m between a mouth and the floor: less, and it draws through a slit, or meets it (common practice)
+USUAL_OVER = 0.008  # m over the floor, 6 to 10 mm (common practice)
+DIP_LEAST = 0.005  # m between the oil's surface and the big ends, running (common practice)
 
+PICKUPS = {"pickup": ("Pickup", "pan", "pickup"), "tank_outlet": ("Tank's outlet", "tank", "outlet")}
 SAID = {"pulling": "pulling away", "braking": "braking", "left": "turning left", "right": "turning right"}
 
 
@@ -37,8 +38,9 @@ def worst_direction(coverage: Coverage, limits: Array) -> tuple[int, int, Array]
     return int(duty), int(way), fill
 
 
-def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
-    """Acceleration asked against covered, in the duty and direction that uncovers first."""
+def pickup_check(context: Context, coverage: Coverage, limits: Array, id: str = "pickup") -> Check:
+    """Acceleration asked against covered, in the duty and direction that uncovers first; of a pan, or a dry sump's tank."""
+    name, part, what = PICKUPS[id]
     duty, way, fill = worst_direction(coverage, limits)
     asked, covered = coverage.asked[duty, way], limits[duty, way]
 
@@ -47,6 +49,7 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
         values: dict[str, tuple[float, str] | str] = {
             "asked": (likely(asked) * GRAVITY, "acceleration"),
             "got": (got * GRAVITY, "acceleration"),
+            "what": what,
             "way": SAID[list(DIRECTIONS)[way]],
             "duty": context.duties.cases[duty].name.lower(),
             "rest": (coverage.standing(duty, way) if got <= 0.0 else float(np.min(coverage.rest)), "size"),
@@ -54,16 +57,16 @@ def pickup_check(context: Context, coverage: Coverage, limits: Array) -> Check:
         }
         if got <= 0.0:
             return (
-                Sentence("On {duty}, leaning as it does, {rest} of oil is over the pickup; it wants {over}.", values),
+                Sentence("On {duty}, leaning as it does, {rest} of oil is over the {what}; it wants {over}.", values),
             )
         if got >= G_MOST:
             return (Sentence("Stays covered whatever the duties ask; {rest} over it at rest.", values),)
         return (Sentence("Covered to {got} {way}; {duty} asks {asked}. {rest} over it at rest.", values),)
 
     return Check(
-        id="pickup",
-        name="Pickup",
-        part="pan",
+        id=id,
+        name=name,
+        part=part,
         check_class=CheckClass.LIMIT,
         scales=Scales.GATE,
         kind="acceleration",
@@ -103,153 +106,93 @@ def room_checks(context: Context) -> list[Check]:
     ]
 
 
-def drain_checks(facts: OilFacts, hot: Array) -> list[Check]:
-    """A turbo's return: its fall against 15 degrees, and what it lets down in the coolest duty."""
-    flows = returns.turbo_drain(facts, np.min(hot, axis=-2))
-    if flows is None or facts.drain.slope is None or facts.turbo_oil_flow is None:
-        return []
-    slope, has, asks = (as_array(np.squeeze(v)) for v in (facts.drain.slope, flows, facts.turbo_oil_flow))
-    falls = {"has": (likely(slope), "angle"), "asks": (returns.DRAIN_SLOPE, "angle")}
-    comes = {"has": (likely(has), "flow"), "asks": (likely(asks), "flow")}
-    return [
-        Check(
-            id="turbo_drain_slope",
-            name="Turbo's oil return falls",
-            part="drain",
-            check_class=CheckClass.LIMIT,
-            scales=Scales.GATE,
-            kind="angle",
-            demand=returns.DRAIN_SLOPE,
-            capacity=slope,
-            fill=gap_fill(slope, returns.DRAIN_SLOPE),
-            sentences=lambda: (Sentence("Falls at {has}; {asks} at least.", falls),),
-        ),
-        Check(
-            id="turbo_drain_flow",
-            name="Turbo's oil return lets down",
-            part="drain",
-            check_class=CheckClass.LIMIT,
-            scales=Scales.GATE,
-            kind="flow",
-            demand=asks,
-            capacity=has,
-            fill=ratio_fill(asks, has),
-            code="" if likely(has) > 0.0 else "level",
-            sentences=lambda: (Sentence("Lets down {has} half full and foaming; {asks} comes.", comes),),
-        ),
-    ]
-
-
-def temperature_check(context: Context, facts: OilFacts, ways: Ways, hot: Array) -> Check:
-    """Oil over the air against its limit over the air."""
-    limit = as_array(facts.oil_limit)
-    count = len(context.duties.cases)
-    demand, capacity = np.maximum(hot - ways.ambient, 0.0), limit - ways.ambient
-    return Check(
-        id="oil_temperature",
-        name="Oil temperature",
-        part="cooler",
-        check_class=CheckClass.LIMIT,
-        scales=None,
-        kind="temperature_difference",
-        demand=demand,
-        capacity=capacity,
-        fill=ratio_fill(demand, capacity),
-        sentences=lambda: tuple(
-            Sentence(
-                "Reaches {t}; {limit} is allowed.", {"t": (t, "temperature"), "limit": (likely(limit), "temperature")}
-            )
-            for t in duty_values(hot, count)
-        ),
-    )
-
-
-def suction_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, speed: Array) -> Check:
-    """Lost on the way to the pump against what leaves 55 kPa absolute at its inlet."""
-    lost = feeding.suction_drop(facts, feeding.drawn_flow(facts, leak, speed, hot), hot)
-    allowed = context.duties.column("pressure") - feeding.SUCTION_LEAST
-    count = len(context.duties.cases)
-    return Check(
-        id="oil_suction",
-        name="Oil suction",
-        part="suction",
-        check_class=CheckClass.LIMIT,
-        scales=None,
-        kind="pressure_difference",
-        demand=lost,
-        capacity=allowed,
-        fill=ratio_fill(lost, allowed),
-        code="" if np.all(allowed > 0.0) else "cannot_suck",
-        sentences=lambda: tuple(
-            Sentence(
-                "{lost} lost to the pump with hot oil; {allowed} is allowed.",
-                {"lost": (loss, "pressure_difference"), "allowed": (most, "pressure_difference")},
-            )
-            for loss, most in zip(duty_values(lost, count), duty_values(allowed, count), strict=True)
-        ),
-    )
-
-
-def cold_check(context: Context, facts: OilFacts, leak: Leak) -> list[Check]:
-    """Cold oil as the coldest duty finds it: the engine speed its pickup passes, against a fast idle; none over 5 degC.
-
-    A cost, not a limit: the engine is kept under that speed until warm.
-    """
-    coldest = min(context.duties.cases, key=lambda c: c.ambient)
-    if coldest.ambient > COLD_SAID:
-        return []
-    idle = as_array(context.engine.facts.idle_speed)
-    rated = as_array(context.engine.rated_speed)
-    up_to = feeding.suction_speed(facts, leak, coldest.ambient, coldest.pressure, rated)
+def ride_check(context: Context, pickup: Check, coverage: Coverage, limits: Array, ride: Ride, thrown: Value) -> Check:
+    """Seconds that trap door and accumulator ride out against those for which oil is thrown, where the pickup uncovers."""
+    duty, way, fill = worst_direction(coverage, limits)
+    over = fill if fill.ndim == 2 else fill[..., 0]
+    seconds = np.broadcast_to(ride.seconds, np.broadcast_shapes(ride.seconds.shape, (1, len(over), 1)))[0]
+    bare = np.nonzero((over > 1.0).any(axis=1))[0]
+    at = int(bare[np.argmin(seconds[bare, 0])]) if bare.size else duty
+    lasts, asked = seconds[at], as_array(thrown)
     values: dict[str, tuple[float, str] | str] = {
-        "t": (coldest.ambient, "temperature"),
-        "oil": feeding.oil_of(facts).label,
-        "rpm": (likely(up_to), "speed_rpm"),
-        "idle": (likely(idle), "speed_rpm"),
+        "got": (likely(limits[duty, way]) * GRAVITY, "acceleration"),
+        "way": SAID[list(DIRECTIONS)[way]],
+        "duty": context.duties.cases[at].name.lower(),
+        "oil": (likely(ride.held) + likely(ride.given), "volume"),
+        "lasts": (likely(lasts), "time"),
+        "asked": (likely(asked), "time"),
     }
-    words = "At {t} the pickup passes enough {oil} at every speed."
-    if likely(up_to) < 0.98 * likely(rated):
-        words = "At {t} the pickup passes {oil} for {rpm} and no more: keep under it until warm."
-    if likely(up_to) < likely(idle):
-        words = "At {t} {oil} comes through the pickup for {rpm} only, under the idle of {idle}: a thinner oil."
+    words = "Uncovers past {got} {way}; what is held, {oil}, rides out {lasts} on {duty}; {asked} are asked."
+    level = gap_fill(lasts, asked)
+    return Check(
+        id="ride_out",
+        name="Uncovered pickup ridden out",
+        part="pan",
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="time",
+        demand=asked,
+        capacity=lasts,
+        fill=np.where(pickup.fill <= 1.0, np.minimum(pickup.fill, level), level),
+        sentences=lambda: (Sentence(words, values),),
+    )
+
+
+def mouth_checks(facts: OilFacts, pan: Pan) -> list[Check]:
+    """The fitted pickup's mouth over this pan's floor, where its drop was taken on the engine."""
+    if facts.pickup.drop is None:
+        return []
+    over = over_floor(facts, pan)
+    words = "The mouth stands {capacity} over the floor; {demand} at least, 6 to 10 mm is usual."
+    if likely(over) < MOUTH_LEAST:
+        words = "The mouth comes {capacity} over the floor: a spacer under the pan, or a pickup {short} shorter."
     return [
-        Check(
-            id="cold_suction",
-            name="Cold oil to the pump",
-            part="suction",
-            check_class=CheckClass.COST,
-            scales=Scales.GATE,
-            kind="speed_rpm",
-            demand=FAST_IDLE * idle,
-            capacity=up_to,
-            fill=ratio_fill(FAST_IDLE * idle, up_to),
-            sentences=lambda: (Sentence(words, values),),
+        gate(
+            "pickup_floor",
+            "Pickup over the floor",
+            "pan",
+            MOUTH_LEAST,
+            over,
+            "size",
+            words,
+            lambda: {"short": (USUAL_OVER - likely(over), "size")},
+            fill=gap_fill(over, MOUTH_LEAST),
         )
     ]
 
 
-def pressure_check(context: Context, facts: OilFacts, leak: Leak, hot: Array, speed: Array) -> Check | None:
-    """Pressure hot against the school's least; None without a reading."""
-    found = feeding.gauge_pressure(facts, leak, speed, hot)
-    if found is None:
-        return None
-    wanted = feeding.least_pressure(facts, speed, context.engine.rated_speed)
-    count = len(context.duties.cases)
-    return Check(
-        id="oil_pressure",
-        name="Oil pressure",
-        part="pressure",
-        check_class=CheckClass.LIMIT,
-        scales=None,
-        kind="pressure_gauge",
-        demand=wanted,
-        capacity=found,
-        fill=gap_fill(found, wanted),
-        sentences=lambda: tuple(
-            Sentence(
-                "{has} at {rpm}; {asks} is wanted.",
-                {"has": (has, "pressure_gauge"), "asks": (asks, "pressure_gauge"), "rpm": (rpm, "speed_rpm")},
-            )
-            for has, asks, rpm in zip(*(duty_values(as_array(v), count) for v in (found, wanted, speed)), strict=True)
-        ),
-    )
+def dip_checks(context: Context, facts: OilFacts, coverage: Coverage) -> list[Check]:
+    """Big ends over the oil standing on every duty's grade; and how far they dip as it is thrown, which costs."""
+    standing = dipping.clear(context, facts, coverage.pan, coverage.normals[:, 4], likely(coverage.volume))
+    thrown = dipping.clear(context, facts, coverage.pan, coverage.normal, likely(coverage.volume))
+    if standing is None or thrown is None:
+        return []
+    least, most = float(standing.min()), float(max(-thrown.min(), 0.0))
+    words = "{capacity} between the big ends and the oil, running; {demand} at least."
+    if least < 0.0:
+        words = "The big ends dip {dips} into the oil, running: less oil, or a deeper pan."
+    found = [
+        gate(
+            "crank_dip",
+            "Crank over the oil",
+            "pan",
+            DIP_LEAST,
+            least,
+            "size",
+            words,
+            lambda: {"dips": (max(-least, 0.0), "size")},
+            fill=gap_fill(least, DIP_LEAST),
+        )
+    ]
+    if most > 0.0 and least >= 0.0:
+        duty, way = np.unravel_index(int(np.argmin(thrown)), thrown.shape)
+        more: dict[str, tuple[float, str] | str] = {
+            "way": SAID[list(DIRECTIONS)[int(way)]],
+            "duty": context.duties.cases[int(duty)].name.lower(),
+        }
+        said = "Dips {demand} {way} on {duty}: it beats foam and takes power while that lasts."
+        throw = dipping.swing(context)
+        found.append(
+            gate("crank_foam", "Crank in the oil, thrown", "pan", most, throw, "size", said, lambda: more, cost=True)
+        )
+    return found

@@ -7,15 +7,17 @@ from functools import cached_property
 
 import numpy as np
 
+from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle, to_engine
 from gauge_well.core.geometry.free_surface import surface_height, volume_below
 from gauge_well.core.media import oils
 from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.parts.accumulator import oil_held
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.feeding import drawn_flow, leak_of
-from gauge_well.core.systems.oil.pan import Pan
+from gauge_well.core.systems.oil.pan import Pan, over_floor
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 G_MOST = 3.0  # beyond it a pickup counts as never uncovered
@@ -35,9 +37,37 @@ def rotation_of(context: Context) -> Array:
 
 
 def in_sump(facts: OilFacts) -> Array:
-    """Oil left in the pan running [m3]."""
+    """Oil left in the pan running [m3]: less what is up in the engine, and what an accumulator holds."""
     quantity = as_array(facts.oil_quantity)
-    return np.maximum(quantity - as_array(facts.oil_up), 0.05 * quantity)
+    return np.maximum(quantity - as_array(facts.oil_up) - accumulated(facts), 0.05 * quantity)
+
+
+def accumulated(facts: OilFacts) -> Array:
+    """Oil in the accumulator, charged to the relief's pressure [m3]."""
+    own = facts.accumulator
+    if own.volume is None or own.precharge is None:
+        return as_array(0.0)
+    return oil_held(own.volume, own.precharge, facts.pump.relief)
+
+
+def leans(facts: OilFacts) -> bool:
+    """Whether anything was said of how mouth or floor lean; a drawn outline's floor may slope by itself."""
+    said = (facts.pickup.mouth_pitch, facts.pickup.mouth_roll, facts.pan.floor_roll)
+    return any(v is not None for v in said)
+
+
+def mouth_tilt(facts: OilFacts, pan: Pan) -> Array:
+    """Angle between the pickup's mouth and the floor under it [rad]: what an adapter has to turn it by."""
+
+    def up(along: Value, across: Value) -> Array:
+        n = np.stack(np.broadcast_arrays(-np.tan(as_array(along)), -np.tan(as_array(across)), 1.0), axis=-1)
+        return np.asarray(n / np.linalg.norm(n, axis=-1, keepdims=True))
+
+    pitch, roll, lean = (
+        0.0 if v is None else v for v in (facts.pickup.mouth_pitch, facts.pickup.mouth_roll, facts.pan.floor_roll)
+    )
+    between = np.sum(up(pitch, roll) * up(pan.slope, lean), axis=-1)
+    return np.asarray(np.arccos(np.minimum(between, 1.0)))
 
 
 def covered(
@@ -168,6 +198,14 @@ class Coverage:
         return self.normals[:, :4]
 
 
+@dataclass(frozen=True)
+class Covered:
+    """What stays over a pickup or a tank's outlet, and the accelerations [g] to which it does, its baffle counted."""
+
+    coverage: Coverage
+    limits: Array
+
+
 def surface(coverage: Coverage, duty: int, direction: int) -> Array:
     """Where the oil's surface stands along its own normal [m] at what a direction asks."""
     over = coverage.pan.likely.over_pickup(coverage.normal[duty, direction])
@@ -181,8 +219,25 @@ NEAR_SCAN = np.array([0.6, 1.0, 1.6])
 
 
 def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
-    """Work every duty's braking, cornering and pulling, either heel, on its grade."""
-    rotation, volume = rotation_of(context), in_sump(facts)
+    """Of the pan as the engine lies, running."""
+    return worked(context, pan, rotation_of(context), in_sump(facts), cover(context, facts, pan))
+
+
+def worked(context: Context, pan: Pan, rotation: Array, volume: Array, over: Array) -> Coverage:
+    """Work every duty's braking, cornering and pulling, either heel, on its grade.
+
+    Parameters
+    ----------
+    context : Context
+    pan : Pan
+        Or whatever else holds oil over an outlet.
+    rotation : array (3, 3) or (sample, 3, 3)
+        Its axes to the machine's.
+    volume : array
+        Oil in it [m3].
+    over : array (duty, 1) or (duty, 1, sample)
+        Wanted over its outlet [m].
+    """
     cases = context.duties.cases
     # Heel goes with the way the surface is thrown: a left turn throws oil to the right.
     whole = _by_duty(
@@ -198,7 +253,6 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     asked, lean, grade = whole[:, :4], whole[:, 4:8], whole[:, 8:]
     many = asked.shape[2:]
     f, s = (np.array([d[k] for d in DIRECTIONS.values()]).reshape((1, 4) + (1,) * len(many)) for k in (0, 1))
-    over = cover(context, facts)
     limits = _limits(
         pan.likely,
         rotation[0] if rotation.ndim == 3 else rotation,
@@ -212,19 +266,32 @@ def coverage(context: Context, facts: OilFacts, pan: Pan) -> Coverage:
     return Coverage(pan, rotation, volume, asked, limits, (asked * f, asked * s, grade, lean), over)
 
 
-def cover(context: Context, facts: OilFacts) -> Array:
-    """Oil a pickup's mouth wants over it in each duty [m], (duty, 1) or (duty, 1, sample).
+def cover(context: Context, facts: OilFacts, pan: Pan | None) -> Array:
+    """Oil a pickup's mouth wants over its middle in each duty [m], (duty, 1) or (duty, 1, sample).
 
     ``10 mm + v^2 / 2g`` with v through the ring between mouth and floor: less, and the surface dimples down to it
     and air is drawn. Half as much either way; what is asked of pump sumps for water is four times as much and is
-    not meant for a running engine (common practice).
+    not meant for a running engine (common practice). A mouth that leans against the floor has one edge so much higher,
+    and the other so much nearer the floor.
     """
     drawn = drawn_flow(facts, leak_of(context, facts), context.mean.speed, oils.T_100)
     mouth = as_array(facts.pickup.mouth)
-    gap = np.maximum(as_array(facts.pickup.clearance), RING_LEAST)
+    over = as_array(facts.pickup.clearance) if pan is None else over_floor(facts, pan)
+    gap = np.maximum(over, RING_LEAST)
     speed = drawn / (np.pi * mouth * gap)
     wanted = np.asarray((COVER + speed**2 / (2.0 * GRAVITY)) * context.doubt(COVER_DOUBT))
+    if pan is not None and leans(facts):
+        wanted = wanted + 0.5 * mouth * np.sin(mouth_tilt(facts, pan))
     wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, len(context.duties.cases), 1)))[0]
+    return wide if wide.shape[-1] == 1 else wide[:, None, :]
+
+
+def over_outlet(facts: OilFacts, drawn: Array, duties: int) -> Array:
+    """Oil a tank's outlet wants over it in each duty [m], (duty, 1) or (duty, 1, sample): ``10 mm + v^2 / 2g`` in its line."""
+    bore = facts.tank_line.bore
+    speed = as_array(0.0 if bore is None else drawn / bore_area(bore))
+    wanted = COVER + speed**2 / (2.0 * GRAVITY)
+    wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, duties, 1)))[0]
     return wide if wide.shape[-1] == 1 else wide[:, None, :]
 
 

@@ -20,17 +20,25 @@ SUCTION_LEAST = 55e3  # Pa absolute, common practice
 PSI_PER_SPEED = 68.94757  # Pa for each rev/min: 10 psi for each 1000 (common practice)
 PICKUP_LOSS = 2.5  # sieve, bend and inlet
 PICKUP_SLOW = 1000.0  # of the same in thick oil, over the Reynolds number (hooper1981: elbow 800, inlet 160)
+FILTER = 25e3  # Pa across a filter hot at rated speed (common practice)
+FAR = 0.7  # of the gallery's pressure left at the far end or behind a restrictor, 0.5 to 0.9 (common practice)
+TANK_LINE = 1.0  # m from a dry sump's tank to its pump (common practice)
 INERTIAL = 0.5  # of what bearings and jets let through at 100 degC goes by inertia, the rest by thickness (0.3 to 0.7)
 READS_RELIEF = 0.9  # of the relief's setting from which a reading is the relief's
 
 
-def oil_of(facts: OilFacts) -> Oil:
+def clean(facts: OilFacts) -> Oil:
     """The grade in it, or an oil by its own two figures."""
     if facts.grade != OWN:
         return oils.OILS[facts.grade]
     names = ("viscosity_40", "viscosity_100")
     thick, thin = (need(getattr(facts, name), f"oil.{name}") for name in names)
     return Oil(OWN, "own figures", thick, thin)
+
+
+def oil_of(facts: OilFacts) -> Oil:
+    """The oil as it is: with so much fuel in it."""
+    return clean(facts) if facts.dilution is None else oils.diluted(clean(facts), facts.dilution)
 
 
 @dataclass(frozen=True)
@@ -53,17 +61,25 @@ def leak_of(context: Context, facts: OilFacts) -> Leak:
     knee = as_array(KNEE * context.engine.rated_speed)
     if facts.hot_pressure is None or facts.hot_pressure_speed is None:
         return Leak(relief, knee, relief)
-    read, at = as_array(facts.hot_pressure), as_array(facts.hot_pressure_speed)
+    at = as_array(facts.hot_pressure_speed)
+    read = _in_gallery(facts, as_array(facts.hot_pressure), at / context.engine.rated_speed)
     if likely(read) >= READS_RELIEF * likely(relief):
         return Leak(read, np.minimum(at, knee), read)
     return Leak(read, at, relief)
 
 
-def _thinness(facts: OilFacts, oil_temperature: Value) -> Array:
-    """Dynamic viscosity over that at 100 degC."""
-    oil = oil_of(facts)
-    thin = oils.viscosity_walther(oil, oil_temperature) * oils.density(oil_temperature)
-    return np.asarray(thin / (oils.viscosity_walther(oil, oils.T_100) * oils.density(oils.T_100)))
+def _in_gallery(facts: OilFacts, read: Array, share: Array) -> Array:
+    """What a hot reading says of the gallery [Pa gauge], by where its gauge is teed in; ``share`` of rated speed."""
+    if facts.gauge_at == "sandwich":
+        hot = FILTER if facts.filter_drop is None else facts.filter_drop
+        return np.maximum(read - hot * share, 0.1 * read)
+    return np.asarray(read / FAR) if facts.gauge_at in ("head", "turbo") else read
+
+
+def thinness(facts: OilFacts, oil_temperature: Value) -> Array:
+    """Dynamic viscosity of the oil as it is over that of clean oil at 100 degC, with which pressure is read."""
+    thin = oils.viscosity_walther(oil_of(facts), oil_temperature) * oils.density(oil_temperature)
+    return np.asarray(thin / (oils.viscosity_walther(clean(facts), oils.T_100) * oils.density(oils.T_100)))
 
 
 def gauge_pressure(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: Value) -> Array | None:
@@ -75,7 +91,7 @@ def gauge_pressure(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: V
     if facts.hot_pressure is None or facts.hot_pressure_speed is None:
         return None
     n = as_array(speed) / leak.speed
-    free = leak.pressure * ((1.0 - INERTIAL) * n * _thinness(facts, oil_temperature) + INERTIAL * n**2)
+    free = leak.pressure * ((1.0 - INERTIAL) * n * thinness(facts, oil_temperature) + INERTIAL * n**2)
     return np.minimum(free, leak.relief)
 
 
@@ -88,7 +104,7 @@ def drawn_flow(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: Value
     moved = pump_flow(facts, speed)
     if facts.pump.relief_returns == "sump":
         return moved
-    slow = (1.0 - INERTIAL) * _thinness(facts, oil_temperature)
+    slow = (1.0 - INERTIAL) * thinness(facts, oil_temperature)
     opens = (np.sqrt(slow**2 + 4.0 * INERTIAL * leak.relief / leak.pressure) - slow) / (2.0 * INERTIAL)
     return np.minimum(moved, pump_flow(facts, opens * leak.speed))
 
@@ -117,20 +133,27 @@ def least_pressure(facts: OilFacts, speed: Value, rated_speed: Value) -> Array:
 
 
 def pump_flow(facts: OilFacts, speed: Value) -> Array:
-    """Oil the pump moves [m3/s] at an engine speed [rev/min]."""
-    return as_array(facts.pump.displacement) * as_array(speed) / 60.0
+    """Oil the pump moves [m3/s] at an engine speed [rev/min], as worn as it is said to be."""
+    ratio = 1.0 if facts.pump.ratio is None else facts.pump.ratio
+    worn = 1.0 if facts.pump.worn is None else facts.pump.worn
+    return as_array(facts.pump.displacement) * as_array(speed) * ratio * worn / 60.0
 
 
 def suction_drop(facts: OilFacts, flow: Value, oil_temperature: Value) -> Array:
-    """Lost between sump and pump [Pa]: the pump's lift, the pipe, sieve and bend, which lose more in thick oil."""
+    """Lost between sump and pump [Pa]: the pump's lift, the pipe, sieve and bend, which lose more in thick oil.
+
+    From a dry sump's tank oil runs down to the pump: no lift, and the tank's own line where its bore is said.
+    """
     rho = oils.density(oil_temperature)
+    dry = facts.sump == "dry"
+    own = facts.tank_line.bore if dry else None
     lost = pressure_drop(
         flow,
-        facts.pickup.bore,
-        facts.pickup.length,
+        facts.pickup.bore if own is None else own,
+        TANK_LINE if dry else facts.pickup.length,
         rho,
         oils.viscosity_walther(oil_of(facts), oil_temperature),
         PICKUP_LOSS,
         slow_factor=PICKUP_SLOW,
     )
-    return np.asarray(lost + rho * GRAVITY * as_array(facts.pickup_lift))
+    return np.asarray(lost + (0.0 if dry else rho * GRAVITY * as_array(facts.pickup_lift)))

@@ -5,26 +5,31 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.duty.model import REPEATS, SWALLOWED
+from gauge_well.core.facts import at_likely, with_facts
 from gauge_well.core.geometry.free_surface import volume_below
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import OIL_COOLERS, at_least, poured
 from gauge_well.core.systems.base import Context, Need, Shopping
-from gauge_well.core.systems.oil import covering, warmth
+from gauge_well.core.systems.oil import breathing, covering, drysump, feeding, warmth
 from gauge_well.core.systems.oil.facts import QUANTITY_BAND, OilFacts
 from gauge_well.core.systems.oil.rules import usual_quantity
 from gauge_well.core.typing import as_array, likely, over_duties
 
+HOSES = (0.010, 0.013, 0.016, 0.019, 0.025, 0.032, 0.038, 0.050, 0.063, 0.076)  # m bore, sold
 REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 
 
 def needs(context: Context, facts: OilFacts, coverage: covering.Coverage | None, ways: warmth.Ways) -> list[Need]:
     """Quantity, oil over the pickup or a baffle, cooler conductance."""
     found = [_quantity(context, facts, coverage)]
+    found.append(_breather(context, facts))
     cases = context.duties.cases
     hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))
-    if coverage is None:
-        over = float(covering.cover(context, facts)[..., 0].max())
+    if drysump.is_dry(facts):
+        found += _dry(context, facts)
+    elif coverage is None:
+        over = float(covering.cover(context, facts, None)[..., 0].max())
         depth = likely(facts.pickup.clearance) + hardest * REACH + over
         found.append(
             Need(
@@ -115,3 +120,43 @@ def _quantity(context: Context, facts: OilFacts, coverage: covering.Coverage | N
         "volume",
         Sentence(template, {"v": (likely(volume), "volume"), "holds": (likely(pan.holds), "volume")}),
     )
+
+
+def _dry(context: Context, facts: OilFacts) -> list[Need]:
+    """Tank and scavenge for what the pressure stage moves."""
+    drawn = over_duties(drysump.pressure_flow(context, facts))
+    size = drysump.gross(drawn, drysump.filled(facts))
+    stages = drysump.SCAVENGE * feeding.pump_flow(facts, context.engine.rated_speed)
+    words = "A tank of {v}: {t} of rest at {q}, three quarters full."
+    return [
+        Need(
+            "tank",
+            "tank_gross",
+            size,
+            "volume",
+            Sentence(
+                words,
+                {"v": (likely(size), "volume"), "t": (drysump.RESIDENCE, "time"), "q": (likely(drawn), "flow")},
+            ),
+        ),
+        Need(
+            "scavenge",
+            "scavenge_flow",
+            as_array(stages),
+            "flow",
+            Sentence("Scavenge stages that move {q} at rated speed.", {"q": (likely(stages), "flow")}),
+        ),
+    ]
+
+
+def _breather(context: Context, facts: OilFacts) -> Need:
+    """The next hose sold through which a worn engine breathes within a kilopascal at full load."""
+    gas = over_duties(breathing.blow_by(facts, context.peak, worn=True))
+    bores = np.array(HOSES)
+    over = breathing.crankcase(with_facts(at_likely(facts), {"breather.bore": bores}), as_array(likely(gas)))
+    assert over is not None
+    fits = bores[over <= breathing.CRANKCASE_MOST].tolist()
+    bore = fits[0] if fits else HOSES[-1]
+    words = "A breather of {bore} bore for {q} of blow-by, worn; a can of 1.5 to 3 L, baffled, falling both ways."
+    values: dict[str, tuple[float, str] | str] = {"bore": (bore, "size"), "q": (likely(gas), "flow")}
+    return Need("breather", "breather_bore", bore, "length", Sentence(words, values))

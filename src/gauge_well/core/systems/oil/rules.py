@@ -10,6 +10,7 @@ import numpy as np
 from gauge_well.core.facts import Rule
 from gauge_well.core.systems.oil.facts import KNEE, OWN
 from gauge_well.core.systems.ruling import Ruling
+from gauge_well.core.typing import likely
 
 SUCTION_SPEED, SMALLEST_PICKUP, STEP = 2.5, 0.008, 0.001  # m/s, m: how a pickup pipe is sized (common practice)
 MOUTH = 2.5  # bores across a pickup's mouth (common practice)
@@ -21,11 +22,21 @@ QUANTITY: Mapping[bool, tuple[float, float]] = {True: (2.9, 0.55), False: (3.3, 
 PUMP: Mapping[bool, float] = {True: 6.0, False: 10.0}
 RELIEF_FOR_SPEED, RELIEF_LEAST = 75.0, 300e3  # Pa for each rev/min of rated speed; Pa (common practice)
 
+SPENT, THROWN = 150e3, 3.0  # Pa gauge, s (common practice)
+
 
 def usual_quantity(displacement: float, spark: bool) -> float:
     """Oil usual in an engine of that displacement [m3], filter included [m3]."""
     factor, power = QUANTITY[spark]
     return float(factor * (displacement * 1e3) ** power * 1e-3)
+
+
+def _over_floor(given: Mapping[str, Any]) -> float | None:
+    """Pickup over the deepest floor [m] by its drop; None where drop or depth is not stated."""
+    drop, depth = given.get("pickup.drop"), given.get("pan.depth")
+    if drop is None or depth is None:
+        return None
+    return max(likely(depth) + likely(given.get("gasket") or 0.0) - likely(drop), 0.0)
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -42,6 +53,9 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("oil_quantity", usual_quantity(size, spark), "usual for its size and fuel, a third either way")
     rule("oil_up", 0.18 * get("oil_quantity"), "18 % of it; 10 to 25 % is usual")
     rule("pickup.y", 0.0, "in the middle")
+    over = _over_floor(given)
+    if over is not None:
+        rule("pickup.clearance", over, "the pan's floor under its drop", "arithmetic")
     rule("pickup.clearance", 0.008, "6 to 10 mm")
     rule("pan.baffle", "given" if given.get("pan.baffle_g") is not None else "unknown", "as stated")
     rule("pump.displacement", PUMP[spark] * (size * 1e3) ** (2.0 / 3.0) * 1e-6, "usual for its size and fuel")
@@ -58,6 +72,15 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("viscosity_40", 96e-6, "as a 10W-40")
         rule("viscosity_100", 14.4e-6, "as a 10W-40")
     rule("oil_limit", 403.15, "130 °C for good mineral oil")
+    if given.get("accumulator.volume") is not None:
+        rule("accumulator.precharge", 70e3, "about 10 psi")
+        rule("accumulator.spent", SPENT, "150 kPa still serves the speeds of a bend")
+    if given.get("accumulator.volume") is not None or given.get("pan.held") is not None:
+        rule("thrown", THROWN, "a bend or a stop taken hard: 3 s")
+    if given.get("scavenge.stages") is not None:
+        rule("scavenge.ratio", 0.5, "half the crank's speed")
+    if given.get("tank.shape") is not None:
+        rule("tank.filled", 0.75, "three quarters")
     relief = max(RELIEF_FOR_SPEED * rated, RELIEF_LEAST)
     # Makers set it over what their bearings want: lower it is not, and higher changes nothing but the cold.
     said = "usual for its rated speed: a little over 10 psi for each 1000 rpm"

@@ -154,7 +154,7 @@ def _tilted(context: Context, facts: OilFacts, pan: Pan, index: int, asked: tupl
     rest = to_engine(apparent_up(0.0, 0.0, 0.0, case.grade, 0.0), rotation)
     d, d_rest = (float(surface_height(pan.body, m, volume)) for m in (n, rest))
     angle = np.linspace(0.0, 2.0 * np.pi, PETALS, endpoint=False)
-    over = float(covering.cover(context, facts)[index].flat[0])
+    over = float(covering.cover(context, facts, pan)[index].flat[0])
     petals = covering.covered(pan, rotation, volume, np.cos(angle), np.sin(angle), case.grade, over=over)
     return TiltedPan(
         forward=forward,
