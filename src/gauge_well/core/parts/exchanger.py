@@ -17,7 +17,14 @@ class ExchangerFacts:
     """By its conductance. SI."""
 
     into: str | None = choice("Oil cooler", COOLERS, needed=True, group="Cooler")
-    conductance: Value | None = quantity("Cooler's conductance", "conductance", 1.0, 5000.0, group="Cooler")
+    conductance: Value | None = quantity(
+        "Cooler's conductance",
+        "conductance",
+        1.0,
+        5000.0,
+        group="Cooler",
+        help="An air cooler's core, given under Cooling, says it too.",
+    )
     drop: Value | None = quantity(
         "Oil loses in it, hot", "pressure_difference", 1e3, 5e5, group="Cooler", help="At rated speed, 100 °C."
     )

@@ -10,8 +10,8 @@ import numpy as np
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.facts import fact, need
 from gauge_well.core.heat import radiator
+from gauge_well.core.heat.coarse_core import coarse_core
 from gauge_well.core.heat.louvred_core import LouvredCore
-from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import RadiatorCore
 from gauge_well.core.reads import OIL_PULL, OIL_SHARE, OIL_WARM
 from gauge_well.core.systems.base import Context
@@ -20,9 +20,6 @@ from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.typing import Array, Value, as_array, clip
 
 CONDENSER_LOSS = 8.0  # K on face velocity
-# Fins of a usual charge or oil cooler (common practice): coarser than a radiator's.
-FIN_PITCH, FIN_LENGTH, FIN_THICKNESS = 2.0e-3, 8.0e-3, 0.1e-3
-LOUVRE_PITCH, LOUVRE_LENGTH, LOUVRE_ANGLE, TUBE_HEIGHT = 1.4e-3, 6.4e-3, 25.0, 3.0e-3
 FIT = (1.0, 8.0)  # m/s where the parts' joint resistance is matched
 
 
@@ -45,19 +42,8 @@ def coolers(core: RadiatorCore, facts: CoolingFacts) -> tuple[Cooler, ...]:
             need(fact(facts, path), f"cooling.{path}")
             for path in (f"{name}_cooler.{size}" for size in ("width", "height", "depth"))
         )
-        fin = LouvredFin(
-            fin_pitch=FIN_PITCH,
-            fin_length=FIN_LENGTH,
-            fin_thickness=FIN_THICKNESS,
-            louvre_pitch=LOUVRE_PITCH,
-            louvre_length=LOUVRE_LENGTH,
-            louvre_angle=LOUVRE_ANGLE,
-            tube_height=TUBE_HEIGHT,
-            tube_depth=depth,
-        )
         share = np.minimum(as_array(width) / core.width, 1.0) * np.minimum(as_array(height) / core.height, 1.0)
-        body = LouvredCore(width, height, depth, 1.0, 1.0, 0.0, 0.5e-3, 190.0, fin)
-        found.append(Cooler(name, clip(share, 0.01, 1.0), body))
+        found.append(Cooler(name, clip(share, 0.01, 1.0), coarse_core(width, height, depth)))
     return tuple(found)
 
 

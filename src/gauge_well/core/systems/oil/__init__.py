@@ -15,7 +15,7 @@ from gauge_well.core.reads import (
     declared,
     hand,
 )
-from gauge_well.core.systems.base import Caution, RowName, System
+from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.oil import facts, remedies, rules
 from gauge_well.core.systems.oil.judge import brings, solve
 from gauge_well.core.systems.oil.refusals import refuse
@@ -32,6 +32,17 @@ PARTS = {
     "scavenge": RowName("Scavenge stages", many=True),
     "room": RowName("Room round the pan"),
 }
+COMPARE = Compare(
+    ("pan", "cooler", "tank"),
+    (
+        Compared("g_limit_aft", "Covered braking", "ratio", True),
+        Compared("g_limit_left", "turning left", "ratio", True),
+        Compared("oil_over_pickup_m", "Over the pickup", "size", True),
+        Compared("pickup_clearance_m", "Mouth over the floor", "size", True),
+        Compared("pan_holds_m3", "Holds", "volume", True),
+        Compared("oil_temperature_k", "Oil reaches", "temperature", False),
+    ),
+)
 CAUTIONS = (
     Caution(
         "hot_oil",
@@ -84,6 +95,7 @@ SYSTEM: System = System(
     views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
+    compare=COMPARE,
 )
 
 __all__ = ["SYSTEM"]

@@ -12,12 +12,12 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import feeding
 from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.warmth import PLATE_LEAKS, PLATE_OPENS
 from gauge_well.core.typing import Array, Value, as_array
 
 FILTER_OPENS = 100e3  # Pa across a filter at which its bypass opens (common practice)
 COOLER, COOLER_OPENS = 60e3, 150e3  # Pa across a cooler hot at rated speed; its bypass, 100 to 200 (common practice)
 LINE_LOSS = 8.0  # K of a cooler's fittings where nobody counts them (common practice)
-PLATE_OPENS, PLATE_LEAKS = 353.15, 0.1  # K; share of the flow that a shut plate lets by (common practice)
 
 
 @dataclass(frozen=True)

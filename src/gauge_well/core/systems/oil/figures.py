@@ -49,6 +49,7 @@ def figures(
     if context.room("pan_ground") is not None:
         figures["pan_ground_clearance_m"] = np.asarray(context.room("pan_ground"), dtype=float)
     if pan is not None and not drysump.is_dry(given):
+        figures["pan_holds_m3"] = pan.holds
         figures["pickup_clearance_m"] = np.asarray(over_floor(given, pan))
         stick = levels.marks(context, given, pan)
         if stick is not None:

@@ -11,9 +11,12 @@ from gauge_well.core.media.oils import OILS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import OIL_COOLERS, above
 from gauge_well.core.systems.base import Candidate, Context
+from gauge_well.core.systems.oil import drysump, feeding
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.feeding import oil_of
-from gauge_well.core.typing import likely
+from gauge_well.core.systems.oil.need import HOSES
+from gauge_well.core.systems.oil.rules import SPENT, THROWN
+from gauge_well.core.typing import likely, over_duties
 
 DEEPER, MORE_OIL, NEARER = 0.025, 0.5e-3, 0.04  # m, m3, m
 BAFFLE_OVER = 1.15  # of what the duties ask, rounded up to a tenth of g
@@ -21,11 +24,16 @@ LEAST_CLEARANCE = 0.006
 DRAINS = (10e-3, 12e-3, 16e-3, 19e-3, 22e-3, 25e-3)
 PICKUPS = (10e-3, 12e-3, 16e-3, 20e-3, 25e-3, 32e-3, 40e-3)
 SLOPE = np.radians(20.0)
+TRAP, ACCUMULATOR, PRECHARGE = 1.0e-3, 2.8e-3, 70e3  # m3, m3 as sold, Pa gauge (common practice)
+STAGES, RESERVE, OIL_TO_TANK, TALLER = 3.0, 1.2, 1.4, 1.3
+TANK_SHAPE = 0.75  # across over the root of its volume: some two across high
+ADDED, ADDED_FALLS = 0.012, np.radians(45.0)
 
 
 def candidates(context: Context, facts: OilFacts) -> list[Candidate]:
     """Baffle, pan, pickup, oil, cooler, return: each a step from what is there."""
-    return [*_cover(context, facts), *_pan(context, facts), *_oil(facts), *_cooler(facts), *_pipes(facts)]
+    wet = [] if drysump.is_dry(facts) else [*_cover(context, facts), *_pan(context, facts), *_mouth(facts)]
+    return [*wet, *_dry(context, facts), *_oil(facts), *_cooler(facts), *_pipes(facts), *_air(facts)]
 
 
 def _cover(context: Context, facts: OilFacts) -> Iterator[Candidate]:
@@ -43,6 +51,119 @@ def _cover(context: Context, facts: OilFacts) -> Iterator[Candidate]:
             "pan",
             Sentence("Trap-door baffle good for {g}", {"g": (good * GRAVITY, "acceleration")}),
             {"oil.pan.baffle": "given", "oil.pan.baffle_g": good * GRAVITY},
+        )
+    yield from _held(context, facts)
+
+
+def _held(context: Context, facts: OilFacts) -> Iterator[Candidate]:
+    """A trap door round the pickup, or an accumulator, that ride out what uncovers it."""
+    if facts.pan.baffle in ("unknown", "none") and facts.pan.baffle_g is None:
+        yield Candidate(
+            "trap",
+            "pan",
+            Sentence("Trap door that holds {v} round the pickup", {"v": (TRAP, "volume")}),
+            {"oil.pan.baffle": "trap", "oil.pan.held": TRAP, "oil.thrown": THROWN},
+        )
+    if facts.accumulator.volume is None:
+        yield Candidate(
+            "accumulator",
+            "pan",
+            Sentence("Oil accumulator of {v}", {"v": (ACCUMULATOR, "volume")}),
+            {
+                "oil.accumulator.volume": ACCUMULATOR,
+                "oil.accumulator.precharge": PRECHARGE,
+                "oil.accumulator.spent": SPENT,
+                "oil.thrown": THROWN,
+            },
+        )
+
+
+def _dry(context: Context, facts: OilFacts) -> Iterator[Candidate]:
+    """From wet to dry; of a dry sump a larger tank, a stage more."""
+    own, tank = facts.scavenge, facts.tank
+    if not drysump.is_dry(facts):
+        if facts.pan.shape is None:
+            return
+        rated = context.engine.rated_speed
+        flow = likely(over_duties(drysump.pressure_flow(context, facts)))
+        size = max(
+            float(drysump.gross(np.asarray(flow), drysump.FILLED)),
+            OIL_TO_TANK * likely(facts.oil_quantity),
+        )
+        across = TANK_SHAPE * size ** (1.0 / 3.0)
+        each = (
+            drysump.SCAVENGE * RESERVE * likely(feeding.pump_flow(facts, rated)) * 60.0 / (STAGES * 0.5 * likely(rated))
+        )
+        yield Candidate(
+            "dry_sump",
+            "pan",
+            Sentence("Dry sump: {n} scavenge stages, a tank of {v}", {"n": (STAGES, "count"), "v": (size, "volume")}),
+            {
+                "oil.sump": "dry",
+                "oil.scavenge.stages": STAGES,
+                "oil.scavenge.displacement": each,
+                "oil.scavenge.ratio": 0.5,
+                "oil.tank.shape": "upright",
+                "oil.tank.across": across,
+                "oil.tank.height": size / (0.25 * np.pi * across**2),
+                "oil.tank.filled": drysump.FILLED,
+            },
+        )
+        return
+    if own.stages is not None:
+        n = likely(own.stages)
+        words = Sentence("Scavenge stages {a} → {b}", {"a": (n, "count"), "b": (n + 1.0, "count")})
+        yield Candidate("stage", "scavenge", words, {"oil.scavenge.stages": n + 1.0})
+    if tank.height is not None and tank.shape is not None:
+        high = likely(tank.height)
+        words = Sentence("Tank {a} → {b} high", {"a": (high, "size"), "b": (TALLER * high, "size")})
+        yield Candidate(
+            "tank",
+            "tank",
+            words,
+            {"oil.tank.height": TALLER * high, "oil.oil_quantity": TALLER * likely(facts.oil_quantity)},
+        )
+
+
+def _mouth(facts: OilFacts) -> Iterator[Candidate]:
+    """The pickup set parallel to the floor; a spacer, or a shorter pickup, where its mouth comes too near the floor."""
+    said = (facts.pickup.mouth_pitch, facts.pickup.mouth_roll, facts.pan.floor_roll)
+    lean = 0.0 if facts.pan.floor_roll is None else likely(facts.pan.floor_roll)
+    if any(v is not None and abs(likely(v)) > np.radians(1.0) for v in said):
+        words = Sentence("Pickup's mouth set parallel to the floor")
+        yield Candidate("mouth", "pan", words, {"oil.pickup.mouth_pitch": 0.0, "oil.pickup.mouth_roll": lean})
+    if facts.pickup.drop is None or facts.pan.depth is None:
+        return
+    gasket, drop = (0.0 if v is None else likely(v) for v in (facts.gasket, facts.pickup.drop))
+    short = LEAST_CLEARANCE - (likely(facts.pan.depth) + gasket - drop)
+    if short > 1e-4:
+        yield Candidate(
+            "spacer",
+            "pan",
+            Sentence("Spacer of {s} under the pan", {"s": (gasket + short, "size")}),
+            {"oil.gasket": gasket + short},
+        )
+        yield Candidate(
+            "pickup_shorter",
+            "pan",
+            Sentence("Pickup's mouth {a} → {b} below the block", {"a": (drop, "size"), "b": (drop - short, "size")}),
+            {"oil.pickup.drop": drop - short},
+        )
+
+
+def _air(facts: OilFacts) -> Iterator[Candidate]:
+    """The breather's next hose; an added return for each head."""
+    if facts.breather.bore is not None:
+        now = likely(facts.breather.bore)
+        for size in above(HOSES, now, 1):
+            words = Sentence("Breather {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
+            yield Candidate("breather", "breather", words, {"oil.breather.bore": size})
+    if facts.head_drain.bore is not None and facts.added_drain.bore is None:
+        words = Sentence(
+            "A return of {b} added to each head, falling at {s}", {"b": (ADDED, "size"), "s": (ADDED_FALLS, "angle")}
+        )
+        yield Candidate(
+            "added_return", "drain", words, {"oil.added_drain.bore": ADDED, "oil.added_drain.slope": float(ADDED_FALLS)}
         )
 
 
@@ -112,6 +233,12 @@ def _oil(facts: OilFacts) -> Iterator[Candidate]:
     )
     if thicker and facts.hot_pressure is not None:
         yield Candidate("grade", "pressure", Sentence(f"{thicker[0].label} oil"), {"oil.grade": thicker[0].id})
+    thinner = sorted(
+        (o for o in OILS.values() if likely(o.at_100) < 0.95 * likely(oil_of(facts).at_100)),
+        key=lambda o: -likely(o.at_100),
+    )
+    if thinner:
+        yield Candidate("thinner", "suction", Sentence(f"{thinner[0].label} oil"), {"oil.grade": thinner[0].id})
 
 
 def _cooler(facts: OilFacts) -> Iterator[Candidate]:

@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.facts import Rule
+from gauge_well.core.heat.coarse_core import coarse_core, oil_conductance
 from gauge_well.core.systems.oil.facts import KNEE, OWN
 from gauge_well.core.systems.ruling import Ruling
 from gauge_well.core.typing import likely
@@ -22,6 +23,7 @@ QUANTITY: Mapping[bool, tuple[float, float]] = {True: (2.9, 0.55), False: (3.3, 
 PUMP: Mapping[bool, float] = {True: 6.0, False: 10.0}
 RELIEF_FOR_SPEED, RELIEF_LEAST = 75.0, 300e3  # Pa for each rev/min of rated speed; Pa (common practice)
 
+COOLER_FACE = 5.0  # m/s on an oil cooler's face at 15 m/s of road (common practice)
 SPENT, THROWN = 150e3, 3.0  # Pa gauge, s (common practice)
 
 
@@ -81,6 +83,10 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("scavenge.ratio", 0.5, "half the crank's speed")
     if given.get("tank.shape") is not None:
         rule("tank.filled", 0.75, "three quarters")
+    core = [context.get("cooling", {}).get(f"oil_cooler.{n}") for n in ("width", "height", "depth")]
+    if given.get("cooler.into") == "air" and all(size is not None for size in core):
+        ua = float(oil_conductance(coarse_core(*(likely(size) for size in core if size is not None)), COOLER_FACE))
+        rule("cooler.conductance", ua, "by its core under Cooling, 5 m/s on its face", "chang1997")
     relief = max(RELIEF_FOR_SPEED * rated, RELIEF_LEAST)
     # Makers set it over what their bearings want: lower it is not, and higher changes nothing but the cold.
     said = "usual for its rated speed: a little over 10 psi for each 1000 rpm"

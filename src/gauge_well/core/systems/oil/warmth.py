@@ -23,6 +23,7 @@ NO_PAN, NO_PAN_OIL = 0.25, 5e-3  # m2 of skin that a pan not known has for its o
 PAN_STILL, PAN_MOVING, PAN_AIR = 10.0, 5.5, 0.2  # W/m2K; per root of m/s; of road speed under the car
 COOLER_STILL = 0.25  # of an air cooler's conductance with no air moving; whole from 15 m/s
 COOLER_SPEED = 15.0
+PLATE_OPENS, PLATE_LEAKS = 353.15, 0.1  # K; share of the flow that a shut plate lets by (common practice)
 OIL_WARM, OIL_SOAKED, COOL_START = 12.0, 16.0, 343.15  # K over the thermostat; K
 
 
@@ -45,6 +46,7 @@ class Ways:
     settled: Array
     mean: Array
     after: tuple[int, ...]
+    plate: bool
 
     @property
     def total(self) -> Array:
@@ -85,6 +87,7 @@ def ways_out(context: Context, facts: OilFacts, pan: Pan | None) -> Ways:
         settled=settled,
         mean=1.0 - settled / times,
         after=after,
+        plate=facts.cooler.plate == "plate",
     )
 
 
@@ -136,8 +139,16 @@ def begins(ways: Ways, heat: Array) -> Array:
 
 
 def _steady(ways: Ways, heat: Array) -> Array:
-    to_coolant, to_air = ways.block + ways.water, ways.pan + ways.air
-    return np.asarray((heat + to_coolant * ways.coolant + to_air * ways.ambient) / ways.total)
+    """All ways open; with a thermostat plate the cooler's is shut as far as it takes to hold what the plate opens at."""
+    settled = _balance(ways, heat, 1.0)
+    if not ways.plate:
+        return settled
+    return np.asarray(np.maximum(settled, np.minimum(PLATE_OPENS, _balance(ways, heat, PLATE_LEAKS))))
+
+
+def _balance(ways: Ways, heat: Array, through: float) -> Array:
+    to_coolant, to_air = ways.block + through * ways.water, ways.pan + through * ways.air
+    return np.asarray((heat + to_coolant * ways.coolant + to_air * ways.ambient) / (to_coolant + to_air))
 
 
 @dataclass(frozen=True)

@@ -77,10 +77,14 @@ def steps(
         )
     heat = context.mean.heat_to_oil
     hot = warmth.temperature(ways, heat)
+    steady = "(Q + (U_b + U_w) * T_c + (U_p + U_a) * T_a) / (U_b + U_w + U_p + U_a)"
+    if ways.plate:
+        shut = "(Q + (U_b + 0.1 * U_w) * T_c + (U_p + 0.1 * U_a) * T_a) / (U_b + 0.1 * U_w + U_p + 0.1 * U_a)"
+        steady = f"maximum({steady}, minimum(353.15, {shut}))"
     w.add(
         "T_oil",
         "Oil at the end of the duty",
-        "T_0 + ((Q + (U_b + U_w) * T_c + (U_p + U_a) * T_a) / (U_b + U_w + U_p + U_a) - T_0) * s",
+        f"T_0 + ({steady} - T_0) * s",
         hot,
         "temperature",
         {
