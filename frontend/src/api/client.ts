@@ -184,6 +184,11 @@ export const api = {
     told(server.POST('/api/shape', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['ShapeOut'] }>),
   scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
+  /** A pan's side view from a file's bytes, sent as they are; and the fitted one as a file. */
+  outline: (file: Blob, query: NonNullable<paths['/api/outline']['post']['parameters']['query']>) =>
+    told(server.POST('/api/outline', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['OutlineOut'] }>),
+  outlined: (kind: 'csv' | 'svg' | 'dxf', sheet: SheetDocument) =>
+    told(server.POST('/api/outline/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
     quietly(server.POST('/api/read', { body: { text, kind, units }, signal })),

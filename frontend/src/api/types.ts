@@ -55,6 +55,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/oil/installed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The installed drawing of the oil. */
+        post: operations["sizing_view_oil_installed_view_oil_installed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/oil/circuit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The circuit drawing of the oil. */
+        post: operations["sizing_view_oil_circuit_view_oil_circuit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/oil/returns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The returns drawing of the oil. */
+        post: operations["sizing_view_oil_returns_view_oil_returns_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/oil/sumps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The sumps drawing of the oil. */
+        post: operations["sizing_view_oil_sumps_view_oil_sumps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/oil/priming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The priming drawing of the oil. */
+        post: operations["sizing_view_oil_priming_view_oil_priming_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/view/exhaust/pipe": {
         parameters: {
             query?: never;
@@ -893,6 +978,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A pan's side view from the bytes of a DXF, SVG or CSV file, sent as they are. */
+        post: operations["shapes_outline_outline_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outline/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fitted pan's side view as a file. */
+        post: operations["shapes_outlined_outline__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1214,6 +1333,43 @@ export interface components {
             ctx?: {
                 [key: string]: unknown;
             } | null;
+        };
+        /** AccumulatorFacts */
+        AccumulatorFacts: {
+            /** @description Accumulator's volume */
+            volume?: components["schemas"]["Quantity"];
+            /** @description Charged with gas to */
+            precharge?: components["schemas"]["Quantity"];
+            /** @description Spent at. Least pressure that still serves. */
+            spent?: components["schemas"]["Quantity"];
+        };
+        /**
+         * AccumulatorPart
+         * @description Oil accumulator.
+         */
+        AccumulatorPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "accumulator";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.accumulator" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["AccumulatorFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * AirPoint
@@ -1616,7 +1772,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -1959,25 +2115,6 @@ export interface components {
             to?: string | null;
             /** Temperature */
             temperature?: number | null;
-        };
-        /**
-         * CircuitView
-         * @description Parts of the feed in order, then of the return; ``limits``: the fullest. None of it where a pump is not known.
-         */
-        CircuitView: {
-            /** Rail Kind */
-            rail_kind: string | null;
-            /** Lift Kind */
-            lift_kind: string | null;
-            /** Presets */
-            presets: components["schemas"]["PresetEntry"][];
-            /** Unknown */
-            unknown: string[];
-            /** Parts */
-            parts: components["schemas"]["CircuitPart"][];
-            /** Limits */
-            limits: string | null;
-            flows: components["schemas"]["CircuitFlows"] | null;
         };
         /**
          * ClaimDocument
@@ -2483,6 +2620,51 @@ export interface components {
             /** Time */
             time: number;
         };
+        /** DipstickFacts */
+        DipstickFacts: {
+            /** @description Stick's seat from the flywheel end */
+            x?: components["schemas"]["Quantity"];
+            /** @description Seat off centre, left. In the middle where nothing is said. */
+            y?: components["schemas"]["Quantity"];
+            /** @description Seat over the rail */
+            seat?: components["schemas"]["Quantity"];
+            /** @description Leans, its foot to the front. Upright where nothing is said. */
+            lean_front?: components["schemas"]["Quantity"];
+            /** @description Leans, its foot to the left. Upright where nothing is said. */
+            lean_left?: components["schemas"]["Quantity"];
+            /** @description Between its marks. A litre where nothing is said. */
+            between?: components["schemas"]["Quantity"];
+            /** @description Seat to oil, filled and waited. Pour the full quantity, wait ten minutes, read. */
+            wetted?: components["schemas"]["Quantity"];
+        };
+        /**
+         * DipstickPart
+         * @description Dipstick.
+         */
+        DipstickPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "dipstick";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.dipstick" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["DipstickFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * DisplayOut
          * @description How a kind is shown: ``(SI - offset) / factor``.
@@ -2524,6 +2706,20 @@ export interface components {
             gaps: components["schemas"]["Doubt"][];
             /** Chains */
             chains: components["schemas"]["Chain"][];
+        };
+        /**
+         * Drained
+         * @description A return over oil temperature [K]: what it lets down, and what comes [m3/s]; from which temperature it keeps up [K].
+         */
+        Drained: {
+            /** Name */
+            name: string;
+            /** Flow */
+            flow: number[];
+            /** Comes */
+            comes: number;
+            /** From Temperature */
+            from_temperature: number | null;
         };
         /**
          * DutyOut
@@ -2849,8 +3045,17 @@ export interface components {
              * @description Oil cooler
              */
             into?: ("none" | "air" | "water") | null;
-            /** @description Cooler's conductance */
+            /** @description Cooler's conductance. An air cooler's core, given under Cooling, says it too. */
             conductance?: components["schemas"]["Quantity"];
+            /** @description Oil loses in it, hot. At rated speed, 100 °C. */
+            drop?: components["schemas"]["Quantity"];
+            /** @description Its bypass opens at. 100 to 200 kPa is usual. */
+            bypass?: components["schemas"]["Quantity"];
+            /**
+             * Plate
+             * @description Thermostat plate
+             */
+            plate?: ("none" | "plate") | null;
             /** @description Heater cores */
             count?: components["schemas"]["Quantity"];
         };
@@ -3431,7 +3636,7 @@ export interface components {
          * @description The circuit drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelCircuitAnswer: {
-            data: components["schemas"]["CircuitView"] | null;
+            data: components["schemas"]["gauge_well__core__systems__fuel__views__circuit__CircuitView"] | null;
             /** Unknown */
             unknown: string[];
             /** Edits */
@@ -3801,6 +4006,18 @@ export interface components {
             supply: number;
         };
         /**
+         * HoseRow
+         * @description A breather hose: bore [m], crankcase over the air new and worn [Pa].
+         */
+        HoseRow: {
+            /** Bore */
+            bore: number;
+            /** New */
+            new: number;
+            /** Worn */
+            worn: number;
+        };
+        /**
          * IdleOpening
          * @description How long the set opens at idle [s], the least that is steady, the largest injector that keeps to it [m3/s].
          */
@@ -3933,6 +4150,28 @@ export interface components {
             exhaust_loom?: components["schemas"]["Quantity"];
             /** @description Exhaust to fuel parts */
             exhaust_fuel?: components["schemas"]["Quantity"];
+        };
+        /**
+         * InstalledView
+         * @description The pan in the machine, or what it lacks; ``preset``: its outline as corners (along, below the rail) [m].
+         */
+        InstalledView: {
+            /** Unknown */
+            unknown: string[];
+            side: components["schemas"]["Projection"] | null;
+            end: components["schemas"]["Projection"] | null;
+            plan: components["schemas"]["Projection"] | null;
+            /** Levels */
+            levels: components["schemas"]["Level"][];
+            /** Pans */
+            pans: components["schemas"]["PanRow"][];
+            mouth: components["schemas"]["Mouth"] | null;
+            stick: components["schemas"]["Stick"] | null;
+            /** Preset */
+            preset: [
+                number,
+                number
+            ][];
         };
         /** ItemFacts */
         ItemFacts: {
@@ -4104,6 +4343,21 @@ export interface components {
             hook_behind: number;
         };
         /**
+         * Level
+         * @description A volume [m3] standing in it, the machine level: how far below the rail over the pickup and over its floor [m],
+         *     along the stick from its seat [m]; None without a stick.
+         */
+        Level: {
+            /** Volume */
+            volume: number;
+            /** Below Rail */
+            below_rail: number;
+            /** Over Floor */
+            over_floor: number;
+            /** Stick */
+            stick: number | null;
+        };
+        /**
          * LieView
          * @description The engine in its space at a pose moved by so much, and in one position on its mounts.
          *
@@ -4256,7 +4510,7 @@ export interface components {
              * Role
              * @description The place it fills; none: on the yard
              */
-            role?: ("oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow") | null;
+            role?: ("oil.cooler_line" | "oil.head_drain" | "oil.added_drain" | "oil.breather" | "oil.tank_line" | "oil.scavenge_line" | "oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow") | null;
             /**
              * Name
              * @default
@@ -4831,6 +5085,21 @@ export interface components {
             edits: components["schemas"]["EditOut"][];
         };
         /**
+         * Mouth
+         * @description Mouth against the floor [rad]; covered acceleration [g] pulling, braking, turning left and right, as it is and set
+         *     parallel by an adapter of that angle.
+         */
+        Mouth: {
+            /** Tilt */
+            tilt: number;
+            /** Ways */
+            ways: string[];
+            /** Now */
+            now: number[];
+            /** Parallel */
+            parallel: number[];
+        };
+        /**
          * Move
          * @description What one move does from where the engine lies: least slack after it [m], mass it shifts onto this end's axle [kg],
          *     how much more the propshaft's front joint bends [rad], how much higher the oil stands over the pickup at rest [m].
@@ -4973,6 +5242,28 @@ export interface components {
             part: string;
         };
         /**
+         * OilCircuitAnswer
+         * @description The circuit drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        OilCircuitAnswer: {
+            data: components["schemas"]["gauge_well__core__systems__oil__views__circuit__CircuitView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * OilInstalledAnswer
+         * @description The installed drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        OilInstalledAnswer: {
+            data: components["schemas"]["InstalledView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
          * OilPanAnswer
          * @description The pan drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
@@ -4983,10 +5274,25 @@ export interface components {
             /** Edits */
             edits: components["schemas"]["EditOut"][];
         };
+        /**
+         * OilPrimingAnswer
+         * @description The priming drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        OilPrimingAnswer: {
+            data: components["schemas"]["PrimingView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
         /** OilPumpFacts */
         OilPumpFacts: {
-            /** @description Oil pump, each turn of the crank */
+            /** @description Oil pump, each turn. Of its own. */
             displacement?: components["schemas"]["Quantity"];
+            /** @description Its turns for each of the crank. One where nothing is said. */
+            ratio?: components["schemas"]["Quantity"];
+            /** @description Still moves, of new. All of it where nothing is said. */
+            worn?: components["schemas"]["Quantity"];
             /**
              * Relief Returns
              * @description Relief lets back
@@ -5023,8 +5329,30 @@ export interface components {
             facts?: components["schemas"]["OilPumpFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /**
+         * OilReturnsAnswer
+         * @description The returns drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        OilReturnsAnswer: {
+            data: components["schemas"]["ReturnsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
         /** OilSection */
         OilSection: {
+            /** @description Gasket or spacer under the pan. It moves the floor away from the pickup. None where nothing is said. */
+            gasket?: components["schemas"]["Quantity"];
+            /** @description Crank over the pan's rail. Middle of the crank to the block's face. */
+            crank_height?: components["schemas"]["Quantity"];
+            /**
+             * Sump
+             * @description Sump. Wet where nothing is said.
+             */
+            sump?: ("wet" | "dry") | null;
+            /** @description Oil is thrown for. The longest bend or stop taken that hard. */
+            thrown?: components["schemas"]["Quantity"];
             /** @description Pump over the oil. A pump in the pan lies below it: negative. */
             pickup_lift?: components["schemas"]["Quantity"];
             /** @description Oil in it. All of it, filter included. */
@@ -5040,6 +5368,8 @@ export interface components {
             viscosity_40?: components["schemas"]["Quantity"];
             /** @description and at 100 °C */
             viscosity_100?: components["schemas"]["Quantity"];
+            /** @description Fuel in the oil. By weight, from an oil analysis. None where nothing is said. */
+            dilution?: components["schemas"]["Quantity"];
             /** @description Hottest oil allowed */
             oil_limit?: components["schemas"]["Quantity"];
             /** @description Pressure hot. Read at 100 °C, below the relief. */
@@ -5053,8 +5383,107 @@ export interface components {
             pressure_school?: ("per_speed" | "maker") | null;
             /** @description Maker's least, at rated speed */
             least_pressure?: components["schemas"]["Quantity"];
+            /**
+             * Gauge At
+             * @description Gauge reads at. The block's port where nothing is said.
+             */
+            gauge_at?: ("gallery" | "sandwich" | "head" | "turbo") | null;
+            /**
+             * Switch At
+             * @description Switch stands at
+             */
+            switch_at?: ("gallery" | "sandwich" | "head" | "turbo") | null;
+            /** @description Switch lights under. Stamped on it; 20 to 50 kPa is usual. */
+            switch_opens?: components["schemas"]["Quantity"];
+            /** @description Filter takes, hot */
+            filter_drop?: components["schemas"]["Quantity"];
+            /** @description Filter's bypass opens at */
+            filter_bypass?: components["schemas"]["Quantity"];
+            /** @description Returns of each head */
+            head_drains?: components["schemas"]["Quantity"];
+            /** @description Oil fed to each head. 1 to 3 L/min is usual. */
+            head_feed?: components["schemas"]["Quantity"];
+            /** @description Head inside, across */
+            head_width?: components["schemas"]["Quantity"];
+            /**
+             * Head Side
+             * @description Returns lie
+             */
+            head_side?: ("both" | "left" | "right") | null;
+            /** @description Blow-by. Measured at full load; else 0.8 % of its air, worn three times. */
+            blow_by?: components["schemas"]["Quantity"];
+            /** @description Catch can, across */
+            catch_can?: components["schemas"]["Quantity"];
+            /** @description Vacuum regulator opens at. Under the air outside. */
+            vacuum?: components["schemas"]["Quantity"];
+            /**
+             * Priming
+             * @description First oil pressure. Plugs out where nothing is said.
+             */
+            priming?: ("plugs_out" | "plugs_in" | "pot") | null;
+            /** @description Cranks at */
+            crank_speed?: components["schemas"]["Quantity"];
+            /** @description Filter and galleries hold. What is filled before the gauge moves. */
+            dry_volume?: components["schemas"]["Quantity"];
             /** @description Oil through it */
             turbo_oil_flow?: components["schemas"]["Quantity"];
+        };
+        /**
+         * OilSumpsAnswer
+         * @description The sumps drawing of the oil, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        OilSumpsAnswer: {
+            data: components["schemas"]["SumpsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** OilTankFacts */
+        OilTankFacts: {
+            /**
+             * Shape
+             * @description Tank is
+             */
+            shape?: ("upright" | "lying" | "box") | null;
+            /** @description Tank across. Diameter; a box's width. */
+            across?: components["schemas"]["Quantity"];
+            /** @description Tank's height or length. Inside; of a lying one, along. */
+            height?: components["schemas"]["Quantity"];
+            /** @description Tank along. Of a box. */
+            along?: components["schemas"]["Quantity"];
+            /** @description Outlet over its floor. On the floor where nothing is said. */
+            outlet?: components["schemas"]["Quantity"];
+            /** @description Filled to */
+            filled?: components["schemas"]["Quantity"];
+        };
+        /**
+         * OilTankPart
+         * @description Dry-sump tank.
+         */
+        OilTankPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "oil_tank";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.tank" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["OilTankFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * Opening
@@ -5137,13 +5566,27 @@ export interface components {
                 number
             ][];
         };
+        /**
+         * OutlineOut
+         * @description What a file came to: the text of an outline's rows, how many corners, how long and deep [m].
+         */
+        OutlineOut: {
+            /** Rows */
+            rows: string;
+            /** Corners */
+            corners: number;
+            /** Length M */
+            length_m: number;
+            /** Depth M */
+            depth_m: number;
+        };
         /** PanFacts */
         PanFacts: {
             /**
              * Shape
              * @description Pan
              */
-            shape?: ("box" | "rear_well" | "front_well" | "outline") | null;
+            shape?: ("box" | "rear_well" | "front_well" | "centre_well" | "kicked" | "outline") | null;
             /** @description Length at the rail */
             length?: components["schemas"]["Quantity"];
             /** @description Width */
@@ -5154,6 +5597,14 @@ export interface components {
             well_length?: components["schemas"]["Quantity"];
             /** @description Depth of the shallow part */
             shallow_depth?: components["schemas"]["Quantity"];
+            /** @description Deep part begins at. From the flywheel end. */
+            well_start?: components["schemas"]["Quantity"];
+            /** @description Each kick-out, across */
+            kick_width?: components["schemas"]["Quantity"];
+            /** @description Kick-outs, floor to roof */
+            kick_height?: components["schemas"]["Quantity"];
+            /** @description Floor's left side up. Against the rail: a floor made level for a canted engine. */
+            floor_roll?: components["schemas"]["Quantity"];
             /** @description Own outline. Round the side view, one corner a line, for instance `220 mm, 150 mm`. */
             outline?: components["schemas"]["Table"];
             /** @description Widths along it. One station a line, for instance `0 mm, 240 mm`. */
@@ -5162,9 +5613,11 @@ export interface components {
              * Baffle
              * @description Baffle or trap door
              */
-            baffle?: ("unknown" | "none" | "given") | null;
+            baffle?: ("unknown" | "none" | "given" | "trap") | null;
             /** @description Baffle good for */
             baffle_g?: components["schemas"]["Quantity"];
+            /** @description Trap door holds. Round the pickup. */
+            held?: components["schemas"]["Quantity"];
         };
         /**
          * PanPart
@@ -5185,7 +5638,7 @@ export interface components {
              * Role
              * @description The place it fills; none: on the yard
              */
-            role?: "oil.pan" | null;
+            role?: ("oil.pan" | "oil.old_pan") | null;
             /**
              * Name
              * @default
@@ -5193,6 +5646,25 @@ export interface components {
             name: string;
             facts?: components["schemas"]["PanFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * PanRow
+         * @description A pan beside another: deepest below the rail [m], what it holds to the rail and to the mark [m3]; the fitted
+         *     pickup's mouth over its floor and the spacer that brings it to 6 mm [m], None where its drop is not known.
+         */
+        PanRow: {
+            /** Name */
+            name: string;
+            /** Depth */
+            depth: number;
+            /** Holds */
+            holds: number;
+            /** To Mark */
+            to_mark: number;
+            /** Mouth */
+            mouth: number | null;
+            /** Spacer */
+            spacer: number | null;
         };
         /**
          * PanView
@@ -5214,6 +5686,14 @@ export interface components {
             y?: components["schemas"]["Quantity"];
             /** @description Pickup over the floor. 6 to 10 mm; a lump of clay shows it. */
             clearance?: components["schemas"]["Quantity"];
+            /** @description Mouth below the block's face. Taken on the engine, so that a pan is judged before it is bolted on; the pan's gasket not counted. */
+            drop?: components["schemas"]["Quantity"];
+            /** @description Mouth's front edge up. Against the block's face. */
+            mouth_pitch?: components["schemas"]["Quantity"];
+            /** @description Mouth's left edge up. Against the block's face. */
+            mouth_roll?: components["schemas"]["Quantity"];
+            /** @description Sieve's open area */
+            sieve?: components["schemas"]["Quantity"];
             /** @description Pickup pipe bore */
             bore?: components["schemas"]["Quantity"];
             /** @description Pickup pipe length */
@@ -5427,6 +5907,31 @@ export interface components {
             cold_speed: number;
         };
         /**
+         * PrimingView
+         * @description What is filled before and behind the pump [m3], with oil so cold [K]; the ways; a try, its rest [s], how many; the
+         *     pressure of the pot [Pa gauge]; whether plugs (spark) or injectors are out, and petrol lies open to the holes.
+         */
+        PrimingView: {
+            /** Temperature */
+            temperature: number;
+            /** Suction */
+            suction: number;
+            /** Dry */
+            dry: number;
+            /** Ways */
+            ways: components["schemas"]["WayToPrime"][];
+            /** Try Seconds */
+            try_seconds: number;
+            /** Rest Seconds */
+            rest_seconds: number;
+            /** Tries */
+            tries: number;
+            /** Pot */
+            pot: number;
+            /** Spark */
+            spark: boolean;
+        };
+        /**
          * Problem
          * @description Any error.
          */
@@ -5460,6 +5965,37 @@ export interface components {
             allowed: string;
             /** Message */
             message: string;
+        };
+        /**
+         * Projection
+         * @description One view [m]: pieces of the pan and of its oil, edges of the pan, the pickup's mouth, the old pan's edges.
+         */
+        Projection: {
+            /** Pan */
+            pan: [
+                number,
+                number
+            ][][];
+            /** Oil */
+            oil: [
+                number,
+                number
+            ][][];
+            /** Edges */
+            edges: [
+                number,
+                number
+            ][][];
+            /** Pickup */
+            pickup: [
+                number,
+                number
+            ];
+            /** Old */
+            old: [
+                number,
+                number
+            ][][];
         };
         /** PumpFacts */
         PumpFacts: {
@@ -5800,6 +6336,35 @@ export interface components {
             prime: number | null;
         };
         /**
+         * ReturnsView
+         * @description Temperatures [K] and the returns that are known over them; blow-by new and worn [m3/s], hoses; speed in the can [m/s];
+         *     acceleration from which the head's returns stand dry, turning left and right [g].
+         */
+        ReturnsView: {
+            /** Temperature */
+            temperature: number[];
+            /** Drains */
+            drains: components["schemas"]["Drained"][];
+            /** Blow By */
+            blow_by: number;
+            /** Blow By Worn */
+            blow_by_worn: number;
+            /** Measured */
+            measured: boolean;
+            /** Hoses */
+            hoses: components["schemas"]["HoseRow"][];
+            /** Bore */
+            bore: number | null;
+            /** Most */
+            most: number;
+            /** Can Speed */
+            can_speed: number | null;
+            /** Head Left */
+            head_left: number | null;
+            /** Head Right */
+            head_right: number | null;
+        };
+        /**
          * RevisionDocument
          * @description One revision as it was kept.
          */
@@ -5838,6 +6403,20 @@ export interface components {
             revisions: components["schemas"]["RevisionOut"][];
             /** Rule */
             rule: string;
+        };
+        /**
+         * RidesOut
+         * @description Oil held by a trap door and given by an accumulator [m3], seconds they last at the duty's speed, those asked [s].
+         */
+        RidesOut: {
+            /** Held */
+            held: number;
+            /** Given */
+            given: number;
+            /** Seconds */
+            seconds: number;
+            /** Asked */
+            asked: number;
         };
         /**
          * Rose
@@ -5971,6 +6550,43 @@ export interface components {
             engine: number | null;
             /** Height */
             height: number | null;
+        };
+        /** ScavengeFacts */
+        ScavengeFacts: {
+            /** @description Scavenge stages. The pressure one not counted. */
+            stages?: components["schemas"]["Quantity"];
+            /** @description Each, each turn */
+            displacement?: components["schemas"]["Quantity"];
+            /** @description Its turns for each of the crank */
+            ratio?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ScavengePart
+         * @description Scavenge pump.
+         */
+        ScavengePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scavenge";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "oil.scavenge" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["ScavengeFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * SchoolRow
@@ -6146,6 +6762,16 @@ export interface components {
             more: number;
             /** Missing */
             missing: string[];
+        };
+        /**
+         * Sight
+         * @description A mark of a tank's sight tube: height over its floor [m], volume [m3].
+         */
+        Sight: {
+            /** Height */
+            height: number;
+            /** Volume */
+            volume: number;
         };
         /** SilencerFacts */
         SilencerFacts: {
@@ -6392,6 +7018,37 @@ export interface components {
             crossings: string[];
         };
         /**
+         * Stage
+         * @description One state: oil temperature [K], engine speed [rev/min]; pressure behind the pump, before the filter, in the gallery
+         *     and at the far end [Pa gauge]; what filter and cooler take [Pa]; share through the cooler; gauge and switch [Pa].
+         */
+        Stage: {
+            /** Name */
+            name: string;
+            /** Temperature */
+            temperature: number;
+            /** Speed */
+            speed: number;
+            /** Pump */
+            pump: number;
+            /** Sandwich */
+            sandwich: number;
+            /** Gallery */
+            gallery: number;
+            /** Far */
+            far: number;
+            /** Filter */
+            filter: number;
+            /** Cooler */
+            cooler: number;
+            /** Cooled */
+            cooled: number;
+            /** Gauge */
+            gauge: number;
+            /** Switch */
+            switch: number | null;
+        };
+        /**
          * StaleProblem
          * @description A write made from an older revision: the build as it stands, and as it would have been.
          */
@@ -6551,6 +7208,20 @@ export interface components {
             solved: boolean;
         };
         /**
+         * Stick
+         * @description Marks from the seat along the stick [m], volume between them [m3]; what was read comes to [m3].
+         */
+        Stick: {
+            /** Full */
+            full: number;
+            /** Low */
+            low: number;
+            /** Between */
+            between: number;
+            /** Poured */
+            poured: number | null;
+        };
+        /**
          * StopDevice
          * @description What stops a diesel; ``safe``: it stops by itself when power fails.
          */
@@ -6559,6 +7230,75 @@ export interface components {
             label: string;
             /** Safe */
             safe: boolean;
+        };
+        /**
+         * Sump
+         * @description One way to keep the oil: covered acceleration [g] by direction; seconds ridden out beyond [s]; depth below the rail
+         *     and how much lower the engine may sit [m]; mass added [kg], parts from and to, in pounds, euros or dollars alike.
+         */
+        Sump: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Fitted */
+            fitted: boolean;
+            /** Covered */
+            covered: number[];
+            /** Rides Out */
+            rides_out: number | null;
+            /** Depth */
+            depth: number;
+            /** Lower */
+            lower: number;
+            /** Mass */
+            mass: number;
+            /** Cost Low */
+            cost_low: number;
+            /** Cost High */
+            cost_high: number;
+        };
+        /**
+         * SumpsView
+         * @description The ways beside each other for a duty, what it asks [g]; the tank's marks, and where it stands filled and running
+         *     [m3]; what is lacking.
+         */
+        SumpsView: {
+            /** Unknown */
+            unknown: string[];
+            /** Ways */
+            ways: string[];
+            /** Asked */
+            asked: number[];
+            /** Sumps */
+            sumps: components["schemas"]["Sump"][];
+            /** Sights */
+            sights: components["schemas"]["Sight"][];
+            /** Tank Holds */
+            tank_holds: number | null;
+            /** In Tank */
+            in_tank: number | null;
+            /** Residence */
+            residence: number | null;
+            /** Residence Wanted */
+            residence_wanted: number;
+            /** Scavenge Ratio */
+            scavenge_ratio: number | null;
+        };
+        /**
+         * Sweep
+         * @description What the big ends sweep: the crank over the rail, its radius [m]; how far under them the oil stands as it is thrown
+         *     and at rest [m], negative where they dip.
+         */
+        Sweep: {
+            /** Height */
+            height: number;
+            /** Radius */
+            radius: number;
+            /** Clear */
+            clear: number;
+            /** Rest Clear */
+            rest_clear: number;
         };
         /**
          * SystemOut
@@ -6768,8 +7508,21 @@ export interface components {
             hint: string;
         };
         /**
+         * Threshold
+         * @description At an engine speed [rev/min]: warned under one pressure, stopped under another [Pa gauge].
+         */
+        Threshold: {
+            /** Speed */
+            speed: number;
+            /** Warn */
+            warn: number;
+            /** Stop */
+            stop: number;
+        };
+        /**
          * TiltedPan
-         * @description Side view in engine axes [m] with its oil under an acceleration [g] and at rest; volumes [m3].
+         * @description Side view in engine axes [m] with its oil under an acceleration [g] and at rest; volumes [m3]; ``wanted``: oil over
+         *     the pickup's mouth for what is drawn [m].
          */
         TiltedPan: {
             /** Forward */
@@ -6819,6 +7572,10 @@ export interface components {
             asked: components["schemas"]["AskedG"];
             /** Most */
             most: number;
+            /** Wanted */
+            wanted: number;
+            sweep: components["schemas"]["Sweep"] | null;
+            rides: components["schemas"]["RidesOut"] | null;
         };
         /**
          * TimeView
@@ -6941,6 +7698,29 @@ export interface components {
             goes: boolean;
             /** Tried */
             tried: number;
+        };
+        /**
+         * WayToPrime
+         * @description A way: cranking speed [rev/min], None for the pot; seconds, turns of the crank, tries of 15 s; what the gauge shows
+         *     cranking [Pa gauge], None without a reading.
+         */
+        WayToPrime: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Chosen */
+            chosen: boolean;
+            /** Speed */
+            speed: number | null;
+            /** Seconds */
+            seconds: number;
+            /** Turns */
+            turns: number | null;
+            /** Tries */
+            tries: number;
+            /** Gauge */
+            gauge: number | null;
         };
         /**
          * WayView
@@ -7162,6 +7942,42 @@ export interface components {
             /** Pressure */
             pressure: number;
         };
+        /**
+         * CircuitView
+         * @description Parts of the feed in order, then of the return; ``limits``: the fullest. None of it where a pump is not known.
+         */
+        gauge_well__core__systems__fuel__views__circuit__CircuitView: {
+            /** Rail Kind */
+            rail_kind: string | null;
+            /** Lift Kind */
+            lift_kind: string | null;
+            /** Presets */
+            presets: components["schemas"]["PresetEntry"][];
+            /** Unknown */
+            unknown: string[];
+            /** Parts */
+            parts: components["schemas"]["CircuitPart"][];
+            /** Limits */
+            limits: string | null;
+            flows: components["schemas"]["CircuitFlows"] | null;
+        };
+        /**
+         * CircuitView
+         * @description States from cold to hot, thresholds; empty without a reading. ``cooler``: there is one. Where the gauge reads, in
+         *     words.
+         */
+        gauge_well__core__systems__oil__views__circuit__CircuitView: {
+            /** Stages */
+            stages: components["schemas"]["Stage"][];
+            /** Thresholds */
+            thresholds: components["schemas"]["Threshold"][];
+            /** Cooler */
+            cooler: boolean;
+            /** Gauge At */
+            gauge_at: string;
+            /** Switch At */
+            switch_at: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -7365,6 +8181,441 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OilPanAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_oil_installed_view_oil_installed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilInstalledAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_oil_circuit_view_oil_circuit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilCircuitAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_oil_returns_view_oil_returns_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilReturnsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_oil_sumps_view_oil_sumps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilSumpsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_oil_priming_view_oil_priming_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilPrimingAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
@@ -11940,6 +13191,188 @@ export interface operations {
                     "model/stl": string;
                     "model/obj": string;
                     "text/csv": string;
+                    "image/vnd.dxf": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shapes_outline_outline_post: {
+        parameters: {
+            query: {
+                kind: "dxf" | "svg" | "csv";
+                unit?: "mm" | "cm" | "m" | "in";
+                turned?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlineOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shapes_outlined_outline__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "csv" | "svg" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description A file in millimetres */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                    "image/svg+xml": string;
                     "image/vnd.dxf": string;
                 };
             };

@@ -8,6 +8,7 @@ import ViewTabs from '../ui/ViewTabs.vue'
 
 /** A station with several drawings: its facts beside the one picked, which stands in the address. */
 const props = defineProps<{ system: string; views: { id: string; label: string; shows: Component }[]; label: string; title?: string; detail?: string }>()
+defineSlots<{ facts(): unknown }>()
 const route = useRoute()
 const router = useRouter()
 const last = useSessionStorage(`${props.system}-view`, props.views[0]?.id ?? '')
@@ -26,6 +27,7 @@ const shown = computed(() => props.views.find((v) => v.id === view.value))
   <StationFrame :system="system" :title="title" :detail="detail">
     <template #fitted="{ block }">
       <FactPanel :section="system" :cautions="block?.cautions ?? []" />
+      <slot name="facts" />
     </template>
     <template #instrument>
       <div class="drawn">

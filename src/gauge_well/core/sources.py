@@ -95,6 +95,7 @@ BIBLIOGRAPHY: dict[str, str] = {
         "R. E. Maples, Petroleum Refinery Process Economics, 2nd ed., PennWell, 2000: viscosity blending indices. From "
         "memory."
     ),
+    "hi98": "ANSI/HI 9.8, Rotodynamic pumps for pump intake design: submergence of inlets. From memory.",
     "oil_tables": "Viscosity and density of typical engine oils as in oil makers' tables. From memory.",
     "astm_d341": "ASTM D341, Viscosity-temperature relation of liquid petroleum products. From memory.",
     "gillespie1992": ("T. D. Gillespie, Fundamentals of Vehicle Dynamics, SAE, 1992: road loads. From memory."),

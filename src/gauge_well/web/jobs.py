@@ -9,7 +9,7 @@ from typing import Any
 
 from flask import Response, current_app
 
-from gauge_well.services import compare, explore, need, seeking, shaping
+from gauge_well.services import compare, explore, need, outlining, seeking, shaping
 from gauge_well.web.api import hung_up
 from gauge_well.web.bench import HungUp, Runner
 from gauge_well.web.documents import STREAM
@@ -31,6 +31,8 @@ JOBS: Mapping[str, Job] = {
     "explore": lambda *args: explore.explore(*args),
     "shape": _once(shaping.taken),
     "scene": _once(shaping.written),
+    "outline": _once(outlining.taken),
+    "outlined": _once(outlining.written),
     "seek": lambda *args: seeking.sought(*args),
     "sure_report": _once(explore.sure_report),
     "solve": _once(explore.solve_for),

@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client'
+import type { Schemas, View } from '../../api/client'
 
 export type Point = [number, number]
 export type TiltedPan = Schemas['TiltedPan']
@@ -67,5 +67,58 @@ export function lies(yaw: number, pitch: number, roll: number): { yaw: string; p
     yaw: lengthwise,
     pitch: Math.abs(pitch) < 0.05 ? 'level' : `tilted ${by(pitch)} ${pitch > 0 ? 'back' : 'forward'}`,
     roll: Math.abs(roll) < 0.05 ? 'upright' : `tilted ${by(roll)} ${roll > 0 ? 'right' : 'left'}`,
+  }
+}
+
+export type Installed = View<'oil/installed'>
+export type Projection = NonNullable<Installed['side']>
+export type Circuit = View<'oil/circuit'>
+export type Returns = View<'oil/returns'>
+export type Sumps = View<'oil/sumps'>
+export type Priming = View<'oil/priming'>
+
+/** A view of the pan [mm], y down; from behind and from above the machine's left is on the left. */
+export function onPage(points: readonly (readonly number[])[], mirrored: boolean): Point[] {
+  return points.map(([x = 0, y = 0]): Point => [(mirrored ? -1000 : 1000) * x + 0, -1000 * y + 0])
+}
+
+/** Smallest box round several runs of points, with room about it. */
+export function boxOf(runs: Point[][], room: number): { left: number; top: number; width: number; height: number } {
+  const all = runs.flat()
+  const xs = all.map((p) => p[0])
+  const ys = all.map((p) => p[1])
+  const [left, top] = [Math.min(...xs) - room, Math.min(...ys) - room]
+  return { left, top, width: Math.max(...xs) + room - left, height: Math.max(...ys) + room - top }
+}
+
+/** Rows of an outline as they are typed, to a tenth of a millimetre. */
+export function rowsOf(corners: readonly (readonly number[])[]): string {
+  return corners.map(([x = 0, z = 0]) => `${(1000 * x).toFixed(1)} mm, ${(1000 * z).toFixed(1)} mm`).join('\n')
+}
+
+/** A corner put elsewhere [m], never over the rail; corners on the rail stay on it. */
+export function moved(corners: readonly (readonly number[])[], index: number, to: Point): Point[] {
+  return corners.map(([x = 0, z = 0], i): Point => (i === index ? [Math.max(to[0], 0), z === 0 ? 0 : Math.max(to[1], 0.005)] : [x, z]))
+}
+
+/** A corner more, half way along the side that begins at one. */
+export function split(corners: readonly (readonly number[])[], index: number): Point[] {
+  const all = corners.map(([x = 0, z = 0]): Point => [x, z])
+  const p = all[index] ?? [0, 0]
+  const q = all[(index + 1) % all.length] ?? p
+  return [...all.slice(0, index + 1), [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2], ...all.slice(index + 1)]
+}
+
+/** Usual pans, as large as the one that is drawn (or a usual one): length, depth, on the same rail. */
+export function presets(length: number, depth: number): Record<string, { label: string; facts: Record<string, number | string> }> {
+  const shallow = 0.4 * depth
+  const well = 0.45 * length
+  return {
+    rear_well: { label: 'Rear well', facts: { shape: 'rear_well', length, depth, well_length: well, shallow_depth: shallow } },
+    front_well: { label: 'Front well', facts: { shape: 'front_well', length, depth, well_length: well, shallow_depth: shallow } },
+    centre_well: { label: 'Centre well', facts: { shape: 'centre_well', length, depth, well_length: well, well_start: 0.5 * (length - well), shallow_depth: shallow } },
+    box: { label: 'Full depth', facts: { shape: 'box', length, depth } },
+    kicked: { label: 'Kicked out', facts: { shape: 'kicked', length, depth: 0.8 * depth, well_length: well, shallow_depth: shallow, kick_width: 0.06, kick_height: 0.3 * depth } },
+    flat: { label: 'Flat, dry', facts: { shape: 'box', length, depth: Math.min(0.055, depth) } },
   }
 }

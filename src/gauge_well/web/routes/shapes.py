@@ -1,4 +1,4 @@
-"""Shapes in and out: a file's bytes to a thing's points, the whole scene to a file."""
+"""Shapes in and out: a file's bytes to a thing's points or a pan's side view, scene and side view to a file."""
 
 from __future__ import annotations
 
@@ -7,6 +7,8 @@ from typing import Literal
 from flask import Response, jsonify, request
 from pydantic import BaseModel, Field, FiniteFloat
 
+from gauge_well.services import outlining
+from gauge_well.services.outlining import OutlineOut
 from gauge_well.services.shaping import OUT, ShapeOut
 from gauge_well.web import jobs
 from gauge_well.web.api import answers, blueprint
@@ -45,3 +47,32 @@ FILES = {media: {"schema": BINARY} for media, _ in OUT.values()}
 def scene(path: OutPath, body: SheetRequest) -> Response:
     """Everything in its place as a file."""
     return Response(jobs.work("scene", body.sheet, path.kind), mimetype=OUT[path.kind][0])
+
+
+class OutlineQuery(BaseModel):
+    """How a side view is to be read: its kind, what it was drawn in, and whether the flywheel was drawn on the right."""
+
+    kind: Literal["dxf", "svg", "csv"]
+    unit: Literal["mm", "cm", "m", "in"] = "mm"
+    turned: bool = False
+
+
+class OutlinePath(BaseModel):
+    """Kind of file."""
+
+    kind: Literal["csv", "svg", "dxf"]
+
+
+@bp.post("/outline", responses=answers(OutlineOut))
+def outline(query: OutlineQuery) -> Response:
+    """A pan's side view from the bytes of a DXF, SVG or CSV file, sent as they are."""
+    return jsonify(jobs.work("outline", request.get_data(), query.kind, query.unit, query.turned))
+
+
+PANS = {media: {"schema": BINARY} for media, _ in outlining.OUT.values()}
+
+
+@bp.post("/outline/<kind>", responses={200: {"description": "A file in millimetres", "content": PANS}})
+def outlined(path: OutlinePath, body: SheetRequest) -> Response:
+    """The fitted pan's side view as a file."""
+    return Response(jobs.work("outlined", body.sheet, path.kind), mimetype=outlining.OUT[path.kind][0])

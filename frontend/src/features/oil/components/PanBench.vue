@@ -4,7 +4,6 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import CoverRose from './CoverRose.vue'
-import PressurePlot from './PressurePlot.vue'
 import TiltingPan from './TiltingPan.vue'
 import DutyPick from '../../../station/DutyPick.vue'
 import Slide from '../../../ui/Slide.vue'
@@ -44,13 +43,14 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
       </div>
       <Slide v-model="along" label="Acceleration along" :min="-1.5" :max="1.5" :step="0.05" :text="way(along, 'pulling away', 'braking')" />
       <Slide v-model="across" label="Acceleration across" :min="-1.5" :max="1.5" :step="0.05" :text="way(across, 'turning left', 'turning right')" />
-      <p class="mute">{{ words.show(pan.volume, 'volume') }} in the pan running, {{ words.show(pan.rest_head, 'size') }} over the pickup at rest; the pan holds {{ words.show(pan.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
+      <p v-if="pan.rides"><strong>Rides out {{ words.show(pan.rides.seconds, 'time') }}</strong> uncovered, of {{ words.show(pan.rides.asked, 'time') }} asked: {{ words.show(pan.rides.held + pan.rides.given, 'volume') }} held back.</p>
+      <p v-if="pan.sweep" class="mute">The big ends {{ pan.sweep.clear < 0 ? `dip ${words.show(-pan.sweep.clear, 'size')} into the oil as it is thrown` : `clear the oil by ${words.show(pan.sweep.clear, 'size')} as it is thrown` }}, {{ pan.sweep.rest_clear < 0 ? `dip ${words.show(-pan.sweep.rest_clear, 'size')}` : `by ${words.show(pan.sweep.rest_clear, 'size')}` }} at rest.</p>
+      <p class="mute">{{ words.show(pan.volume, 'volume') }} in the pan running, {{ words.show(pan.rest_head, 'size') }} over the pickup at rest, {{ words.show(pan.wanted, 'size') }} wanted for what it draws; the pan holds {{ words.show(pan.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
         <button v-if="dragged" class="textlink" type="button" @click="dragged = null">back to the duty's braking</button>
       </p>
     </template>
     <Unseen v-else :waiting="waiting">Give the pan's shape and size and where the pickup lies, to see whether it stays covered.</Unseen>
   </section>
-  <PressurePlot v-if="data" :data="data.pressure" :duty="duties[index]?.id ?? ''" />
 </template>
 
 <style scoped>

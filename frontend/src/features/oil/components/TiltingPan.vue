@@ -41,6 +41,7 @@ const rail = computed(() => -MM * Math.max(...props.data.outline.map((p) => p[1]
     <path :d="`M${data.outline.map(flip).map((p) => p.join(' ')).join('L')}`" class="pan" />
     <line :x1="box.left" :x2="box.left + box.width" :y1="rail" :y2="rail" class="rail" />
     <line v-if="level" :x1="level.from[0]" :y1="level.from[1]" :x2="level.to[0]" :y2="level.to[1]" class="level" />
+    <g v-if="data.sweep" class="sweep"><line :x1="box.left" :x2="box.left + box.width" :y1="rail - MM * (data.sweep.height - data.sweep.radius)" :y2="rail - MM * (data.sweep.height - data.sweep.radius)" /><text :x="box.left + box.width + 8 * unit" :y="rail - MM * (data.sweep.height - data.sweep.radius) + 5 * unit">big ends</text></g>
     <rect :x="foot[0] - 4 * unit" :y="box.top" :width="8 * unit" :height="foot[1] - box.top - 6 * unit" class="pipe" />
     <path :d="`M${foot[0] - 22 * unit} ${foot[1]}h${44 * unit}l${-8 * unit} ${-12 * unit}h${-28 * unit}z`" class="foot" />
     <line :x1="foot[0] + 30 * unit" :y1="foot[1]" :x2="tip[0] + 30 * unit" :y2="tip[1]" :class="['head', { over: data.head < 0 }]" />
@@ -80,6 +81,11 @@ svg {
   stroke: var(--oil);
   stroke-width: calc(1.5 * var(--u));
   stroke-dasharray: calc(6 * var(--u)) calc(4 * var(--u));
+}
+.sweep line {
+  stroke: var(--mute);
+  stroke-width: calc(1.5 * var(--u));
+  stroke-dasharray: calc(2 * var(--u)) calc(3 * var(--u));
 }
 .pipe {
   fill: var(--mute);

@@ -24,9 +24,12 @@ G_MOST = 3.0  # beyond it a pickup counts as never uncovered
 G_SCAN = np.linspace(0.0, G_MOST, 25)
 COVER_DOUBT = "pickup_cover"
 COVER = 0.010  # m of oil that a pickup's mouth wants over it with nothing drawn (common practice)
+RUNNING = 0.25  # of what is kept over the inlets of pump sumps (common practice)
 RING_LEAST = 0.001  # m under a mouth that lies on the floor
 # Direction of the vehicle's acceleration: forward and left parts.
 DIRECTIONS = {"pulling": (1.0, 0.0), "braking": (-1.0, 0.0), "left": (0.0, 1.0), "right": (0.0, -1.0)}
+
+WAYS = tuple(DIRECTIONS)
 
 
 def rotation_of(context: Context) -> Array:
@@ -287,10 +290,16 @@ def cover(context: Context, facts: OilFacts, pan: Pan | None) -> Array:
 
 
 def over_outlet(facts: OilFacts, drawn: Array, duties: int) -> Array:
-    """Oil a tank's outlet wants over it in each duty [m], (duty, 1) or (duty, 1, sample): ``10 mm + v^2 / 2g`` in its line."""
-    bore = facts.tank_line.bore
-    speed = as_array(0.0 if bore is None else drawn / bore_area(bore))
-    wanted = COVER + speed**2 / (2.0 * GRAVITY)
+    """Oil a tank's outlet wants over it in each duty [m], (duty, 1) or (duty, 1, sample).
+
+    A quarter of ``S = D (1 + 2.3 v / sqrt(g D))``, which pump sumps for water keep (hi98), as of a pickup; 10 mm at least
+    and where the bore of its line is not known.
+    """
+    wanted = as_array(COVER)
+    if facts.tank_line.bore is not None:
+        bore = as_array(facts.tank_line.bore)
+        froude = drawn / bore_area(bore) / np.sqrt(GRAVITY * bore)
+        wanted = np.maximum(COVER, RUNNING * bore * (1.0 + 2.3 * froude))
     wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, duties, 1)))[0]
     return wide if wide.shape[-1] == 1 else wide[:, None, :]
 

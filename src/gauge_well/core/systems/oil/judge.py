@@ -55,6 +55,11 @@ def _pan(given: facts.OilFacts) -> tuple[Pan | None, tuple[str, ...]]:
     return None, tuple(f"oil.{n}" for n in names if fact(given, n) is None)
 
 
+def pan_or_none(given: facts.OilFacts) -> Pan | None:
+    """The pan where it is known."""
+    return _pan(given)[0]
+
+
 def brings(context: Context, given: facts.OilFacts) -> Mapping[str, Array]:
     """What of the oil's heat reaches the coolant."""
     pan, _ = _pan(at_likely(given))

@@ -22,7 +22,7 @@ REACH = 0.15  # m from pickup to the wall oil runs to, where no pan is known
 
 def needs(context: Context, facts: OilFacts, coverage: covering.Coverage | None, ways: warmth.Ways) -> list[Need]:
     """Quantity, oil over the pickup or a baffle, cooler conductance."""
-    found = [_quantity(context, facts, coverage)]
+    found = [] if drysump.is_dry(facts) else [_quantity(context, facts, coverage)]
     found.append(_breather(context, facts))
     cases = context.duties.cases
     hardest = max(likely(g) for c in cases for g in (c.braking, c.cornering, c.pulling))

@@ -82,7 +82,9 @@ def _pan(context: Context, facts: OilFacts, pan: Pan) -> Iterator[Notice]:
             "The sieve's open area is {n} times the pipe's; 8 to 12 is usual: a clogging one starves the pump early."
         )
         yield Notice(
-            "sieve_small", Sentence(words, {"n": (likely(facts.pickup.sieve) / bore, "ratio")}), "oil.pickup.sieve"
+            "sieve_small",
+            Sentence(words, {"n": (round(likely(facts.pickup.sieve) / bore, 1), "ratio")}),
+            "oil.pickup.sieve",
         )
     stick, full = levels.marks(context, facts, pan), likely(facts.oil_quantity)
     if stick is not None and stick.poured is not None:
@@ -116,14 +118,16 @@ def _dry(context: Context, facts: OilFacts) -> Iterator[Notice]:
     if moved is not None and likely(moved) > drysump.SCAVENGE_MOST * pressure:
         words = "The stages move {n} times what the pump does; over 3 they churn air into the oil."
         yield Notice(
-            "scavenge_large", Sentence(words, {"n": (likely(moved) / pressure, "ratio")}), "oil.scavenge.ratio"
+            "scavenge_large",
+            Sentence(words, {"n": (round(likely(moved) / pressure, 1), "ratio")}),
+            "oil.scavenge.ratio",
         )
     drawn = likely(over_duties(drysump.pressure_flow(context, facts)))
     lines = (
         (facts.tank_line.bore, drawn, drysump.TANK_SPEED, "oil.tank_line.bore", "from the tank"),
         (
             facts.scavenge_line.bore,
-            0.0 if moved is None else likely(moved),
+            0.0 if moved is None else likely(moved) / likely(facts.scavenge.stages or 1.0),
             drysump.FOAM_SPEED,
             "oil.scavenge_line.bore",
             "of foam",

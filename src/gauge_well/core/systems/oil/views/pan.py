@@ -11,10 +11,10 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.geometry.frames import apparent_up, to_engine
 from gauge_well.core.geometry.free_surface import surface_height
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
-from gauge_well.core.systems.oil import covering, feeding, warmth
+from gauge_well.core.systems.oil import covering, dipping, feeding, surge, warmth
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import CRANKCASE, Pan, pan_of
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array, duty_value, likely
 
 PETALS = 72
 COLD = 293.15
@@ -59,8 +59,30 @@ class AskedG:
 
 
 @dataclass(frozen=True)
+class Sweep:
+    """What the big ends sweep: the crank over the rail, its radius [m]; how far under them the oil stands as it is thrown
+    and at rest [m], negative where they dip."""
+
+    height: float
+    radius: float
+    clear: float
+    rest_clear: float
+
+
+@dataclass(frozen=True)
+class RidesOut:
+    """Oil held by a trap door and given by an accumulator [m3], seconds they last at the duty's speed, those asked [s]."""
+
+    held: float
+    given: float
+    seconds: float
+    asked: float
+
+
+@dataclass(frozen=True)
 class TiltedPan:
-    """Side view in engine axes [m] with its oil under an acceleration [g] and at rest; volumes [m3]."""
+    """Side view in engine axes [m] with its oil under an acceleration [g] and at rest; volumes [m3]; ``wanted``: oil over
+    the pickup's mouth for what is drawn [m]."""
 
     forward: float
     left: float
@@ -79,6 +101,9 @@ class TiltedPan:
     rose: Rose
     asked: AskedG
     most: float
+    wanted: float
+    sweep: Sweep | None
+    rides: RidesOut | None
 
 
 @dataclass(frozen=True)
@@ -174,4 +199,23 @@ def _tilted(context: Context, facts: OilFacts, pan: Pan, index: int, asked: tupl
         rose=Rose(angle=angle.tolist(), covered=covering.effective(facts, petals).tolist(), bare=petals.tolist()),
         asked=AskedG(likely(case.pulling), likely(case.braking), likely(case.cornering)),
         most=covering.G_MOST,
+        wanted=over,
+        sweep=_sweep(context, facts, pan, (n, rest), float(volume)),
+        rides=_rides(context, facts, index),
+    )
+
+
+def _sweep(context: Context, facts: OilFacts, pan: Pan, normals: tuple[Array, Array], volume: float) -> Sweep | None:
+    found = dipping.clear(context, facts, pan, np.stack(normals), np.full(2, volume))
+    if found is None or facts.crank_height is None:
+        return None
+    return Sweep(likely(facts.crank_height), dipping.swing(context), float(found[0]), float(found[1]))
+
+
+def _rides(context: Context, facts: OilFacts, index: int) -> RidesOut | None:
+    found = surge.ride(context, facts)
+    if found is None or facts.thrown is None:
+        return None
+    return RidesOut(
+        likely(found.held), duty_value(found.given, index), duty_value(found.seconds, index), likely(facts.thrown)
     )

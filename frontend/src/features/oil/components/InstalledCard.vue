@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import DutyPick from '../../../station/DutyPick.vue'
+import { useDuty } from '../../../station/useDuty'
+import { useInstrument } from '../../../station/useInstrument'
+import { useVocabulary } from '../../../stores/vocabulary'
+import DataTable from '../../../ui/DataTable.vue'
+import type { Column } from '../../../ui/grid'
+import NamedValues from '../../../ui/NamedValues.vue'
+import Unseen from '../../../ui/Unseen.vue'
+import { boxOf, onPage, type Installed } from '../logic'
+import HowItLies from './HowItLies.vue'
+import OutlineCard from './OutlineCard.vue'
+import PanProjection from './PanProjection.vue'
+
+/** The pan in the machine as it lies: three views, levels to mark by, the old pan, the mouth, the stick. */
+const words = useVocabulary()
+const { index } = useDuty('oil')
+const { data, waiting } = useInstrument('oil/installed', computed(() => ({ duty: index.value })))
+const NAMES = { side: 'From its right', end: 'From behind', plan: 'From above' } as const
+const views = computed(() => {
+  const d = data.value
+  if (!d?.side || !d.end || !d.plan) return []
+  return ([['side', d.side, false, 'right'], ['end', d.end, true, 'away'], ['plan', d.plan, true, 'up']] as const).map(([id, shown, mirrored, arrow]) => ({ id, shown, mirrored, arrow, width: boxOf(shown.edges.map((e) => onPage(e, mirrored)), 16).width }))
+})
+/** All three to one scale, type as large in each. */
+const widest = computed(() => Math.max(...views.value.map((v) => v.width)))
+type Level = Installed['levels'][number]
+type PanRow = Installed['pans'][number]
+const LEVELS = computed((): Column<Level>[] => [
+  { key: 'volume', title: 'Oil', head: true, show: (l) => words.show(l.volume, 'volume') },
+  { key: 'floor', title: 'Over the floor', right: true, show: (l) => words.show(l.over_floor, 'size') },
+  { key: 'rail', title: 'Below the rail', right: true, mute: true, show: (l) => words.show(l.below_rail, 'size') },
+  ...(data.value?.stick ? [{ key: 'stick', title: 'On the stick', right: true, show: (l: Level) => (l.stick === null ? '–' : words.show(l.stick, 'length')) }] : []),
+])
+const PANS = computed((): Column<PanRow>[] => [
+  { key: 'name', title: 'Pan', head: true, show: (p) => p.name },
+  { key: 'depth', title: 'Deepest', right: true, show: (p) => words.show(p.depth, 'size') },
+  { key: 'mark', title: 'To the mark', right: true, show: (p) => words.show(p.to_mark, 'volume') },
+  { key: 'holds', title: 'To the rail', right: true, mute: true, show: (p) => words.show(p.holds, 'volume') },
+  { key: 'mouth', title: 'Mouth over floor', right: true, show: (p) => (p.mouth === null ? 'give its drop' : words.show(p.mouth, 'size')), over: (p) => p.mouth !== null && p.mouth < 0.003 },
+  { key: 'spacer', title: 'Spacer', right: true, show: (p) => (p.spacer === null ? '–' : p.spacer > 0 ? words.show(p.spacer, 'size') : 'none') },
+])
+const stick = computed(() => {
+  const s = data.value?.stick
+  if (!s) return []
+  return [
+    { label: 'Full, from the seat', shown: words.show(s.full, 'length') },
+    { label: `Low, ${words.show(s.between, 'volume')} less`, shown: words.show(s.low, 'length') },
+    ...(s.poured === null ? [] : [{ label: 'Poured and read: by its measures the pan holds', shown: words.show(s.poured, 'volume') }]),
+  ]
+})
+const SAID: Record<string, string> = { pulling: 'Pulling away', braking: 'Braking', left: 'Turning left', right: 'Turning right' }
+const gs = (g: number) => (g >= 3 ? 'always' : `${g.toFixed(2)} g`)
+const mouth = computed(() => data.value?.mouth?.ways.map((way, i) => ({ label: SAID[way] ?? way, shown: `${gs(data.value?.mouth?.now[i] ?? 0)} → ${gs(data.value?.mouth?.parallel[i] ?? 0)}` })) ?? [])
+</script>
+
+<template>
+  <section class="card pad" data-installed>
+    <div class="cardhead">
+      <h2 class="label">The pan as installed, to scale</h2>
+      <DutyPick v-if="data?.mouth" v-model="index" />
+    </div>
+    <div v-if="views.length" class="views">
+      <figure v-for="v in views" :key="v.id" :class="v.id" :style="{ width: `${(100 * v.width) / widest}%` }">
+        <PanProjection :data="v.shown" :label="`${NAMES[v.id]}: the pan with its oil standing`" :mirrored="v.mirrored" :unit="widest / 320" :arrow="v.arrow" />
+        <figcaption>{{ NAMES[v.id] }}</figcaption>
+      </figure>
+    </div>
+    <Unseen v-else :waiting="waiting">Give the pan's shape and size and where the pickup lies, to see it as it will lie.</Unseen>
+    <template v-if="data && data.pans.length > 1">
+      <h2 class="label more">Old pan beside new</h2>
+      <DataTable :id="(p) => p.name" label="Pans beside each other" :columns="PANS" :rows="data.pans" />
+    </template>
+    <template v-if="data?.mouth">
+      <h2 class="label more">The mouth leans {{ words.show(data.mouth.tilt, 'angle') }} against the floor</h2>
+      <p class="mute">Covered as it is, and set parallel by an adapter of {{ words.show(data.mouth.tilt, 'angle') }}:</p>
+      <NamedValues :rows="mouth" />
+    </template>
+    <template v-if="stick.length">
+      <h2 class="label more">Marks of the stick, as installed</h2>
+      <NamedValues :rows="stick" />
+      <p class="mute">Pour the full quantity by measure, wait ten minutes, read from the seat: what differs from the mark is the pan's measures.</p>
+    </template>
+  </section>
+  <section v-if="data && data.levels.length" class="card pad">
+    <h2 class="label">To mark by: oil against height, the machine level</h2>
+    <DataTable :id="(l) => String(l.volume)" label="Volume against height" :columns="LEVELS" :rows="data.levels" />
+  </section>
+  <OutlineCard :corners="data?.preset ?? []" />
+  <HowItLies />
+</template>
+
+<style scoped>
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: flex-end;
+}
+figure {
+  margin: 0;
+  flex: none;
+  max-width: calc(60% - 4px);
+}
+figure.end {
+  max-width: calc(40% - 4px);
+}
+figcaption {
+  font: 500 13px/1.4 var(--labels);
+  color: var(--mute);
+}
+.more {
+  margin-top: 14px;
+}
+@media (max-width: 720px) {
+  figure,
+  figure.end {
+    max-width: 100%;
+  }
+}
+</style>
