@@ -38,6 +38,10 @@ const chosen = (name: string) => {
 /** Whether what a field depends on is chosen so that it has a meaning. */
 const applies = (field: Field) => Object.entries(field.when).every(([name, choices]) => choices.includes(chosen(name)))
 const FEW = 2
+/** More of what a group begun could also be told than this fold away: nothing waits for them. */
+const MANY = 3
+/** Groups opened by their names. */
+const opened = ref<string[]>([])
 /** What a rule supplied and still moves a check or a need of this build: those stand first and open. */
 const decides = computed(() => {
   const paths = Object.values(build.report?.systems ?? {}).flatMap((s) => s.decides ?? [])
@@ -50,7 +54,8 @@ const deciding = computed(() => {
 })
 const kept = (own: Field[]) => {
   const begun = own.some((f) => stated(f) || f.part !== '') || own.filter((f) => fact(f) === undefined).length <= FEW
-  return own.filter((f) => stated(f) || (begun && (f.part !== '' || fact(f) === undefined)))
+  const bare = own.filter((f) => f.part === '' && fact(f) === undefined).length > MANY
+  return own.filter((f) => stated(f) || (begun && (f.part !== '' || (fact(f) === undefined && !bare))))
 }
 const groups = computed(() => {
   const fields = words.words?.sections[props.section]?.fields ?? []
@@ -58,7 +63,7 @@ const groups = computed(() => {
   for (const name of new Set(fields.map((f) => f.group))) {
     if (props.only.length && !props.only.includes(name)) continue
     const own = fields.filter((f) => f.group === name && (applies(f) || stated(f)) && !deciding.value.includes(f))
-    const shown = all.value ? own : kept(own)
+    const shown = all.value || opened.value.includes(name) ? own : kept(own)
     found.push({ name, fields: shown, more: own.length - shown.length })
   }
   return found
@@ -81,6 +86,8 @@ const byPart = computed(() => {
     return { name, blocks }
   })
 })
+/** Groups of which nothing is shown, by their names. */
+const shut = computed(() => groups.value.filter((g) => g.fields.length === 0 && g.more > 0 && g.name !== '').map((g) => g.name))
 const folded = computed(() => groups.value.reduce((sum, group) => sum + group.more, 0))
 </script>
 
@@ -100,6 +107,7 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
         </template>
         <CautionNote v-for="caution in cautions.filter((c) => c.where === group.name)" :key="caution.id" :text="caution.text" />
       </div>
+      <p v-if="shut.length" class="shut mute">Nothing stated of: <template v-for="(name, i) in shut" :key="name">{{ i ? ', ' : '' }}<button class="textlink" type="button" @click="opened = [...opened, name]">{{ name.toLowerCase() }}</button></template></p>
       <button v-if="folded || all" class="textlink more" type="button" :aria-expanded="all" @click="all = !all">
         {{ all ? 'Show only what is stated' : `${folded} more: not given, or they move nothing here` }}
       </button>
@@ -114,6 +122,10 @@ const folded = computed(() => groups.value.reduce((sum, group) => sum + group.mo
 }
 .group:last-of-type {
   border-bottom: 0;
+}
+.shut {
+  padding: 8px 0 2px;
+  line-height: 1.7;
 }
 .decides {
   border-left: 2px dashed var(--mute);

@@ -32,7 +32,7 @@ class PickupFacts:
     mouth_roll: Value | None = quantity(
         "Mouth's left edge up", "angle", -0.8, 0.8, group="Pickup", help="Against the block's face."
     )
-    sieve: Value | None = quantity("Sieve's open area", "area", 1e-5, 0.1, group="Pickup")
+    sieve: Value | None = quantity("Sieve's open area", "wire_area", 1e-5, 0.1, group="Pickup")
     bore: Value = quantity("Pickup pipe bore", "length", 0.006, 0.08, group="Pickup", spread="gauge")
     length: Value = quantity("Pickup pipe length", "length", 0.0, 2.0, group="Pickup")
     mouth: Value = quantity(

@@ -8,23 +8,17 @@ import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import NamedValues from '../../../ui/NamedValues.vue'
 import Unseen from '../../../ui/Unseen.vue'
-import { boxOf, onPage, type Installed } from '../logic'
+import { useNarrow } from '../../../ui/useNarrow'
+import type { Installed } from '../logic'
 import HowItLies from './HowItLies.vue'
 import OutlineCard from './OutlineCard.vue'
-import PanProjection from './PanProjection.vue'
+import ThreeViews from './ThreeViews.vue'
 
 /** The pan in the machine as it lies: three views, levels to mark by, the old pan, the mouth, the stick. */
 const words = useVocabulary()
 const { index } = useDuty('oil')
 const { data, waiting } = useInstrument('oil/installed', computed(() => ({ duty: index.value })))
-const NAMES = { side: 'From its right', end: 'From behind', plan: 'From above' } as const
-const views = computed(() => {
-  const d = data.value
-  if (!d?.side || !d.end || !d.plan) return []
-  return ([['side', d.side, false, 'right'], ['end', d.end, true, 'away'], ['plan', d.plan, true, 'up']] as const).map(([id, shown, mirrored, arrow]) => ({ id, shown, mirrored, arrow, width: boxOf(shown.edges.map((e) => onPage(e, mirrored)), 16).width }))
-})
-/** All three to one scale, type as large in each. */
-const widest = computed(() => Math.max(...views.value.map((v) => v.width)))
+const narrow = useNarrow()
 type Level = Installed['levels'][number]
 type PanRow = Installed['pans'][number]
 const LEVELS = computed((): Column<Level>[] => [
@@ -61,12 +55,7 @@ const mouth = computed(() => data.value?.mouth?.ways.map((way, i) => ({ label: S
       <h2 class="label">The pan as installed, to scale</h2>
       <DutyPick v-if="data?.mouth" v-model="index" />
     </div>
-    <div v-if="views.length" class="views">
-      <figure v-for="v in views" :key="v.id" :class="v.id" :style="{ width: `${(100 * v.width) / widest}%` }">
-        <PanProjection :data="v.shown" :label="`${NAMES[v.id]}: the pan with its oil standing`" :mirrored="v.mirrored" :unit="widest / 320" :arrow="v.arrow" />
-        <figcaption>{{ NAMES[v.id] }}</figcaption>
-      </figure>
-    </div>
+    <ThreeViews v-if="data?.side" :data="data" :narrow="narrow" />
     <Unseen v-else :waiting="waiting">Give the pan's shape and size and where the pickup lies, to see it as it will lie.</Unseen>
     <template v-if="data && data.pans.length > 1">
       <h2 class="label more">Old pan beside new</h2>
@@ -92,31 +81,7 @@ const mouth = computed(() => data.value?.mouth?.ways.map((way, i) => ({ label: S
 </template>
 
 <style scoped>
-.views {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: flex-end;
-}
-figure {
-  margin: 0;
-  flex: none;
-  max-width: calc(60% - 4px);
-}
-figure.end {
-  max-width: calc(40% - 4px);
-}
-figcaption {
-  font: 500 13px/1.4 var(--labels);
-  color: var(--mute);
-}
 .more {
   margin-top: 14px;
-}
-@media (max-width: 720px) {
-  figure,
-  figure.end {
-    max-width: 100%;
-  }
 }
 </style>

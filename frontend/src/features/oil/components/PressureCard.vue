@@ -19,13 +19,15 @@ const { data, waiting } = useInstrument('oil/circuit', options)
 type Stage = Circuit['stages'][number]
 type Threshold = Circuit['thresholds'][number]
 const p = (v: number) => words.show(v, 'pressure_gauge')
+const differs = (one: (s: Stage) => number | null, other: (s: Stage) => number) => data.value?.stages.some((s) => one(s) !== null && Math.abs((one(s) ?? 0) - other(s)) > 1)
 const COLUMNS = computed((): Column<Stage>[] => [
-  { key: 'name', title: 'State', head: true, show: (s) => `${s.name}: ${words.show(s.temperature, 'temperature')}, ${words.show(s.speed, 'speed_rpm')}` },
+  { key: 'name', title: 'State', head: true, show: (s) => s.name },
+  { key: 'temperature', title: 'Oil', right: true, mute: true, show: (s) => words.show(s.temperature, 'temperature') },
+  { key: 'speed', title: 'At', right: true, mute: true, show: (s) => words.show(s.speed, 'speed_rpm') },
   { key: 'gauge', title: 'Gauge reads', right: true, show: (s) => p(s.gauge) },
-  ...(data.value?.stages.some((s) => s.switch !== null) ? [{ key: 'switch', title: 'Switch sees', right: true, show: (s: Stage) => (s.switch === null ? '–' : p(s.switch)) }] : []),
-  { key: 'pump', title: 'Behind the pump', right: true, mute: true, show: (s) => p(s.pump) },
-  { key: 'gallery', title: 'Gallery', right: true, mute: true, show: (s) => p(s.gallery) },
-  { key: 'far', title: 'Far end', right: true, mute: true, show: (s) => p(s.far) },
+  ...(differs((s) => s.switch, (s) => s.gauge) ? [{ key: 'switch', title: 'Switch sees', right: true, show: (s: Stage) => (s.switch === null ? '–' : p(s.switch)) }] : []),
+  { key: 'pump', title: 'Pump gives', right: true, mute: true, show: (s) => p(s.pump) },
+  ...(differs((s) => s.gauge, (s) => s.gallery) ? [{ key: 'gallery', title: 'Gallery', right: true, mute: true, show: (s: Stage) => p(s.gallery) }] : []),
   { key: 'filter', title: 'Filter takes', right: true, mute: true, show: (s) => words.show(s.filter, 'pressure_difference') },
   ...(data.value?.cooler ? [{ key: 'cooled', title: 'Through cooler', right: true, mute: true, show: (s: Stage) => words.show(s.cooled, 'share') }] : []),
 ])

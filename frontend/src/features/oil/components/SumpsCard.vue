@@ -27,7 +27,7 @@ const COLUMNS = computed((): Column<Sump>[] => [
   { key: 'rides', title: 'Beyond, lasts', right: true, show: (s) => (s.rides_out === null ? '–' : words.show(s.rides_out, 'time')) },
   { key: 'depth', title: 'Below the rail', right: true, show: (s) => words.show(s.depth, 'size') },
   { key: 'mass', title: 'Adds', right: true, mute: true, show: (s) => (s.mass ? words.show(s.mass, 'mass') : '–') },
-  { key: 'cost', title: 'Parts, about', right: true, mute: true, show: (s) => (s.cost_high ? `${s.cost_low} to ${s.cost_high}` : '–') },
+  { key: 'cost', title: 'Parts, about', right: true, mute: true, show: (s) => (s.cost_high ? `${s.cost_low}–${s.cost_high}` : '–') },
 ])
 type Sight = Sumps['sights'][number]
 const SIGHTS = computed((): Column<Sight>[] => [
@@ -59,7 +59,7 @@ const lower = computed(() => data.value?.sumps.find((s) => s.id === 'dry')?.lowe
         <Well :fill="worst(s)" system="oil" size="long" :label="s.name" :state="worst(s) > 1 ? 'short' : 'holds'" />
       </p>
       <DataTable :id="(s) => s.id" label="Sumps beside each other" :columns="COLUMNS" :rows="data.sumps" :marked="(s) => s.fitted" />
-      <p class="mute">What the duty asks stands in each column's head. An accumulator keeps oil that the pan then lacks. With a flat pan the engine may sit {{ words.show(lower, 'size') }} lower. Prices are what such parts go for, in pounds, euros or dollars alike.</p>
+      <p class="mute">What the duty asks stands in each column's head. An accumulator keeps oil that the pan then lacks. {{ lower > 0 ? `With a flat pan the engine may sit ${words.show(lower, 'size')} lower. ` : '' }}Prices are what such parts go for, in pounds, euros or dollars alike.</p>
     </template>
     <Unseen v-else :waiting="waiting">Give the pan's shape and size and where the pickup lies, to hold the three against each other.</Unseen>
   </section>

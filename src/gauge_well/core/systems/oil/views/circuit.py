@@ -57,7 +57,7 @@ class CircuitView:
 
 
 def show(context: Context, facts: OilFacts, options: Options) -> CircuitView:
-    """Cold and warm at a fast idle, hot at idle, at the duty's speed and at rated; the duty's own oil is the hot one."""
+    """Cold and warming at a fast idle, hot at idle, at the duty's speed and at rated; the duty's own oil is the hot one."""
     index = duty_asked(context, options)
     idle, rated = likely(context.engine.facts.idle_speed), likely(context.engine.rated_speed)
     pan = judge.pan_or_none(facts)
@@ -65,11 +65,11 @@ def show(context: Context, facts: OilFacts, options: Options) -> CircuitView:
     hot = duty_value(warmth.temperature(ways, context.mean.heat_to_oil), index)
     speed = likely(context.duties.cases[index].engine_speed)
     states = (
-        ("Cold, fast idle", COLD, FAST_IDLE * idle),
-        ("Warming, fast idle", WARM, FAST_IDLE * idle),
-        ("Hot, idle", hot, idle),
-        ("Hot, on the duty", hot, speed),
-        ("Hot, rated speed", hot, rated),
+        ("Cold", COLD, FAST_IDLE * idle),
+        ("Warming", WARM, FAST_IDLE * idle),
+        ("Hot idle", hot, idle),
+        ("On the duty", hot, speed),
+        ("Rated speed", hot, rated),
     )
     gauge, switch = facts.gauge_at or "gallery", facts.switch_at or "gallery"
     stages = []

@@ -14,7 +14,7 @@ from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.need import HOSES
 from gauge_well.core.typing import as_array, likely, over_duties
 
-POINTS = 24
+POINTS, FROM, TO = 24, 273.15, 393.15
 
 
 @dataclass(frozen=True)
@@ -58,7 +58,7 @@ def show(context: Context, given: OilFacts, options: Options) -> ReturnsView:
     """All of it; the duty decides nothing here but that it is one of them."""
     duty_asked(context, options)
     facts = at_likely(given)
-    t = np.linspace(263.15, 393.15, POINTS)
+    t = np.linspace(FROM, TO, POINTS)
     drains = []
     head = returns.head_drain(facts, t)
     if head is not None:
