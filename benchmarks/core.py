@@ -60,7 +60,7 @@ def geometry() -> list[Line]:
         median(
             "rose of 72 directions, three quantities",
             lambda: covering.covered(pan, rotation, quantities, np.cos(angle), np.sin(angle)),
-            target=0.100,
+            target=0.060,
         ),
         median(
             "12-piece twin exhaust, 3 duties",

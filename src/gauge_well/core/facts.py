@@ -404,18 +404,26 @@ def need_number(value: Value | None, field: str) -> float:
 def at_likely(facts: F) -> F:
     """A facts object with every array of samples brought back to its likely value, its parts with it."""
     changed: dict[str, Any] = {}
-    for f in dataclasses.fields(facts):  # type: ignore[arg-type]
-        value = getattr(facts, f.name)
+    for name, value in vars(facts).items():
+        if value is None or isinstance(value, float | str):
+            continue
         if isinstance(value, np.ndarray):
-            changed[f.name] = likely(value)
-        elif "role" in f.metadata:
-            changed[f.name] = at_likely(value)
-        elif "several" in f.metadata:
-            changed[f.name] = tuple((id, at_likely(part)) for id, part in value)
-        elif isinstance(value, tuple) and any(isinstance(c, np.ndarray) for row in value for c in row):
-            changed[f.name] = tuple(tuple(likely(cell) for cell in row) for row in value)
-    found: F = dataclasses.replace(facts, **changed)  # type: ignore[type-var]
-    return found
+            changed[name] = likely(value)
+        elif dataclasses.is_dataclass(value):
+            part = at_likely(value)
+            if part is not value:
+                changed[name] = part
+        elif isinstance(value, tuple) and value:
+            changed[name] = tuple([_row_at_likely(row) for row in value])
+    return dataclasses.replace(facts, **changed) if changed else facts  # type: ignore[type-var]
+
+
+def _row_at_likely(row: Any) -> Any:
+    """A row of a table, or a part of several with its id, without samples."""
+    found = [
+        at_likely(c) if dataclasses.is_dataclass(c) else likely(c) if isinstance(c, np.ndarray) else c for c in row
+    ]
+    return tuple(found)
 
 
 YES_NO: Mapping[str, str] = {"yes": "yes", "no": "no"}

@@ -67,6 +67,8 @@ def resolve(sheet: Sheet) -> Resolved:
         flat |= {f"{key}.{name}": value for name, value in values.items()}
         rules |= {f"duties.{key}.{name}": rule for name, rule in ruled.items()}
     context["duties"] = flat
+    # A rule may go by what is stated elsewhere, whichever system is filled first.
+    context |= {id: {name: fact.value for name, fact in sheet.sections[id].items()} for id in SYSTEMS}
     for id in ("installation", *SYSTEMS):
         context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context, sheet.listed(id))
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -23,6 +24,21 @@ class Oil:
     label: str
     at_40: Value
     at_100: Value
+
+    @cached_property
+    def line(self) -> Walther:
+        """The line through both known points (astm_d341)."""
+        z40, z100 = (np.log10(np.log10(as_array(nu) * 1e6 + 0.7)) for nu in (self.at_40, self.at_100))
+        slope = (z40 - z100) / float(np.log10(T_100) - np.log10(T_40))
+        return Walther(z40 + slope * float(np.log10(T_40)), slope)
+
+
+@dataclass(frozen=True)
+class Walther:
+    """A and B of ``log10 log10(nu + 0.7) = A - B log10 T``, nu in mm2/s."""
+
+    intercept: Value
+    slope: Value
 
 
 TEMPERATURE_RANGE = Range(
@@ -60,25 +76,9 @@ OILS: Mapping[str, Oil] = {
 }
 
 
-@dataclass(frozen=True)
-class Walther:
-    """A and B of ``log10 log10(nu + 0.7) = A - B log10 T``, nu in mm2/s."""
-
-    intercept: Value
-    slope: Value
-
-
-def walther(oil: Oil) -> Walther:
-    """The line through both known points (astm_d341)."""
-    z40, z100 = (np.log10(np.log10(as_array(nu) * 1e6 + 0.7)) for nu in (oil.at_40, oil.at_100))
-    slope = (z40 - z100) / float(np.log10(T_100) - np.log10(T_40))
-    return Walther(z40 + slope * float(np.log10(T_40)), slope)
-
-
 def viscosity_walther(oil: Oil, temperature: Value) -> Array:
     """Kinematic viscosity [m2/s] at ``temperature`` [K], 250 to 450 (astm_d341)."""
-    line = walther(oil)
-    z = line.intercept - line.slope * np.log10(as_array(temperature))
+    z = oil.line.intercept - oil.line.slope * np.log10(as_array(temperature))
     return np.asarray((10.0 ** (10.0**z) - 0.7) * 1e-6)
 
 

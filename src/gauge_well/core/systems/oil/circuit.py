@@ -68,10 +68,12 @@ def cooled_share(facts: OilFacts, flow: Value, rated: Value, temperature: Value)
     t = as_array(temperature)
     flow, t = np.broadcast_arrays(as_array(flow), t)
     over = cooler_drop(facts, flow, rated, t) > opens
-    share = find_root(
-        lambda s: cooler_drop(facts, s * flow, rated, t) - opens, as_array(1e-6), as_array(1.0), tolerance=1e-5
-    )
-    share = np.where(over, share, 1.0)
+    share = np.ones(over.shape)
+    if over.any():
+        found = find_root(
+            lambda s: cooler_drop(facts, s * flow, rated, t) - opens, as_array(1e-6), as_array(1.0), tolerance=1e-5
+        )
+        share = np.where(over, found, share)
     return np.where((facts.cooler.plate == "plate") & (t < PLATE_OPENS), np.minimum(share, PLATE_LEAKS), share)
 
 

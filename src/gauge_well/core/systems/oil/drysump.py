@@ -20,7 +20,7 @@ SCAVENGE, SCAVENGE_MOST = 2.0, 3.0  # times the pressure flow: a third to a half
 RESIDENCE = 8.0  # s in the tank to part from its air, 8 to 15 (common practice)
 TANK_SPEED, FOAM_SPEED = 1.5, 2.0  # m/s from tank to pump, falling; of foam to the tank (common practice)
 VACUUM_MOST = 35e3  # Pa under the air outside, at which seals are drawn in (common practice)
-FACETS = 12  # planes by which a round tank is cut across
+FACETS, ROUND = 12, 48  # planes that cut a round tank standing; sides of one lying
 FILLED = 0.75  # of a tank, the rest for foam (common practice)
 UP = np.array([0.0, 0.0, 1.0])
 
@@ -45,9 +45,9 @@ def _tank(shape: str, across: float, height: float, along: float, outlet: float)
         scale = np.pi * half**2 / float(np.trapezoid(wide, x))
         stations, middle = tuple((float(a), float(b)) for a, b in zip(x, scale * wide, strict=True)), half
     else:
-        turn = np.linspace(0.0, 2.0 * np.pi, 2 * FACETS, endpoint=False)
+        turn = np.linspace(0.0, 2.0 * np.pi, ROUND, endpoint=False)
         round_ = half * np.stack([1.0 + np.sin(turn), 1.0 - np.cos(turn)], axis=-1)
-        scale = np.sqrt(np.pi / (FACETS * np.sin(np.pi / FACETS)))
+        scale = np.sqrt(np.pi / (0.5 * ROUND * np.sin(2.0 * np.pi / ROUND)))
         outline = half + (round_ - half) * scale
         outline[:, 1] -= outline[:, 1].min()
         stations, middle = ((float(outline[:, 0].min()), height), (float(outline[:, 0].max()), height)), half

@@ -248,7 +248,9 @@ class OilFacts:
     turbo_oil_flow: Value | None = quantity(
         "Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return", when=("engine.aspiration", ("turbo",))
     )
-    cooler: ExchangerFacts = role(EXCHANGER, "Oil cooler", row="cooler", asks=("into", "conductance"))
+    cooler: ExchangerFacts = role(
+        EXCHANGER, "Oil cooler", row="cooler", asks=("into", "conductance", "drop", "bypass", "plate")
+    )
 
 
 # How each is measured in a workshop.

@@ -102,7 +102,7 @@ def steps(
     )
     oil = feeding.oil_of(facts)
     thin = oils.viscosity_walther(oil, hot)
-    at = oils.walther(oil)
+    at = oil.line
     w.add(
         "nu",
         "Viscosity there",
