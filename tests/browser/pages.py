@@ -262,7 +262,7 @@ class BrowserCase(DatabaseCase):
     def press_in(self, button: Locator, label: str) -> None:
         """Press what a button's menu offers."""
         button.click()
-        button.page.get_by_role("menuitem", name=label).click()
+        button.page.get_by_role("menuitem", name=label, exact=True).click()
 
     def tab(self, name: str) -> None:
         """Show one of a station's drawings."""

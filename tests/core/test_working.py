@@ -16,6 +16,7 @@ from gauge_well.core.systems import cooling, exhaust, fit, fuel, oil
 from gauge_well.core.working import Step
 from gauge_well.sheet.demo import NAMES
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, with_fuel
+from tests.core.systems.oil.builds import DRY, WET
 from tests.core.tracing import trace
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
@@ -29,6 +30,8 @@ BUILDS = {
     "pot": with_fuel(FIVE, **POT, main__count="2", tank__volume="60 L", tank__vent_bore="2 mm", main__relief="4 bar"),
     "staged": with_fuel(FIVE, **{**POT, "lift": "series"}, main__count="2", pump_staging="demand"),
     "head": with_fuel(DIESEL, main__drive="none", end_height="-1 m"),
+    "wet": WET,
+    "dry": DRY,
     "typed": changed(
         ROAD,
         duties=[

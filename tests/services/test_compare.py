@@ -87,7 +87,7 @@ class Columns(NumbersCase):
         self.assertEqual((len(found["columns"]), found["more"]), (MOST + 1, 3))
 
     def test_places_that_are_not_compared(self) -> None:
-        for place in ("oil.pan", "cooling.nothing", "kitchen.sink", "exhaust.pieces"):
+        for place in ("oil.pickup", "cooling.nothing", "kitchen.sink", "exhaust.pieces"):
             with self.subTest(place), self.assertRaises(NotFound):
                 compared(ROAD, place)
 

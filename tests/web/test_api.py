@@ -380,7 +380,7 @@ class Explore(ApiCase):
         answer = self.client.post("/api/compare/cooling.core", json={"sheet": sheet}).get_json()
         found = models.SideBySide.model_validate(answer)
         self.assertEqual([c.id for c in found.columns], ["core", "a"])
-        for place in ("oil.pan", "kitchen.sink"):
+        for place in ("oil.pickup", "kitchen.sink"):
             self.problem(self.client.post(f"/api/compare/{place}", json={"sheet": sheet}), 404)
 
     def test_map(self) -> None:

@@ -70,3 +70,39 @@ class Searches(ApiCase):
             self.assertEqual((bare["data"], bare["unknown"]), (None, ["fit.bay.length"]), name)
         far = self.client.post("/api/view/fit/lie", json={"sheet": fitted(), "options": {"ahead": 2.0}})
         self.assertEqual((far.status_code, far.get_json()["problems"][0]["field"]), (422, "ahead"))
+
+
+class Outlines(ApiCase):
+    SVG = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="480mm" viewBox="0 0 480 160"><path d="M0 0V140H460V0Z"/></svg>'
+    )
+
+    def test_a_side_view_in(self) -> None:
+        answer = self.client.post("/api/outline?kind=svg", data=self.SVG, content_type=BYTES)
+        self.assertEqual(answer.status_code, 200)
+        found = answer.get_json()
+        self.assertEqual(found["corners"], 4)
+        self.assertIn("460.0, 140.0", found["rows"])
+
+    def test_what_is_refused(self) -> None:
+        for data, media, query, status, words in (
+            (b"{}", "application/json", "kind=svg", 415, "octet-stream"),
+            (b"no drawing", BYTES, "kind=svg", 422, "SVG"),
+            (b"<!DOCTYPE svg>" + self.SVG, BYTES, "kind=svg", 422, "draw the outline itself"),
+            (self.SVG, BYTES, "kind=stl", 422, "dxf"),
+        ):
+            answer = self.client.post(f"/api/outline?{query}", data=data, content_type=media)
+            self.assertEqual(answer.status_code, status, words)
+            self.assertIn(words, json.dumps(answer.get_json()))
+
+    def test_and_out(self) -> None:
+        for kind, media, start in (
+            ("csv", "text/csv", b"from"),
+            ("svg", "image/svg+xml", b"<svg"),
+            ("dxf", "image/vnd.dxf", b"  0"),
+        ):
+            answer = self.client.post(f"/api/outline/{kind}", json={"sheet": ROAD})
+            self.assertEqual((answer.status_code, answer.mimetype), (200, media))
+            self.assertTrue(answer.data.startswith(start), kind)
+        bare = self.client.post("/api/outline/svg", json={"sheet": changed(ROAD, oil__pan__depth=None)})
+        self.assertEqual((bare.status_code, bare.get_json()["problems"][0]["field"]), (422, "oil.pan.depth"))

@@ -54,8 +54,10 @@ const deciding = computed(() => {
 })
 const kept = (own: Field[]) => {
   const begun = own.some((f) => stated(f) || f.part !== '') || own.filter((f) => fact(f) === undefined).length <= FEW
-  const bare = own.filter((f) => f.part === '' && fact(f) === undefined).length > MANY
-  return own.filter((f) => stated(f) || (begun && (f.part !== '' || (fact(f) === undefined && !bare))))
+  // What hangs on a choice made is asked for by it.
+  const asked = (f: Field) => f.part !== '' || Object.keys(f.when).length > 0
+  const bare = own.filter((f) => !asked(f) && fact(f) === undefined).length > MANY
+  return own.filter((f) => stated(f) || (begun && (f.part !== '' || (fact(f) === undefined && (asked(f) || !bare)))))
 }
 const groups = computed(() => {
   const fields = words.words?.sections[props.section]?.fields ?? []

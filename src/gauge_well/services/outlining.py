@@ -67,7 +67,7 @@ def taken(content: bytes, kind: str, unit: str, turned: bool) -> dict[str, Any]:
     if turned:
         points = points * np.array([-1.0, 1.0])
     points = points - np.array([points[:, 0].min(), points[:, 1].max()])
-    rows = [f"{1e3 * x:.1f}, {-1e3 * z:.1f}" for x, z in points + 0.0]
+    rows = [f"{1e3 * x:.1f}, {abs(1e3 * z):.1f}" for x, z in points]
     return {
         "rows": "\n".join([HEAD, *rows]),
         "corners": len(points),
@@ -125,7 +125,7 @@ def _as_csv(raw: Mapping[str, Any]) -> bytes:
     out = io.StringIO()
     writer = csv.writer(out)
     writer.writerow(HEAD.split(", "))
-    writer.writerows((f"{x:.1f}", f"{-z:.1f}") for x, z in _corners(raw))
+    writer.writerows((f"{x:.1f}", f"{abs(z):.1f}") for x, z in _corners(raw))
     return out.getvalue().encode()
 
 

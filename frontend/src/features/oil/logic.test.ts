@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { askedOutline, clip, fromRose, onRose, ROSE_G, withCrankcase, type Point, lies } from './logic'
+import { askedOutline, boxOf, clip, fromRose, lies, moved, onPage, onRose, presets, ROSE_G, rowsOf, split, withCrankcase, type Point } from './logic'
 
 const square: Point[] = [[0, 0], [0, -1], [1, -1], [1, 0]]
 const area = (points: Point[]) => Math.abs(points.reduce((sum, p, i) => {
@@ -46,5 +46,37 @@ describe('how an engine lies', () => {
     expect(lies(90, 4, -12)).toEqual({ yaw: 'transverse', pitch: 'tilted 4° back', roll: 'tilted 12° left' })
     expect(lies(-180, -3.5, 15)).toEqual({ yaw: 'facing back', pitch: 'tilted 3.5° forward', roll: 'tilted 15° right' })
     expect(lies(30, 0, 0).yaw).toBe('turned 30°')
+  })
+})
+
+describe('the pan as installed', () => {
+  it('stands upright on the page, left on the left where it is seen from behind', () => {
+    expect(onPage([[0.1, 0.2]], false)).toEqual([[100, -200]])
+    expect(onPage([[0.1, 0.2]], true)).toEqual([[-100, -200]])
+    expect(boxOf([[[0, 0], [10, 4]], [[-2, 1]]], 1)).toEqual({ left: -3, top: -1, width: 14, height: 6 })
+  })
+})
+
+describe('its outline', () => {
+  const corners = [[0, 0], [0, 0.14], [0.4, 0.14], [0.4, 0]]
+  it('keeps the rail at the rail and no corner over it', () => {
+    expect(moved(corners, 0, [0.1, 0.3])[0]).toEqual([0.1, 0])
+    expect(moved(corners, 1, [-0.2, -0.3])[1]).toEqual([0, 0.005])
+    expect(moved(corners, 2, [0.5, 0.2])).toEqual([[0, 0], [0, 0.14], [0.5, 0.2], [0.4, 0]])
+  })
+  it('takes a corner more in the middle of a side, the last one too', () => {
+    expect(split(corners, 1)[2]).toEqual([0.2, 0.14])
+    expect(split(corners, 3)).toHaveLength(5)
+    expect(split(corners, 3)[4]).toEqual([0.2, 0])
+  })
+  it('is typed as a table is', () => {
+    expect(rowsOf(corners).split('\n')[2]).toBe('400.0 mm, 140.0 mm')
+  })
+  it('begins from pans that can be', () => {
+    for (const { facts } of Object.values(presets(0.5, 0.15))) {
+      const f = facts as Record<string, number>
+      expect((f.well_start ?? 0) + (f.well_length ?? 0)).toBeLessThan(0.5)
+      expect(f.shallow_depth ?? 0).toBeLessThan(f.depth ?? 0)
+    }
   })
 })

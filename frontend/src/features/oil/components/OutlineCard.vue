@@ -84,8 +84,10 @@ async function take(): Promise<void> {
   }
 }
 function chosen(event: Event): void {
-  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
+  const input = event.target as HTMLInputElement
+  file.value = input.files?.[0] ?? null
   void take()
+  input.value = '' // so that the same file, mended, is taken again
 }
 async function out(kind: 'csv' | 'svg' | 'dxf'): Promise<void> {
   try {
@@ -101,7 +103,7 @@ async function out(kind: 'csv' | 'svg' | 'dxf'): Promise<void> {
   <section class="card pad" data-outline>
     <h2 class="label">Its outline: drag a corner</h2>
     <p class="row">Begin from a usual one: <button v-for="(p, id) in usual" :key="id" class="textlink" type="button" @click="begin(String(id))">{{ p.label }}</button></p>
-    <svg v-if="corners.length" ref="svg" class="outline" :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`" role="img" aria-label="Side view of the pan, its corners to be dragged" :style="{ '--u': `${unitOf}px` }">
+    <div v-if="corners.length" class="drawing"><svg ref="svg" class="outline" :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`" role="group" aria-label="Side view of the pan, its corners to be dragged" :style="{ '--u': `${unitOf}px` }">
       <path :d="path(flat)" class="pan" />
       <circle
         v-for="(p, i) in flat" :key="i" :cx="p[0]" :cy="p[1]" :r="9 * unitOf" :class="['corner', { held: held?.index === i }]" tabindex="0" role="slider"
@@ -110,10 +112,11 @@ async function out(kind: 'csv' | 'svg' | 'dxf'): Promise<void> {
       />
       <text v-if="held" :x="(flat[held.index]?.[0] ?? 0) + 14 * unitOf" :y="(flat[held.index]?.[1] ?? 0) - 10 * unitOf">{{ words.show(shown[held.index]?.[0] ?? 0, 'length') }}, {{ words.show(shown[held.index]?.[1] ?? 0, 'length') }}</text>
       <text :x="box.left + box.width / 2" :y="box.top + 16 * unitOf" text-anchor="middle">flywheel end · front of the engine →</text>
-    </svg>
+    </svg></div>
     <p v-if="corners.length" class="mute">Arrow keys move a corner 5 mm; a double press puts one more behind it.</p>
     <div class="row">
       <input class="input file" type="file" accept=".dxf,.svg,.csv" aria-label="Outline from a file" @change="chosen" />
+      <span v-if="file" class="mute">{{ file.name }}</span>
       <Pick v-model="unit" label="Drawn in" :options="optionsOf(UNITS)" @update:model-value="take" />
       <Pick v-model="end" label="Which end" :options="optionsOf(ENDS)" @update:model-value="take" />
     </div>

@@ -25,7 +25,7 @@ def scavenge_check(context: Context, facts: OilFacts) -> Check | None:
 def residence_check(context: Context, facts: OilFacts) -> Check:
     """Seconds the oil rests in the tank, in the duty that draws most, against what it takes to part from its air."""
     drawn = over_duties(drysump.pressure_flow(context, facts))
-    rests = np.asarray(drysump.in_tank(facts) / np.maximum(drawn, 1e-9))
+    rests = drysump.residence(facts, drawn)
     words = "Oil rests {capacity} in the tank; {demand} at least to part from its air."
     need = drysump.RESIDENCE
     return gate("tank_residence", "Rest in the tank", "tank", need, rests, "time", words, fill=gap_fill(rests, need))

@@ -100,6 +100,11 @@ def pressure_flow(context: Context, facts: OilFacts) -> Array:
     return feeding.drawn_flow(facts, leak, context.mean.speed, oils.T_100)
 
 
+def residence(facts: OilFacts, drawn: Array) -> Array:
+    """Seconds that oil rests in the tank where so much of it is drawn [m3/s]."""
+    return np.asarray(in_tank(facts) / np.maximum(drawn, 1e-9))
+
+
 def gross(flow: Array, filled: float) -> Array:
     """Tank [m3] in which a flow rests so long as it takes to part from its air: ``q t / fill``."""
     return np.asarray(flow * RESIDENCE / filled)

@@ -97,7 +97,7 @@ def _back(context: Context, given: facts.OilFacts, hot: Array) -> dict[str, Arra
         found["crankcase_pressure_pa"] = over
     if drysump.is_dry(given):
         drawn = drysump.pressure_flow(context, given)
-        found["tank_residence_s"] = np.asarray(drysump.in_tank(given) / np.maximum(drawn, 1e-9))
+        found["tank_residence_s"] = drysump.residence(given, drawn)
         found["tank_gross_m3"] = drysump.gross(drawn, drysump.filled(given))
         moved = drysump.scavenged(given, context.mean.speed)
         if moved is not None:

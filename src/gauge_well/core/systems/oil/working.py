@@ -187,7 +187,7 @@ def _beside(w: Working, context: Context, facts: OilFacts, pan: Pan | None, hot:
     _breather(w, context, facts)
     if drysump.is_dry(facts):
         drawn = drysump.pressure_flow(context, facts)
-        rests = drysump.in_tank(facts) / np.maximum(drawn, 1e-9)
+        rests = drysump.residence(facts, drawn)
         given = {"V": drysump.in_tank(facts), "q_d": drawn}
         w.add("t_tank", "Oil rests in the tank", "V / q_d", rests, "time", given, "arithmetic")
     _primed(w, context, facts)
@@ -206,11 +206,11 @@ def _stick(w: Working, context: Context, facts: OilFacts, pan: Pan) -> None:
         return
     n = levels.level_up(context)
     level = surface_height(pan.likely.body, n, as_array(likely(facts.oil_quantity)))
-    front, left = (0.0 if v is None else likely(v) for v in (stick.lean_front, stick.lean_left))
+    front, left = (0.0 if v is None else float(np.tan(likely(v))) for v in (stick.lean_front, stick.lean_left))
     w.add(
         "s_full",
         "Full mark, from the stick's seat",
-        "(n_x * x + n_y * y + n_z * z - d_0) * sqrt(1 + tan(a) ** 2 + tan(b) ** 2) / (n_z - n_x * tan(a) - n_y * tan(b))",
+        "(n_x * x + n_y * y + n_z * z - d_0) * sqrt(1 + a ** 2 + b ** 2) / (n_z - n_x * a - n_y * b)",
         marks.full,
         "length",
         {
