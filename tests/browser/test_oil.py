@@ -112,7 +112,7 @@ class Oil(BrowserCase):
         expect(installed).to_contain_text("The mouth leans 12°")
         expect(page.get_by_text(re.compile("an adapter of that angle sets it parallel")).first).to_be_visible()
         expect(page.locator('[data-check="pickup_floor"]')).to_contain_text("over the floor")
-        expect(page.get_by_text("transverse")).to_be_visible()
+        expect(page.get_by_text("transverse").first).to_be_visible()
 
     def test_a_dry_sumped_hillclimb_car(self) -> None:
         page = self.go(f"/builds/{self.build_of(RUN)}/oil/sumps")

@@ -28,13 +28,16 @@ def bare(**sections: Any) -> dict[str, Any]:
     return {"format": "gauge-well-build/1", **sections}
 
 
+LEARNT = {"crank_height", "head_drains", "catch_can"}  # of the oil, since
 KNEW = {"cooling", "fuel", "oil", "exhaust"}  # the systems that format 1 knew
 
 
 def known_then(raw: dict[str, Any]) -> dict[str, Any]:
     """A build without what came after format 1."""
     found = {key: value for key, value in raw.items() if key not in SYSTEMS.keys() - KNEW}
-    found["parts"] = [p for p in raw.get("parts", []) if str(p.get("role", "oil")).split(".")[0] in KNEW]
+    places = set(MOVED) | {"exhaust.pieces"}
+    found["parts"] = [p for p in raw.get("parts", []) if p.get("role", "oil.pan") in places]
+    found["oil"] = {name: fact for name, fact in found.get("oil", {}).items() if name not in LEARNT}
     return found
 
 

@@ -5425,6 +5425,8 @@ export interface components {
             crank_speed?: components["schemas"]["Quantity"];
             /** @description Filter and galleries hold. What is filled before the gauge moves. */
             dry_volume?: components["schemas"]["Quantity"];
+            /** @description Enters, over the pan's rail. Middle of its mouth; below the rail is negative. */
+            drain_enters?: components["schemas"]["Quantity"];
             /** @description Oil through it */
             turbo_oil_flow?: components["schemas"]["Quantity"];
         };

@@ -199,6 +199,12 @@ class Crank(NumbersCase):
         near = changed(full, oil__oil_quantity="11.5 L")
         self.assertIn("fill by the stick", notice(near, "overfilled_dips"))
 
+    def test_standing_before_it_starts(self) -> None:
+        """Twelve litres stand 20 mm under the rail, the big ends 23: they stand in it by three."""
+        raw = changed(with_oil(**Stick.BOX | {"oil_quantity": "12 L"}, crank_height="60 mm"), engine__stroke="90 mm")
+        self.assertIn("stand 3\xa0mm in the oil", notice(raw, "standing_dips"))
+        self.assertEqual(notice(changed(raw, oil__oil_quantity="11 L"), "standing_dips"), "")
+
     def test_nothing_is_said_of_a_crank_nobody_measured(self) -> None:
         ids = {c["id"] for c in report(with_oil())["systems"]["oil"]["checks"]}
         self.assertFalse(ids & {"crank_dip", "crank_foam"})

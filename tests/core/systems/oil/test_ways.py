@@ -233,6 +233,27 @@ class Back(NumbersCase):
         assert warm is not None
         self.close(returns.head_drain(facts, warm), returns.FEED, rel=2e-3)
 
+    def test_a_turbos_return_over_the_oil(self) -> None:
+        """Six litres in 400 x 250 x 140 stand 80 mm under the rail: entering 40 under it is 40 over the oil, 90 under is drowned."""
+        raw = changed(
+            with_oil(
+                pan__shape="box",
+                pan__length="400 mm",
+                pan__width="250 mm",
+                pickup__x="200 mm",
+                oil_quantity="6 L",
+                oil_up="0 L",
+                drain_enters="-40 mm",
+            ),
+            engine__aspiration="turbo",
+        )
+        found = check_of(report(raw), "oil", "turbo_drain_level")
+        self.close(found["capacity"], 0.040, abs=1e-6)
+        self.assertEqual(found["state"], "holds")
+        drowned = check_of(report(changed(raw, oil__drain_enters="-90 mm")), "oil", "turbo_drain_level")
+        self.assertEqual(drowned["state"], "short")
+        self.assertIn("under the oil", drowned["sentence"])
+
     def test_a_head_thrown_to_one_side(self) -> None:
         """160 mm across with 20 standing runs dry at the far wall at 2 x 20 / 160 = 0.25 g; returns on both sides last."""
         raw = with_oil(head_width="160 mm", head_side="left")

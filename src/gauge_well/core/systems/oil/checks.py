@@ -7,10 +7,11 @@ from collections.abc import Sequence
 import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, CheckClass, Scales, gap_fill, gap_gate, gate, ratio_fill
+from gauge_well.core.geometry.free_surface import surface_height
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil import dipping
+from gauge_well.core.systems.oil import covering, dipping, levels
 from gauge_well.core.systems.oil.covering import DIRECTIONS, G_MOST, Coverage
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan, over_floor
@@ -18,6 +19,7 @@ from gauge_well.core.systems.oil.surge import Ride
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 CROSSMEMBER, STEERING = 0.015, 0.020  # m kept as the engine rocks (common practice)
+ENTERS = 0.015  # m over the oil at which a return enters (common practice)
 MOUTH_LEAST = 0.003  # m between a mouth and the floor: less, and it draws through a slit, or meets it (common practice)
 USUAL_OVER = 0.008  # m over the floor, 6 to 10 mm (common practice)
 DIP_LEAST = 0.005  # m between the oil's surface and the big ends, running (common practice)
@@ -161,6 +163,21 @@ def mouth_checks(facts: OilFacts, pan: Pan) -> list[Check]:
     ]
 
 
+def enters_check(context: Context, facts: OilFacts, pan: Pan) -> list[Check]:
+    """A turbo's return over the oil it comes back to, running and the machine level: drowned, it backs up into the turbo."""
+    if facts.drain_enters is None:
+        return []
+    normal, here = levels.level_up(context), pan.likely
+    middle = 0.5 * float(here.outline[:, 0].min() + here.outline[:, 0].max())
+    level = float(surface_height(here.body, normal, np.asarray(likely(covering.in_sump(facts)))))
+    over = as_array(facts.drain_enters) - (level - float(normal[0]) * middle) / float(normal[2])
+    words = "Enters {capacity} over the oil, running; {demand} at least, or it backs up into the turbo."
+    if likely(over) <= 0.0:
+        words = "Enters under the oil, running: it backs up into the turbo."
+    fill = gap_fill(over, ENTERS)
+    return [gate("turbo_drain_level", "Turbo's return over the oil", "drain", ENTERS, over, "size", words, fill=fill)]
+
+
 def dip_checks(context: Context, facts: OilFacts, coverage: Coverage) -> list[Check]:
     """Big ends over the oil standing on every duty's grade; and how far they dip as it is thrown, which costs."""
     standing = dipping.clear(context, facts, coverage.pan, coverage.normals[:, 4], likely(coverage.volume))
@@ -191,7 +208,7 @@ def dip_checks(context: Context, facts: OilFacts, coverage: Coverage) -> list[Ch
             "duty": context.duties.cases[int(duty)].name.lower(),
         }
         said = "Dips {demand} {way} on {duty}: it beats foam and takes power while that lasts."
-        throw = dipping.swing(context)
+        throw = 2.0 * dipping.swing(context)
         found.append(
             gate("crank_foam", "Crank in the oil, thrown", "pan", most, throw, "size", said, lambda: more, cost=True)
         )

@@ -245,6 +245,15 @@ class OilFacts:
         when=("engine.aspiration", ("turbo",)),
         needs=("bore", "slope"),
     )
+    drain_enters: Value | None = quantity(
+        "Enters, over the pan's rail",
+        "height",
+        -0.5,
+        1.0,
+        group="Turbo's oil return",
+        help="Middle of its mouth; below the rail is negative.",
+        when=("engine.aspiration", ("turbo",)),
+    )
     turbo_oil_flow: Value | None = quantity(
         "Oil through it", "flow", 1e-6, 5e-4, group="Turbo's oil return", when=("engine.aspiration", ("turbo",))
     )
@@ -280,6 +289,7 @@ WAYS: Mapping[str, Way] = ways_of(
         "crank_speed": Way("running", "A strobe or the tester's trace while it cranks."),
         "dry_volume": Way("stand", "Fill the filter from a glass; add a quarter litre for each litre of engine."),
         "hot_pressure": Way("running", "A mechanical gauge at the switch's port, oil at 100 °C."),
+        "drain_enters": Way("stand", "A straight edge along the rail, up or down to the middle of its mouth."),
         "drain.bore": Way("hand", "Calliper at its narrowest."),
         "turbo_oil_flow": Way("running", "Drain into a can at idle for a minute, warm, then by pressure."),
     },

@@ -73,7 +73,7 @@ def _covering(context: Context, given: facts.OilFacts, pan: Pan) -> tuple[Covere
     limits = covering.effective(given, coverage.covered)
     pickup, ride = checks.pickup_check(context, coverage, limits), surge.ride(context, given)
     found = [*checks.mouth_checks(given, pan), checks.volume_check(given, pan)]
-    found += checks.dip_checks(context, given, coverage)
+    found += [*checks.dip_checks(context, given, coverage), *checks.enters_check(context, given, pan)]
     unknown: list[Unknown] = []
     helped = likely(pickup.fill) > 1.0 and likely(pickup.capacity) > 0.0
     if helped and ride is not None and given.thrown is not None:

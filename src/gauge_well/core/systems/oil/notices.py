@@ -96,6 +96,10 @@ def _pan(context: Context, facts: OilFacts, pan: Pan) -> Iterator[Notice]:
             )
         values = {"read": (stick.poured, "volume"), "poured": (full, "volume")}
         yield Notice("poured", Sentence(words, values), "oil.dipstick.wetted")
+    standing = dipping.clear(context, facts, pan, levels.level_up(context), full)
+    if standing is not None and float(standing) < 0.0:
+        words = "Before it starts the big ends stand {d} in the oil: a little is usual, more is foam as it starts."
+        yield Notice("standing_dips", Sentence(words, {"d": (-float(standing), "size")}), "oil.oil_quantity")
     over = dipping.clear(
         context, facts, pan, levels.level_up(context), likely(covering.in_sump(facts)) + dipping.OVERFILLED
     )
