@@ -8,15 +8,17 @@ import pstats
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
+from functools import partial
 from typing import Any
 from unittest import mock
 
 from gauge_well.core.case import BuildCase, with_value
 from gauge_well.core.facts import fact
-from gauge_well.core.run import graph
+from gauge_well.core.run import contexts, graph
 from gauge_well.core.run.memory import ANSWERS, MEMORY, Memory
 from gauge_well.core.run.sizing import outline, size
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.base import Context
 from gauge_well.services.builds import Worked, _work
 from gauge_well.services.difference import given, stands_on
 from gauge_well.services.explore import explore
@@ -76,6 +78,16 @@ def _bytes(answer: Mapping[str, Any]) -> int:
     return len(json.dumps(answer, separators=(",", ":")).encode())
 
 
+def _alone(system: str, context: Context, case: BuildCase) -> None:
+    """One system solved, checked, and all that is told of it."""
+    result = SYSTEMS[system].solve(context, case.systems[system])
+    for check in result.checks(context.mean, context.peak):
+        check.sentences()
+    for part in (result.figures, result.needs, result.notices, result.looks):
+        list(part())
+    result.working(0)
+
+
 def counts() -> list[Count]:
     """A whole report, an edit that one system reads, the same among fourteen, an exploration before and after."""
     document = load(demo("quarry-mule")).document
@@ -88,6 +100,10 @@ def counts() -> list[Count]:
         Count("the same again", calls(lambda: size(case))),
         Count("after an edit that one system reads, core", calls(lambda: size(resolve(load(edited)).case)), aim=5_000),
     ]
+    oil = resolve(load(apply_edit(document, Edit("oil.oil_limit", "125 C")))).case
+    size(case)
+    found.append(Count("after an edit of one oil fact, core", calls(lambda: size(oil)), aim=5_000))
+    found.append(Count("of that the oil alone", calls(partial(_alone, "oil", contexts.make_context(oil)[0], oil))))
     again = apply_edit(document, Edit("fuel.injectors.flow", "510 cc/min"))
     worked = []
     found.append(Count("the same, document to all that is answered", calls(lambda: worked.append(_work(again)))))

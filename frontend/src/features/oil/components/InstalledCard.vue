@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
@@ -10,20 +9,21 @@ import NamedValues from '../../../ui/NamedValues.vue'
 import Unseen from '../../../ui/Unseen.vue'
 import { useNarrow } from '../../../ui/useNarrow'
 import type { Installed } from '../logic'
+import { useThrown } from '../useThrown'
 import HowItLies from './HowItLies.vue'
 import OutlineCard from './OutlineCard.vue'
 import ThreeViews from './ThreeViews.vue'
 
 /** The pan in the machine as it lies: three views, levels to mark by, the old pan, the mouth, the stick. */
 const words = useVocabulary()
-const { index } = useDuty('oil')
+const { index } = useThrown()
 const { data, waiting } = useInstrument('oil/installed', computed(() => ({ duty: index.value })))
 const narrow = useNarrow()
 type Level = Installed['levels'][number]
 type PanRow = Installed['pans'][number]
 const LEVELS = computed((): Column<Level>[] => [
   { key: 'volume', title: 'Oil', head: true, show: (l) => words.show(l.volume, 'volume') },
-  { key: 'floor', title: 'Over the floor', right: true, show: (l) => words.show(l.over_floor, 'size') },
+  { key: 'floor', title: 'Over the floor', right: true, show: (l) => (l.over_floor > 0 ? words.show(l.over_floor, 'size') : 'dry there') },
   { key: 'rail', title: 'Below the rail', right: true, mute: true, show: (l) => words.show(l.below_rail, 'size') },
   ...(data.value?.stick ? [{ key: 'stick', title: 'On the stick', right: true, show: (l: Level) => (l.stick === null ? '–' : words.show(l.stick, 'length')) }] : []),
 ])

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useInstrument } from '../../../station/useInstrument'
-import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
+import { useThrown } from '../useThrown'
 import CoverRose from './CoverRose.vue'
 import TiltingPan from './TiltingPan.vue'
 import DutyPick from '../../../station/DutyPick.vue'
@@ -10,16 +10,9 @@ import Slide from '../../../ui/Slide.vue'
 import Unseen from '../../../ui/Unseen.vue'
 
 /** The tilting pan beside its rose: drag the acceleration and the oil moves. */
-const build = useBuild()
 const words = useVocabulary()
-const duties = computed(() => build.report?.duties ?? [])
-const index = ref(0)
+const { index } = useThrown()
 const dragged = ref<{ forward: number; left: number } | null>(null)
-watch(duties, (all) => {
-  // The duty that asks most is the one to look at first.
-  const asks = all.map((d) => Math.max(build.build?.facts[`duties.${d.id}.braking`]?.si ?? 0, build.build?.facts[`duties.${d.id}.cornering`]?.si ?? 0))
-  index.value = Math.max(asks.indexOf(Math.max(...asks)), 0)
-}, { immediate: true })
 watch(index, () => (dragged.value = null))
 const options = computed(() => ({ duty: index.value, ...(dragged.value ?? {}) }))
 const { data, waiting } = useInstrument('oil/pan', options)

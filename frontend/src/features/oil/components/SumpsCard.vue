@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
@@ -10,10 +9,11 @@ import NamedValues from '../../../ui/NamedValues.vue'
 import Unseen from '../../../ui/Unseen.vue'
 import Well from '../../../ui/Well.vue'
 import type { Sumps } from '../logic'
+import { useThrown } from '../useThrown'
 
 /** Wet, with an accumulator, dry: what each covers, weighs and costs; the tank with its sight tube's marks. */
 const words = useVocabulary()
-const { index } = useDuty('oil')
+const { index } = useThrown()
 const { data, waiting } = useInstrument('oil/sumps', computed(() => ({ duty: index.value })))
 type Sump = Sumps['sumps'][number]
 const worst = (s: Sump) => {
