@@ -5,7 +5,7 @@ from __future__ import annotations
 import dataclasses
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from operator import attrgetter
 from typing import Any, TypeVar
 
@@ -274,14 +274,24 @@ def several(kind: Kind, label: str, **options: Any) -> Any:
     return dataclasses.field(default=(), metadata={"several": Role(kind, label, **options)})
 
 
+_PLACES: dict[tuple[str, type[Any]], Mapping[str, Role]] = {}
+
+
 def roles(facts_class: type[Any]) -> Mapping[str, Role]:
     """Return the places of a facts class that one part fills, by name."""
-    return {f.name: f.metadata["role"] for f in dataclasses.fields(facts_class) if "role" in f.metadata}
+    return _places("role", facts_class)
+
+
+def _places(how: str, facts_class: type[Any]) -> Mapping[str, Role]:
+    if (how, facts_class) not in _PLACES:
+        found = {f.name: f.metadata[how] for f in dataclasses.fields(facts_class) if how in f.metadata}
+        _PLACES[how, facts_class] = found
+    return _PLACES[how, facts_class]
 
 
 def lists(facts_class: type[Any]) -> Mapping[str, Role]:
     """Return the places of a facts class that several parts fill, by name."""
-    return {f.name: f.metadata["several"] for f in dataclasses.fields(facts_class) if "several" in f.metadata}
+    return _places("several", facts_class)
 
 
 _SPECS: dict[type[Any], Mapping[str, Spec]] = {}
@@ -304,6 +314,11 @@ def specs(facts_class: type[Any]) -> Mapping[str, Spec]:
 
 def spec_at(facts_class: type[Any], name: str) -> Spec | None:
     """Specification of a field, of whichever part of a list too; None where there is none."""
+    return _spec_at(facts_class, name)  # type: ignore[arg-type]
+
+
+@lru_cache(maxsize=8192)  # parts of lists go by any name: bounded
+def _spec_at(facts_class: type[Any], name: str) -> Spec | None:
     found = specs(facts_class).get(name)
     if found is None and name.count(".") == 2:
         place, id, inner = name.split(".")

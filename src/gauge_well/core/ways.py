@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from functools import lru_cache
 
 from gauge_well.core import installation
 from gauge_well.core.case import parted
@@ -12,6 +13,7 @@ from gauge_well.core.facts import Way, lists
 from gauge_well.core.systems import SYSTEMS
 
 
+@lru_cache(maxsize=8192)
 def way_of(path: str) -> Way | None:
     """How a fact is measured; None for what no tape or gauge tells."""
     section, name = parted(path)
