@@ -20,6 +20,7 @@ const pan = computed(() => data.value?.pan ?? null)
 const move = (forward: number, left: number) => (dragged.value = { forward, left })
 const along = computed({ get: () => Math.round(100 * (pan.value?.forward ?? 0)) / 100, set: (value: number) => move(value, pan.value?.left ?? 0) })
 const across = computed({ get: () => Math.round(100 * (pan.value?.left ?? 0)) / 100, set: (value: number) => move(pan.value?.forward ?? 0, value) })
+const stands = (clear: number) => (clear < 0 ? `dip ${words.show(-clear, 'size')} into the oil` : `stand ${words.show(clear, 'size')} clear of it`)
 const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none' : `${Math.abs(value).toFixed(2)} g ${value > 0 ? plus : minus}`)
 </script>
 
@@ -37,7 +38,7 @@ const way = (value: number, plus: string, minus: string) => (value === 0 ? 'none
       <Slide v-model="along" label="Acceleration along" :min="-1.5" :max="1.5" :step="0.05" :text="way(along, 'pulling away', 'braking')" />
       <Slide v-model="across" label="Acceleration across" :min="-1.5" :max="1.5" :step="0.05" :text="way(across, 'turning left', 'turning right')" />
       <p v-if="pan.rides"><strong>Rides out {{ words.show(pan.rides.seconds, 'time') }}</strong> uncovered, of {{ words.show(pan.rides.asked, 'time') }} asked: {{ words.show(pan.rides.held + pan.rides.given, 'volume') }} held back.</p>
-      <p v-if="pan.sweep" class="mute">The big ends {{ pan.sweep.clear < 0 ? `dip ${words.show(-pan.sweep.clear, 'size')} into the oil as it is thrown` : `clear the oil by ${words.show(pan.sweep.clear, 'size')} as it is thrown` }}, {{ pan.sweep.rest_clear < 0 ? `dip ${words.show(-pan.sweep.rest_clear, 'size')}` : `by ${words.show(pan.sweep.rest_clear, 'size')}` }} at rest.</p>
+      <p v-if="pan.sweep" class="mute">The big ends {{ stands(pan.sweep.clear) }} as it is thrown, {{ stands(pan.sweep.rest_clear) }} at rest.</p>
       <p class="mute">{{ words.show(pan.volume, 'volume') }} in the pan running, {{ words.show(pan.rest_head, 'size') }} over the pickup at rest, {{ words.show(pan.wanted, 'size') }} wanted for what it draws; the pan holds {{ words.show(pan.holds, 'volume') }} to its rail. The dashed line of the rose is what the duty asks.
         <button v-if="dragged" class="textlink" type="button" @click="dragged = null">back to the duty's braking</button>
       </p>
