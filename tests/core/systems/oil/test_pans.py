@@ -4,9 +4,11 @@ import math
 
 import numpy as np
 
+from gauge_well.core.errors import CoreError
 from gauge_well.core.geometry.free_surface import surface_height, volume_below
 from gauge_well.core.systems.oil import covering, dipping, levels
 from gauge_well.core.systems.oil.pan import over_floor, pan_of
+from gauge_well.core.systems.oil.views import installed
 from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
 from tests.core.systems.oil.builds import WET, notice, shown, with_oil
@@ -218,6 +220,22 @@ class Installed(NumbersCase):
         for seen, size in ((view.side, (0.4, 0.06)), (view.end, (0.25, 0.06)), (view.plan, (0.25, 0.4))):
             points = np.array([p for piece in seen.oil for p in piece])
             self.close(np.ptp(points, axis=0), size, abs=2e-4)
+
+    def test_levels_at_another_attitude(self) -> None:
+        """Nose up 20 degrees the oil of six litres runs to the flywheel: 200 tan 20 = 73 mm either side of 60, one end dry.
+        By the wedge: what stands at the middle is ``sqrt(2 V t / w) - (400 - x) t`` counted from the dry end's line."""
+        raw = with_oil(**Stick.BOX)
+        context, facts = context_of(raw), facts_of(raw, "oil")
+        view = installed.show(context, facts, {"nose": math.radians(20.0)})
+        six = [level for level in view.levels if abs(level.volume - 5.6e-3) < 1e-9]
+        t = math.tan(math.radians(20.0))
+        for level in six:
+            long = math.sqrt(2.0 * level.volume / (0.25 * t))
+            self.assertLess(long, 0.4)
+            self.close(level.over_floor, (long - 0.2) * t, abs=1e-6)
+        self.assertTrue(six)
+        with self.assertRaises(CoreError):
+            installed.show(context, facts, {"lean": 2.0})
 
     def test_a_transverse_engine_is_seen_across(self) -> None:
         raw = changed(with_oil(**Stick.BOX), installation__engine_yaw="90 deg")

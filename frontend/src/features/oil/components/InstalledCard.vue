@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import NamedValues from '../../../ui/NamedValues.vue'
+import Slide from '../../../ui/Slide.vue'
 import Unseen from '../../../ui/Unseen.vue'
 import { useNarrow } from '../../../ui/useNarrow'
 import type { Installed } from '../logic'
@@ -17,7 +18,13 @@ import ThreeViews from './ThreeViews.vue'
 /** The pan in the machine as it lies: three views, levels to mark by, the old pan, the mouth, the stick. */
 const words = useVocabulary()
 const { index } = useThrown()
-const { data, waiting } = useInstrument('oil/installed', computed(() => ({ duty: index.value })))
+/** How the machine stands, degrees: its front up, its left side down. */
+const nose = ref(0)
+const lean = ref(0)
+const radians = (degrees: number) => (degrees * Math.PI) / 180
+const { data, waiting } = useInstrument('oil/installed', computed(() => ({ duty: index.value, nose: radians(nose.value), lean: radians(lean.value) })))
+const way = (value: number, plus: string, minus: string) => (value === 0 ? 'level' : `${Math.abs(value)}° ${value > 0 ? plus : minus}`)
+const stands = computed(() => (nose.value === 0 && lean.value === 0 ? 'the machine level' : 'the machine leaning so'))
 const narrow = useNarrow()
 type Level = Installed['levels'][number]
 type PanRow = Installed['pans'][number]
@@ -56,6 +63,10 @@ const mouth = computed(() => data.value?.mouth?.ways.map((way, i) => ({ label: S
       <DutyPick v-if="data?.mouth" v-model="index" />
     </div>
     <ThreeViews v-if="data?.side" :data="data" :narrow="narrow" />
+    <template v-if="data?.side">
+      <Slide v-model="nose" label="Machine along" :min="-40" :max="40" :step="1" :text="way(nose, 'nose up', 'nose down')" />
+      <Slide v-model="lean" label="Machine across" :min="-40" :max="40" :step="1" :text="way(lean, 'leaning left', 'leaning right')" />
+    </template>
     <Unseen v-else :waiting="waiting">Give the pan's shape and size and where the pickup lies, to see it as it will lie.</Unseen>
     <template v-if="data && data.pans.length > 1">
       <h2 class="label more">Old pan beside new</h2>
@@ -73,7 +84,7 @@ const mouth = computed(() => data.value?.mouth?.ways.map((way, i) => ({ label: S
     </template>
   </section>
   <section v-if="data && data.levels.length" class="card pad">
-    <h2 class="label">To mark by: oil against height, the machine level</h2>
+    <h2 class="label">To mark by: oil against height, {{ stands }}</h2>
     <DataTable :id="(l) => String(l.volume)" label="Volume against height" :columns="LEVELS" :rows="data.levels" />
   </section>
   <OutlineCard :corners="data?.preset ?? []" />

@@ -10,9 +10,10 @@ from scipy.spatial import ConvexHull, QhullError
 
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely
+from gauge_well.core.geometry.frames import apparent_up, to_engine
 from gauge_well.core.geometry.free_surface import Body, surface_height, volume_below
 from gauge_well.core.parts.pan import PanFacts
-from gauge_well.core.systems.base import Context, Options, duty_asked
+from gauge_well.core.systems.base import Context, Options, duty_asked, option
 from gauge_well.core.systems.oil import covering, levels
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.notices import CLEARANCE
@@ -22,6 +23,7 @@ from gauge_well.core.typing import Array, likely
 Point = tuple[float, float]
 Polygon = Sequence[Point]
 LEVELS = 10
+STEEPEST = 0.8  # rad, that a machine is leant to
 FINE = 4  # places of a metre to which a drawing is sent
 # Axes of the machine across and up each view: from its left side, from behind, from above with its front up.
 SEEN = {"side": (0, 2), "end": (1, 2), "plan": (1, 0)}
@@ -217,15 +219,23 @@ def _mouth(context: Context, facts: OilFacts, pan: Pan, index: int) -> Mouth | N
 
 
 def show(context: Context, given: OilFacts, options: Options) -> InstalledView:
-    """As installed, the machine standing level; ``duty``: whose covered accelerations are shown."""
+    """As installed, in the machine's axes.
+
+    Options
+    -------
+    duty : whose covered accelerations are shown.
+    nose, lean : how the machine stands, its front up and its left side down [rad]; level otherwise.
+    """
     index, facts = duty_asked(context, options), at_likely(given)
+    nose, lean = (option(options, name, 0.0, -STEEPEST, STEEPEST, "rad") for name in ("nose", "lean"))
     try:
         pan = pan_of(facts).likely
     except MissingFact as error:
         return replace(NOTHING, unknown=[error.field])
     rotation = covering.rotation_of(context)
     rotation = rotation[0] if rotation.ndim == 3 else rotation
-    normal, up = levels.level_up(context), np.array([0.0, 0.0, 1.0])
+    up = np.array([0.0, 0.0, 1.0])
+    normal = to_engine(apparent_up(0.0, 0.0, 0.0, np.tan(nose), lean), rotation)
     volume = np.asarray(likely(facts.oil_quantity))
     d = float(surface_height(pan.body, normal, volume))
     lines = list(_edges(facts.pan, pan.outline, pan.stations))
