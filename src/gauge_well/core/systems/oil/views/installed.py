@@ -196,11 +196,8 @@ def _pans(facts: OilFacts, pan: Pan, normal: Array) -> Iterator[PanRow]:
         if facts.pickup.drop is not None and facts.pickup.x is not None:
             other = replace(facts, pan=own)
             mouth = likely(over_floor(other, pan_of(replace(other, oil_quantity=1e-6))))
-        spacer = (
-            None
-            if mouth is None
-            else max(CLEARANCE[0] - mouth, 0.0) and CLEARANCE[0] - mouth + likely(gasket_of(facts))
-        )
+        short = None if mouth is None else CLEARANCE[0] - mouth
+        spacer = None if short is None else short + likely(gasket_of(facts)) if short > 0.0 else 0.0
         yield PanRow(name, -float(outline[:, 1].min()), holds, mark, mouth, spacer)
 
 
