@@ -58,3 +58,8 @@ def duty_values(array: Array, count: int) -> list[float]:
         return [float(a.flat[0])] * count
     picked: list[float] = a.reshape(-1, *a.shape[-2:])[0, :, 0].tolist()
     return picked * count if len(picked) == 1 else picked[:count]
+
+
+def drawn(value: Value, count: int) -> Array:
+    """A number or its samples as (sample,), as many as are asked for; one number stands for all."""
+    return np.broadcast_to(np.ravel(as_array(value)), (count,))

@@ -10,6 +10,7 @@ import numpy as np
 
 from gauge_well.core.facts import Rule
 from gauge_well.core.media.fuels import Fuel, burning
+from gauge_well.core.parts.item import DRESSES
 from gauge_well.core.typing import likely
 
 HOTTEST = 311.15  # K, air where no duty says
@@ -52,6 +53,10 @@ class Ruling:
         each = likely(engine.get("displacement") or 2e-3) / max(likely(engine.get("cylinders") or 4.0), 1.0)
         stroke = engine.get("stroke")
         return float(np.sqrt(4.0 * each / (np.pi * likely(stroke)))) if stroke else float(np.cbrt(4.0 * each / np.pi))
+
+    def unit_mass(self, dress: str, gearbox: float) -> float:
+        """Engine as it runs, from a state of dress, and its gearbox [kg]."""
+        return likely(self.engine.get("dry_mass") or 150.0) * DRESSES[dress].more + gearbox
 
     def outside(self, name: str) -> float:
         """A size of the engine's outside or its gearbox's [m] as fit has it; by its cylinders where nobody taped it."""

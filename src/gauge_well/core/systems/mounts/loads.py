@@ -14,7 +14,7 @@ from gauge_well.core.reads import AXLE_FRONT, AXLE_REAR
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.mounts.facts import SHOCKS, TURNS, WHEELED, MountsFacts, Turns
 from gauge_well.core.systems.mounts.stand import Stood
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array, as_array, drawn, likely
 
 STALLED = 1.8  # a converter's torque over the engine's, stalled (common practice)
 # Weight on the driven wheels as it pulls away, over that at rest (common practice).
@@ -85,9 +85,6 @@ def torque_of(context: Context, facts: MountsFacts, stood: Stood) -> Torque:
     machine's width; never more than the tyres take."""
     n = len(stood.mass)
 
-    def drawn(value: Array) -> Array:
-        return np.broadcast_to(np.ravel(as_array(value)), (n,))
-
     rolls = context.machine.kind in ROLLS[1]
     whole = facts.transaxle == "yes" and rolls
     engine = _peak(context)
@@ -105,7 +102,7 @@ def torque_of(context: Context, facts: MountsFacts, stood: Stood) -> Torque:
         else np.broadcast_to([1.0, 0.0, 0.0], (n, 3))
     )
     turns = TURNS.get(str(context.machine.kind), WHEELED)
-    return Torque(drawn(engine), drawn(output), drawn(cap), drawn(as_array(facts.dump)), np.asarray(across), turns)
+    return Torque(drawn(engine, n), drawn(output, n), drawn(cap, n), drawn(facts.dump, n), np.asarray(across), turns)
 
 
 def thrust_of(context: Context, facts: MountsFacts, stood: Stood) -> Array:

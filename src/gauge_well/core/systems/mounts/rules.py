@@ -9,7 +9,6 @@ import numpy as np
 
 from gauge_well.core.facts import Rule
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.parts.item import DRESSES
 from gauge_well.core.parts.mount import STUFFS
 from gauge_well.core.systems.mounts.facts import SCHOOLS
 from gauge_well.core.systems.ruling import Ruling
@@ -37,13 +36,6 @@ FEET = 3.28084  # a metre
 KNOT = 0.514444
 PLANES = 25.0  # W a kilogram from which a hull planes (common practice)
 PLANING = 3.7  # knots for the root of each: 150 knots over the root of pounds a horsepower (common practice)
-
-
-def mass_of(rules: Ruling) -> float:
-    """Engine and gearbox [kg], as the rules of weights have them."""
-    weights = rules.context.get("weights", {})
-    dress = DRESSES[str(weights.get("dress") or "dry")].more
-    return likely(rules.engine.get("dry_mass") or 150.0) * dress + likely(weights.get("gearbox") or 0.0)
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -145,7 +137,9 @@ def _fastest(rules: Ruling) -> tuple[float, str]:
 
 def _mounts(rules: Ruling) -> None:
     ids = list(rules.given.get("mounts", ()))
-    share = mass_of(rules) / max(len(ids), 1)
+    weights = rules.context.get("weights", {})
+    dress, gearbox = str(weights.get("dress") or "dry"), likely(weights.get("gearbox") or 0.0)
+    share = rules.unit_mass(dress, gearbox) / max(len(ids), 1)
     for id in ids:
         place = f"mounts.{id}"
         rules.rule(f"{place}.stuff", SCHOOLS[str(rules.get("school"))].sides, "as its school is")

@@ -18,7 +18,7 @@ from gauge_well.core.parts.mount import STUFFS, MountFacts
 from gauge_well.core.reads import AXLE_FRONT, AXLE_REAR, UNIT_AHEAD, UNIT_LEFT, UNIT_MASS, UNIT_OVER
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.mounts.facts import SCHOOLS, MountsFacts
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, drawn, likely
 
 FEWEST, IN_LINE = 3, "in_line"
 ROUND_BOX = 0.9  # inertia of an engine over that of a box of its outside (common practice)
@@ -213,17 +213,14 @@ def stand(context: Context, facts: MountsFacts, feet: Sequence[Foot]) -> Stood:
     angles = [as_array(a) for a in (lie.engine_yaw, lie.engine_pitch, lie.engine_roll)]
     n = draws(context, facts)
 
-    def drawn(value: Value) -> Array:
-        return np.broadcast_to(np.ravel(as_array(value)), (n,))
-
-    centre = np.stack([drawn(v) for v in unit[1:]], axis=-1)
-    at = np.stack([np.stack([drawn(v) for v in (f.ahead, f.left, f.over)], axis=-1) for f in feet], axis=1)
+    centre = np.stack([drawn(v, n) for v in unit[1:]], axis=-1)
+    at = np.stack([np.stack([drawn(v, n) for v in (f.ahead, f.left, f.over)], axis=-1) for f in feet], axis=1)
     b = mounted.arms(at - centre[:, None])
     b = _leaning(b, feet)
-    rates = np.stack([drawn(as_array(f.rate) * s) for f in feet for s in (f.side, f.side, 1.0)], axis=-1)
-    travel = np.stack([drawn(f.travel) for f in feet for _ in range(3)], axis=-1)
-    turn = np.broadcast_to(engine_to_vehicle(*(drawn(a) for a in angles)), (n, 3, 3))
-    found = Stood(feet, drawn(unit[0]).astype(float), centre, b, rates, travel, drawn(facts.harder), turn)
+    rates = np.stack([drawn(as_array(f.rate) * s, n) for f in feet for s in (f.side, f.side, 1.0)], axis=-1)
+    travel = np.stack([drawn(f.travel, n) for f in feet for _ in range(3)], axis=-1)
+    turn = np.broadcast_to(engine_to_vehicle(*(drawn(a, n) for a in angles)), (n, 3, 3))
+    found = Stood(feet, drawn(unit[0], n).astype(float), centre, b, rates, travel, drawn(facts.harder, n), turn)
     size = max(float(np.ptp(at[0], axis=0).max()), 1e-3)
     if mounted.free(found.k[:1], size):
         raise CoreError(
@@ -242,7 +239,7 @@ def _leaning(b: Array, feet: Sequence[Foot]) -> Array:
         return b
     own = b.reshape(len(b), len(feet), 3, 6)
     side = np.array([np.sign(likely(f.left)) for f in feet])
-    lean = np.stack([np.broadcast_to(np.ravel(as_array(f.lean)), (len(b),)) for f in feet], axis=1) * side
+    lean = np.stack([drawn(f.lean, len(b)) for f in feet], axis=1) * side
     c, s = np.cos(lean), np.sin(lean)
     turned = own.copy()
     turned[:, :, 1] = c[..., None] * own[:, :, 1] + s[..., None] * own[:, :, 2]

@@ -6,7 +6,6 @@ from collections.abc import Mapping
 from typing import Any
 
 from gauge_well.core.facts import Rule
-from gauge_well.core.parts.item import DRESSES
 from gauge_well.core.systems.ruling import Ruling
 from gauge_well.core.typing import likely
 
@@ -23,11 +22,6 @@ HEIGHTS: Mapping[str, float] = {"off_road": 0.68, "van": 0.70, "truck": 0.72, "h
 UNSPRUNG: Mapping[str, float] = {"off_road": 0.09, "truck": 0.09, "tractor": 0.15, "hillclimb": 0.075}
 HUBS: Mapping[str, float] = {"off_road": 0.37, "truck": 0.38, "tractor": 0.6, "locomotive": 0.45, "hillclimb": 0.27}
 RING = 0.35  # m: a chain's ring over the eyes (common practice)
-
-
-def unit_mass(engine: Mapping[str, Any], dress: str, gearbox: float) -> float:
-    """Engine as it runs and its gearbox [kg]."""
-    return likely(engine.get("dry_mass") or 150.0) * DRESSES[dress].more + gearbox
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -60,7 +54,7 @@ def _balance(rules: Ruling) -> None:
     """Of an engine a little behind its middle, of its gearbox a little ahead of it."""
     long, cover = rules.outside("unit.length"), rules.outside("unit.cover")
     box = likely(rules.get("gearbox"))
-    own = unit_mass(rules.engine, str(rules.get("dress")), 0.0)
+    own = rules.unit_mass(str(rules.get("dress")), 0.0)
     fit = rules.context.get("fit", {})
     case = likely(fit.get("gearcase.bell_length") or 0.15) + 0.4 * likely(fit.get("gearcase.length") or 0.5)
     rules.rule("gearbox_behind", round(case, 3), "two fifths along it")

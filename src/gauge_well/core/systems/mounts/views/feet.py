@@ -12,7 +12,7 @@ from gauge_well.core.reads import BELL_AHEAD, BELL_LEFT, BELL_OVER
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.mounts.facts import MountsFacts
 from gauge_well.core.systems.mounts.model import held
-from gauge_well.core.typing import Array, as_array, likely
+from gauge_well.core.typing import Array, as_array, drawn, likely
 
 AT_95 = 1.96
 HOOK = 0.001  # m: a tape's hook, common to all it takes (common practice)
@@ -53,7 +53,7 @@ def show(context: Context, facts: MountsFacts, options: Options) -> FeetView:
     at = np.stack([np.broadcast_to(np.ravel(v), (n,)) for v in bell], axis=-1)
     rows = []
     for foot in stood.feet:
-        parts = [np.broadcast_to(np.ravel(as_array(v)), (n,)) for v in (foot.ahead, foot.left, foot.over)]
+        parts = [drawn(v, n) for v in (foot.ahead, foot.left, foot.over)]
         place = at + (stood.turn @ np.stack(parts, axis=-1)[..., None])[..., 0]
         off = [_half(place[:, k]) for k in range(3)]
         slots = [2.0 * (v + HOOK) if v > 0.0 else 0.0 for v in off]
