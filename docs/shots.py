@@ -59,8 +59,10 @@ QUIET = """() => !document.querySelector('main[aria-busy=true], main .ant-skelet
 
 def _settle(page: Page) -> None:
     """A page says while it works something out: longer on a machine that does more."""
-    page.wait_for_timeout(2500)  # a search begins a moment after the page stands
-    page.wait_for_function(QUIET, timeout=180_000)
+    # A search begins a moment after the page stands: it is quiet once it has been so twice.
+    for _ in range(2):
+        page.wait_for_timeout(2000)
+        page.wait_for_function(QUIET, timeout=180_000)
     page.wait_for_timeout(400)
 
 
