@@ -21,6 +21,8 @@ from gauge_well.core.systems.oil import (
 from gauge_well.core.systems.oil.pan import Pan, over_floor
 from gauge_well.core.typing import Array, as_array
 
+WORKSHOP = 293.15  # K
+
 
 def figures(
     context: Context,
@@ -71,8 +73,8 @@ def figures(
 
 
 def coldest(context: Context) -> float:
-    """Air of the coldest duty [K]."""
-    return min(c.ambient for c in context.duties.cases)
+    """Oil before a first start [K]: air of the coldest duty, a workshop's at most."""
+    return min(WORKSHOP, *(c.ambient for c in context.duties.cases))
 
 
 def _circuit(context: Context, given: facts.OilFacts, hot: Array) -> dict[str, Array]:
