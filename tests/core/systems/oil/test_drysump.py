@@ -5,7 +5,7 @@ import math
 import numpy as np
 
 from gauge_well.core.geometry.free_surface import volume_below
-from gauge_well.core.systems.oil import covering, drysump, feeding
+from gauge_well.core.systems.oil import covering, drysump, feeding, remedies
 from gauge_well.core.typing import likely
 from gauge_well.sheet import SheetError
 from tests.core.systems.oil.builds import DRY, notice, shown, with_oil
@@ -36,6 +36,11 @@ class Tanks(NumbersCase):
     def test_box(self) -> None:
         _, found = tank(shape="box", along="150 mm")
         self.close(found.body.volume, 0.2 * 0.15 * 0.4, rel=1e-9)
+
+    def test_what_it_holds_is_what_is_cut_of_it(self) -> None:
+        for shape in ("upright", "lying", "box"):
+            facts, found = tank(shape=shape, along="150 mm")
+            self.close(drysump.volume(facts), found.body.volume, rel=1e-6, note=shape)
 
     def test_sight_tube_by_hand(self) -> None:
         facts, _ = tank()
@@ -129,10 +134,11 @@ class Beside(NumbersCase):
 
     def test_the_dry_remedy_stands(self) -> None:
         """What the change sets is a dry sump that is judged whole and covered."""
-        from gauge_well.core.systems.oil import remedies
-
         raw = with_oil(pan__baffle="none", pan__baffle_g=None)
         change = next(c for c in remedies.candidates(context_of(raw), facts_of(raw, "oil")) if c.id == "dry_sump")
+        good = changed(raw, oil__pan__baffle="given", oil__pan__baffle_g="2 g")
+        served = {c.id for c in remedies.candidates(context_of(good), facts_of(good, "oil"))}
+        self.assertFalse(served & {"baffle", "trap", "accumulator", "dry_sump"}, "what is fitted serves")
         texts = {
             path.replace(".", "__"): value if isinstance(value, str) else f"{value}"
             for path, value in change.changes.items()

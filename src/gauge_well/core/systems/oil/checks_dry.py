@@ -33,8 +33,7 @@ def residence_check(context: Context, facts: OilFacts) -> Check:
 
 def filling_check(facts: OilFacts) -> Check:
     """Oil in the tank against what its fill leaves of it."""
-    tank = drysump.tank_of(facts)
-    room = np.asarray(tank.body.volume * drysump.filled(facts))
+    room = np.asarray(drysump.volume(facts) * drysump.filled(facts))
     words = "{demand} of oil in a tank filled to {capacity}; the rest is room for foam."
     return gate("tank_fill", "Oil in the tank", "tank", drysump.in_tank(facts), room, "volume", words)
 

@@ -20,7 +20,7 @@ SCAVENGE, SCAVENGE_MOST = 2.0, 3.0  # times the pressure flow: a third to a half
 RESIDENCE = 8.0  # s in the tank to part from its air, 8 to 15 (common practice)
 TANK_SPEED, FOAM_SPEED = 1.5, 2.0  # m/s from tank to pump, falling; of foam to the tank (common practice)
 VACUUM_MOST = 35e3  # Pa under the air outside, at which seals are drawn in (common practice)
-FACETS, ROUND = 12, 48  # planes that cut a round tank standing; sides of one lying
+FACETS, ROUND = 6, 16  # planes that cut a round tank standing; sides of one lying
 FILLED = 0.75  # of a tank, the rest for foam (common practice)
 UP = np.array([0.0, 0.0, 1.0])
 
@@ -49,7 +49,6 @@ def _tank(shape: str, across: float, height: float, along: float, outlet: float)
         round_ = half * np.stack([1.0 + np.sin(turn), 1.0 - np.cos(turn)], axis=-1)
         scale = np.sqrt(np.pi / (0.5 * ROUND * np.sin(2.0 * np.pi / ROUND)))
         outline = half + (round_ - half) * scale
-        outline[:, 1] -= outline[:, 1].min()
         stations, middle = ((float(outline[:, 0].min()), height), (float(outline[:, 0].max()), height)), half
     body = prism(outline, stations)
     return Pan(outline, stations, body, np.array([middle, 0.0, outlet]), 0.0)
@@ -66,6 +65,15 @@ def tank_of(facts: OilFacts) -> Pan:
     across, height = (likely(need(getattr(own, n), f"oil.tank.{n}")) for n in ("across", "height"))
     along = likely(need(own.along, "oil.tank.along")) if shape == "box" else across
     return _tank(str(shape), across, height, along, 0.0 if own.outlet is None else likely(own.outlet))
+
+
+def volume(facts: OilFacts) -> Array:
+    """What the whole tank holds [m3], with the doubts of its sizes; MissingFact where it is not known."""
+    own = facts.tank
+    across, height = (as_array(need(getattr(own, n), f"oil.tank.{n}")) for n in ("across", "height"))
+    if own.shape == "box":
+        return np.asarray(across * need(own.along, "oil.tank.along") * height)
+    return np.asarray(bore_area(across) * height)
 
 
 def rotation(facts: OilFacts) -> Array:
@@ -118,7 +126,7 @@ def line_speed(bore: float, flow: float) -> float:
 def sight(facts: OilFacts, steps: int) -> list[tuple[float, float]]:
     """Volume under each height of the tank, (height [m], volume [m3]): marks of a sight tube, standing level."""
     tank = tank_of(facts)
-    top = float(tank.outline[:, 1].max())
+    top = likely(need(facts.tank.across if facts.tank.shape == "lying" else facts.tank.height, "oil.tank.height"))
     heights = np.linspace(0.0, top, steps + 1)[1:]
     held = volume_below(tank.body, np.broadcast_to(UP, (steps, 3)), heights)
     return [(float(h), float(v)) for h, v in zip(heights, held, strict=True)]

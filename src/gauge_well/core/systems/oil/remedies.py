@@ -12,6 +12,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import OIL_COOLERS, above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.oil import drysump, feeding
+from gauge_well.core.systems.oil.checks_flow import COLD_SAID
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.feeding import oil_of
 from gauge_well.core.systems.oil.need import HOSES
@@ -33,7 +34,7 @@ ADDED, ADDED_FALLS = 0.012, np.radians(45.0)
 def candidates(context: Context, facts: OilFacts) -> list[Candidate]:
     """Baffle, pan, pickup, oil, cooler, return: each a step from what is there."""
     wet = [] if drysump.is_dry(facts) else [*_cover(context, facts), *_pan(context, facts), *_mouth(facts)]
-    return [*wet, *_dry(context, facts), *_oil(facts), *_cooler(facts), *_pipes(facts), *_air(facts)]
+    return [*wet, *_dry(facts), *_oil(context, facts), *_cooler(facts), *_pipes(facts), *_air(facts)]
 
 
 def _cover(context: Context, facts: OilFacts) -> Iterator[Candidate]:
@@ -45,17 +46,19 @@ def _cover(context: Context, facts: OilFacts) -> Iterator[Candidate]:
     have = (
         likely(facts.pan.baffle_g) / GRAVITY if facts.pan.baffle == "given" and facts.pan.baffle_g is not None else 0.0
     )
-    if good > have + 0.05:
-        yield Candidate(
-            "baffle",
-            "pan",
-            Sentence("Trap-door baffle good for {g}", {"g": (good * GRAVITY, "acceleration")}),
-            {"oil.pan.baffle": "given", "oil.pan.baffle_g": good * GRAVITY},
-        )
-    yield from _held(context, facts)
+    if good <= have + 0.05:
+        return  # what is fitted is good for all that is asked
+    yield Candidate(
+        "baffle",
+        "pan",
+        Sentence("Trap-door baffle good for {g}", {"g": (good * GRAVITY, "acceleration")}),
+        {"oil.pan.baffle": "given", "oil.pan.baffle_g": good * GRAVITY},
+    )
+    yield from _held(facts)
+    yield dry_sump(context, facts)
 
 
-def _held(context: Context, facts: OilFacts) -> Iterator[Candidate]:
+def _held(facts: OilFacts) -> Iterator[Candidate]:
     """A trap door round the pickup, or an accumulator, that ride out what uncovers it."""
     if facts.pan.baffle in ("unknown", "none") and facts.pan.baffle_g is None:
         yield Candidate(
@@ -78,37 +81,34 @@ def _held(context: Context, facts: OilFacts) -> Iterator[Candidate]:
         )
 
 
-def _dry(context: Context, facts: OilFacts) -> Iterator[Candidate]:
-    """From wet to dry; of a dry sump a larger tank, a stage more."""
+def dry_sump(context: Context, facts: OilFacts) -> Candidate:
+    """A dry sump of usual size for the engine: scavenge stages and an upright tank."""
+    rated = context.engine.rated_speed
+    flow = likely(over_duties(drysump.pressure_flow(context, facts)))
+    size = max(float(drysump.gross(np.asarray(flow), drysump.FILLED)), OIL_TO_TANK * likely(facts.oil_quantity))
+    across = TANK_SHAPE * size ** (1.0 / 3.0)
+    moved = drysump.SCAVENGE * RESERVE * likely(feeding.pump_flow(facts, rated))
+    return Candidate(
+        "dry_sump",
+        "pan",
+        Sentence("Dry sump: {n} scavenge stages, a tank of {v}", {"n": (STAGES, "count"), "v": (size, "volume")}),
+        {
+            "oil.sump": "dry",
+            "oil.scavenge.stages": STAGES,
+            "oil.scavenge.displacement": moved * 60.0 / (STAGES * 0.5 * likely(rated)),
+            "oil.scavenge.ratio": 0.5,
+            "oil.tank.shape": "upright",
+            "oil.tank.across": across,
+            "oil.tank.height": size / (0.25 * np.pi * across**2),
+            "oil.tank.filled": drysump.FILLED,
+        },
+    )
+
+
+def _dry(facts: OilFacts) -> Iterator[Candidate]:
+    """Of a dry sump a stage more, a taller tank."""
     own, tank = facts.scavenge, facts.tank
     if not drysump.is_dry(facts):
-        if facts.pan.shape is None:
-            return
-        rated = context.engine.rated_speed
-        flow = likely(over_duties(drysump.pressure_flow(context, facts)))
-        size = max(
-            float(drysump.gross(np.asarray(flow), drysump.FILLED)),
-            OIL_TO_TANK * likely(facts.oil_quantity),
-        )
-        across = TANK_SHAPE * size ** (1.0 / 3.0)
-        each = (
-            drysump.SCAVENGE * RESERVE * likely(feeding.pump_flow(facts, rated)) * 60.0 / (STAGES * 0.5 * likely(rated))
-        )
-        yield Candidate(
-            "dry_sump",
-            "pan",
-            Sentence("Dry sump: {n} scavenge stages, a tank of {v}", {"n": (STAGES, "count"), "v": (size, "volume")}),
-            {
-                "oil.sump": "dry",
-                "oil.scavenge.stages": STAGES,
-                "oil.scavenge.displacement": each,
-                "oil.scavenge.ratio": 0.5,
-                "oil.tank.shape": "upright",
-                "oil.tank.across": across,
-                "oil.tank.height": size / (0.25 * np.pi * across**2),
-                "oil.tank.filled": drysump.FILLED,
-            },
-        )
         return
     if own.stages is not None:
         n = likely(own.stages)
@@ -218,7 +218,7 @@ def _deep_part(facts: OilFacts) -> tuple[float, float]:
     return low + 0.02, high - 0.02
 
 
-def _oil(facts: OilFacts) -> Iterator[Candidate]:
+def _oil(context: Context, facts: OilFacts) -> Iterator[Candidate]:
     if facts.pan.shape is not None:
         now = likely(facts.oil_quantity)
         yield Candidate(
@@ -237,7 +237,7 @@ def _oil(facts: OilFacts) -> Iterator[Candidate]:
         (o for o in OILS.values() if likely(o.at_100) < 0.95 * likely(oil_of(facts).at_100)),
         key=lambda o: -likely(o.at_100),
     )
-    if thinner:
+    if thinner and min(c.ambient for c in context.duties.cases) <= COLD_SAID:
         yield Candidate("thinner", "suction", Sentence(f"{thinner[0].label} oil"), {"oil.grade": thinner[0].id})
 
 

@@ -144,7 +144,7 @@ def _dry(context: Context, facts: OilFacts, pan: Pan, index: int, depth: float) 
     here = drysump.is_dry(facts)
     own = facts
     if not here or facts.tank.shape is None:
-        change = next(c for c in remedies.candidates(context, replace(facts, sump=None)) if c.id == "dry_sump")
+        change = remedies.dry_sump(context, replace(facts, sump=None))
         own = with_facts(facts, {path.removeprefix("oil."): value for path, value in change.changes.items()})
     tank = drysump.tank_of(own)
     over = covering.over_outlet(own, drysump.pressure_flow(context, own), len(context.duties.cases))
