@@ -4166,7 +4166,7 @@ export interface components {
             /** Pans */
             pans: components["schemas"]["PanRow"][];
             mouth: components["schemas"]["Mouth"] | null;
-            stick: components["schemas"]["Stick"] | null;
+            stick: components["schemas"]["Marks"] | null;
             /** Preset */
             preset: [
                 number,
@@ -4797,6 +4797,20 @@ export interface components {
             altitude: number;
             /** Margin */
             margin: number[];
+        };
+        /**
+         * Marks
+         * @description Marks of a dipstick from its seat, along it [m], volume between them, what was read comes to [m3].
+         */
+        Marks: {
+            /** Full */
+            full: number;
+            /** Low */
+            low: number;
+            /** Between */
+            between: number;
+            /** Poured */
+            poured: number | null;
         };
         /**
          * MeasureOut
@@ -7208,20 +7222,6 @@ export interface components {
             source: string;
             /** Solved */
             solved: boolean;
-        };
-        /**
-         * Stick
-         * @description Marks from the seat along the stick [m], volume between them [m3]; what was read comes to [m3].
-         */
-        Stick: {
-            /** Full */
-            full: number;
-            /** Low */
-            low: number;
-            /** Between */
-            between: number;
-            /** Poured */
-            poured: number | null;
         };
         /**
          * StopDevice

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from svgelements import SVG, Close, Line, Move, Path, Shape
 
 from gauge_well.formats.errors import FormatError
-from gauge_well.formats.outline import CORNERS_MAX, crossed
+from gauge_well.formats.outline import closed
 
 Array = NDArray[np.float64]
 SVG_MAX = 1024 * 1024
@@ -57,20 +57,9 @@ def read_svg(content: bytes) -> tuple[Array, bool]:
         raise FormatError("empty", "There is no path, line or polygon in this drawing.")
     if len(parts) > 1:
         raise FormatError("several", f"There are {len(parts)} outlines: leave the one that is meant.")
-    points = parts[0]
-    apart = float(np.linalg.norm(points[0] - points[-1]))
-    if apart > SAME:
-        at = ", ".join(f"{v:.1f}" for v in points[-1])
-        raise FormatError("open", f"The outline is open: its ends are {apart:.1f} apart, at {at}. Close it.")
-    points = points[:-1]
-    if not 3 <= len(points) <= CORNERS_MAX:
-        raise FormatError("corners", f"The outline has {len(points)} corners; 3 to {CORNERS_MAX} are taken.")
-    if not np.isfinite(points).all():
+    if not np.isfinite(parts[0]).all():
         raise FormatError("unreadable", "A corner of the outline is no number.")
-    crossing = crossed(points)
-    if crossing is not None:
-        at = ", ".join(f"{v:.1f}" for v in crossing)
-        raise FormatError("crosses", f"The outline crosses itself at {at}. Draw it once round.")
+    points = closed(parts[0], "The outline", SAME)
     return points * np.array([1.0, -1.0]), PHYSICAL.search(content) is not None
 
 

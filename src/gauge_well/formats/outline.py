@@ -49,18 +49,33 @@ def read_outline(content: bytes) -> Array:
         names = "; ".join(f"{name}, {len(points)} corners" for points, name in chains[:4])
         raise FormatError("several", f"There are {len(chains)} outlines ({names}): leave the one that is meant.")
     points, name = chains[0]
+    return closed(points, f"The outline on {name}", SAME)
+
+
+def closed(points: Array, called: str, same: float) -> Array:
+    """The corners of one outline without the last, which is the first again to within ``same``.
+
+    Raises
+    ------
+    FormatError
+        For one that is open, that has too few corners or too many, or that crosses itself.
+    """
     apart = float(np.linalg.norm(points[0] - points[-1]))
-    if apart > SAME:
-        at = ", ".join(f"{v:.1f}" for v in points[-1])
-        raise FormatError("open", f"The outline on {name} is open: its ends are {apart:.1f} apart, at {at}. Close it.")
+    if apart > same:
+        raise FormatError(
+            "open", f"{called} is open: its ends are {apart:.1f} apart, at {_place(points[-1])}. Close it."
+        )
     points = points[:-1]
     if len(points) < 3 or len(points) > CORNERS_MAX:
-        raise FormatError("corners", f"The outline on {name} has {len(points)} corners; 3 to {CORNERS_MAX} are taken.")
+        raise FormatError("corners", f"{called} has {len(points)} corners; 3 to {CORNERS_MAX} are taken.")
     crossing = crossed(points)
     if crossing is not None:
-        at = ", ".join(f"{v:.1f}" for v in crossing)
-        raise FormatError("crosses", f"The outline on {name} crosses itself at {at}. Draw it once round.")
+        raise FormatError("crosses", f"{called} crosses itself at {_place(crossing)}. Draw it once round.")
     return points
+
+
+def _place(point: Array) -> str:
+    return ", ".join(f"{v:.1f}" for v in point)
 
 
 def _name(entity: DXFGraphic) -> str:

@@ -86,7 +86,7 @@ class Judged(NumbersCase):
         self.close(drysump.gross(np.asarray(40 / 6e4), 0.75) * 1e3, 40 / 60 * 8 / 0.75, rel=1e-9)
         found = check_of(report(DRY), "oil", "tank_residence")
         context, facts = context_of(DRY), facts_of(DRY, "oil")
-        drawn = likely(np.max(drysump.pressure_flow(context, facts)))
+        drawn = likely(np.max(feeding.hot_flow(context, facts)))
         self.close(found["capacity"], 0.82 * 9e-3 / drawn, rel=1e-6)
 
     def test_stages_against_twice_the_pump(self) -> None:

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import numpy as np
 
-from gauge_well.core.checks import Check, gap_fill, gate, ratio_fill
+from gauge_well.core.checks import Check, gap_fill, gate
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import drysump, feeding
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import likely, over_duties
+from gauge_well.core.typing import over_duties
 
 
 def scavenge_check(context: Context, facts: OilFacts) -> Check | None:
@@ -24,7 +24,7 @@ def scavenge_check(context: Context, facts: OilFacts) -> Check | None:
 
 def residence_check(context: Context, facts: OilFacts) -> Check:
     """Seconds the oil rests in the tank, in the duty that draws most, against what it takes to part from its air."""
-    drawn = over_duties(drysump.pressure_flow(context, facts))
+    drawn = over_duties(feeding.hot_flow(context, facts))
     rests = drysump.residence(facts, drawn)
     words = "Oil rests {capacity} in the tank; {demand} at least to part from its air."
     need = drysump.RESIDENCE
@@ -42,17 +42,6 @@ def vacuum_checks(facts: OilFacts) -> list[Check]:
     """The vacuum regulator's setting against what draws seals in."""
     if facts.vacuum is None:
         return []
-    most = drysump.VACUUM_MOST
     words = "{demand} under the air outside; from {capacity} seals are drawn in."
-    return [
-        gate(
-            "vacuum",
-            "Crankcase vacuum",
-            "scavenge",
-            facts.vacuum,
-            most,
-            "pressure_difference",
-            words,
-            fill=ratio_fill(likely(facts.vacuum) if np.ndim(facts.vacuum) == 0 else facts.vacuum, most),
-        )
-    ]
+    most = drysump.VACUUM_MOST
+    return [gate("vacuum", "Crankcase vacuum", "scavenge", facts.vacuum, most, "pressure_difference", words)]

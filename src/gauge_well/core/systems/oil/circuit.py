@@ -59,12 +59,17 @@ def cooler_drop(facts: OilFacts, flow: Value, rated: Value, temperature: Value) 
     return np.asarray(drop)
 
 
+def cooler_opens(facts: OilFacts) -> Value:
+    """Across cooler and lines at which their bypass opens [Pa]."""
+    return COOLER_OPENS if facts.cooler.bypass is None else facts.cooler.bypass
+
+
 def cooled_share(facts: OilFacts, flow: Value, rated: Value, temperature: Value) -> Array:
     """Share of a flow that goes through the cooler: all of it until its bypass opens; a shut plate lets a tenth by.
 
     The share at which cooler and lines take what opens the bypass: one root, as what they take rises with flow.
     """
-    opens = COOLER_OPENS if facts.cooler.bypass is None else facts.cooler.bypass
+    opens = cooler_opens(facts)
     t = as_array(temperature)
     flow, t = np.broadcast_arrays(as_array(flow), t)
     over = cooler_drop(facts, flow, rated, t) > opens
@@ -89,7 +94,6 @@ def way(context: Context, facts: OilFacts, speed: Value, temperature: Value) -> 
     share, taken = as_array(0.0), as_array(0.0)
     if facts.cooler.into in ("air", "water"):
         share = cooled_share(facts, flow, rated, temperature)
-        opens = COOLER_OPENS if facts.cooler.bypass is None else facts.cooler.bypass
-        taken = np.minimum(cooler_drop(facts, share * flow, rated, temperature), opens)
+        taken = np.minimum(cooler_drop(facts, share * flow, rated, temperature), cooler_opens(facts))
     sandwich = gallery + filtered
     return Way(sandwich + taken, sandwich, gallery, feeding.FAR * gallery, filtered, taken, share)

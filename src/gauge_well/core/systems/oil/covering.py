@@ -7,16 +7,14 @@ from functools import cached_property
 
 import numpy as np
 
-from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.geometry.frames import apparent_up, engine_to_vehicle, to_engine
 from gauge_well.core.geometry.free_surface import surface_height, volume_below
-from gauge_well.core.media import oils
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.parts.accumulator import oil_held
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.systems.oil.feeding import drawn_flow, leak_of
+from gauge_well.core.systems.oil.feeding import hot_flow
 from gauge_well.core.systems.oil.pan import Pan, over_floor
 from gauge_well.core.typing import Array, Value, as_array, likely
 
@@ -24,7 +22,6 @@ G_MOST = 3.0  # beyond it a pickup counts as never uncovered
 G_SCAN = np.linspace(0.0, G_MOST, 25)
 COVER_DOUBT = "pickup_cover"
 COVER = 0.010  # m of oil that a pickup's mouth wants over it with nothing drawn (common practice)
-RUNNING = 0.25  # of what is kept over the inlets of pump sumps (common practice)
 RING_LEAST = 0.001  # m under a mouth that lies on the floor
 # Direction of the vehicle's acceleration: forward and left parts.
 DIRECTIONS = {"pulling": (1.0, 0.0), "braking": (-1.0, 0.0), "left": (0.0, 1.0), "right": (0.0, -1.0)}
@@ -37,6 +34,15 @@ def rotation_of(context: Context) -> Array:
     lie = context.installation
     angles = (lie.engine_yaw, lie.engine_pitch, lie.engine_roll)
     return engine_to_vehicle(*(0.0 if a is None else a for a in angles))
+
+
+def likely_rotation(context: Context) -> Array:
+    """The likely one of its samples (3, 3)."""
+    return _likely_turn(rotation_of(context))
+
+
+def _likely_turn(rotation: Array) -> Array:
+    return rotation[0] if rotation.ndim == 3 else rotation
 
 
 def in_sump(facts: OilFacts) -> Array:
@@ -163,8 +169,7 @@ class Coverage:
         shape = (len(self.asked), 4)
         wide = (np.hstack([np.broadcast_to(v, shape), still]) for v in (along, across, lean))
         along, across, lean = wide
-        rotation = self.rotation[0] if self.rotation.ndim == 3 else self.rotation
-        return to_engine(apparent_up(along, across, 0.0, grade, lean), rotation)
+        return to_engine(apparent_up(along, across, 0.0, grade, lean), _likely_turn(self.rotation))
 
     @property
     def sampled_normals(self) -> Array:
@@ -190,9 +195,12 @@ class Coverage:
     def standing(self, duty: int, way: int) -> float:
         """Oil over the likely pickup [m] on the duty's grade and that direction's lean, with nothing pulling at it."""
         _, _, grade, lean = (float(np.broadcast_to(_first(v, 2), (len(self.asked), 4))[duty, way]) for v in self.tilt)
-        rotation = self.rotation[0] if self.rotation.ndim == 3 else self.rotation
         return float(
-            head(self.pan.likely, to_engine(apparent_up(0.0, 0.0, 0.0, grade, lean), rotation), likely(self.volume))
+            head(
+                self.pan.likely,
+                to_engine(apparent_up(0.0, 0.0, 0.0, grade, lean), _likely_turn(self.rotation)),
+                likely(self.volume),
+            )
         )
 
     @property
@@ -258,7 +266,7 @@ def worked(context: Context, pan: Pan, rotation: Array, volume: Array, over: Arr
     f, s = (np.array([d[k] for d in DIRECTIONS.values()]).reshape((1, 4) + (1,) * len(many)) for k in (0, 1))
     limits = _limits(
         pan.likely,
-        rotation[0] if rotation.ndim == 3 else rotation,
+        _likely_turn(rotation),
         likely(volume),
         *(_first(v, 2) for v in (f, s, grade, lean, over)),
     )
@@ -277,7 +285,7 @@ def cover(context: Context, facts: OilFacts, pan: Pan | None) -> Array:
     not meant for a running engine (common practice). A mouth that leans against the floor has one edge so much higher,
     and the other so much nearer the floor.
     """
-    drawn = drawn_flow(facts, leak_of(context, facts), context.mean.speed, oils.T_100)
+    drawn = hot_flow(context, facts)
     mouth = as_array(facts.pickup.mouth)
     over = as_array(facts.pickup.clearance) if pan is None else over_floor(facts, pan)
     gap = np.maximum(over, RING_LEAST)
@@ -286,21 +294,6 @@ def cover(context: Context, facts: OilFacts, pan: Pan | None) -> Array:
     if pan is not None and leans(facts):
         wanted = wanted + 0.5 * mouth * np.sin(mouth_tilt(facts, pan))
     wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, len(context.duties.cases), 1)))[0]
-    return wide if wide.shape[-1] == 1 else wide[:, None, :]
-
-
-def over_outlet(facts: OilFacts, drawn: Array, duties: int) -> Array:
-    """Oil a tank's outlet wants over it in each duty [m], (duty, 1) or (duty, 1, sample).
-
-    A quarter of ``S = D (1 + 2.3 v / sqrt(g D))``, which pump sumps for water keep (hi98), as of a pickup; 10 mm at least
-    and where the bore of its line is not known.
-    """
-    wanted = as_array(COVER)
-    if facts.tank_line.bore is not None:
-        bore = as_array(facts.tank_line.bore)
-        froude = drawn / bore_area(bore) / np.sqrt(GRAVITY * bore)
-        wanted = np.maximum(COVER, RUNNING * bore * (1.0 + 2.3 * froude))
-    wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, duties, 1)))[0]
     return wide if wide.shape[-1] == 1 else wide[:, None, :]
 
 

@@ -9,9 +9,10 @@ import numpy as np
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.geometry.free_surface import prism, volume_below
-from gauge_well.core.media import oils
+from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil import feeding
+from gauge_well.core.systems.oil import covering, feeding
+from gauge_well.core.systems.oil.covering import Coverage
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.typing import Array, as_array, likely
@@ -21,6 +22,7 @@ RESIDENCE = 8.0  # s in the tank to part from its air, 8 to 15 (common practice)
 TANK_SPEED, FOAM_SPEED = 1.5, 2.0  # m/s from tank to pump, falling; of foam to the tank (common practice)
 VACUUM_MOST = 35e3  # Pa under the air outside, at which seals are drawn in (common practice)
 FACETS, ROUND = 6, 16  # planes that cut a round tank standing; sides of one lying
+RUNNING = 0.25  # of what is kept over the inlets of pump sumps (common practice)
 FILLED = 0.75  # of a tank, the rest for foam (common practice)
 UP = np.array([0.0, 0.0, 1.0])
 
@@ -94,18 +96,33 @@ def in_tank(facts: OilFacts) -> Array:
     return np.maximum(quantity - as_array(facts.oil_up), 0.05 * quantity)
 
 
+def coverage(context: Context, facts: OilFacts) -> Coverage:
+    """What stays over the tank's outlet in every duty; MissingFact where the tank is not known."""
+    over = _over_outlet(facts, feeding.hot_flow(context, facts), len(context.duties.cases))
+    return covering.worked(context, tank_of(facts), rotation(facts), in_tank(facts), over)
+
+
+def _over_outlet(facts: OilFacts, drawn: Array, duties: int) -> Array:
+    """Oil a tank's outlet wants over it in each duty [m], (duty, 1) or (duty, 1, sample).
+
+    A quarter of ``S = D (1 + 2.3 v / sqrt(g D))``, which pump sumps for water keep (hi98), as of a pickup; 10 mm at least
+    and where the bore of its line is not known.
+    """
+    wanted = as_array(covering.COVER)
+    if facts.tank_line.bore is not None:
+        bore = as_array(facts.tank_line.bore)
+        froude = drawn / bore_area(bore) / np.sqrt(GRAVITY * bore)
+        wanted = np.maximum(covering.COVER, RUNNING * bore * (1.0 + 2.3 * froude))
+    wide: Array = np.broadcast_to(wanted, np.broadcast_shapes(wanted.shape, (1, duties, 1)))[0]
+    return wide if wide.shape[-1] == 1 else wide[:, None, :]
+
+
 def scavenged(facts: OilFacts, speed: Array) -> Array | None:
     """What all stages move [m3/s] at an engine speed [rev/min]; None where they are not known."""
     own = facts.scavenge
     if own.stages is None or own.displacement is None or own.ratio is None:
         return None
     return np.asarray(as_array(own.stages) * own.displacement * own.ratio * speed / 60.0)
-
-
-def pressure_flow(context: Context, facts: OilFacts) -> Array:
-    """What the pressure stage draws from the tank in each duty [m3/s], hot."""
-    leak = feeding.leak_of(context, facts)
-    return feeding.drawn_flow(facts, leak, context.mean.speed, oils.T_100)
 
 
 def residence(facts: OilFacts, drawn: Array) -> Array:

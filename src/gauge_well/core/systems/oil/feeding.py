@@ -109,6 +109,11 @@ def drawn_flow(facts: OilFacts, leak: Leak, speed: Value, oil_temperature: Value
     return np.minimum(moved, pump_flow(facts, opens * leak.speed))
 
 
+def hot_flow(context: Context, facts: OilFacts) -> Array:
+    """What is drawn at each duty's speed [m3/s], oil of 100 degC."""
+    return drawn_flow(facts, leak_of(context, facts), context.mean.speed, oils.T_100)
+
+
 def suction_speed(facts: OilFacts, leak: Leak, oil_temperature: Value, pressure: Value, most: Value) -> Array:
     """Engine speed [rev/min] up to which the pickup passes all that is drawn, ``most`` where beyond.
 

@@ -98,7 +98,7 @@ def _back(context: Context, given: facts.OilFacts, hot: Array) -> dict[str, Arra
     if over is not None:
         found["crankcase_pressure_pa"] = over
     if drysump.is_dry(given):
-        drawn = drysump.pressure_flow(context, given)
+        drawn = feeding.hot_flow(context, given)
         found["tank_residence_s"] = drysump.residence(given, drawn)
         found["tank_gross_m3"] = drysump.gross(drawn, drysump.filled(given))
         moved = drysump.scavenged(given, context.mean.speed)

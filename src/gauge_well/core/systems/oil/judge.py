@@ -99,14 +99,12 @@ def _dry(context: Context, given: facts.OilFacts) -> tuple[Covered | None, list[
     else:
         found.append(scavenge)
     try:
-        tank = drysump.tank_of(given)
+        coverage = drysump.coverage(context, given)
     except MissingFact:
         sizes = ("shape", "across", "height", *(("along",) if given.tank.shape == "box" else ()))
         names = [f"oil.tank.{n}" for n in sizes if getattr(given.tank, n) is None]
         unknown.append(Unknown("tank_outlet", "Tank", "tank", tuple(names)))
         return None, found, unknown
-    over = covering.over_outlet(given, drysump.pressure_flow(context, given), len(context.duties.cases))
-    coverage = covering.worked(context, tank, drysump.rotation(given), drysump.in_tank(given), over)
     found.insert(0, checks.pickup_check(context, coverage, coverage.covered, "tank_outlet"))
     found += [checks_dry.residence_check(context, given), checks_dry.filling_check(given)]
     return Covered(coverage, coverage.covered), found, unknown

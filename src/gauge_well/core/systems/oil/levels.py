@@ -9,7 +9,7 @@ import numpy as np
 from gauge_well.core.geometry.frames import apparent_up, to_engine
 from gauge_well.core.geometry.free_surface import surface_height, volume_below
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.oil.covering import rotation_of
+from gauge_well.core.systems.oil.covering import likely_rotation
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan
 from gauge_well.core.typing import Array, as_array, likely
@@ -19,14 +19,12 @@ BETWEEN = 1e-3  # m3 from low to full where nobody says (common practice)
 
 def level_up(context: Context) -> Array:
     """Upright in engine axes as the engine is installed, the machine level (3,)."""
-    rotation = rotation_of(context)
-    likely_one = rotation[0] if rotation.ndim == 3 else rotation
-    return to_engine(apparent_up(0.0, 0.0, 0.0), likely_one)
+    return to_engine(apparent_up(0.0, 0.0, 0.0), likely_rotation(context))
 
 
 @dataclass(frozen=True)
 class Marks:
-    """Marks of a dipstick from its seat, along it [m]; the foot of the full mark's place; what was read comes to [m3]."""
+    """Marks of a dipstick from its seat, along it [m], volume between them, what was read comes to [m3]."""
 
     full: float
     low: float

@@ -124,7 +124,7 @@ def _quantity(context: Context, facts: OilFacts, coverage: covering.Coverage | N
 
 def _dry(context: Context, facts: OilFacts) -> list[Need]:
     """Tank and scavenge for what the pressure stage moves."""
-    drawn = over_duties(drysump.pressure_flow(context, facts))
+    drawn = over_duties(feeding.hot_flow(context, facts))
     size = drysump.gross(drawn, drysump.filled(facts))
     stages = drysump.SCAVENGE * feeding.pump_flow(facts, context.engine.rated_speed)
     words = "A tank of {v}: {t} of rest at {q}, three quarters full."

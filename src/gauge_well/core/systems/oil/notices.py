@@ -126,7 +126,7 @@ def _dry(context: Context, facts: OilFacts) -> Iterator[Notice]:
             Sentence(words, {"n": (round(likely(moved) / pressure, 1), "ratio")}),
             "oil.scavenge.ratio",
         )
-    drawn = likely(over_duties(drysump.pressure_flow(context, facts)))
+    drawn = likely(over_duties(feeding.hot_flow(context, facts)))
     lines = (
         (facts.tank_line.bore, drawn, drysump.TANK_SPEED, "oil.tank_line.bore", "from the tank"),
         (

@@ -16,7 +16,7 @@ from gauge_well.core.systems.oil.checks_flow import COLD_SAID
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.feeding import oil_of
 from gauge_well.core.systems.oil.need import HOSES
-from gauge_well.core.systems.oil.rules import SPENT, THROWN
+from gauge_well.core.systems.oil.rules import PRECHARGE, SPENT, THROWN
 from gauge_well.core.typing import likely, over_duties
 
 DEEPER, MORE_OIL, NEARER = 0.025, 0.5e-3, 0.04  # m, m3, m
@@ -25,7 +25,7 @@ LEAST_CLEARANCE = 0.006
 DRAINS = (10e-3, 12e-3, 16e-3, 19e-3, 22e-3, 25e-3)
 PICKUPS = (10e-3, 12e-3, 16e-3, 20e-3, 25e-3, 32e-3, 40e-3)
 SLOPE = np.radians(20.0)
-TRAP, ACCUMULATOR, PRECHARGE = 1.0e-3, 2.8e-3, 70e3  # m3, m3 as sold, Pa gauge (common practice)
+TRAP, ACCUMULATOR = 1.0e-3, 2.8e-3  # m3, m3 as sold (common practice)
 STAGES, RESERVE, OIL_TO_TANK, TALLER = 3.0, 1.2, 1.4, 1.3
 TANK_SHAPE = 0.75  # across over the root of its volume: some two across high
 ADDED, ADDED_FALLS = 0.012, np.radians(45.0)
@@ -68,23 +68,28 @@ def _held(facts: OilFacts) -> Iterator[Candidate]:
             {"oil.pan.baffle": "trap", "oil.pan.held": TRAP, "oil.thrown": THROWN},
         )
     if facts.accumulator.volume is None:
-        yield Candidate(
-            "accumulator",
-            "pan",
-            Sentence("Oil accumulator of {v}", {"v": (ACCUMULATOR, "volume")}),
-            {
-                "oil.accumulator.volume": ACCUMULATOR,
-                "oil.accumulator.precharge": PRECHARGE,
-                "oil.accumulator.spent": SPENT,
-                "oil.thrown": THROWN,
-            },
-        )
+        yield accumulator()
+
+
+def accumulator() -> Candidate:
+    """An accumulator of a size that is sold, charged as is usual."""
+    return Candidate(
+        "accumulator",
+        "pan",
+        Sentence("Oil accumulator of {v}", {"v": (ACCUMULATOR, "volume")}),
+        {
+            "oil.accumulator.volume": ACCUMULATOR,
+            "oil.accumulator.precharge": PRECHARGE,
+            "oil.accumulator.spent": SPENT,
+            "oil.thrown": THROWN,
+        },
+    )
 
 
 def dry_sump(context: Context, facts: OilFacts) -> Candidate:
     """A dry sump of usual size for the engine: scavenge stages and an upright tank."""
     rated = context.engine.rated_speed
-    flow = likely(over_duties(drysump.pressure_flow(context, facts)))
+    flow = likely(over_duties(feeding.hot_flow(context, facts)))
     size = max(float(drysump.gross(np.asarray(flow), drysump.FILLED)), OIL_TO_TANK * likely(facts.oil_quantity))
     across = TANK_SHAPE * size ** (1.0 / 3.0)
     moved = drysump.SCAVENGE * RESERVE * likely(feeding.pump_flow(facts, rated))

@@ -24,7 +24,7 @@ PUMP: Mapping[bool, float] = {True: 6.0, False: 10.0}
 RELIEF_FOR_SPEED, RELIEF_LEAST = 75.0, 300e3  # Pa for each rev/min of rated speed; Pa (common practice)
 
 COOLER_FACE = 5.0  # m/s on an oil cooler's face at 15 m/s of road (common practice)
-SPENT, THROWN = 150e3, 3.0  # Pa gauge, s (common practice)
+PRECHARGE, SPENT, THROWN = 70e3, 150e3, 3.0  # Pa gauge, s (common practice)
 
 
 def usual_quantity(displacement: float, spark: bool) -> float:
@@ -75,7 +75,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rule("viscosity_100", 14.4e-6, "as a 10W-40")
     rule("oil_limit", 403.15, "130 °C for good mineral oil")
     if given.get("accumulator.volume") is not None:
-        rule("accumulator.precharge", 70e3, "about 10 psi")
+        rule("accumulator.precharge", PRECHARGE, "about 10 psi")
         rule("accumulator.spent", SPENT, "150 kPa still serves the speeds of a bend")
     if given.get("accumulator.volume") is not None or given.get("pan.held") is not None:
         rule("thrown", THROWN, "a bend or a stop taken hard: 3 s")

@@ -31,11 +31,11 @@ def ride(context: Context, facts: OilFacts) -> Ride | None:
     charged = facts.accumulator.volume
     if box is None and charged is None:
         return None
-    leak = feeding.leak_of(context, facts)
-    flow = feeding.drawn_flow(facts, leak, context.mean.speed, oils.T_100)
+    flow = feeding.hot_flow(context, facts)
     held = as_array(0.0) if box is None else TRAPPED * as_array(box)
     given = as_array(0.0)
     if charged is not None and facts.accumulator.precharge is not None and facts.accumulator.spent is not None:
+        leak = feeding.leak_of(context, facts)
         pressure = feeding.gauge_pressure(facts, leak, context.mean.speed, oils.T_100)
         high = leak.relief if pressure is None else pressure
         given = oil_given(charged, facts.accumulator.precharge, high, facts.accumulator.spent, FAST)

@@ -186,7 +186,7 @@ def _beside(w: Working, context: Context, facts: OilFacts, pan: Pan | None, hot:
     _back(w, facts, hot)
     _breather(w, context, facts)
     if drysump.is_dry(facts):
-        drawn = drysump.pressure_flow(context, facts)
+        drawn = feeding.hot_flow(context, facts)
         rests = drysump.residence(facts, drawn)
         given = {"V": drysump.in_tank(facts), "q_d": drawn}
         w.add("t_tank", "Oil rests in the tank", "V / q_d", rests, "time", given, "arithmetic")
@@ -251,7 +251,7 @@ def _held(w: Working, context: Context, facts: OilFacts) -> None:
             },
             "incropera2007, ch. 1",
         )
-    flow = feeding.drawn_flow(facts, leak, context.mean.speed, oils.T_100)
+    flow = feeding.hot_flow(context, facts)
     given = {"V_h": ride.held, "V_g": ride.given, "q_h": flow}
     w.add("t_r", "Rides out, uncovered", "(V_h + V_g) / q_h", ride.seconds, "time", given, "common practice")
 

@@ -16,6 +16,7 @@ from gauge_well.core.parts.pan import PanFacts
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
 from gauge_well.core.systems.oil import covering, levels
 from gauge_well.core.systems.oil.facts import OilFacts
+from gauge_well.core.systems.oil.levels import Marks
 from gauge_well.core.systems.oil.notices import CLEARANCE
 from gauge_well.core.systems.oil.pan import Pan, body_of, gasket_of, outline_of, over_floor, pan_of, widths_of
 from gauge_well.core.typing import Array, likely
@@ -25,7 +26,7 @@ Polygon = Sequence[Point]
 LEVELS = 10
 STEEPEST = 0.8  # rad, that a machine is leant to
 FINE = 4  # places of a metre to which a drawing is sent
-# Axes of the machine across and up each view: from its left side, from behind, from above with its front up.
+# Axes of the machine across and up each view: from its right, from behind (left is positive: the page turns it round), from above.
 SEEN = {"side": (0, 2), "end": (1, 2), "plan": (1, 0)}
 
 
@@ -76,16 +77,6 @@ class Mouth:
 
 
 @dataclass(frozen=True)
-class Stick:
-    """Marks from the seat along the stick [m], volume between them [m3]; what was read comes to [m3]."""
-
-    full: float
-    low: float
-    between: float
-    poured: float | None
-
-
-@dataclass(frozen=True)
 class InstalledView:
     """The pan in the machine, or what it lacks; ``preset``: its outline as corners (along, below the rail) [m]."""
 
@@ -96,22 +87,22 @@ class InstalledView:
     levels: Sequence[Level]
     pans: Sequence[PanRow]
     mouth: Mouth | None
-    stick: Stick | None
+    stick: Marks | None
     preset: Sequence[Point]
 
 
 NOTHING = InstalledView((), None, None, None, (), (), None, None, ())
 
 
-def _cut(tetrahedron: Array, normal: Array, d: float) -> Array:
-    """Corners of what lies under a plane, (n, 3); where edges cross it and corners below it."""
-    h = tetrahedron @ normal - d
-    found = [c for c, height in zip(tetrahedron, h, strict=True) if height <= 0.0]
-    for i in range(4):
-        for j in range(i + 1, 4):
-            if (h[i] < 0.0) != (h[j] < 0.0) and h[i] != h[j]:
-                found.append(tetrahedron[i] + (tetrahedron[j] - tetrahedron[i]) * h[i] / (h[i] - h[j]))
-    return np.array(found).reshape(-1, 3)
+def _under(corners: Array, normal: Array, d: float) -> Array:
+    """Corners (n, 3) of what of a convex piece lies under a plane: those below, and where lines across it cross it."""
+    h = corners @ normal - d
+    low, high = corners[h <= 0.0], corners[h > 0.0]
+    if not len(low) or not len(high):
+        return low
+    a, b = h[h <= 0.0][:, None], h[h > 0.0][None, :]
+    share = (a / (a - b))[..., None]
+    return np.concatenate([low, (low[:, None] + share * (high[None] - low[:, None])).reshape(-1, 3)])
 
 
 def _silhouette(corners: Array, axes: tuple[int, int]) -> Polygon | None:
@@ -130,29 +121,12 @@ def _pieces(body: Body, rotation: Array, axes: tuple[int, int], planes: Sequence
     found = []
     for tetrahedron in body.tetrahedra:
         corners = tetrahedron
-        for k, (normal, d) in enumerate(planes):
-            if k == 0:
-                corners = _cut(corners, normal, d)
-            elif len(corners):
-                corners = _under(corners, normal, d)
-            if len(corners) < 3:
-                break
-        else:
-            seen = _silhouette(corners @ rotation.T, axes)
-            if seen is not None:
-                found.append(seen)
+        for normal, d in planes:
+            corners = _under(corners, normal, d)
+        seen = _silhouette(corners @ rotation.T, axes)
+        if seen is not None:
+            found.append(seen)
     return found
-
-
-def _under(corners: Array, normal: Array, d: float) -> Array:
-    """The same of any convex piece: corners below, and where lines between any two cross the plane."""
-    h = corners @ normal - d
-    low, high = corners[h <= 0.0], corners[h > 0.0]
-    if not len(low) or not len(high):
-        return low
-    a, b = h[h <= 0.0][:, None], h[h > 0.0][None, :]
-    share = (a / (a - b))[..., None]
-    return np.concatenate([low, (low[:, None] + share * (high[None] - low[:, None])).reshape(-1, 3)])
 
 
 def _edges(pan: PanFacts, outline: Array, stations: Sequence[tuple[float, float]]) -> Iterator[Array]:
@@ -229,8 +203,7 @@ def show(context: Context, given: OilFacts, options: Options) -> InstalledView:
         pan = pan_of(facts).likely
     except MissingFact as error:
         return replace(NOTHING, unknown=[error.field])
-    rotation = covering.rotation_of(context)
-    rotation = rotation[0] if rotation.ndim == 3 else rotation
+    rotation = covering.likely_rotation(context)
     up = np.array([0.0, 0.0, 1.0])
     normal = to_engine(apparent_up(0.0, 0.0, 0.0, np.tan(nose), lean), rotation)
     volume = np.asarray(likely(facts.oil_quantity))
@@ -254,14 +227,13 @@ def show(context: Context, given: OilFacts, options: Options) -> InstalledView:
             pickup=(float(at[axes[0]]), float(at[axes[1]])),
             old=_seen(old, rotation, axes),
         )
-    stick = levels.marks(context, facts, pan)
     return InstalledView(
         unknown=(),
         **drawn,
         levels=_levels(context, facts, pan, normal),
         pans=list(_pans(facts, pan, normal)),
         mouth=_mouth(context, facts, pan, index),
-        stick=None if stick is None else Stick(stick.full, stick.low, stick.between, stick.poured),
+        stick=levels.marks(context, facts, pan),
         preset=[(float(x), float(-z)) for x, z in pan.outline],
     )
 

@@ -75,8 +75,7 @@ def show(context: Context, given: OilFacts, options: Options) -> ReturnsView:
     sides: list[float | None] = [None, None]
     if thrown is not None:
         pan, volume = thrown
-        rotation = covering.rotation_of(context)
-        rotation = rotation[0] if rotation.ndim == 3 else rotation
+        rotation = covering.likely_rotation(context)
         sides = [float(covering.covered(pan, rotation, volume, 0.0, s)) for s in (1.0, -1.0)]
     return ReturnsView(
         temperature=t.tolist(),

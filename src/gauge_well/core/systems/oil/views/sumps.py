@@ -9,12 +9,11 @@ import numpy as np
 
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import at_likely, with_facts
-from gauge_well.core.systems.base import Context, Options, duty_asked
+from gauge_well.core.systems.base import Candidate, Context, Options, duty_asked
 from gauge_well.core.systems.oil import covering, drysump, feeding, remedies, surge
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.pan import Pan, pan_of
-from gauge_well.core.systems.oil.rules import SPENT, THROWN
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import Array, duty_value, likely
 
 FLAT = 0.055  # m of a dry pan below the rail (common practice)
 # kg and what it takes in parts, low to high, of a wet pan with a baffle's; over the wet pan as it is (common practice).
@@ -69,23 +68,14 @@ def show(context: Context, given: OilFacts, options: Options) -> SumpsView:
     index, facts = duty_asked(context, options), at_likely(given)
     case = context.duties.cases[index]
     asked = [likely(v) for v in (case.pulling, case.braking, case.cornering, case.cornering)]
+    found = SumpsView((), covering.WAYS, asked, (), (), None, None, None, drysump.RESIDENCE, None)
     try:
         pan = pan_of(replace(facts, sump=None)).likely
     except MissingFact as error:
-        return _told(
-            context,
-            facts,
-            index,
-            SumpsView([error.field], covering.WAYS, asked, (), (), None, None, None, drysump.RESIDENCE, None),
-        )
+        return _told(context, facts, index, replace(found, unknown=[error.field]))
     depth = -float(pan.outline[:, 1].min())
-    sumps = [
-        _wet(context, facts, pan, index, depth),
-        _held(context, facts, pan, index, depth),
-        _dry(context, facts, pan, index, depth),
-    ]
-    found = SumpsView((), covering.WAYS, asked, sumps, (), None, None, None, drysump.RESIDENCE, None)
-    return _told(context, facts, index, found)
+    sumps = [way(context, facts, pan, index, depth) for way in (_wet, _held, _dry)]
+    return _told(context, facts, index, replace(found, sumps=sumps))
 
 
 def _told(context: Context, facts: OilFacts, index: int, view: SumpsView) -> SumpsView:
@@ -93,7 +83,7 @@ def _told(context: Context, facts: OilFacts, index: int, view: SumpsView) -> Sum
     if not drysump.is_dry(facts):
         return view
     moved = drysump.scavenged(facts, np.asarray(context.engine.rated_speed))
-    drawn = duty_value(drysump.pressure_flow(context, facts), index)
+    drawn = duty_value(feeding.hot_flow(context, facts), index)
     inside = likely(drysump.in_tank(facts))
     try:
         tank = drysump.tank_of(facts)
@@ -113,7 +103,17 @@ def _told(context: Context, facts: OilFacts, index: int, view: SumpsView) -> Sum
 
 def _limits(context: Context, facts: OilFacts, pan: Pan, index: int) -> list[float]:
     bare = covering.coverage(context, facts, pan).covered
-    return [float(g) for g in covering.effective(facts, bare)[index].reshape(4, -1)[:, 0]]
+    return _ways(covering.effective(facts, bare), index)
+
+
+def _ways(limits: Array, index: int) -> list[float]:
+    """Likely covered acceleration of one duty by direction [g]."""
+    return [float(g) for g in limits[index].reshape(len(covering.WAYS), -1)[:, 0]]
+
+
+def _with(facts: OilFacts, change: Candidate) -> OilFacts:
+    """The facts with a change made."""
+    return with_facts(facts, {path.removeprefix("oil."): value for path, value in change.changes.items()})
 
 
 def _wet(context: Context, facts: OilFacts, pan: Pan, index: int, depth: float) -> Sump:
@@ -126,13 +126,7 @@ def _wet(context: Context, facts: OilFacts, pan: Pan, index: int, depth: float) 
 
 def _held(context: Context, facts: OilFacts, pan: Pan, index: int, depth: float) -> Sump:
     fitted = facts.accumulator.volume is not None
-    usual = {
-        "accumulator.volume": remedies.ACCUMULATOR,
-        "accumulator.precharge": remedies.PRECHARGE,
-        "accumulator.spent": SPENT,
-        "thrown": THROWN,
-    }
-    own = facts if fitted else with_facts(facts, usual)
+    own = facts if fitted else _with(facts, remedies.accumulator())
     ride = surge.ride(context, own)
     lasts = None if ride is None else duty_value(ride.seconds, index)
     here = fitted and not drysump.is_dry(facts)
@@ -144,11 +138,7 @@ def _dry(context: Context, facts: OilFacts, pan: Pan, index: int, depth: float) 
     here = drysump.is_dry(facts)
     own = facts
     if not here or facts.tank.shape is None:
-        change = remedies.dry_sump(context, replace(facts, sump=None))
-        own = with_facts(facts, {path.removeprefix("oil."): value for path, value in change.changes.items()})
-    tank = drysump.tank_of(own)
-    over = covering.over_outlet(own, drysump.pressure_flow(context, own), len(context.duties.cases))
-    found = covering.worked(context, tank, drysump.rotation(own), drysump.in_tank(own), over).covered
+        own = _with(facts, remedies.dry_sump(context, replace(facts, sump=None)))
+    found = drysump.coverage(context, own).covered
     flat = depth if here else min(FLAT, depth)
-    limits = [float(g) for g in found[index].reshape(4, -1)[:, 0]]
-    return Sump("dry", "Dry, with a tank", here, limits, None, flat, depth - flat, *ADDS["dry"])
+    return Sump("dry", "Dry, with a tank", here, _ways(found, index), None, flat, depth - flat, *ADDS["dry"])
