@@ -16,6 +16,7 @@ from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.media import air, coolant
 from gauge_well.core.run import contexts, sizing
 from gauge_well.core.systems.exhaust import model as exhaust
+from gauge_well.core.systems.exhaust import pieces
 from gauge_well.core.systems.oil import covering
 from gauge_well.core.systems.oil.pan import pan_of
 from gauge_well.services.sizing import size_document
@@ -51,11 +52,11 @@ def geometry() -> list[Line]:
     pan, rotation = pan_of(case.systems["oil"]), covering.rotation_of(context)
     angle = np.linspace(0.0, 2.0 * np.pi, 72, endpoint=False)
     quantities = np.array([3e-3, 4e-3, 5e-3])[:, None]
-    pieces = [_piece({"loss": "0.5"} if i % 4 else {"piece": "straight"}) for i in range(12)]
+    listed = [_piece({"loss": "0.5"} if i % 4 else {"piece": "straight"}) for i in range(12)]
     others = [part for part in document["parts"] if not str(part.get("role")).startswith("exhaust.")]
-    laid = document | {"exhaust": {"layout": "twin"}, "parts": [*others, *pieces]}
+    laid = document | {"exhaust": {"layout": "twin"}, "parts": [*others, *listed]}
     twin = resolve(load(laid)).case.systems["exhaust"]
-    segments = exhaust.segments_of(twin)
+    segments = pieces.segments_of(twin, context.engine)
     return [
         median(
             "rose of 72 directions, three quantities",

@@ -38,6 +38,12 @@ MOTION = f"{ROCK} {ROCK_AHEAD} {ROCK_LEFT} {ROCK_OVER} {NODS} {BOUNCE}"
 # without end where no place is stated.
 BELL_AHEAD, BELL_LEFT, BELL_OVER = "fit_bell_ahead_m", "fit_bell_left_m", "fit_bell_over_m"
 WHEELBASE = "fit_wheelbase_m"
+BUMP = "fit_bump_m"  # travel left to the bump stop
+# Heat the exhaust gives the engine space, and what the core gives it with the air it brings [W, kg/s]; without end where not
+# worked.
+EXHAUST_SHEDS, CORE_HEAT, CORE_AIR = "exhaust_sheds_w", "core_heat_w", "core_air_kg_s"
+# Air of the engine space [K]; without end where it is not worked.
+BAY_AIR = "bay_air_k"
 BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"
 
 # Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.

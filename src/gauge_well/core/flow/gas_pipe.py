@@ -49,12 +49,37 @@ def friction_rough(relative_roughness: Value) -> Array:
 
 @dataclass(frozen=True)
 class HeatLoss:
-    """Gas temperature at the end of a piece and its outside surface at the start [K]; heat lost [W]; Reynolds number there."""
+    """Gas temperature at the end of a piece and its outside surface at the start [K]; heat lost [W]; Reynolds number there;
+    resistance from gas to the outside [m2K/W]."""
 
     end: Array
     surface: Array
     heat: Array
     reynolds: Array
+    resistance: Array
+
+
+def surface_at(gas: Value, resistance: Value, ambient: Value, outside: Value, emissivity: Value = EMISSIVITY) -> Array:
+    """Outside of a hot pipe [K]: what comes through its wall is what air and radiation take, by Newton (one root, convex).
+
+    Parameters
+    ----------
+    gas, ambient : float or array
+        [K].
+    resistance : float or array
+        From the gas to the outside, on the outside [m2K/W].
+    outside : float or array
+        To the air [W/m2K].
+    emissivity : float or array
+    """
+    t = as_array(ambient + 0.7 * (gas - as_array(ambient)))
+    radiates = as_array(emissivity) * STEFAN_BOLTZMANN
+    conducts = 1.0 / as_array(resistance) + outside
+    driven = gas / as_array(resistance) + outside * as_array(ambient) + radiates * as_array(ambient) ** 4
+    for _ in range(NEWTON_STEPS):
+        cube = radiates * t * t * t
+        t = (driven + 3.0 * cube * t) / (conducts + 4.0 * cube)
+    return np.asarray(t)
 
 
 def lose_heat(
@@ -66,6 +91,7 @@ def lose_heat(
     length: Value,
     ambient: Array,
     lagging: Value = 0.0,
+    emissivity: Value = EMISSIVITY,
 ) -> HeatLoss:
     """March a piece's heat loss.
 
@@ -83,10 +109,12 @@ def lose_heat(
         [K].
     lagging : float or array
         Resistance of lagging on the outside [m2K/W].
+    emissivity : float or array
+        Of the outside.
 
     Notes
     -----
-    Inside Gnielinski times 1.6 for the pulsing flow, outside 25 W/m2K and radiation at 0.8. The outer
+    Inside Gnielinski times 1.6 for the pulsing flow, outside 25 W/m2K and radiation. The outer
     surface's balance is solved by Newton (one root, convex), then the gas falls exponentially towards
     the air: ``T = Ta + (T0 - Ta) exp(-U pi Do L / (m cp))``.
     """
@@ -96,17 +124,12 @@ def lose_heat(
     inner = PULSATION * nusselt_gnielinski(np.maximum(re, RE_LAMINAR), PRANDTL) * k / bore
     outside = as_array(bore) + 2.0 * as_array(wall)
     resistance = outside / (inner * bore) + lagging
-    t = ambient + 0.7 * (start - ambient)
-    radiates = EMISSIVITY * STEFAN_BOLTZMANN
-    conducts = 1.0 / resistance + OUTSIDE
-    driven = start / resistance + OUTSIDE * ambient + radiates * ambient**4
-    for _ in range(NEWTON_STEPS):
-        cube = radiates * t * t * t
-        t = (driven + 3.0 * cube * t) / (conducts + 4.0 * cube)
+    t = surface_at(start, resistance, ambient, OUTSIDE, emissivity)
     flux = (start - t) / resistance
     u = np.maximum(flux / np.maximum(start - ambient, 1e-6), 0.0)
     end = ambient + (start - ambient) * np.exp(-u * np.pi * outside * length / (mass_flow * heat_capacity))
-    return HeatLoss(np.asarray(end), np.asarray(t), np.asarray(mass_flow * heat_capacity * (start - end)), re)
+    shed = np.asarray(mass_flow * heat_capacity * (start - end))
+    return HeatLoss(np.asarray(end), np.asarray(t), shed, re, np.asarray(resistance))
 
 
 @dataclass(frozen=True)

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from gauge_well.core.facts import Kind
 from gauge_well.core.parts import (
     accumulator,
+    air_filter,
     bay,
     bracket,
     coolant_pump,
@@ -22,6 +23,7 @@ from gauge_well.core.parts import (
     item,
     line,
     mount,
+    neighbour,
     oil_pump,
     oil_tank,
     pan,
@@ -60,6 +62,8 @@ KINDS: Mapping[str, Kind] = {
         scavenge.SCAVENGE,
         pipe.PIPE,
         silencer.SILENCER,
+        neighbour.NEIGHBOUR,
+        air_filter.AIR_FILTER,
         bay.BAY,
         steering.STEERING,
         envelope.ENVELOPE,

@@ -10,9 +10,9 @@ from gauge_well.core.parts.pipe import PIECES
 
 SILENCERS: Mapping[str, tuple[str, float]] = {
     "none": ("none", 0.0),
-    "straight": ("straight-through", PIECES["straight"][1]),
-    "chambered": ("louvred or chambered", PIECES["chambered"][1]),
-    "reversed": ("reversed flow", PIECES["reversed"][1]),
+    "straight": ("straight-through", PIECES["straight"].loss),
+    "chambered": ("louvred or chambered", PIECES["chambered"].loss),
+    "reversed": ("reversed flow", PIECES["reversed"].loss),
 }
 
 

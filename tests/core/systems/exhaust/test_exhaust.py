@@ -5,7 +5,7 @@ import itertools
 import numpy as np
 
 from gauge_well.core.sizes import TUBES
-from gauge_well.core.systems.exhaust import model, need
+from gauge_well.core.systems.exhaust import costs, need, primaries
 from gauge_well.sheet import SheetError
 from tests.support import ROAD, NumbersCase, changed, check_of, context_of, drawn, facts_of, report, row_of
 
@@ -44,7 +44,7 @@ class Trade(NumbersCase):
 
     def test_primary_length(self) -> None:
         """About 0.98 m at 6000 rev/min: 588 m/s times 120 over 12 times 6000 (common practice)."""
-        self.close(model.primary_length(6000.0), 0.98, abs=0.01)
+        self.close(primaries.primary_length(6000.0), 0.98, abs=0.01)
 
     def test_power_lost(self) -> None:
         """For each 10 kPa 1.5 % without boost, 1.0 a petrol turbo with its gate open, 5 with it shut, 1.6 a turbo
@@ -59,7 +59,7 @@ class Trade(NumbersCase):
             (diesel | {"aspiration": "natural", "rated_power": "80 kW"}, 0.015),
         ):
             found = context_of(changed(EIGHT, **{f"engine__{k}": v for k, v in engine.items()})).engine
-            self.close(model.power_cost(found, np.asarray(20e3), np.asarray(100e3)), 2 * share * 100e3, rel=1e-9)
+            self.close(costs.power_cost(found, np.asarray(20e3), np.asarray(100e3)), 2 * share * 100e3, rel=1e-9)
 
     def test_a_straight_through_silencer_costs_little_more_than_its_length(self) -> None:
         """Two steps besides: under a tenth of a chambered one's (common practice)."""

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import ROOMS, declared
+from gauge_well.core.reads import BAY_AIR, BUMP, EXHAUST_SHEDS, ROCK, ROOMS, WHEELBASE, declared, hand
 from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.exhaust import (
     facts,
@@ -11,15 +11,25 @@ from gauge_well.core.systems.exhaust import (
     remedies,
     rules,
 )
-from gauge_well.core.systems.exhaust.judge import solve
+from gauge_well.core.systems.exhaust.judge import sheds, solve
 from gauge_well.core.systems.exhaust.views import VIEWS
 
-PARTS = {"pipe": RowName("Exhaust pipe"), "room": RowName("Room round the exhaust")}
+PARTS = {
+    "pipe": RowName("Exhaust pipe"),
+    "neighbour": RowName("What stands beside the pipe"),
+    "room": RowName("Room round the exhaust"),
+}
 CAUTIONS = (
     Caution(
         "carbon_monoxide",
         "Pipe",
         "Exhaust gas kills without a smell. Run the engine outdoors; mend every leak ahead of and under the cabin.",
+    ),
+    Caution(
+        "cabin_meter",
+        "Cabin",
+        "Carry a carbon monoxide alarm on the first drives. Over 30 ppm find the leak; over 100 ppm, or with a headache: "
+        "windows open, stop, out.",
     ),
     Caution(
         "hot_pipe",
@@ -38,10 +48,12 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    takes=f"{ROOMS['exhaust_ground']} {ROOMS['exhaust_loom']} {ROOMS['exhaust_fuel']}",
-    engine="wastegate",
+    takes=f"{ROOMS['exhaust_ground']} {ROOMS['exhaust_loom']} {ROOMS['exhaust_fuel']} {BAY_AIR} {ROCK} {WHEELBASE} {BUMP}",
+    hands=(hand(sheds, gives=EXHAUST_SHEDS),),
+    engine="wastegate cylinders",
     machine="kind",
     installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel",
+    duties="air_speed",
 )
 SYSTEM: System = System(
     id="exhaust",

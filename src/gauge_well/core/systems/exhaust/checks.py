@@ -6,23 +6,24 @@ from collections.abc import Callable, Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, gap_gate, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust import model
+from gauge_well.core.systems.exhaust import costs, warmth
 from gauge_well.core.systems.exhaust.facts import MOST_COST, ExhaustFacts
+from gauge_well.core.systems.exhaust.ground import Ground
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import Array, duty_values
+from gauge_well.core.typing import Array, duty_values, likely
 
 # Gaps kept [m]: bare, shielded (common practice).
 TO_LOOM = {False: 0.075, True: 0.025}
-TO_FUEL = 0.100
+TO_FUEL = warmth.FUEL_GAP
 
 
 def pressure_checks(context: Context, facts: ExhaustFacts, found: Marched, op: Operation) -> list[Check]:
     """Back pressure against the maker's figure, or against where no exhaust serves; gas against the speed of sound."""
-    limit, makers = model.limit_of(context.engine, facts)
+    limit, makers = costs.limit_of(context.engine, facts)
     count = len(context.duties.cases)
 
     def said() -> Sequence[Sentence]:
@@ -78,15 +79,13 @@ def pressure_checks(context: Context, facts: ExhaustFacts, found: Marched, op: O
     ]
 
 
-def cost_check(
-    context: Context, facts: ExhaustFacts, found: Marched, op: Operation, gain: Callable[[], Array]
-) -> Check:
+def cost_check(context: Context, found: Marched, op: Operation, gain: Callable[[], Array]) -> Check:
     """Power lost to back pressure, against a tenth of it; ``gain`` is what the next size of tube would give back [W]."""
-    lost = model.power_cost(context.engine, found.back_pressure, op.power)
+    lost = costs.power_cost(context.engine, found.mean_pressure, op.power)
     count = len(context.duties.cases)
 
     def said() -> Sequence[Sentence]:
-        rows = zip(*(duty_values(v, count) for v in (lost, op.power, found.back_pressure, gain())), strict=True)
+        rows = zip(*(duty_values(v, count) for v in (lost, op.power, found.mean_pressure, gain())), strict=True)
         return tuple(
             Sentence(
                 "{back} costs about {cost}, {share} of the power; the next size of tube gives back {gain}.",
@@ -114,11 +113,99 @@ def cost_check(
     )
 
 
-def room_checks(context: Context, facts: ExhaustFacts) -> list[Check]:
-    """Measured gaps round the pipe against what is kept."""
+def room_checks(context: Context, facts: ExhaustFacts, worked: bool) -> list[Check]:
+    """Measured gaps round the pipe against what is kept; where a neighbour's heat is ``worked``, its gap is only a guide."""
     lie, to_loom = context.installation, TO_LOOM[facts.shielded == "yes"]
+    loom = None if worked else context.room("exhaust_loom")
     return [
         *gap_gate("pipe_ground", "Exhaust over the ground", "room", context.room("exhaust_ground"), lie.ground_needed),
-        *gap_gate("pipe_loom", "Exhaust to loom and hoses", "room", context.room("exhaust_loom"), to_loom),
+        *gap_gate("pipe_loom", "Exhaust to loom and hoses", "room", loom, to_loom),
         *gap_gate("pipe_fuel", "Exhaust to fuel parts", "room", context.room("exhaust_fuel"), TO_FUEL, danger=True),
     ]
+
+
+def ramp_check(facts: ExhaustFacts, under: Ground | None) -> list[Check]:
+    """The ramp it must cross against the one it clears at the bump stop."""
+    if under is None or under.ramp is None or facts.ramp is None:
+        return []
+    words = "At the bump stop {h} are left under it: it clears a ramp of {clears}, {asked} are asked."
+    values = {
+        "h": (likely(under.bumped), "height"),
+        "clears": (likely(under.ramp), "angle"),
+        "asked": (likely(facts.ramp), "angle"),
+    }
+    return [
+        Check(
+            id="pipe_ramp",
+            name="Exhaust over a ramp",
+            part="room",
+            check_class=CheckClass.LIMIT,
+            scales=Scales.GATE,
+            kind="angle",
+            demand=facts.ramp,
+            capacity=under.ramp,
+            fill=ratio_fill(facts.ramp, under.ramp),
+            sentences=lambda: (Sentence(words, values),),
+        )
+    ]
+
+
+def neighbour_checks(context: Context, facts: ExhaustFacts, found: Marched) -> list[Check]:
+    """Each neighbour's heat over the bay's against what it may reach; what holds fuel, its gap too."""
+    checks: list[Check] = []
+    for at in warmth.placed(facts, found):
+        if isinstance(at, warmth.Placed):
+            checks.append(_heat_check(context, at))
+            if at.what.fuel:
+                name = f"{at.what.label.capitalize()} to the pipe"
+                checks += gap_gate(f"gap_{at.id}", name, "neighbour", at.thing.gap, TO_FUEL, danger=True)
+    return checks
+
+
+def _heat_check(context: Context, at: warmth.Placed) -> Check:
+    got = warmth.warmed(context, at)
+    count = len(context.duties.cases)
+    limit = likely(at.limit)
+
+    def said() -> Sequence[Sentence]:
+        rows = zip(
+            *(duty_values(v, count) for v in (got.hottest, got.running, got.stopped, got.gap_needed)),
+            strict=True,
+        )
+        return tuple(_heat_said(at, limit, *row) for row in rows)
+
+    return Check(
+        id=f"heat_{at.id}",
+        name=f"{at.what.label.capitalize()} beside the pipe",
+        part="neighbour",
+        check_class=CheckClass.LIMIT,
+        scales=None,
+        kind="temperature_difference",
+        demand=np.asarray(got.hottest - got.bay),
+        capacity=np.asarray(at.limit - got.bay),
+        fill=ratio_fill(np.asarray(got.hottest - got.bay), np.asarray(at.limit - got.bay)),
+        sentences=said,
+        danger=at.what.fuel,
+    )
+
+
+def _heat_said(at: warmth.Placed, limit: float, most: float, running: float, stopped: float, needed: float) -> Sentence:
+    gap = likely(at.thing.gap)
+    words = "{gap} from the {piece} the {what} reaches {t}"
+    words += " after a stop" if stopped > running + 1.0 else ""
+    words += "; it may reach {limit}"
+    if most > limit and at.dull is None and np.isfinite(needed):
+        words += ": {needed} are needed while running, or a shield." if needed > gap else ": a shield, or more air."
+    else:
+        words += "."
+    return Sentence(
+        words,
+        {
+            "gap": (gap, "size"),
+            "piece": at.piece.segment.name,
+            "what": at.what.label.split(":")[0].split(",")[0].split(" in ")[0],
+            "t": (most, "temperature"),
+            "limit": (limit, "temperature"),
+            "needed": (needed, "size"),
+        },
+    )

@@ -1,110 +1,36 @@
-"""The exhaust marched: temperature from flange to tip, pressure from tip to flange."""
+"""The exhaust marched: temperature from flange to tip, pressure from tip to flange; two banks apart where they differ."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.engine.model import Engine, Operation
-from gauge_well.core.facts import need
+from gauge_well.core.engine.model import Operation
 from gauge_well.core.flow import gas_pipe
-from gauge_well.core.flow.gas_pipe import bend_loss_crane, friction_rough
 from gauge_well.core.media.combustion import heat_capacity
-from gauge_well.core.parts.pipe import PIECES, PipeFacts, loss_of
-from gauge_well.core.parts.silencer import SILENCERS
-from gauge_well.core.sizes import TUBES, above
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust.facts import COSTS, GATE_SHUT, MOST, MOST_COST, ExhaustFacts
-from gauge_well.core.systems.exhaust.refusals import BORE_LEFT
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.pieces import Segment
+from gauge_well.core.typing import Array, Value
 
-STEEL = 7850.0  # kg/m3
-LAGGING = 0.012 / 0.09  # m2K/W: 12 mm of wrap at 0.09 W/mK (common practice)
-SOUND_EXHAUST = float(np.sqrt(1.34 * 287.0 * 900.0))  # m/s in primaries at 900 K
-OVERLAP = 120.0  # degrees of crank from pulse to overlap
-
-
-@dataclass(frozen=True, kw_only=True)
-class Segment:
-    """One piece: bore, wall, length [m], loss factor of part and bends together, share of the flow, lagged."""
-
-    bore: Value
-    wall: Value
-    length: Value
-    name: str
-    part: Value
-    bend: Value
-    share: float
-    lagged: bool
-
-    @property
-    def loss(self) -> Array:
-        """Part and bends together."""
-        return as_array(self.part) + self.bend
-
-
-def rows_of(facts: ExhaustFacts) -> list[tuple[str, Value, Value, Value, Value]]:
-    """(name, outside diameter, length, bend angle, loss) piece by piece; four pieces where only the whole is known."""
-    if facts.pieces:
-        return [_row(f"exhaust.pieces.{id}", piece) for id, piece in facts.pieces]
-    outside = as_array(need(facts.pipe.diameter, "exhaust.pipe.diameter"))
-    length, bends = need(facts.pipe.length, "exhaust.pipe.length"), facts.pipe.bends
-    catalyst = PIECES["catalyst"][1] if facts.catalyst == "yes" else 0.0
-    kind = facts.silencer.type
-    silencer = SILENCERS[kind][1]
-    plain = PIECES["pipe"][0]
-    parts = (
-        (plain, 0.30, 0.0),
-        (PIECES["catalyst"][0] if catalyst else plain, 0.10, catalyst),
-        (plain, 0.30, 0.0),
-        (f"{SILENCERS[kind][0]} silencer" if silencer else plain, 0.30, silencer),
-    )
-    return [(name, outside, share * length, bends * share, loss) for name, share, loss in parts]
-
-
-def _row(place: str, piece: PipeFacts) -> tuple[str, Value, Value, Value, Value]:
-    outside, length, bends = (need(getattr(piece, n), f"{place}.{n}") for n in ("diameter", "length", "bends"))
-    return PIECES[piece.piece][0], outside, length, bends, loss_of(piece, place)
-
-
-def segments_of(facts: ExhaustFacts) -> list[Segment]:
-    """Pieces from flange to tip; MissingFact names what is absent."""
-    wall, rough = facts.pipe.wall, facts.pipe.roughness
-    ratio = facts.pipe.bend_ratio
-    merge, lagged = likely(facts.merge_after), likely(facts.lagged)
-    found = []
-    for i, (name, outside, length, angle, loss) in enumerate(rows_of(facts)):
-        # Drawn within their tolerances a thin tube and a thick wall may cross: some bore is always left.
-        bore = np.maximum(as_array(outside) - 2.0 * wall, BORE_LEFT * as_array(outside))
-        bend = bend_loss_crane(angle, ratio, friction_rough(rough / bore))
-        half = facts.layout == "twin" or (facts.layout == "merged" and i < merge)
-        found.append(
-            Segment(
-                bore=bore,
-                wall=wall,
-                length=length,
-                name=name,
-                part=loss,
-                bend=bend,
-                share=0.5 if half else 1.0,
-                lagged=i < lagged,
-            )
-        )
-    return found
+BOTH = ("",)
+EACH = ("left", "right")
 
 
 @dataclass(frozen=True, kw_only=True)
 class Piece:
-    """One piece marched; arrays over (power step, duty, sample)."""
+    """One piece marched; arrays over (power step, duty, sample). ``heat`` [W] of one of it."""
 
     segment: Segment
     mass_flow: Array
     warm: Array
     cool: Array
     surface: Array
+    resistance: Array
+    heat: Array
     reynolds: Array
     pressure: gas_pipe.PressureLoss
     downstream: Array
@@ -117,12 +43,23 @@ class Piece:
 
 @dataclass(frozen=True)
 class Marched:
-    """The whole exhaust; ``choking``: flow over that at which gas chokes, in the piece where that is most."""
+    """The whole exhaust; ``banks``: back pressure of each, one where both are alike; ``choking``: flow over that at which
+    gas chokes, in the piece where that is most."""
 
     pieces: Sequence[Piece]
-    back_pressure: Array
+    banks: Sequence[Array]
     tip: Array
     choking: Array
+
+    @property
+    def back_pressure(self) -> Array:
+        """At the flange [Pa], of the bank that has more."""
+        return self.banks[0] if len(self.banks) == 1 else np.asarray(np.maximum(*self.banks))
+
+    @property
+    def mean_pressure(self) -> Array:
+        """At the flanges [Pa], of both banks: what the whole engine pays for."""
+        return self.banks[0] if len(self.banks) == 1 else np.asarray(0.5 * (self.banks[0] + self.banks[1]))
 
     @property
     def choked(self) -> NDArray[np.bool_]:
@@ -145,88 +82,81 @@ class Marched:
         return np.asarray(np.max(np.broadcast_arrays(*(p.surface for p in self.pieces)), axis=0))
 
 
-def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op: Operation) -> Marched:
-    """March gas of ``op`` through ``segments``: heat downstream, then pressure upstream."""
-    ambient, pressure = context.duties.column("ambient"), context.duties.column("pressure")
-    cp = heat_capacity(op.gas, op.after_turbine_temperature) / op.gas.mass
-    rough = facts.pipe.roughness
-    temperature = op.after_turbine_temperature
+@dataclass(frozen=True)
+class _Walked:
+    segment: Segment
+    flow: Array
+    warm: Array
+    lost: gas_pipe.HeatLoss
+
+
+def _cools(
+    segments: Sequence[Segment], gas: Array, temperature: Array, cp: Array, ambient: Array
+) -> tuple[list[_Walked], Array]:
+    """Heat lost downstream; the temperature at the end."""
     walked = []
-    for segment in segments:
-        flow = op.exhaust_mass_flow * segment.share
-        lagging = LAGGING if segment.lagged else 0.0
-        lost = gas_pipe.lose_heat(flow, cp, temperature, segment.bore, segment.wall, segment.length, ambient, lagging)
-        walked.append((segment, flow, temperature, lost))
+    for s in segments:
+        flow = gas * s.share
+        lost = gas_pipe.lose_heat(
+            flow, cp, temperature, s.bore, s.wall, s.length * s.rubs, ambient, s.resistance, s.emissivity
+        )
+        walked.append(_Walked(s, flow, temperature, lost))
         temperature = lost.end
-    downstream = pressure
-    choking = np.asarray(0.0)
-    pieces = []
-    for segment, flow, warm, lost in reversed(walked):
+    return walked, temperature
+
+
+def _presses(walked: Sequence[_Walked], downstream: Array, roughness: Value) -> tuple[list[Piece], Array, Array]:
+    """Pressure found upstream; (pieces from flange to tip, pressure at the first's entry, worst choking)."""
+    choking, pieces = np.asarray(0.0), []
+    for w in reversed(walked):
+        s = w.segment
         # Each piece's end holds at least what its gas makes at the speed of sound.
-        sonic = gas_pipe.sonic_pressure(flow, lost.end, segment.bore)
+        sonic = gas_pipe.sonic_pressure(w.flow, w.lost.end, s.bore)
         choking = np.maximum(choking, sonic / downstream)
         downstream = np.maximum(downstream, sonic)
-        found = gas_pipe.lose_pressure(
-            flow, warm, lost.end, downstream, segment.bore, segment.length, segment.loss, rough
-        )
+        length, loss = (s.length * s.rubs, s.loss) if s.form == 1.0 else (s.form * s.length * s.rubs, s.form * s.loss)
+        found = gas_pipe.lose_pressure(w.flow, w.warm, w.lost.end, downstream, s.bore, length, loss, roughness)
         pieces.append(
             Piece(
-                segment=segment,
-                mass_flow=flow,
-                warm=warm,
-                cool=lost.end,
-                surface=lost.surface,
-                reynolds=lost.reynolds,
+                segment=s,
+                mass_flow=w.flow,
+                warm=w.warm,
+                cool=w.lost.end,
+                surface=w.lost.surface,
+                resistance=w.lost.resistance,
+                heat=w.lost.heat,
+                reynolds=w.lost.reynolds,
                 pressure=found,
                 downstream=downstream,
             )
         )
         downstream = found.upstream
-    return Marched(pieces[::-1], np.asarray(downstream - pressure), temperature, np.asarray(choking))
+    return pieces[::-1], np.asarray(downstream), choking
 
 
-def cost_rate(engine: Engine) -> float:
-    """Share of its power an engine loses to each pascal: 1.5 % each 10 kPa unboosted, 1.0 a petrol turbo with its gate
-    open, 5 with it shut, 1.6 a turbo diesel (common practice)."""
-    breathing = engine.facts.aspiration
-    if engine.fuel.spark and breathing == "turbo" and engine.facts.wastegate == "shut":
-        return GATE_SHUT
-    return COSTS[engine.fuel.spark, breathing]
+def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op: Operation) -> Marched:
+    """March gas of ``op`` through ``segments``: heat downstream, then pressure upstream.
 
-
-def limit_of(engine: Engine, facts: ExhaustFacts) -> tuple[float, bool]:
-    """Back pressure [Pa] past which the exhaust does not serve, and whether the maker gave it.
-
-    Without a maker's figure back pressure only costs, up to 60 kPa or a tenth of the power; with the gate shut it
-    never is more than a cost up to 60 kPa.
+    Banks that are not alike are marched each by itself as far as they run apart; what is common begins with their mean
+    temperature, its pressure is what both end in.
     """
-    if facts.tolerated is not None:
-        return likely(facts.tolerated), True
-    rate = cost_rate(engine)
-    return (MOST if rate == GATE_SHUT else min(MOST, MOST_COST / rate)), False
-
-
-def power_cost(engine: Engine, back_pressure: Array, power: Array) -> Array:
-    """Power lost to back pressure [W]."""
-    return np.asarray(power * cost_rate(engine) * np.maximum(back_pressure, 0.0))
-
-
-def wider(segments: Sequence[Segment]) -> list[Segment]:
-    """The same pipe with every piece of the next size sold; the widest stays."""
-    found = []
-    for segment in segments:
-        outside = likely(segment.bore) + 2.0 * likely(segment.wall)
-        larger = above(TUBES, outside, 1)
-        bore = larger[0] - 2.0 * likely(segment.wall) if larger else segment.bore
-        found.append(replace(segment, bore=bore))
-    return found
-
-
-def weight(segments: Sequence[Segment]) -> float:
-    """Of plain tube [kg], two pipes counted twice."""
-    return sum(likely(np.pi * (as_array(s.bore) + s.wall) * s.wall * s.length * STEEL / s.share) for s in segments)
-
-
-def primary_length(speed: Value) -> Array:
-    """Length of a primary tuned to ``speed`` [rev/min]: ``a dtheta / (12 N)``, +-20 % (common practice)."""
-    return np.asarray(SOUND_EXHAUST * OVERLAP / (12.0 * as_array(speed)))
+    ambient, pressure = context.duties.column("ambient"), context.duties.column("pressure")
+    hot = op.after_turbine_temperature
+    cp, rough, gas = heat_capacity(op.gas, hot) / op.gas.mass, facts.pipe.roughness, op.exhaust_mass_flow
+    apart = [s for s in segments if s.share < 1.0]
+    own = any(s.bank for s in segments)
+    if not own:
+        walked, tip = _cools(segments, gas, hot, cp, ambient)
+        pieces, up, choking = _presses(walked, pressure, rough)
+        return Marched(pieces, (np.asarray(up - pressure),), tip, np.asarray(choking))
+    common = [s for s in segments if s.share == 1.0]
+    cooled = [_cools([s for s in apart if s.bank in ("", bank)], gas, hot, cp, ambient) for bank in EACH]
+    walked, tip = _cools(common, gas, 0.5 * (cooled[0][1] + cooled[1][1]), cp, ambient)
+    last, joined, choking = _presses(walked, pressure, rough)
+    pieces, banks = [], []
+    for bank, (own_walk, _) in zip(EACH, cooled, strict=True):
+        found, up, chokes = _presses(own_walk, joined, rough)
+        pieces += [p for p in found if p.segment.bank == bank or bank == EACH[0]]
+        banks.append(np.asarray(up - pressure))
+        choking = np.maximum(choking, chokes)
+    return Marched([*pieces, *last], tuple(banks), np.asarray(tip), np.asarray(choking))

@@ -22,8 +22,11 @@ def looks(facts: ExhaustFacts, found: Marched) -> Iterator[Look]:
     """Bends, the narrowest piece's roughness, the slowest gas, the hottest."""
     pieces, where = found.pieces, "exhaust.pipe.diameter"
     if any(likely(p.segment.bend) > 0.0 for p in pieces):
-        ratio = likely(facts.pipe.bend_ratio)
-        yield Look(gas_pipe.BEND_RANGE, ratio, PART, "exhaust.pipe.bend_ratio")
+        bent = [p.segment for p in pieces if likely(p.segment.bend) > 0.0]
+        tightest = min(bent, key=lambda s: likely(s.ratio))
+        own = any(piece.bend_ratio is not None for _, piece in facts.pieces)
+        place = f"{tightest.place}.bend_ratio" if own else "exhaust.pipe.bend_ratio"
+        yield Look(gas_pipe.BEND_RANGE, likely(tightest.ratio), PART, place)
     rough = likely(facts.pipe.roughness) / min(likely(p.segment.bore) for p in pieces)
     yield Look(ROUGHNESS_RANGE, rough, PART, "exhaust.pipe.roughness")
     slowest = np.min(np.broadcast_arrays(*(p.reynolds for p in pieces)), axis=0)

@@ -17,6 +17,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rules = Ruling(given, context)
     rule = rules.rule
     rule("layout", "single", "one pipe")
+    rule("firing", "joined", "no pulses counted")
     rule("pipe.bends", 2.0 * np.pi, "four right angles")
     rule("pipe.bend_ratio", 1.5, "a usual mandrel bend")
     for id in given.get("pieces", ()):

@@ -5,12 +5,16 @@ from __future__ import annotations
 import numpy as np
 
 from gauge_well.core.checks import ratio_fill
+from gauge_well.core.flow.gas_pipe import STEFAN_BOLTZMANN
+from gauge_well.core.heat import neighbour
 from gauge_well.core.media import air
 from gauge_well.core.media.combustion import sensible_enthalpy
+from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust import model
+from gauge_well.core.systems.exhaust import costs, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
+from gauge_well.core.typing import Value
 from gauge_well.core.working import Step, Working
 
 
@@ -49,13 +53,14 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         w.add(
             f"dp_{i + 1}",
             f"Piece {i + 1}: pressure lost",
-            "(f * L / D + K) * G ** 2 / (2 * rho) + G ** 2 * (1 / rho_d - 1 / rho_u) - dp",
+            "F * (f * L / D + K) * G ** 2 / (2 * rho) + G ** 2 * (1 / rho_d - 1 / rho_u) - dp",
             piece.lost,
             "pressure_difference",
             {
                 "dp": piece.lost,
+                "F": s.form,
                 "f": p.friction,
-                "L": s.length,
+                "L": s.length * s.rubs,
                 "D": s.bore,
                 "K": s.loss,
                 "G": g,
@@ -73,19 +78,22 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         "p_flange - p_air",
         found.back_pressure,
         "pressure_difference",
-        {"p_flange": found.pieces[0].pressure.upstream, "p_air": context.duties.column("pressure")},
+        {
+            "p_flange": found.back_pressure + context.duties.column("pressure"),
+            "p_air": context.duties.column("pressure"),
+        },
         "arithmetic",
     )
     w.add(
         "P_lost",
         "Power it costs",
         "rate * maximum(p_back, 0) * P",
-        model.power_cost(context.engine, found.back_pressure, op.power),
+        costs.power_cost(context.engine, found.mean_pressure, op.power),
         "power",
-        {"rate": model.cost_rate(context.engine), "p_back": found.back_pressure, "P": op.power},
+        {"rate": costs.cost_rate(context.engine), "p_back": found.mean_pressure, "P": op.power},
         "common practice",
     )
-    limit, makers = model.limit_of(context.engine, facts)
+    limit, makers = costs.limit_of(context.engine, facts)
     w.add(
         "fill",
         "Against the maker's figure" if makers else "Against where no exhaust serves",
@@ -95,4 +103,47 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         {"p_back": found.back_pressure, "p_max": limit},
         "common practice",
     )
+    for at in warmth.placed(facts, found):
+        if isinstance(at, warmth.Placed):
+            _neighbour(w, context, at)
     return w.steps
+
+
+def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
+    """A neighbour while running: what it takes of the pipe, or of the sheet between, is what it gives away."""
+    got = warmth.warmed(context, at)
+    film = np.where(warmth.standing(context), neighbour.STANDING, neighbour.MOVING)
+    label, thing = at.what.label.split(":")[0].capitalize(), at.thing
+    rate = neighbour.VIEW_PLATE if thing.plate else neighbour.VIEW_THIN
+    if at.dull is None:
+        view = {"c": rate, "R": thing.radius, "H": thing.distance}
+        w.add(
+            f"F_{at.id}", f"{label}: view of the pipe", "c * R / H", thing.view, "ratio", view, "incropera2007, ch. 13"
+        )
+        emits = COVERINGS[at.piece.segment.covering].emissivity
+        taken, formula = neighbour.received(thing, got.pipe, emits), "e * sigma * T_p ** 4 * a * F / n"
+        values: dict[str, Value] = {
+            "e": emits, "sigma": STEFAN_BOLTZMANN, "T_p": got.pipe, "a": neighbour.ABSORBS, "F": thing.view,
+            "n": thing.surfaces,
+        }  # fmt: skip
+    else:
+        assert got.sheet is not None
+        formula = "e * a * sigma * (T_s ** 4 - T_b ** 4) / 2"
+        values = {
+            "e": at.dull, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "T_s": got.sheet, "T_b": got.bay,
+        }  # fmt: skip
+        taken = np.asarray(0.5 * at.dull * neighbour.ABSORBS * STEFAN_BOLTZMANN * (got.sheet**4 - got.bay**4))
+    w.add(f"q_{at.id}", f"{label}: takes", formula, taken, "ratio", values, "incropera2007, ch. 13")
+    w.add(
+        f"T_{at.id}",
+        f"{label}: reaches, running",
+        "h * (T - T_b) + a * sigma * (T ** 4 - T_b ** 4) - q",
+        got.running,
+        "temperature",
+        {
+            "h": film, "T": got.running, "T_b": got.bay, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "q": taken,
+        },
+        "incropera2007, ch. 13",
+        solved=True,
+        scale=np.maximum(taken, 1.0),
+    )  # fmt: skip

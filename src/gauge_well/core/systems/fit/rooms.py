@@ -15,6 +15,7 @@ from gauge_well.core.reads import (
     BELL_LEFT,
     BELL_OVER,
     BOUNCE,
+    BUMP,
     NODS,
     ROCK,
     ROCK_AHEAD,
@@ -80,7 +81,7 @@ def solved(context: Context, facts: FitFacts) -> Spread:
 def bell(context: Context, facts: FitFacts) -> Mapping[str, Array]:
     """Where the bell's face stands in the machine, and the axles apart [m]; without end where no place is stated."""
     told: dict[str, Array] = {figure: as_array(np.inf) for figure in (BELL_AHEAD, BELL_LEFT, BELL_OVER)}
-    told[WHEELBASE] = as_array(facts.bay.wheelbase)
+    told[WHEELBASE], told[BUMP] = as_array(facts.bay.wheelbase), as_array(facts.bay.bump)
     if facts.placed != "stated":
         return told
     try:

@@ -1,0 +1,154 @@
+"""What stands beside a hot pipe: how hot it gets, behind which shield, and what gap it needs."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.flow.gas_pipe import EMISSIVITY, STEFAN_BOLTZMANN
+from gauge_well.core.typing import Array, Value, as_array
+
+ABSORBS = 0.9  # of paint, rubber and plastic (incropera2007, table A.11)
+MOVING, STANDING = 12.0, 8.0  # W/m2K from a small thing to the air, on the move and at rest (common practice)
+# Share of the pipe's own emission that reaches a long thin thing, and a plate right under it, times radius over distance.
+VIEW_THIN, VIEW_PLATE = 0.64, 1.0
+STEPS = 8
+
+
+@dataclass(frozen=True)
+class Thing:
+    """Something beside a pipe: pipe's radius outside, gap between their outsides, the thing's own width [m]; a plate (a
+    floor, a cover) rather than a long thin thing."""
+
+    radius: Value
+    gap: Value
+    size: Value
+    plate: bool
+
+    @property
+    def surfaces(self) -> float:
+        """Surface that gives heat away over the width that takes it."""
+        return 2.0 if self.plate else float(np.pi)
+
+    @property
+    def distance(self) -> Array:
+        """Pipe's middle to the thing's middle, a plate's face [m]."""
+        return np.asarray(as_array(self.radius) + self.gap + (0.0 if self.plate else 0.5 * as_array(self.size)))
+
+    @property
+    def view(self) -> Array:
+        """View of the pipe: 0.64 R/H of a long thin thing, its near half, R/H right under it of a plate
+        (incropera2007, ch. 13; rays agree to 2 % from a quarter of the pipe's width on)."""
+        rate = VIEW_PLATE if self.plate else VIEW_THIN
+        return np.asarray(rate * as_array(self.radius) / self.distance)
+
+
+def settles(received: Value, bay: Value, film: Value, absorbs: Value = ABSORBS) -> Array:
+    """Temperature [K] at which a surface gives away what it receives: ``q = h (T - Tb) + a sigma (T^4 - Tb^4)``.
+
+    Parameters
+    ----------
+    received : float or array
+        Taken up, over the surface that gives away [W/m2].
+    bay : float or array
+        Air and walls round it [K].
+    film : float or array
+        To the air [W/m2K].
+    """
+    b, rate = as_array(bay), as_array(absorbs) * STEFAN_BOLTZMANN
+    known = as_array(received) + film * b + rate * b**4
+    t = b + as_array(received) / (film + 4.0 * rate * b**3)
+    for _ in range(STEPS):
+        cube = rate * t * t * t
+        t = (known + 3.0 * cube * t) / (film + 4.0 * cube)
+    return np.asarray(t)
+
+
+def received(thing: Thing, pipe: Value, emits: Value = EMISSIVITY) -> Array:
+    """What a thing takes up of a bare pipe at a temperature [K], over the surface that gives it away [W/m2]."""
+    return np.asarray(as_array(emits) * STEFAN_BOLTZMANN * as_array(pipe) ** 4 * ABSORBS * thing.view / thing.surfaces)
+
+
+def beside(thing: Thing, pipe: Value, bay: Value, film: Value, emits: Value = EMISSIVITY) -> Array:
+    """Temperature [K] of a thing beside a bare pipe."""
+    return settles(received(thing, pipe, emits), bay, film)
+
+
+def shield(thing: Thing, pipe: Value, bay: Value, film: Value, dull: Value, emits: Value = EMISSIVITY) -> Array:
+    """Temperature [K] of a sheet half-way to a thing, open at both ends: what it takes it gives to both sides.
+
+    Parameters
+    ----------
+    dull : float or array
+        Its emissivity: 0.1 bright, 0.3 weathered (common practice).
+    """
+    view = as_array(thing.radius) / (as_array(thing.radius) + 0.5 * as_array(thing.gap))
+    taken = as_array(emits) * STEFAN_BOLTZMANN * as_array(pipe) ** 4 * dull * view
+    return settles(0.5 * taken, bay, film, dull)
+
+
+def behind(thing: Thing, sheet: Value, bay: Value, film: Value, dull: Value) -> Array:
+    """Temperature [K] of a thing behind a sheet at a temperature [K]: half of it sees the sheet, as wide as it looks."""
+    b = as_array(bay)
+    taken = 0.5 * as_array(dull) * ABSORBS * STEFAN_BOLTZMANN * (as_array(sheet) ** 4 - b**4)
+    return settles(taken, bay, film)
+
+
+def gap_for(thing: Thing, pipe: Value, bay: Value, film: Value, limit: Value, emits: Value = EMISSIVITY) -> Array:
+    """Gap [m] at which a thing beside a bare pipe just stays at its limit [K]; without end where the bay is over it."""
+    b, most = as_array(bay), as_array(limit)
+    gives = as_array(film) * (most - b) + ABSORBS * STEFAN_BOLTZMANN * (most**4 - b**4)
+    emitted = as_array(emits) * STEFAN_BOLTZMANN * as_array(pipe) ** 4 * ABSORBS / thing.surfaces
+    with np.errstate(divide="ignore"):
+        rate = (VIEW_PLATE if thing.plate else VIEW_THIN) * as_array(thing.radius)
+        distance = np.where(gives > 0.0, rate * emitted / np.where(gives > 0.0, gives, 1.0), np.inf)
+    return np.asarray(np.maximum(distance - (thing.distance - thing.gap), 0.0))
+
+
+@dataclass(frozen=True)
+class Stopped:
+    """A pipe and a thing beside it as the engine is stopped: temperatures [K], heat capacity of each surface [J/m2K]."""
+
+    pipe: Value
+    thing: Value
+    pipe_capacity: Value
+    thing_capacity: Value
+
+
+def after_stop(
+    thing: Thing, begins: Stopped, bay: Value, film: Value, pipe_film: Value, dull: Value | None = None
+) -> Array:
+    """Hottest a thing gets in the minutes after a stop [K]: the pipe cools, the thing takes and gives in still air.
+
+    Parameters
+    ----------
+    pipe_film : float or array
+        Pipe's outside to still air [W/m2K].
+    dull : float, optional
+        A sheet half-way, in balance throughout.
+
+    Notes
+    -----
+    Two nodes by implicit steps of 20 s, each linear about where it begins: steady, never over what it goes to.
+    """
+    b = as_array(bay)
+    tp, tt = as_array(begins.pipe), as_array(begins.thing)
+    peak = tt
+    for _ in range(int(SOAK / SOAK_STEP)):
+        cube = EMISSIVITY * STEFAN_BOLTZMANN * (tp + b) * (tp**2 + b**2)
+        rate = SOAK_STEP * (as_array(pipe_film) + cube) / begins.pipe_capacity
+        tp = (tp + rate * b) / (1.0 + rate)
+        if dull is None:
+            goes = received(thing, tp)
+        else:
+            sheet = shield(thing, tp, bay, film, dull)
+            goes = 0.5 * as_array(dull) * ABSORBS * STEFAN_BOLTZMANN * (sheet**4 - b**4)
+        gives = as_array(film) + ABSORBS * STEFAN_BOLTZMANN * (tt + b) * (tt**2 + b**2)
+        step = SOAK_STEP / as_array(begins.thing_capacity)
+        tt = (tt + step * (goes + gives * b)) / (1.0 + step * gives)
+        peak = np.maximum(peak, tt)
+    return np.asarray(peak)
+
+
+SOAK, SOAK_STEP = 400.0, 20.0

@@ -1,0 +1,186 @@
+"""Heat round the pipe: its surface at speed, standing and after a stop; what stands beside it, and the gap each needs."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import need, need_number
+from gauge_well.core.flow.gas_pipe import OUTSIDE, surface_at
+from gauge_well.core.heat import neighbour
+from gauge_well.core.parts.neighbour import SHIELDS, WHATS, NeighbourFacts, What
+from gauge_well.core.parts.pipe import COVERINGS
+from gauge_well.core.reads import BAY_AIR
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.model import Marched, Piece
+from gauge_well.core.typing import Array, Value, as_array, likely
+
+BAY_MOVING, BAY_STANDING = 15.0, 30.0  # K over the air outside where air is not worked (common practice)
+SLOW = 3.0  # m/s of air: under it a machine counts as standing
+STILL = 8.0  # W/m2K of a hot pipe to still air (common practice)
+STEEL_HEAT = 500.0 * 7850.0  # J/m3K of hot steel (incropera2007, table A.1)
+THING_HEAT = 2.5e6  # J/m3K of copper and plastic, rubber and fluid (common practice)
+SKIN = 0.002  # m of a plate
+FUEL_GAP = 0.100  # m kept to fuel whatever its temperature (common practice)
+
+
+def standing(context: Context) -> Array:
+    """Which duties stand: hardly any air, (duty, 1)."""
+    return np.array([[likely(c.air_speed) < SLOW] for c in context.duties.cases])
+
+
+def bay(context: Context) -> Array:
+    """Air round the pipe ahead of the cabin [K]: as the station Air works it, else 15 K over the air outside on the move,
+    30 at rest."""
+    worked = context.given.get(BAY_AIR)
+    if worked is not None and bool(np.isfinite(worked).all()):
+        return worked
+    return np.asarray(context.duties.column("ambient") + np.where(standing(context), BAY_STANDING, BAY_MOVING))
+
+
+@dataclass(frozen=True)
+class Placed:
+    """A neighbour where it is: its piece, its limit [K], its shape, its shield's emissivity."""
+
+    id: str
+    facts: NeighbourFacts
+    what: What
+    piece: Piece
+    thing: neighbour.Thing
+    limit: Value
+    dull: float | None
+
+
+def _piece_at(found: Marched, along: float) -> Piece:
+    """The piece that lies at a distance from the flange [m]; of two banks the left one's."""
+    x = 0.0
+    run = [p for p in found.pieces if p.segment.bank in ("", "left")]
+    for piece in run:
+        x += likely(piece.segment.length)
+        if along <= x + 1e-9:
+            return piece
+    return run[-1]
+
+
+def _placed(found: Marched, id: str, facts: NeighbourFacts) -> Placed:
+    place = f"exhaust.neighbours.{id}"
+    if facts.what is None:
+        raise MissingFact(f"{place}.what")
+    what = WHATS[facts.what]
+    along, gap = need_number(facts.along, f"{place}.along"), need(facts.gap, f"{place}.gap")
+    piece = _piece_at(found, along)
+    size = what.size if facts.size is None else facts.size
+    sheet = SHIELDS[facts.shield or "none"]
+    return Placed(
+        id,
+        facts,
+        what,
+        piece,
+        neighbour.Thing(0.5 * as_array(piece.segment.outside), gap, size, what.plate),
+        what.limit if facts.limit is None else facts.limit,
+        None if sheet is None else sheet.dull,
+    )
+
+
+def placed(facts: ExhaustFacts, found: Marched) -> Iterator[Placed | tuple[str, str]]:
+    """Each neighbour where it stands; of one not stated whole (its id, the fact it lacks)."""
+    for id, one in facts.neighbours:
+        try:
+            yield _placed(found, id, one)
+        except MissingFact as error:
+            yield id, error.field
+
+
+@dataclass(frozen=True)
+class Warmed:
+    """Temperatures [K] of a neighbour over (power, duty, sample): running, after a stop; its shield's; the gap it needs
+    bare [m], the pipe's outside beside it."""
+
+    running: Array
+    stopped: Array
+    sheet: Array | None
+    gap_needed: Array
+    pipe: Array
+    bay: Array
+
+    @property
+    def hottest(self) -> Array:
+        """The worse of both."""
+        return np.asarray(np.maximum(self.running, self.stopped))
+
+
+def surface(context: Context, piece: Piece, still: bool | Array, covering: str | None = None) -> Array:
+    """Outside of a piece where the gas enters it [K], on the move or standing; as it is, or under another covering."""
+    own = COVERINGS[piece.segment.covering]
+    other = own if covering is None else COVERINGS[covering]
+    film = np.where(still, STILL, OUTSIDE)
+    through = piece.resistance - own.resistance + other.resistance
+    return surface_at(piece.warm, through, context.duties.column("ambient"), film, other.emissivity)
+
+
+def warmed(context: Context, at: Placed, covering: str | None = None, dull: float | str | None = "own") -> Warmed:
+    """A neighbour's temperatures; with the pipe under another ``covering``, behind another shield (None: none)."""
+    still, b = standing(context), bay(context)
+    sheet_dull = at.dull if isinstance(dull, str) else dull
+    film = np.where(still, neighbour.STANDING, neighbour.MOVING)
+    pipe = surface(context, at.piece, still, covering)
+    emits = COVERINGS[covering or at.piece.segment.covering].emissivity
+    sheet = None
+    if sheet_dull is None:
+        running = neighbour.beside(at.thing, pipe, b, film, emits)
+    else:
+        sheet = neighbour.shield(at.thing, pipe, b, film, sheet_dull, emits)
+        running = neighbour.behind(at.thing, sheet, b, film, sheet_dull)
+    standing_bay = np.asarray(context.duties.column("ambient") + BAY_STANDING)
+    size = np.asarray(as_array(at.thing.size))
+    begins = neighbour.Stopped(
+        pipe,
+        running,
+        STEEL_HEAT * as_array(at.piece.segment.wall),
+        THING_HEAT * (SKIN / 2.0 if at.what.plate else 0.25 * size),
+    )
+    stopped = neighbour.after_stop(at.thing, begins, np.maximum(standing_bay, b), neighbour.STANDING, STILL, sheet_dull)
+    needed = neighbour.gap_for(at.thing, pipe, b, film, at.limit, emits)
+    return Warmed(running, stopped, sheet, needed, pipe, b)
+
+
+@dataclass(frozen=True)
+class Eased:
+    """What would be done for a neighbour: the hottest it then gets over all duties [K]."""
+
+    id: str
+    label: str
+    hottest: float
+
+
+def eases(context: Context, at: Placed) -> Sequence[Eased]:
+    """A bright shield, a weathered one, wrap on the pipe: each alone."""
+    ways: list[tuple[str, str, str | None, float | None]] = []
+    for id, sheet in SHIELDS.items():
+        if sheet is not None and sheet.dull != at.dull:
+            ways.append((id, sheet.label, None, sheet.dull))
+    if at.piece.segment.covering != "wrapped":
+        ways.append(("wrap", "the pipe wrapped there", "wrapped", at.dull))
+    if at.piece.segment.covering == "bare":
+        ways.append(("coat", "the pipe coated", "coated", at.dull))
+    return [
+        Eased(id, label, float(np.max(warmed(context, at, cover, dull).hottest[..., 0])))
+        for id, label, cover, dull in ways
+    ]
+
+
+def shed_ahead(facts: ExhaustFacts, found: Marched) -> Array:
+    """Heat [W] the pipe gives to the engine space: of all that lies ahead of the cabin, else of its first metre."""
+    end = 1.0 if facts.cabin_from is None else likely(facts.cabin_from)
+    x, heat = 0.0, np.asarray(0.0)
+    for piece in found.pieces:
+        length = likely(piece.segment.length)
+        share = min(max((end - x) / length, 0.0), 1.0) if length > 0.0 else 0.0
+        if share > 0.0:
+            heat = heat + share * piece.heat * piece.segment.tubes
+        x += length if piece.segment.bank in ("", "left") else 0.0
+    return np.asarray(heat)
