@@ -42,8 +42,8 @@ BUMP = "fit_bump_m"  # travel left to the bump stop
 # Heat the exhaust gives the engine space, and what the core gives it with the air it brings [W, kg/s]; without end where not
 # worked.
 EXHAUST_SHEDS, CORE_HEAT, CORE_AIR = "exhaust_sheds_w", "core_heat_w", "core_air_kg_s"
-# Air of the engine space [K]; without end where it is not worked.
-BAY_AIR = "bay_air_k"
+# What its own core makes of a charge cooler that stands in the stack: effectiveness; without end where none does.
+CHARGE_CORE = "charge_core_effectiveness"
 BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"
 
 # Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.

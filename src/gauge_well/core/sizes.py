@@ -28,6 +28,9 @@ BORES = tuple(b * MM for b in (4, 5, 6, 8, 10, 12, 15, 19, 22, 25, 32, 38, 50))
 HOSES = tuple(b * MM for b in (16, 19, 22, 25, 28, 32, 35, 38, 42, 45, 51, 57, 63, 76))
 # Exhaust tube [m], outside.
 TUBES = np.array([35, 38.1, 44.5, 50.8, 57, 63.5, 70, 76.2, 82.6, 88.9, 101.6, 114.3, 127, 152.4]) * MM
+# Ducts of air: snorkels, intake and charge pipes [m], inside; throttles as they are made [m].
+DUCTS = tuple(d * MM for d in (25, 32, 38, 45, 51, 57, 63, 70, 76, 89, 102, 114, 127, 152, 203, 254))
+THROTTLES = tuple(d * MM for d in (28, 34, 40, 45, 48, 52, 56, 60, 65, 70, 75, 80, 87, 92, 102, 112, 130))
 # Radiator cores [m], width and height of the fins, smallest first.
 CORES: Sequence[tuple[float, float]] = tuple(
     (w * MM, h * MM)

@@ -1,13 +1,15 @@
-"""Charge and oil coolers: flat tubes with fins coarser than a radiator's, and what an oil cooler of that build conducts."""
+"""Charge and oil coolers: flat tubes with fins coarser than a radiator's, what an oil cooler of that build conducts, what a charge cooler
+does."""
 
 from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.heat.effectiveness import crossflow_unmixed_mason
 from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.heat.radiator import AGEING, air_side
-from gauge_well.core.media.air import P_SEA_LEVEL, density
+from gauge_well.core.media.air import CP_AIR, P_SEA_LEVEL, density
 from gauge_well.core.typing import Array, Value, as_array
 
 # Fins of a usual charge or oil cooler (common practice): coarser than a radiator's.
@@ -32,6 +34,29 @@ def coarse_core(width: Value, height: Value, depth: Value) -> LouvredCore:
         tube_depth=depth,
     )
     return LouvredCore(width, height, depth, 1.0, 1.0, 0.0, WALL, CONDUCTIVITY, fin)
+
+
+def charge_effectiveness(core: LouvredCore, face_speed: Value, charge_flow: Value) -> Array:
+    """Effectiveness of a charge cooler, both streams unmixed (mason1955).
+
+    Parameters
+    ----------
+    core : LouvredCore
+    face_speed : float or array
+        Air on its face [m/s].
+    charge_flow : float or array
+        Charge through it [kg/s].
+
+    Notes
+    -----
+    Outside fins as :func:`oil_conductance`; inside as much again, such tubes being finned to match (common practice).
+    """
+    mass = np.maximum(as_array(face_speed), 0.05) * core.face * density(FILM, P_SEA_LEVEL)
+    side = air_side(core, mass, FILM)
+    charge = np.maximum(as_array(charge_flow), 1e-4) * CP_AIR
+    least, most = np.minimum(side.capacity_rate, charge), np.maximum(side.capacity_rate, charge)
+    through = crossflow_unmixed_mason(0.5 * AGEING * side.conductance / least, least / most)
+    return np.asarray(through * least / charge)
 
 
 def oil_conductance(core: LouvredCore, face_speed: Value) -> Array:

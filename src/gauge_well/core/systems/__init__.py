@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import cooling, exhaust, fit, fuel, mounts, oil, weights
+from gauge_well.core.systems import air, cooling, exhaust, fit, fuel, mounts, oil, weights
 from gauge_well.core.systems.base import System
 
 SYSTEMS: Mapping[str, System] = {
@@ -14,6 +14,7 @@ SYSTEMS: Mapping[str, System] = {
         exhaust.SYSTEM,
         cooling.SYSTEM,
         fuel.SYSTEM,
+        air.SYSTEM,
         fit.SYSTEM,
         weights.SYSTEM,
         mounts.SYSTEM,
@@ -23,4 +24,4 @@ SYSTEMS: Mapping[str, System] = {
 ASKED = sorted(SYSTEMS, key=lambda id: SYSTEMS[id].asked)
 
 # Part of the product, not worked out yet: said in every report, so that silence never reads as fine.
-NOT_BUILT = ("Air", "Electrics", "Controls")
+NOT_BUILT = ("Electrics", "Controls")

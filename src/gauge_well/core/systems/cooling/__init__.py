@@ -4,10 +4,13 @@ from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.reads import (
+    CHARGE_CORE,
     COOLANT_FREE,
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
+    CORE_AIR,
+    CORE_HEAT,
     FANS_DRAW,
     FANS_FULL,
     OIL_PULL,
@@ -29,7 +32,7 @@ from gauge_well.core.systems.cooling import (
     remedies,
     rules,
 )
-from gauge_well.core.systems.cooling.judge import draws, leaves, solve
+from gauge_well.core.systems.cooling.judge import draws, leaves, solve, warms
 from gauge_well.core.systems.cooling.refusals import refuse
 from gauge_well.core.systems.cooling.views import VIEWS
 
@@ -77,6 +80,7 @@ DECLARES = declared(
     takes=f"{OF_OIL} {ROOMS['depth_available']}",
     hands=(
         hand(leaves, gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}", takes=OF_OIL),
+        hand(warms, gives=f"{CORE_HEAT} {CORE_AIR} {CHARGE_CORE}", takes=OF_OIL),
         hand(draws, gives=f"{FANS_DRAW} {FANS_FULL}", takes=OF_OIL),
     ),
     engine="dry_mass material thermostat coolant_limit",

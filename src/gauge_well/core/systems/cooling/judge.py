@@ -11,12 +11,17 @@ from gauge_well.core.checks import Check, Unknown
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import fact
+from gauge_well.core.heat.coarse_core import charge_effectiveness
+from gauge_well.core.media import air
 from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.reads import (
+    CHARGE_CORE,
     COOLANT_FREE,
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
+    CORE_AIR,
+    CORE_HEAT,
     FANS_DRAW,
     FANS_FULL,
     OIL_PULL,
@@ -43,11 +48,12 @@ from gauge_well.core.systems.cooling import (
 )
 from gauge_well.core.systems.cooling.figures import figures
 from gauge_well.core.systems.cooling.gauge import Limiting, Shown, limiting_ambient, shown
-from gauge_well.core.systems.cooling.model import Cooling, Starts, fan_power, heat_made, plant_of, prepare
-from gauge_well.core.typing import Array, likely, over_duties
+from gauge_well.core.systems.cooling.model import Cooling, Starts, fan_power, heat_made, pick_fan, plant_of, prepare
+from gauge_well.core.typing import Array, as_array, clip, likely, over_duties
 from gauge_well.core.working import Step
 
 HALF_OPEN = 6.0  # K over its first lift at which a thermostat under load is half open
+RAM_FACE = 0.12  # of road speed that comes onto the face without a fan, .12 to .20 (common practice)
 NEAR = 1.05  # of a heat, for the slope there
 CORE_DENSITY = 1000.0  # kg/m3 of a filled core (common practice)
 
@@ -127,6 +133,41 @@ def draws(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
         return {FANS_DRAW: 0.0 * full, FANS_FULL: 0.0 * full}
     _, seen = _seen(context, solved, starts)
     return {FANS_DRAW: full * seen.fan_share, FANS_FULL: full}
+
+
+def warms(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
+    """Heat and air that come through the core into the engine space, and what a charge cooler ahead of it does; without end
+    where core or fan are not known, or the core stands elsewhere.
+
+    The fan counted at the share of its time that the heat asks, at least the air that the road speed brings through the
+    grille: enough for the bay behind, without asking what the gauge shows.
+    """
+    nothing = as_array(np.inf)
+    try:
+        solved, _ = _solved(context, given)
+    except MissingFact:
+        return {CORE_HEAT: nothing, CORE_AIR: nothing, CHARGE_CORE: nothing}
+    on, core = pick_fan(solved.airs, -1), solved.plant.core
+    made = heat_made(context, solved, context.mean)
+    settles = np.minimum(solved.plant.thermostat + HALF_OPEN, solved.plant.limit)
+    over = np.maximum(solved.plant.limit - solved.sink, 1.0)
+    # What a short duty stores in metal and coolant never reaches the air behind the core.
+    most = np.maximum(solved.at_limit.heat, 1.0)
+    would, made = most * clip((settles - solved.sink) / over, 0.05, 1.0), np.minimum(made, most)
+    ram = (
+        RAM_FACE
+        * context.duties.column("air_speed")
+        * core.face
+        * air.density(solved.ambient, context.duties.column("pressure"))
+    )
+    flow = np.maximum(on.mass_flow * clip(made / would, 0.0, 1.0), np.minimum(ram, on.mass_flow))
+    if given.opening == "remote":
+        flow, made = nothing, nothing
+    cooler = next((c for c in solved.plant.coolers if c.name == "charge"), None)
+    effect = nothing
+    if cooler is not None:
+        effect = charge_effectiveness(cooler.core, on.velocity, context.peak.air_mass_flow)
+    return {CORE_HEAT: np.asarray(made), CORE_AIR: np.asarray(flow), CHARGE_CORE: np.asarray(effect)}
 
 
 def _seen(context: Context, solved: Cooling, starts: Starts | None) -> tuple[Cooling, Shown]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import BAY_AIR, BUMP, EXHAUST_SHEDS, ROCK, ROOMS, WHEELBASE, declared, hand
+from gauge_well.core.reads import BUMP, EXHAUST_SHEDS, ROCK, ROOMS, WHEELBASE, declared, hand
 from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.exhaust import (
     facts,
@@ -48,7 +48,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    takes=f"{ROOMS['exhaust_ground']} {ROOMS['exhaust_loom']} {ROOMS['exhaust_fuel']} {BAY_AIR} {ROCK} {WHEELBASE} {BUMP}",
+    takes=f"{ROOMS['exhaust_ground']} {ROOMS['exhaust_loom']} {ROOMS['exhaust_fuel']} {ROCK} {WHEELBASE} {BUMP}",
     hands=(hand(sheds, gives=EXHAUST_SHEDS),),
     engine="wastegate cylinders",
     machine="kind",

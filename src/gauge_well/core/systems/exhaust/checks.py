@@ -153,7 +153,7 @@ def ramp_check(facts: ExhaustFacts, under: Ground | None) -> list[Check]:
 def neighbour_checks(context: Context, facts: ExhaustFacts, found: Marched) -> list[Check]:
     """Each neighbour's heat over the bay's against what it may reach; what holds fuel, its gap too."""
     checks: list[Check] = []
-    for at in warmth.placed(facts, found):
+    for at in warmth.placed(context, facts, found):
         if isinstance(at, warmth.Placed):
             checks.append(_heat_check(context, at))
             if at.what.fuel:

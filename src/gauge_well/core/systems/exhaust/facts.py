@@ -88,6 +88,14 @@ class ExhaustFacts:
         spread="exact",
     )
     shielded: str = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
+    bay_rise: Value | None = quantity(
+        "Engine space over the air outside",
+        "temperature_difference",
+        0.0,
+        90.0,
+        group="Heat",
+        help="15 K on the move and 30 K at rest where nothing is said; the station Air works it.",
+    )
     neighbours: Several[NeighbourFacts] = several(NEIGHBOUR, "Neighbour", row="neighbour", needs=())
     full_load: Value | None = quantity(
         "Of its time at full load", "share", 0.0, 1.0, group="Cost", help="For what a wider pipe is worth over a year."
@@ -134,6 +142,9 @@ class ExhaustFacts:
 WAYS: Mapping[str, Way] = ways_of(
     ExhaustFacts,
     {
+        "bay_rise": Way(
+            "running", "A probe beside the pipe on a hot climb, and at rest after it; less the air outside."
+        ),
         "side_length": Way("under", "A string along the way it would take."),
         "oval_height": Way("under", "What the floor and the ground leave it."),
         "low_behind": Way("under", "Plumb line from the front axle and from the lowest place; along the floor."),

@@ -49,10 +49,10 @@ def sheds(context: Context, given: facts.ExhaustFacts) -> Mapping[str, Array]:
     return {EXHAUST_SHEDS: warmth.shed_ahead(given, found)}
 
 
-def _neighbours(given: facts.ExhaustFacts, found: model.Marched) -> tuple[bool, list[Unknown]]:
+def _neighbours(context: Context, given: facts.ExhaustFacts, found: model.Marched) -> tuple[bool, list[Unknown]]:
     """Whether a loom's or a hose's heat is worked, and what of neighbours is not stated."""
     worked, unknown = False, []
-    for at in warmth.placed(given, found):
+    for at in warmth.placed(context, given, found):
         if isinstance(at, warmth.Placed):
             worked |= not at.what.fuel
         else:
@@ -80,7 +80,7 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
             notices=list,
             working=lambda index: [],
         )
-    worked, unknown = _neighbours(given, base)
+    worked, unknown = _neighbours(context, given, base)
     under = ground.ground(context, given, segments)
     still: list[Check] = [*checks.room_checks(context, given, worked), *checks.ramp_check(given, under)]
 

@@ -188,7 +188,7 @@ def _gaps(context: Context, facts: ExhaustFacts) -> list[Need]:
         return []
     found = []
     base = model.march(context, facts, segments, context.peak)
-    for at in warmth.placed(facts, base):
+    for at in warmth.placed(context, facts, base):
         if not isinstance(at, warmth.Placed):
             continue
         gap = float(np.max(warmth.warmed(context, at).gap_needed[..., 0]))

@@ -130,7 +130,7 @@ def _may_pulse(context: Context, facts: ExhaustFacts, segments: Sequence[pieces.
 
 
 def _heat(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Notice]:
-    for at in warmth.placed(facts, found):
+    for at in warmth.placed(context, facts, found):
         if not isinstance(at, warmth.Placed) or at.what.fuel:
             continue
         got = warmth.warmed(context, at)

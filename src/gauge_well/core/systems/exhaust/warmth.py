@@ -13,7 +13,6 @@ from gauge_well.core.flow.gas_pipe import OUTSIDE, surface_at
 from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.neighbour import SHIELDS, WHATS, NeighbourFacts, What
 from gauge_well.core.parts.pipe import COVERINGS
-from gauge_well.core.reads import BAY_AIR
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched, Piece
@@ -33,13 +32,10 @@ def standing(context: Context) -> Array:
     return np.array([[likely(c.air_speed) < SLOW] for c in context.duties.cases])
 
 
-def bay(context: Context) -> Array:
-    """Air round the pipe ahead of the cabin [K]: as the station Air works it, else 15 K over the air outside on the move,
-    30 at rest."""
-    worked = context.given.get(BAY_AIR)
-    if worked is not None and bool(np.isfinite(worked).all()):
-        return worked
-    return np.asarray(context.duties.column("ambient") + np.where(standing(context), BAY_STANDING, BAY_MOVING))
+def bay(context: Context, facts: ExhaustFacts) -> Array:
+    """Air round the pipe ahead of the cabin [K]: as stated over the air outside, else 15 K on the move, 30 at rest."""
+    usual = np.where(standing(context), BAY_STANDING, BAY_MOVING)
+    return np.asarray(context.duties.column("ambient") + (usual if facts.bay_rise is None else facts.bay_rise))
 
 
 @dataclass(frozen=True)
@@ -50,6 +46,7 @@ class Placed:
     facts: NeighbourFacts
     what: What
     piece: Piece
+    bay: Array
     thing: neighbour.Thing
     limit: Value
     dull: float | None
@@ -66,7 +63,7 @@ def _piece_at(found: Marched, along: float) -> Piece:
     return run[-1]
 
 
-def _placed(found: Marched, id: str, facts: NeighbourFacts) -> Placed:
+def _placed(context: Context, given: ExhaustFacts, found: Marched, id: str, facts: NeighbourFacts) -> Placed:
     place = f"exhaust.neighbours.{id}"
     if facts.what is None:
         raise MissingFact(f"{place}.what")
@@ -80,17 +77,18 @@ def _placed(found: Marched, id: str, facts: NeighbourFacts) -> Placed:
         facts,
         what,
         piece,
+        bay(context, given),
         neighbour.Thing(0.5 * as_array(piece.segment.outside), gap, size, what.plate),
         what.limit if facts.limit is None else facts.limit,
         None if sheet is None else sheet.dull,
     )
 
 
-def placed(facts: ExhaustFacts, found: Marched) -> Iterator[Placed | tuple[str, str]]:
+def placed(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Placed | tuple[str, str]]:
     """Each neighbour where it stands; of one not stated whole (its id, the fact it lacks)."""
     for id, one in facts.neighbours:
         try:
-            yield _placed(found, id, one)
+            yield _placed(context, facts, found, id, one)
         except MissingFact as error:
             yield id, error.field
 
@@ -124,7 +122,7 @@ def surface(context: Context, piece: Piece, still: bool | Array, covering: str |
 
 def warmed(context: Context, at: Placed, covering: str | None = None, dull: float | str | None = "own") -> Warmed:
     """A neighbour's temperatures; with the pipe under another ``covering``, behind another shield (None: none)."""
-    still, b = standing(context), bay(context)
+    still, b = standing(context), at.bay
     sheet_dull = at.dull if isinstance(dull, str) else dull
     film = np.where(still, neighbour.STANDING, neighbour.MOVING)
     pipe = surface(context, at.piece, still, covering)

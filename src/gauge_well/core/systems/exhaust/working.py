@@ -103,7 +103,7 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         {"p_back": found.back_pressure, "p_max": limit},
         "common practice",
     )
-    for at in warmth.placed(facts, found):
+    for at in warmth.placed(context, facts, found):
         if isinstance(at, warmth.Placed):
             _neighbour(w, context, at)
     return w.steps

@@ -10,7 +10,6 @@ import numpy as np
 from gauge_well.core.flow.gas_pipe import STEFAN_BOLTZMANN
 from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.pipe import COVERINGS
-from gauge_well.core.reads import BAY_AIR
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.exhaust import gas, ground, model, pieces, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
@@ -69,12 +68,12 @@ class Under:
 
 @dataclass(frozen=True)
 class HeatView:
-    """One duty; ``bay`` air round the pipe [K] and whether Air worked it; ``test`` and ``stop``: mole shares of carbon
+    """One duty; ``bay`` air round the pipe [K] and whether it was stated; ``test`` and ``stop``: mole shares of carbon
     monoxide; ``leaks`` ranked, ``tests`` in order."""
 
     duty: str
     bay: float
-    bay_worked: bool
+    bay_stated: bool
     skin: Sequence[Skin]
     gaps: Sequence[float]
     beside: Sequence[Beside]
@@ -94,16 +93,18 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> HeatView:
     index = duty_asked(context, options)
     segments = pieces.segments_of(facts, context.engine)
     found = model.march(context, facts, segments, context.peak)
-    bay = duty_value(warmth.bay(context), index)
+    bay = duty_value(warmth.bay(context, facts), index)
     under = ground.ground(context, facts, segments)
     ranked = gas.sources(context, facts, found, index)
     return HeatView(
         duty=context.duties.cases[index].id,
         bay=bay,
-        bay_worked=context.given.get(BAY_AIR) is not None and bool(np.isfinite(context.given[BAY_AIR]).all()),
+        bay_stated=facts.bay_rise is not None,
         skin=_skin(context, found, index),
         gaps=GAPS.tolist(),
-        beside=[_beside(context, at, index) for at in warmth.placed(facts, found) if isinstance(at, warmth.Placed)],
+        beside=[
+            _beside(context, at, index) for at in warmth.placed(context, facts, found) if isinstance(at, warmth.Placed)
+        ],
         under=None
         if under is None
         else Under(
