@@ -189,6 +189,9 @@ export const api = {
     told(server.POST('/api/outline', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['OutlineOut'] }>),
   outlined: (kind: 'csv' | 'svg' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/outline/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
+  /** The parts of a place that several fill, as CSV. */
+  listed: (place: string, sheet: SheetDocument) =>
+    told(server.POST('/api/list/{place}', { params: { path: { place } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
     quietly(server.POST('/api/read', { body: { text, kind, units }, signal })),

@@ -157,6 +157,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/exhaust/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The sizes drawing of the exhaust. */
+        post: operations["sizing_view_exhaust_sizes_view_exhaust_sizes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/exhaust/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The heat drawing of the exhaust. */
+        post: operations["sizing_view_exhaust_heat_view_exhaust_heat_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/exhaust/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The cuts drawing of the exhaust. */
+        post: operations["sizing_view_exhaust_cuts_view_exhaust_cuts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/view/cooling/air": {
         parameters: {
             query?: never;
@@ -219,6 +270,23 @@ export interface paths {
         put?: never;
         /** The time drawing of the cooling. */
         post: operations["sizing_view_cooling_time_view_cooling_time_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/cooling/jam": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The jam drawing of the cooling. */
+        post: operations["sizing_view_cooling_jam_view_cooling_jam_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -338,6 +406,57 @@ export interface paths {
         put?: never;
         /** The change drawing of the fuel. */
         post: operations["sizing_view_fuel_change_view_fuel_change_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/air/intake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The intake drawing of the air. */
+        post: operations["sizing_view_air_intake_view_air_intake_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/air/water": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The water drawing of the air. */
+        post: operations["sizing_view_air_water_view_air_water_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/air/space": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The space drawing of the air. */
+        post: operations["sizing_view_air_space_view_air_space_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -961,6 +1080,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/list/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The parts of a place that several fill, as CSV: a part a row, as they were typed. */
+        post: operations["shapes_listed_list__place__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scene/{kind}": {
         parameters: {
             query?: never;
@@ -1260,7 +1396,7 @@ export interface components {
              * @default set
              * @enum {string}
              */
-            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price" | "add" | "remove" | "copy" | "fit" | "take" | "move";
+            action: "set" | "measure" | "claim" | "use" | "drop" | "tolerance" | "price" | "add" | "remove" | "copy" | "fit" | "take" | "move" | "repeat" | "split" | "list";
             /**
              * Index
              * @default 0
@@ -1371,6 +1507,61 @@ export interface components {
             facts?: components["schemas"]["AccumulatorFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /** AirFilterFacts */
+        AirFilterFacts: {
+            /**
+             * Medium
+             * @description Filter. Paper where not said.
+             */
+            medium?: ("paper" | "gauze" | "foam" | "none") | null;
+            /** @description Area of its medium. Pleats laid out flat: twice the pleat's depth x length x their number. Not the face. */
+            area?: components["schemas"]["Quantity"];
+            /** @description Takes, at the flow of its sheet. In place of the medium's own. */
+            drop?: components["schemas"]["Quantity"];
+            /** @description that flow */
+            drop_flow?: components["schemas"]["Quantity"];
+            /** @description Its outlet, inside */
+            outlet?: components["schemas"]["Quantity"];
+        };
+        /**
+         * AirFilterPart
+         * @description Air filter.
+         */
+        AirFilterPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "air_filter";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "air.filter" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["AirFilterFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * AirIntakeAnswer
+         * @description The intake drawing of the air, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        AirIntakeAnswer: {
+            data: components["schemas"]["IntakeView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
         /**
          * AirPoint
          * @description Where push and resistance meet: air [kg/s], pressure [Pa], face velocity [m/s], heat shed [W].
@@ -1384,6 +1575,94 @@ export interface components {
             velocity: number;
             /** Heat */
             heat: number;
+        };
+        /** AirSection */
+        AirSection: {
+            /**
+             * Draws
+             * @description It draws. Behind a shield where nothing is said.
+             */
+            draws?: ("cold" | "shielded" | "bay") | null;
+            /** @description Intake may take, at service. The engine maker's figure. */
+            allowed?: components["schemas"]["Quantity"];
+            /** @description Air meter, bore */
+            meter?: components["schemas"]["Quantity"];
+            /** @description Straight pipe ahead of it */
+            meter_straight?: components["schemas"]["Quantity"];
+            /** @description Throttle, bore */
+            throttle?: components["schemas"]["Quantity"];
+            /** @description How many throttles */
+            throttles?: components["schemas"]["Quantity"];
+            /** @description Charge cooler takes */
+            cooler_drop?: components["schemas"]["Quantity"];
+            /** @description Inlet over the ground. The lowest place where water gets in. */
+            inlet_height?: components["schemas"]["Quantity"];
+            /** @description Must wade. Still water, at the wheels. */
+            wading?: components["schemas"]["Quantity"];
+            /** @description at */
+            wading_speed?: components["schemas"]["Quantity"];
+            /** @description Engine computer over the ground */
+            computer_height?: components["schemas"]["Quantity"];
+            /** @description Axle and gearbox vents over the ground */
+            vents_height?: components["schemas"]["Quantity"];
+            /** @description Compression ratio */
+            compression?: components["schemas"]["Quantity"];
+            /** @description Low openings of the engine space. Beside the core's own exit. */
+            low_opening?: components["schemas"]["Quantity"];
+            /** @description High openings */
+            high_opening?: components["schemas"]["Quantity"];
+            /** @description High over low */
+            opening_rise?: components["schemas"]["Quantity"];
+            /** @description Blower through it */
+            blower?: components["schemas"]["Quantity"];
+            /**
+             * Fuel Line In
+             * @description Fuel lines run in it
+             */
+            fuel_line_in?: ("yes" | "no") | null;
+            /**
+             * Alternator In
+             * @description Alternator draws its air
+             */
+            alternator_in?: ("yes" | "no") | null;
+            /**
+             * Computer In
+             * @description Engine computer sits in it
+             */
+            computer_in?: ("yes" | "no") | null;
+            /** @description Box: electronics in it give off. Amps x volts lost in it. */
+            box_watts?: components["schemas"]["Quantity"];
+            /** @description Box's outside. All six sides added up. */
+            box_area?: components["schemas"]["Quantity"];
+            /**
+             * Box Wall
+             * @description Box's wall. Plastic where not said.
+             */
+            box_wall?: ("metal" | "plastic") | null;
+            /**
+             * Box Place
+             * @description Box sits. In the engine space where not said.
+             */
+            box_place?: ("bay" | "outside") | null;
+            /** @description Fan through the box */
+            box_fan?: components["schemas"]["Quantity"];
+            /** @description Vents low and high, each. A splash-proof box has none. */
+            box_vents?: components["schemas"]["Quantity"];
+            /** @description What is in it may reach */
+            box_limit?: components["schemas"]["Quantity"];
+            /** @description Closed room's opening. Free area, grille and mesh taken off. */
+            room_opening?: components["schemas"]["Quantity"];
+        };
+        /**
+         * AirSpaceAnswer
+         * @description The space drawing of the air, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        AirSpaceAnswer: {
+            data: components["schemas"]["SpaceView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * AirView
@@ -1413,6 +1692,17 @@ export interface components {
             front: components["schemas"]["FrontHeat"];
             /** Air In */
             air_in: number;
+        };
+        /**
+         * AirWaterAnswer
+         * @description The water drawing of the air, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        AirWaterAnswer: {
+            data: components["schemas"]["WaterView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * AskedG
@@ -1526,6 +1816,39 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * Beside
+         * @description A neighbour in one duty: what, where [m], its gap and the one it needs [m], temperatures [K] running, after a stop, of
+         *     its shield, the most it may reach; what a rule of thumb keeps [m]; temperature over :data:`GAPS` bare; what would ease it.
+         */
+        Beside: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Along */
+            along: number;
+            /** Gap */
+            gap: number;
+            /** Gap Needed */
+            gap_needed: number | null;
+            /** Rule */
+            rule: number;
+            /** Running */
+            running: number;
+            /** Stopped */
+            stopped: number;
+            /** Sheet */
+            sheet: number | null;
+            /** Limit */
+            limit: number;
+            /** Fuel */
+            fuel: boolean;
+            /** By Gap */
+            by_gap: number[];
+            /** Eased */
+            eased: components["schemas"]["Eased"][];
+        };
+        /**
          * BestView
          * @description Least slack now and at the best place [m]; the way there: ahead, left, up [m], pitch, yaw, roll [rad]; what holds
          *     it; what each change buys; what single moves do; the facts of that place, by path.
@@ -1574,6 +1897,40 @@ export interface components {
             margins: components["schemas"]["Margin"][];
             /** Holds To */
             holds_to: number;
+        };
+        /**
+         * Bought
+         * @description Tube of a size to buy [m]: its outside, straight length and bends counted by their angle [rad].
+         */
+        Bought: {
+            /** Outside */
+            outside: number;
+            /** Straight */
+            straight: number;
+            /** Bends */
+            bends: number;
+        };
+        /**
+         * BoxView
+         * @description A box: air round it and in it [K], what it may reach, the fan that would do [m3/s]; its inside by a fan's flow.
+         */
+        BoxView: {
+            /** Around */
+            around: number;
+            /** Inside */
+            inside: number;
+            /** Limit */
+            limit: number;
+            /** Fan */
+            fan: number | null;
+            /** Fan Needed */
+            fan_needed: number | null;
+            /** Flows */
+            flows: number[];
+            /** By Flow */
+            by_flow: number[];
+            /** Vented */
+            vented: boolean;
         };
         /** BracketFacts */
         BracketFacts: {
@@ -1772,7 +2129,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -1780,6 +2137,7 @@ export interface components {
             exhaust?: components["schemas"]["ExhaustSection"];
             cooling?: components["schemas"]["CoolingSection"];
             fuel?: components["schemas"]["FuelSection"];
+            air?: components["schemas"]["AirSection"];
             fit?: components["schemas"]["FitSection"];
             weights?: components["schemas"]["WeightsSection"];
             mounts?: components["schemas"]["MountsSection"];
@@ -1994,6 +2352,36 @@ export interface components {
             cuts: {
                 [key: string]: string | null;
             } | null;
+        };
+        /**
+         * ChargeView
+         * @description A boosted charge: temperatures out of the compressor and behind the cooler [K], its pressure over the air outside [Pa],
+         *     speed [m/s], Mach number, what pipes and cooler take [Pa], effectiveness and whether its own core's; bores with the speed each
+         *     would give.
+         */
+        ChargeView: {
+            /** Hot */
+            hot: number;
+            /** Cooled */
+            cooled: number;
+            /** Pressure */
+            pressure: number;
+            /** Speed */
+            speed: number | null;
+            /** Mach */
+            mach: number | null;
+            /** Lost */
+            lost: number | null;
+            /** Effectiveness */
+            effectiveness: number;
+            /** By Core */
+            by_core: boolean;
+            /** Bores */
+            bores: number[];
+            /** Speeds */
+            speeds: number[];
+            /** Wanted */
+            wanted: number;
         };
         /**
          * CheckOut
@@ -2311,6 +2699,17 @@ export interface components {
             edits: components["schemas"]["EditOut"][];
         };
         /**
+         * CoolingJamAnswer
+         * @description The jam drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        CoolingJamAnswer: {
+            data: components["schemas"]["JamView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
          * CoolingLoopAnswer
          * @description The loop drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
@@ -2336,6 +2735,23 @@ export interface components {
             fan_stages?: ("together" | "staged") | null;
             /** @description Second comes on */
             fan_on_second?: components["schemas"]["Quantity"];
+            /**
+             * Fan By
+             * @description Switched by. A controller where nothing is said.
+             */
+            fan_by?: ("controller" | "switch" | "hand") | null;
+            /**
+             * Fan Sensor Lost
+             * @description Its temperature sensor lost, the fan runs
+             */
+            fan_sensor_lost?: ("full" | "half" | "off") | null;
+            /**
+             * Fan Request Lost
+             * @description The air-conditioning's signal lost, it runs
+             */
+            fan_request_lost?: ("as_ever" | "full" | "half" | "off") | null;
+            /** @description Switch in the fan's line closes at. A thermostatic switch between controller and fan, in a hose or the core. */
+            fan_line_switch?: components["schemas"]["Quantity"];
             /**
              * Opening
              * @description Air gets in by
@@ -2611,6 +3027,55 @@ export interface components {
             exhaust_temperature: number[];
         };
         /**
+         * Cut
+         * @description A line of the list: what, how many, outside and wall [m], length or the middle line of a bend [m], the bend's angle
+         *     and turn against the one before [rad], its radius [m], mass of all [kg].
+         */
+        Cut: {
+            /** Number */
+            number: number;
+            /** Piece */
+            piece: number;
+            /** What */
+            what: string;
+            /** Count */
+            count: number;
+            /** Outside */
+            outside: number;
+            /** Wall */
+            wall: number;
+            /** Material */
+            material: string;
+            /** Length */
+            length: number;
+            /** Angle */
+            angle: number | null;
+            /** Radius */
+            radius: number | null;
+            /** Turn */
+            turn: number | null;
+            /** Mass */
+            mass: number;
+        };
+        /**
+         * CutsView
+         * @description Lines of the list, tube to buy by size, welds and loose joints, mass [kg]; ``by_piece``: it is stated piece by piece.
+         */
+        CutsView: {
+            /** Cuts */
+            cuts: components["schemas"]["Cut"][];
+            /** Buy */
+            buy: components["schemas"]["Bought"][];
+            /** Welds */
+            welds: number;
+            /** Joints */
+            joints: number;
+            /** Mass */
+            mass: number;
+            /** By Piece */
+            by_piece: boolean;
+        };
+        /**
          * DeadTime
          * @description Dead time [s] at volts.
          */
@@ -2722,6 +3187,20 @@ export interface components {
             from_temperature: number | null;
         };
         /**
+         * Dry
+         * @description Something that must stay dry: its height [m], what is kept over the water [m]; None where its height is not stated.
+         */
+        Dry: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Height */
+            height: number | null;
+            /** Spare */
+            spare: number;
+        };
+        /**
          * DutyOut
          * @description A duty as it was solved.
          */
@@ -2808,6 +3287,18 @@ export interface components {
             pulling?: components["schemas"]["Quantity"];
             /** @description Heel or side slope. Either way. */
             heel?: components["schemas"]["Quantity"];
+        };
+        /**
+         * Eased
+         * @description What would be done for a neighbour: the hottest it then gets over all duties [K].
+         */
+        Eased: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Hottest */
+            hottest: number;
         };
         /**
          * EditOut
@@ -3088,6 +3579,28 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * ExhaustCutsAnswer
+         * @description The cuts drawing of the exhaust, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ExhaustCutsAnswer: {
+            data: components["schemas"]["CutsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ExhaustHeatAnswer
+         * @description The heat drawing of the exhaust, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ExhaustHeatAnswer: {
+            data: components["schemas"]["HeatView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
          * ExhaustPipeAnswer
          * @description The pipe drawing of the exhaust, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
@@ -3106,6 +3619,11 @@ export interface components {
              */
             layout?: ("single" | "merged" | "twin") | null;
             /**
+             * Firing
+             * @description Each bank fires. Where two banks run apart.
+             */
+            firing?: ("joined" | "even" | "cross") | null;
+            /**
              * Catalyst
              * @description Catalyst or filter
              */
@@ -3121,6 +3639,47 @@ export interface components {
              * @description Heat shield at loom and hoses
              */
             shielded?: ("yes" | "no") | null;
+            /** @description Engine space over the air outside. 15 K on the move and 30 K at rest where nothing is said; the station Air works it. */
+            bay_rise?: components["schemas"]["Quantity"];
+            /** @description Of its time at full load. For what a wider pipe is worth over a year. */
+            full_load?: components["schemas"]["Quantity"];
+            /** @description Length to a side exit. Flange to a tip ahead of the rear wheel. */
+            side_length?: components["schemas"]["Quantity"];
+            /** @description An oval would be pressed to. Two thirds of it where not said. */
+            oval_height?: components["schemas"]["Quantity"];
+            /** @description Lowest place behind the front axle. Midway between the axles where nothing is said: the worst. */
+            low_behind?: components["schemas"]["Quantity"];
+            /** @description Ramp it must cross. Both sides together, over its crest. */
+            ramp?: components["schemas"]["Quantity"];
+            /** @description Cabin begins, along the pipe. From the flange to under the bulkhead. */
+            cabin_from?: components["schemas"]["Quantity"];
+            /** @description and ends */
+            cabin_to?: components["schemas"]["Quantity"];
+            /** @description Tip over the pipe's lowest place. A stack, a snorkel: upwards. */
+            tip_over?: components["schemas"]["Quantity"];
+            /**
+             * Drained
+             * @description Lowest place drains. A 3 mm hole, or a drain plug.
+             */
+            drained?: ("yes" | "no") | null;
+            /**
+             * Openings
+             * @description Open from below. Usual where nothing is said.
+             */
+            openings?: ("sealed" | "usual" | "open") | null;
+            /** @description Tip past the body's edge. Short of it: negative. */
+            tip_past?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ExhaustSizesAnswer
+         * @description The sizes drawing of the exhaust, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ExhaustSizesAnswer: {
+            data: components["schemas"]["SizesView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * ExploreEvent
@@ -3952,6 +4511,46 @@ export interface components {
             /** Read Only */
             read_only: boolean;
         };
+        /**
+         * HeatView
+         * @description One duty; ``bay`` air round the pipe [K] and whether it was stated; ``test`` and ``stop``: mole shares of carbon
+         *     monoxide; ``leaks`` ranked, ``tests`` in order.
+         */
+        HeatView: {
+            /** Duty */
+            duty: string;
+            /** Bay */
+            bay: number;
+            /** Bay Stated */
+            bay_stated: boolean;
+            /** Skin */
+            skin: components["schemas"]["Skin"][];
+            /** Gaps */
+            gaps: number[];
+            /** Beside */
+            beside: components["schemas"]["Beside"][];
+            under: components["schemas"]["Under"] | null;
+            /** Leaks */
+            leaks: components["schemas"]["Source"][];
+            /** Tests */
+            tests: string[];
+            /** Cabin Stated */
+            cabin_stated: boolean;
+            /** Test */
+            test: number;
+            /** Stop */
+            stop: number;
+        };
+        /**
+         * Helped
+         * @description A change and the power that it gives back [W].
+         */
+        Helped: {
+            /** Name */
+            name: string;
+            /** Gain */
+            gain: number;
+        };
         /** HoistFacts */
         HoistFacts: {
             /** @description Its plate: reach and weight. One hole of the boom a line, as `0.9 m, 500 kg`. Between two holes the farther one counts. */
@@ -4173,6 +4772,43 @@ export interface components {
                 number
             ][];
         };
+        /**
+         * IntakeView
+         * @description One duty: places in order, totals [Pa], what is allowed [Pa], costs [W]; air outside and as drawn [K]; where it draws.
+         */
+        IntakeView: {
+            /** Duty */
+            duty: string;
+            /** Places */
+            places: components["schemas"]["Place"][];
+            /** Total */
+            total: number;
+            /** Service */
+            service: number;
+            /** Allowed */
+            allowed: number | null;
+            /** Power */
+            power: number;
+            /** Pressure Cost */
+            pressure_cost: number;
+            /** Heat Cost */
+            heat_cost: number;
+            /** Outside */
+            outside: number;
+            /** Drawn */
+            drawn: number;
+            /** Draws */
+            draws: string;
+            /** Draws Stated */
+            draws_stated: boolean;
+            /** Flow */
+            flow: number;
+            /** Helped */
+            helped: components["schemas"]["Helped"][];
+            charge: components["schemas"]["ChargeView"] | null;
+            /** Idle Angle */
+            idle_angle: number | null;
+        };
         /** ItemFacts */
         ItemFacts: {
             /**
@@ -4226,6 +4862,64 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * JamCase
+         * @description A case: its coolant [K] and state over the view's time, hottest, starts an hour, share of the time it runs, longest run,
+         *     seconds to limit and boiling; ``stated``: somebody said that the controller does so.
+         */
+        JamCase: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Stated */
+            stated: boolean;
+            /** Coolant */
+            coolant: number[];
+            /** State */
+            state: number[];
+            /** Peak */
+            peak: number;
+            /** Starts */
+            starts: number;
+            /** Share */
+            share: number;
+            /** Longest */
+            longest: number;
+            /** To Limit */
+            to_limit: number | null;
+            /** To Boil */
+            to_boil: number | null;
+        };
+        /**
+         * JamView
+         * @description A duty as a jam over time [s]: cases, limits [K], thresholds [K] of each stage, who switches; ``states``: off, half speed
+         *     and so many stages. Nothing where no electric fan is there.
+         */
+        JamView: {
+            /** Duty */
+            duty: string;
+            /** Time */
+            time: number[];
+            /** Cases */
+            cases: components["schemas"]["JamCase"][];
+            /** Limit */
+            limit: number | null;
+            /** Boiling */
+            boiling: number | null;
+            /** On */
+            on: number[];
+            /** Off */
+            off: number[];
+            /** By */
+            by: string;
+            /** Line Switch */
+            line_switch: number | null;
+            /** Stands */
+            stands: number;
+            /** Creeps */
+            creeps: number;
+        };
+        /**
          * KeepDocument
          * @description How a part stands with its builder.
          */
@@ -4254,6 +4948,31 @@ export interface components {
             label: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * Laid
+         * @description A way to lay the run: back pressure [Pa] and its cost [W] in the worst duty, mass [kg], lowest place over what it is
+         *     now [m], how loud.
+         */
+        Laid: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Fitted */
+            fitted: boolean;
+            /** Back Pressure */
+            back_pressure: number;
+            /** Cost */
+            cost: number;
+            /** Mass */
+            mass: number;
+            /** Higher */
+            higher: number;
+            /** Noise */
+            noise: string;
+            /** Pipes */
+            pipes: number;
         };
         /**
          * LeanGuard
@@ -4510,7 +5229,7 @@ export interface components {
              * Role
              * @description The place it fills; none: on the yard
              */
-            role?: ("oil.cooler_line" | "oil.head_drain" | "oil.added_drain" | "oil.breather" | "oil.tank_line" | "oil.scavenge_line" | "oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow") | null;
+            role?: ("oil.cooler_line" | "oil.head_drain" | "oil.added_drain" | "oil.breather" | "oil.tank_line" | "oil.scavenge_line" | "oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow" | "air.snorkel" | "air.pipe" | "air.charge_pipe") | null;
             /**
              * Name
              * @default
@@ -5229,6 +5948,55 @@ export interface components {
             /** Needs */
             needs: components["schemas"]["NeedRow"][];
         };
+        /** NeighbourFacts */
+        NeighbourFacts: {
+            /**
+             * What
+             * @description What it is
+             */
+            what?: ("loom" | "hot_loom" | "hose" | "fuel_line" | "brake_line" | "starter" | "rack" | "cover" | "floor" | "tank") | null;
+            /** @description Along the pipe, from the flange. To where it is nearest. */
+            along?: components["schemas"]["Quantity"];
+            /** @description Gap, outside to outside. Hot, rocking, at its nearest. */
+            gap?: components["schemas"]["Quantity"];
+            /**
+             * Shield
+             * @description Shield. None where nothing is said.
+             */
+            shield?: ("none" | "bright" | "weathered") | null;
+            /** @description Its width. Of a line or loom, across. */
+            size?: components["schemas"]["Quantity"];
+            /** @description It may reach. Printed on its sleeve. */
+            limit?: components["schemas"]["Quantity"];
+        };
+        /**
+         * NeighbourPart
+         * @description Neighbour of the pipe.
+         */
+        NeighbourPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "neighbour";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "exhaust.neighbours" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["NeighbourFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * NotJudged
          * @description A system or duty that was not judged, and why.
@@ -5694,6 +6462,18 @@ export interface components {
             pan: components["schemas"]["TiltedPan"] | null;
             pressure: components["schemas"]["PressureCurves"] | null;
         };
+        /**
+         * PartRow
+         * @description Something in the engine space: what it may reach [K]; whether it is said to sit there.
+         */
+        PartRow: {
+            /** Name */
+            name: string;
+            /** Limit */
+            limit: number;
+            /** Here */
+            here: boolean;
+        };
         /** PickupFacts */
         PickupFacts: {
             /** @description Pickup from the flywheel end */
@@ -5751,9 +6531,11 @@ export interface components {
              * Piece
              * @description It is
              */
-            piece?: ("pipe" | "flex" | "straight" | "catalyst" | "chambered" | "reversed" | "own") | null;
+            piece?: ("pipe" | "primaries" | "collector" | "turbine" | "cone" | "flex" | "catalyst" | "filter" | "crossover" | "merge" | "straight" | "chambered" | "reversed" | "tip" | "own") | null;
             /** @description Tube, outside */
             diameter?: components["schemas"]["Quantity"];
+            /** @description and at its far end */
+            end?: components["schemas"]["Quantity"];
             /** @description Whole length */
             length?: components["schemas"]["Quantity"];
             /** @description Bends, all together. Sum of their angles: four right angles are 360. */
@@ -5762,8 +6544,39 @@ export interface components {
             loss?: components["schemas"]["Quantity"];
             /** @description Bend radius over diameter */
             bend_ratio?: components["schemas"]["Quantity"];
+            /** @description Its bend turned against the one before. Looking along the gas: 0 bends on the same way, 180 back. */
+            turn?: components["schemas"]["Quantity"];
+            /**
+             * Shape
+             * @description Section. Round where nothing is said.
+             */
+            shape?: ("round" | "oval") | null;
+            /** @description Pressed to, outside */
+            height?: components["schemas"]["Quantity"];
+            /** @description Its body, outside. Of a silencer, catalyst or filter, upright. */
+            body?: components["schemas"]["Quantity"];
+            /**
+             * Bank
+             * @description Carries the gas of. Both alike where nothing is said.
+             */
+            bank?: ("left" | "right") | null;
+            /**
+             * Joint
+             * @description Joined to the one before. Welded where not said.
+             */
+            joint?: ("welded" | "flange" | "band" | "slip") | null;
             /** @description Wall */
             wall?: components["schemas"]["Quantity"];
+            /**
+             * Material
+             * @description Made of. Mild steel where nothing is said.
+             */
+            material?: ("mild" | "aluminised" | "stainless") | null;
+            /**
+             * Covering
+             * @description On it
+             */
+            covering?: ("bare" | "wrapped" | "coated") | null;
             /** @description Roughness inside */
             roughness?: components["schemas"]["Quantity"];
         };
@@ -5797,22 +6610,39 @@ export interface components {
         };
         /**
          * PipePiece
-         * @description A piece between two places along the pipe [m]: outside [m], share of the gas, temperatures [K], speed [m/s], pressures
-         *     over the air outside at its ends [Pa].
+         * @description A piece between two places along the pipe [m]: ``id`` of the part, where it is one; outside across and upright, body
+         *     upright [m], share of the gas, whose bank alone; temperatures [K], speed [m/s], pressures over the air outside at its
+         *     ends [Pa], what it grows by [m] and weighs [kg].
          */
         PipePiece: {
+            /** Id */
+            id: string;
             /** Name */
             name: string;
+            /** Kind */
+            kind: string;
+            /** Bank */
+            bank: string;
             /** Start */
             start: number;
             /** End */
             end: number;
             /** Outside */
             outside: number;
+            /** Height */
+            height: number;
+            /** Body */
+            body: number;
             /** Share */
             share: number;
-            /** Lagged */
-            lagged: boolean;
+            /** Covering */
+            covering: string;
+            /** Oval */
+            oval: boolean;
+            /** Bends */
+            bends: number;
+            /** Turn */
+            turn: number | null;
             /** Warm */
             warm: number;
             /** Cool */
@@ -5825,18 +6655,28 @@ export interface components {
             up: number;
             /** Down */
             down: number;
+            /** Grows */
+            grows: number;
+            /** Mass */
+            mass: number;
         };
         /**
          * PipeView
-         * @description One duty's pipe unrolled: pressures [Pa], the fastest gas, power lost [W]; all bores times ``bore_scale``.
+         * @description One duty's pipe unrolled: pressures [Pa], the fastest gas, power lost [W]; all bores times ``bore_scale``. ``worst``:
+         *     place of the piece that loses most. Growth, flex, first rigid point and hangers [m]; ``bends_long``: the first piece
+         *     whose bends are longer than itself.
          */
         PipeView: {
             /** Duty */
             duty: string;
             /** Pieces */
             pieces: components["schemas"]["PipePiece"][];
+            /** Worst */
+            worst: number;
             /** Back Pressure */
             back_pressure: number;
+            /** Banks */
+            banks: number[];
             /** Tip */
             tip: number;
             /** Limit */
@@ -5849,6 +6689,42 @@ export interface components {
             cost: number;
             /** Bore Scale */
             bore_scale: number;
+            /** Mass */
+            mass: number;
+            /** Noise */
+            noise: string;
+            /** Grows */
+            grows: number;
+            /** Flex At */
+            flex_at: number | null;
+            /** Flex Wanted */
+            flex_wanted: number;
+            /** Rigid From */
+            rigid_from: number;
+            /** Hangers */
+            hangers: number[];
+            /** Flange Moves */
+            flange_moves: number | null;
+            /** Bends Long */
+            bends_long: number | null;
+        };
+        /**
+         * Place
+         * @description A place on the way in: bore [m], speed [m/s] and what it takes new and at service [Pa]; None where not stated.
+         */
+        Place: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Bore */
+            bore: number | null;
+            /** Speed */
+            speed: number | null;
+            /** Takes */
+            takes: number | null;
+            /** Service */
+            service: number | null;
         };
         /**
          * PlaceOut
@@ -5921,6 +6797,28 @@ export interface components {
             cold_temperature: number;
             /** Cold Speed */
             cold_speed: number;
+        };
+        /**
+         * Primary
+         * @description Primaries of an engine without boost: bores and length [m], the collector's; those fitted, and their gas speed [m/s].
+         */
+        Primary: {
+            /** Bore */
+            bore: number;
+            /** By Rule */
+            by_rule: number;
+            /** Length */
+            length: number;
+            /** Collector */
+            collector: number;
+            /** Fitted */
+            fitted: number | null;
+            /** Fitted Length */
+            fitted_length: number | null;
+            /** Speed */
+            speed: number | null;
+            /** Wanted Speed */
+            wanted_speed: number;
         };
         /**
          * PrimingView
@@ -6140,6 +7038,16 @@ export interface components {
             caught: components["schemas"]["CatchTest"] | null;
         };
         Quantity: components["schemas"]["FactDocument"] | string | number | null;
+        /**
+         * Raised
+         * @description A change and by how much it lifts the lowest place [m].
+         */
+        Raised: {
+            /** Label */
+            label: string;
+            /** By */
+            by: number;
+        };
         /**
          * Reached
          * @description How far a tool in its place stays clear [m], on its wheels and raised, and what it meets first; ``reach``:
@@ -6435,6 +7343,20 @@ export interface components {
             asked: number;
         };
         /**
+         * RoomView
+         * @description A closed room's opening [m2]: for burning alone, with ventilation, as it is; each by the engine's power [m2/W].
+         */
+        RoomView: {
+            /** Burning */
+            burning: number;
+            /** Wanted */
+            wanted: number;
+            /** Has */
+            has: number | null;
+            /** Power */
+            power: number;
+        };
+        /**
          * Rose
          * @description Acceleration [g] to which the pickup stays covered by direction [rad], with its baffle and bare.
          */
@@ -6552,6 +7474,18 @@ export interface components {
             fill_high?: number | null;
         };
         /**
+         * RuleRow
+         * @description What a school would say [m], and what that size costs [W]; None where no such size serves.
+         */
+        RuleRow: {
+            /** Name */
+            name: string;
+            /** Tube */
+            tube: number;
+            /** Cost */
+            cost: number | null;
+        };
+        /**
          * ScalesView
          * @description Of the unit on a beam its mass [kg], its balance point ahead of the bell's face [m], and what that leaves for the
          *     engine drained and bare of its gearbox [kg]; of the machine with its rear raised its balance point over the ground [m];
@@ -6650,6 +7584,8 @@ export interface components {
             cooling?: ("judged" | "later" | "left_out") | null;
             /** Fuel */
             fuel?: ("judged" | "later" | "left_out") | null;
+            /** Air */
+            air?: ("judged" | "later" | "left_out") | null;
             /** Fit */
             fit?: ("judged" | "later" | "left_out") | null;
             /** Weights */
@@ -6826,16 +7762,48 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
-         * SizeRow
-         * @description An injector as sold [m3/s]: share of the cycle where most is asked, opening at idle [s].
+         * SizesView
+         * @description All of it; ``at_full`` share of time, ``stated`` whether somebody said so; ``form`` how much more one bank's pulses
+         *     lose where banks run apart.
          */
-        SizeRow: {
-            /** Size */
-            size: number;
-            /** Share */
-            share: number;
-            /** Open */
-            open: number;
+        SizesView: {
+            /** Sizes */
+            sizes: components["schemas"]["gauge_well__core__systems__exhaust__views__sizes__SizeRow"][];
+            /** Rules */
+            rules: components["schemas"]["RuleRow"][];
+            /** Layouts */
+            layouts: components["schemas"]["Laid"][];
+            primaries: components["schemas"]["Primary"] | null;
+            /** Power */
+            power: number;
+            /** Pipes */
+            pipes: number;
+            /** At Full */
+            at_full: number;
+            /** Stated */
+            stated: boolean;
+            /** Form */
+            form: number;
+            /** Length Taken */
+            length_taken: number | null;
+        };
+        /**
+         * Skin
+         * @description A piece's outside [K] along the pipe [m]: on the move, standing, three minutes after a stop.
+         */
+        Skin: {
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Moving */
+            moving: number;
+            /** Standing */
+            standing: number;
+            /** Stopped */
+            stopped: number;
         };
         /**
          * Sold
@@ -6951,6 +7919,66 @@ export interface components {
             stuck: string[];
         };
         /**
+         * Source
+         * @description A place gas gets out at: piece, pressure there over the air [Pa], what comes into the cabin of it as a mole share of
+         *     carbon monoxide, and where it is.
+         */
+        Source: {
+            /** Piece */
+            piece: number;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Pressure */
+            pressure: number;
+            /** Cabin */
+            cabin: number;
+        };
+        /**
+         * SpaceRow
+         * @description The engine space in a duty: heat by what gives it [W], air through it [kg/s], temperatures outside, in it and at the
+         *     inlet [K].
+         */
+        SpaceRow: {
+            /** Duty */
+            duty: string;
+            /** Name */
+            name: string;
+            /** Core */
+            core: number;
+            /** Exhaust */
+            exhaust: number;
+            /** Radiation */
+            radiation: number;
+            /** Flow */
+            flow: number;
+            /** By Draught */
+            by_draught: boolean;
+            /** Outside */
+            outside: number;
+            /** Temperature */
+            temperature: number;
+            /** Inlet */
+            inlet: number;
+            /** Worked */
+            worked: boolean;
+        };
+        /**
+         * SpaceView
+         * @description All duties of the engine space; the rest in the duty asked for.
+         */
+        SpaceView: {
+            /** Rows */
+            rows: components["schemas"]["SpaceRow"][];
+            /** Parts */
+            parts: components["schemas"]["PartRow"][];
+            box: components["schemas"]["BoxView"] | null;
+            room: components["schemas"]["RoomView"];
+            /** Rise */
+            rise: number | null;
+        };
+        /**
          * SpeedView
          * @description Fuel over the speed range at full load in one duty's air; flows [m3/s]. ``able``: what the pumps give.
          */
@@ -6966,7 +7994,7 @@ export interface components {
             /** Lifted */
             lifted: number[] | null;
             /** Sizes */
-            sizes: components["schemas"]["SizeRow"][];
+            sizes: components["schemas"]["gauge_well__core__systems__fuel__views__speed__SizeRow"][];
             injectors: components["schemas"]["InjectorsOverSpeed"] | null;
             /** Fuels */
             fuels: components["schemas"]["OtherFuel"][];
@@ -7605,6 +8633,25 @@ export interface components {
             thermostat: number;
         };
         /**
+         * Under
+         * @description The lowest place over the ground standing and at the bump stop [m], ramp and approach it clears [rad], what would raise
+         *     it.
+         */
+        Under: {
+            /** Height */
+            height: number;
+            /** Bumped */
+            bumped: number;
+            /** Ramp */
+            ramp: number | null;
+            /** Asked */
+            asked: number | null;
+            /** Approach */
+            approach: number | null;
+            /** Raised */
+            raised: components["schemas"]["Raised"][];
+        };
+        /**
          * UnknownOut
          * @description A check that cannot be judged and what is missing.
          */
@@ -7678,6 +8725,31 @@ export interface components {
             states: {
                 [key: string]: string;
             };
+        };
+        /**
+         * WaterView
+         * @description Still water and its wave [m] at a speed [m/s], as asked or dragged to; the deepest still water by speed [m/s] the inlet
+         *     allows [m]; water that locks a cylinder [m3].
+         */
+        WaterView: {
+            /** Depth */
+            depth: number;
+            /** Speed */
+            speed: number;
+            /** Asked */
+            asked: boolean;
+            /** Wave */
+            wave: number;
+            /** Dry */
+            dry: components["schemas"]["Dry"][];
+            /** Speeds */
+            speeds: number[];
+            /** Deepest */
+            deepest: number[] | null;
+            /** Locks */
+            locks: number;
+            /** Ratio Stated */
+            ratio_stated: boolean;
         };
         /**
          * WayRow
@@ -7945,6 +9017,33 @@ export interface components {
             pressure: number;
         };
         /**
+         * SizeRow
+         * @description A tube [m] for the whole run: back pressure [Pa], cost at full load and over its time [W], what the next size gives back
+         *     [W], mass [kg], speed of the gas [m/s], the outsides of all pipes side by side [m2].
+         */
+        gauge_well__core__systems__exhaust__views__sizes__SizeRow: {
+            /** Tube */
+            tube: number;
+            /** Back Pressure */
+            back_pressure: number;
+            /** Cost */
+            cost: number;
+            /** Cost Mean */
+            cost_mean: number;
+            /** Gain */
+            gain: number;
+            /** Mass */
+            mass: number;
+            /** Speed */
+            speed: number;
+            /** Area */
+            area: number;
+            /** Advised */
+            advised: boolean;
+            /** Fitted */
+            fitted: boolean;
+        };
+        /**
          * CircuitView
          * @description Parts of the feed in order, then of the return; ``limits``: the fullest. None of it where a pump is not known.
          */
@@ -7962,6 +9061,18 @@ export interface components {
             /** Limits */
             limits: string | null;
             flows: components["schemas"]["CircuitFlows"] | null;
+        };
+        /**
+         * SizeRow
+         * @description An injector as sold [m3/s]: share of the cycle where most is asked, opening at idle [s].
+         */
+        gauge_well__core__systems__fuel__views__speed__SizeRow: {
+            /** Size */
+            size: number;
+            /** Share */
+            share: number;
+            /** Open */
+            open: number;
         };
         /**
          * CircuitView
@@ -8772,6 +9883,267 @@ export interface operations {
             };
         };
     };
+    sizing_view_exhaust_sizes_view_exhaust_sizes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExhaustSizesAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_exhaust_heat_view_exhaust_heat_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExhaustHeatAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_exhaust_cuts_view_exhaust_cuts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExhaustCutsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sizing_view_cooling_air_view_cooling_air_post: {
         parameters: {
             query?: never;
@@ -9053,6 +10425,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CoolingTimeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_cooling_jam_view_cooling_jam_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingJamAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
@@ -9662,6 +11121,267 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FuelChangeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_air_intake_view_air_intake_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AirIntakeAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_air_water_view_air_water_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AirWaterAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_air_space_view_air_space_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AirSpaceAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
@@ -13102,6 +14822,95 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShapeOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shapes_listed_list__place__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description CSV */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

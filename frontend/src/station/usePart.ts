@@ -31,7 +31,7 @@ export function usePart(part: Ref<Part>) {
   const fits = computed(() => Object.entries(words.words?.places ?? {}).filter(([path, p]) => p.kind === part.value.kind && path !== part.value.role))
   const acts = computed<Act[]>(() => {
     if (!part.value.role) return [...fits.value.map(([path, p]) => ({ id: `fit ${path}`, label: `Fit it: ${p.label.toLowerCase()}` })), { id: 'copy', label: 'Copy it' }, { id: 'remove', label: 'Let it go', danger: true }]
-    const order = place.value?.many ? [{ id: 'earlier', label: 'Earlier', off: at.value <= 0 }, { id: 'later', label: 'Later', off: at.value >= others.value.length - 1 }] : []
+    const order = place.value?.many ? [{ id: 'repeat', label: 'Repeat it here' }, { id: 'earlier', label: 'Earlier', off: at.value <= 0 }, { id: 'later', label: 'Later', off: at.value >= others.value.length - 1 }] : []
     return [...order, { id: 'copy', label: 'Copy it to the yard' }, { id: 'take', label: 'Take it to the yard' }, ...(place.value?.many ? [{ id: 'remove', label: 'Let it go', danger: true }] : [])]
   })
 
@@ -46,7 +46,7 @@ export function usePart(part: Ref<Part>) {
     if (what === 'fit') return send(where, part.value.id, { action: 'fit' })
     if (what === 'take') return send(part.value.role ?? '', place.value?.many ? part.value.id : null, { action: 'take' })
     if (what === 'earlier' || what === 'later') return move(at.value + (what === 'later' ? 1 : -1))
-    return send(own(), null, { action: what as 'copy' | 'remove' })
+    return send(own(), null, { action: what as 'copy' | 'remove' | 'repeat' })
   }
   return { place, called, base, fields, said, state, acts, act, move, keep, rename, trouble }
 }

@@ -192,6 +192,8 @@ class Kind:
     label: str
     facts: type[Any]
     ways: Mapping[str, Way]
+    # Facts that two halves of such a part share between them, where it can be cut in two.
+    parts_in_two: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)

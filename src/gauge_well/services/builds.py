@@ -198,6 +198,9 @@ DONE: Mapping[str, str] = {
     "fit": "{text} fitted",
     "take": "taken out to the yard",
     "move": "moved",
+    "repeat": "one more like it",
+    "split": "cut in two",
+    "list": "all of them from a list",
 }
 
 

@@ -1,4 +1,4 @@
-"""Every build out at once, in open formats: a ZIP archive of JSON documents."""
+"""Out in open formats: every build as a ZIP archive of JSON documents, a list of parts as CSV."""
 
 from __future__ import annotations
 
@@ -6,10 +6,16 @@ import io
 import json
 import re
 import zipfile
+from collections.abc import Mapping
+from typing import Any
 
 from sqlalchemy import Engine, select
 
 from gauge_well.services.shelf import stamp
+from gauge_well.sheet import Problem, SheetError, listing
+from gauge_well.sheet.parts import named
+from gauge_well.sheet.sections import PLACES
+from gauge_well.sheet.upgrade import upgrade
 from gauge_well.store.models import Build
 from gauge_well.store.session import transaction
 
@@ -21,6 +27,14 @@ def file_name(name: str, id: str) -> str:
     """Name of a build's file: what it is called, and its id, which is its own."""
     word = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:60]
     return f"{word}-{id}.json" if word and word != id else f"{id}.json"
+
+
+def listed(raw: Mapping[str, Any], path: str) -> str:
+    """The parts of a place that several fill, as CSV; SheetError where there is no such place."""
+    place = PLACES.get(path)
+    if place is None or not place.many:
+        raise SheetError([Problem(path, path, "", "a place of several parts", "There is no such list.")])
+    return listing.written(named(upgrade(dict(raw))), place)
 
 
 def all_builds(engine: Engine) -> bytes:

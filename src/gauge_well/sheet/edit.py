@@ -25,7 +25,8 @@ class Edit:
     one that is; ``drop`` takes claim ``index`` out; ``tolerance`` sets the half-range (None: the table's);
     ``price`` sets what a change would cost, ``path`` being its id. Of parts: ``add`` one (``text`` is its kind, or the
     name of one to be listed in a place), ``remove``, ``copy`` (``text`` its new name), ``fit`` the part ``text`` into the
-    place ``path``, ``take`` out what fills it, ``move`` to ``index`` in its place.
+    place ``path``, ``take`` out what fills it, ``move`` to ``index`` in its place, ``repeat`` or ``split`` it
+    there, ``list`` all of a place's parts from CSV.
     """
 
     path: str

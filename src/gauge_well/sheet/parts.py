@@ -10,9 +10,10 @@ from typing import Any
 from gauge_well.core.parts import KINDS
 from gauge_well.sheet.document import PARTS_MAX, STATES, copied
 from gauge_well.sheet.errors import refuse
+from gauge_well.sheet.listing import halved, taken
 from gauge_well.sheet.sections import PLACES, Place, place_of
 
-PART_ACTIONS = ("add", "remove", "copy", "fit", "take", "move")
+PART_ACTIONS = ("add", "remove", "copy", "fit", "take", "move", "repeat", "split", "list")
 Raw = dict[str, Any]
 
 
@@ -127,8 +128,8 @@ def said_of(document: Raw, path: str, text: str | None) -> None:
 
 
 def edit_part(document: Raw, action: str, path: str, text: str | None, index: int) -> Raw:
-    """Add, remove, copy, fit, take out or move a part."""
-    if action in ("fit", "take") or (action == "add" and path in PLACES):
+    """Add, remove, copy, fit, take out or move a part; repeat or split one in its list; a whole list at once."""
+    if action in ("fit", "take", "list") or (action == "add" and path in PLACES):
         if path not in PLACES:
             raise refuse(path, "There is no such place.", "a place of the sheet")
         _PLACED[action](document, PLACES[path], text)
@@ -146,9 +147,45 @@ def edit_part(document: Raw, action: str, path: str, text: str | None, index: in
         made = _new(document, f"{part['kind']}", part["kind"])
         name = (text or f"{part.get('name') or KINDS[part['kind']].label} (copy)")[:60]
         made |= {"name": name, "facts": copied(part.get("facts", {}))}
+    elif action in ("repeat", "split"):
+        _twice(document, part, path, action == "split")
     else:
         _move(document, part, index)
     return document
+
+
+def _twice(document: Raw, part: Raw, path: str, split: bool) -> None:
+    """One more like it right behind it in its list; split, each has half of what such a part can share."""
+    place = PLACES.get(str(part.get("role")))
+    if place is None or not place.many:
+        raise refuse(path, "Only one of several parts in order is repeated or split.", "a part of a list")
+    if split and not place.role.kind.parts_in_two:
+        raise refuse(path, "That cannot be cut in two.", "a length of something")
+    made = _new(document, part["kind"], part["kind"], part["role"])
+    facts = part.setdefault("facts", {})
+    for name in place.role.kind.parts_in_two if split else ():
+        if isinstance(facts.get(name), Mapping):
+            spec = place.role.own(name)
+            facts[name] = halved(spec, facts[name], f"{path}.{name}")
+    made["facts"] = copied(facts)
+    if split:
+        # Turned or joined otherwise it may be; what lies between two halves is a cut.
+        for name in ("turn", "joint"):
+            made["facts"].pop(name, None)
+    document["parts"].remove(made)
+    document["parts"].insert(document["parts"].index(part) + 1, made)
+
+
+def _list(document: Raw, place: Place, text: str | None) -> None:
+    """What fills a place of several, all of it from CSV."""
+    if not place.many:
+        raise refuse(place.path, "One part fills that place.", "a place of several")
+    made = taken(place, text or "")
+    for part in in_place(document, place):
+        document["parts"].remove(part)
+    for row in made:
+        part = _new(document, place.role.kind.id, place.role.kind.id, place.path)
+        part |= row
 
 
 def _there(document: Raw, id: str, path: str) -> Raw:
@@ -203,4 +240,4 @@ def _move(document: Raw, part: Raw, index: int) -> None:
     parts.insert(at, part)
 
 
-_PLACED = {"add": _add, "take": _take, "fit": _fit}
+_PLACED = {"add": _add, "take": _take, "fit": _fit, "list": _list}

@@ -3,6 +3,7 @@ import StationViews from '../../station/StationViews.vue'
 import AirPlot from './components/AirPlot.vue'
 import DutyAnswers from './components/DutyAnswers.vue'
 import HeatMap from './components/HeatMap.vue'
+import JamCard from './components/JamCard.vue'
 import LoopDrawing from './components/LoopDrawing.vue'
 import StackDrawing from './components/StackDrawing.vue'
 import StandCard from './components/StandCard.vue'
@@ -14,6 +15,7 @@ const VIEWS = [
   { id: 'stack', label: 'Stack', shows: StackDrawing },
   { id: 'loop', label: 'Coolant', shows: LoopDrawing },
   { id: 'time', label: 'Through time', shows: TimePanel },
+  { id: 'jam', label: 'In a jam', shows: JamCard },
   { id: 'map', label: 'Where it holds', shows: HeatMap },
   { id: 'stand', label: 'On the stand', shows: StandCard },
 ]

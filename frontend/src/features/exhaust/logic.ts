@@ -2,6 +2,12 @@ import type { Check, Schemas, View } from '../../api/client'
 
 export type PipePiece = Schemas['PipePiece']
 export type PipeView = View<'exhaust/pipe'>
+export type SizesView = View<'exhaust/sizes'>
+export type HeatView = View<'exhaust/heat'>
+export type CutsView = View<'exhaust/cuts'>
+
+/** Tubes as they are sold, outside [mm]. */
+export const TUBES = [35, 38.1, 44.5, 50.8, 57, 63.5, 70, 76.2, 82.6, 88.9, 101.6, 114.3, 127, 152.4]
 
 /** The duty whose back pressure is fullest. */
 export function hardest(checks: Pick<Check, 'id' | 'duty' | 'fill'>[]): string {
@@ -9,19 +15,18 @@ export function hardest(checks: Pick<Check, 'id' | 'duty' | 'fill'>[]): string {
   return own.reduce((worst, c) => (c.fill > worst.fill ? c : worst), own[0] ?? { duty: '', fill: 0 }).duty
 }
 
-/** The piece in which most pressure is lost. */
-export function costliest(pieces: PipePiece[]): number {
-  const lost = pieces.map((p) => p.up - p.down)
-  return lost.indexOf(Math.max(...lost))
-}
-
 /** Share of the way from cold to hot, for colouring; 300 to 1,200 K. */
 export const heat = (kelvin: number) => Math.min(Math.max((kelvin - 300) / 900, 0), 1)
 
-/** Drawn places along the pipe: to scale, but every piece wide enough to be named. */
+/** Drawn places along the pipe: to scale, but every piece wide enough to be named; two banks side by side strictly to scale. */
 export function places(pieces: PipePiece[], width: number, least: number): [number, number][] {
+  if (pieces.some((p) => p.bank)) {
+    const whole = Math.max(...pieces.map((p) => p.end)) || 1
+    return pieces.map((p) => [(p.start / whole) * width, (p.end / whole) * width])
+  }
   const whole = pieces.reduce((sum, p) => sum + (p.end - p.start), 0) || 1
-  const wanted = pieces.map((p) => Math.max(((p.end - p.start) / whole) * width, least))
+  const narrowest = Math.min(least, (0.8 * width) / Math.max(pieces.length, 1))
+  const wanted = pieces.map((p) => Math.max(((p.end - p.start) / whole) * width, narrowest))
   const scale = width / wanted.reduce((sum, w) => sum + w, 0)
   let x = 0
   return wanted.map((w) => {
@@ -29,4 +34,20 @@ export function places(pieces: PipePiece[], width: number, least: number): [numb
     x += w * scale
     return [from, x]
   })
+}
+
+/** Where a distance from the flange [m] is drawn. */
+export function placeOf(pieces: PipePiece[], at: [number, number][], along: number): number {
+  const run = pieces.map((p, i) => ({ p, i })).filter(({ p }) => p.bank !== 'right')
+  const found = run.find(({ p }) => along <= p.end + 1e-9) ?? run.at(-1)
+  if (!found) return 0
+  const [from, to] = at[found.i] ?? [0, 0]
+  const share = (along - found.p.start) / Math.max(found.p.end - found.p.start, 1e-9)
+  return from + Math.min(Math.max(share, 0), 1) * (to - from)
+}
+
+/** The tube nearest to an outside [mm], or the next one up or down from it. */
+export function tube(mm: number, step = 0): number {
+  const at = TUBES.reduce((best, t, i) => (Math.abs(t - mm) < Math.abs((TUBES[best] ?? 0) - mm) ? i : best), 0)
+  return TUBES[Math.min(Math.max(at + step, 0), TUBES.length - 1)] ?? mm
 }

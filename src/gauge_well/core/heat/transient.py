@@ -82,8 +82,8 @@ def march(
     ----------
     table : ShedTable
     body : Body
-    heat : array, (point,)
-        Made, constant [W].
+    heat : array, (point,) or (step, point)
+        Made [W]; in steps where it changes, the last going on.
     start : (metal, coolant), each (point,)
         [K].
     duration, step : float
@@ -113,18 +113,19 @@ def march(
     rows = [(metal, coolant, state)]
     seen = np.zeros(points, dtype=bool)
 
-    def slope(tm: Array, tc: Array, s: Index) -> tuple[Array, Array]:
+    def slope(made: Array, tm: Array, tc: Array, s: Index) -> tuple[Array, Array]:
         through = body.between * (tm - tc)
-        return (heat - through) / body.metal, (through - table.at(tc, s)) / body.coolant
+        return (made - through) / body.metal, (through - table.at(tc, s)) / body.coolant
 
-    for _ in range(count):
+    for at_step in range(count):
+        made = heat if heat.ndim == 1 else heat[min(at_step, len(heat) - 1)]
         for at, (on, off) in enumerate(switches):
             state = np.where(free & (state == at) & (coolant >= on), at + 1, state)
             state = np.where(free & (state == at + 1) & (coolant <= off), at, state)
-        a = slope(metal, coolant, state)
-        b = slope(metal + 0.5 * step * a[0], coolant + 0.5 * step * a[1], state)
-        c = slope(metal + 0.5 * step * b[0], coolant + 0.5 * step * b[1], state)
-        d = slope(metal + step * c[0], coolant + step * c[1], state)
+        a = slope(made, metal, coolant, state)
+        b = slope(made, metal + 0.5 * step * a[0], coolant + 0.5 * step * a[1], state)
+        c = slope(made, metal + 0.5 * step * b[0], coolant + 0.5 * step * b[1], state)
+        d = slope(made, metal + step * c[0], coolant + step * c[1], state)
         metal, coolant = (
             v + step / 6.0 * (a[k] + 2.0 * b[k] + 2.0 * c[k] + d[k]) for k, v in enumerate((metal, coolant))
         )

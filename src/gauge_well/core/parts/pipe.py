@@ -169,7 +169,7 @@ WAYS: Mapping[str, Way] = {
     "roughness": Way("under", "Look inside: drawn tube smooth, old steel scaled."),
 }
 
-PIPE = Kind("pipe", "Exhaust pipe", PipeFacts, WAYS)
+PIPE = Kind("pipe", "Exhaust pipe", PipeFacts, WAYS, parts_in_two=("length", "bends"))
 
 
 def loss_of(piece: PipeFacts, place: str) -> Value:

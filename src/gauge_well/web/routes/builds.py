@@ -55,11 +55,26 @@ class EditEntry(Strict):
     """One field; text null takes it out."""
 
     path: str = Field(max_length=100)
-    text: str | None = Field(default=None, max_length=4000)
+    text: str | None = Field(default=None, max_length=16_000)
     evidence: Stated | None = None
     tolerance: str | None = Field(default=None, max_length=60)
     action: Literal[
-        "set", "measure", "claim", "use", "drop", "tolerance", "price", "add", "remove", "copy", "fit", "take", "move"
+        "set",
+        "measure",
+        "claim",
+        "use",
+        "drop",
+        "tolerance",
+        "price",
+        "add",
+        "remove",
+        "copy",
+        "fit",
+        "take",
+        "move",
+        "repeat",
+        "split",
+        "list",
     ] = "set"
     index: int = Field(default=0, ge=0, le=200)
     source: str | None = Field(default=None, max_length=80)

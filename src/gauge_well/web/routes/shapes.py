@@ -7,7 +7,7 @@ from typing import Literal
 from flask import Response, jsonify, request
 from pydantic import BaseModel, Field, FiniteFloat
 
-from gauge_well.services import outlining
+from gauge_well.services import export, outlining
 from gauge_well.services.outlining import OutlineOut
 from gauge_well.services.shaping import OUT, ShapeOut
 from gauge_well.web import jobs
@@ -38,6 +38,18 @@ class OutPath(BaseModel):
 def shape(query: ShapeQuery) -> Response:
     """A thing's points from the bytes of an STL, OBJ, DXF or CSV file, sent as they are."""
     return jsonify(jobs.work("shape", request.get_data(), query.kind, query.unit, query.plane, query.start, query.end))
+
+
+class ListPath(BaseModel):
+    """A place that several parts fill."""
+
+    place: str = Field(max_length=60)
+
+
+@bp.post("/list/<place>", responses={200: {"description": "CSV", "content": {"text/csv": {"schema": BINARY}}}})
+def listed(path: ListPath, body: SheetRequest) -> Response:
+    """The parts of a place that several fill, as CSV: a part a row, as they were typed."""
+    return Response(export.listed(body.sheet, path.place), mimetype="text/csv")
 
 
 FILES = {media: {"schema": BINARY} for media, _ in OUT.values()}

@@ -11,6 +11,13 @@ from gauge_well.core.parts.fan import ELECTRIC, FAN, FanFacts
 from gauge_well.core.typing import Value
 
 STAGES: Mapping[str, str] = {"together": "all together", "staged": "one half, then all"}
+SWITCHED_BY: Mapping[str, str] = {
+    "controller": "the engine's controller",
+    "switch": "a thermostatic switch of its own",
+    "hand": "hand",
+}
+WITHOUT: Mapping[str, str] = {"full": "at full speed", "half": "at half speed", "off": "not at all"}
+WITHOUT_REQUEST: Mapping[str, str] = {"as_ever": "as ever", **WITHOUT}
 # label, share of the dynamic head that reaches the core's front.
 OPENINGS: Mapping[str, tuple[str, float]] = {
     "open_nose": ("open nose", 0.45),
@@ -57,6 +64,29 @@ class AirFacts:
     fan_on_second: Value | None = quantity(
         "Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact", when=("fan_stages", ("staged",))
     )
+    fan_by: str | None = choice(
+        "Switched by",
+        SWITCHED_BY,
+        group="Fan",
+        when=("fan.drive", ELECTRIC),
+        help="A controller where nothing is said.",
+    )
+    fan_sensor_lost: str | None = choice(
+        "Its temperature sensor lost, the fan runs", WITHOUT, group="Fan", when=("fan.drive", ELECTRIC)
+    )
+    fan_request_lost: str | None = choice(
+        "The air-conditioning's signal lost, it runs", WITHOUT_REQUEST, group="Fan", when=("fan.drive", ELECTRIC)
+    )
+    fan_line_switch: Value | None = quantity(
+        "Switch in the fan's line closes at",
+        "temperature",
+        300.0,
+        420.0,
+        group="Fan",
+        spread="exact",
+        when=("fan.drive", ELECTRIC),
+        help="A thermostatic switch between controller and fan, in a hose or the core.",
+    )
     opening: str = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
     sealing: str = choice("Round the core", {k: v[0] for k, v in SEALINGS.items()}, group="Air")
     grille: str = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
@@ -65,6 +95,7 @@ class AirFacts:
 
 
 WAYS: Mapping[str, Way] = {
+    "fan_line_switch": Way("hand", "Stamped on it; or in a pan of water with a thermometer and a lamp."),
     "fan_gap": Way("hand", "Ruler from the fins to the fan's frame, through the shroud."),
     "exit_area": Way("under", "Every gap by which air leaves the bay: height x width, added up."),
     "exit_loss": Way("above", "Look for what stands in the way: 1 free, 1.5 usual, 3 crowded."),

@@ -106,11 +106,16 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
 def thresholds(facts: CoolingFacts, stages: int) -> list[tuple[Array, Array]]:
     """Temperatures [K] at which each stage of the fans comes on and goes off; all with one dead band."""
     on, off = (as_array(need(getattr(facts, n), f"cooling.{n}")) for n in ("fan_on", "fan_off"))
+    band = on - off
     found = [(on, off)]
     if stages > 1:
         second = as_array(need(facts.fan_on_second, "cooling.fan_on_second"))
-        found.append((second, second - (on - off)))
-    return found
+        found.append((second, second - band))
+    if facts.fan_line_switch is None:
+        return found
+    # Two in line: it runs only while both let it.
+    closes = as_array(facts.fan_line_switch)
+    return [(np.maximum(a, closes), np.maximum(b, closes - band)) for a, b in found]
 
 
 def air_to_boil(cooling: Cooling, heat: Array) -> Array:

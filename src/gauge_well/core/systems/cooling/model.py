@@ -383,10 +383,12 @@ def prepare(
     only_on: bool = False,
     rise: Array | None = None,
     starts: Starts | None = None,
+    states: tuple[tuple[float, float], ...] | None = None,
 ) -> Cooling:
     """Solve what does not depend on power: air, heat shed at the limit, capacity for the duration.
 
-    ``only_on`` leaves out the fans' lower states, which only the shown temperature needs. ``starts`` where a duty follows another. Heat is shed at the limit with all fans on.
+    ``only_on`` leaves out the fans' lower states, which only the shown temperature needs; ``states`` are others than the fan's
+    own, full last. ``starts`` where a duty follows another. Heat is shed at the limit with all fans on.
     """
     duties, limit = context.duties, plant.limit
     t_amb = duties.column("ambient")
@@ -399,7 +401,7 @@ def prepare(
         duties.column("air_speed"),
         front.heat_in_front(context, plant.facts, context.mean, limit),
         limit,
-        states_of(plant.fan)[-1:] if only_on else states_of(plant.fan),
+        states or (states_of(plant.fan)[-1:] if only_on else states_of(plant.fan)),
         rise,
         # A test says how well this core's fins do: their doubt is then the test's.
         (

@@ -17,7 +17,7 @@ from gauge_well.core.systems.base import Context, Options, View, duty_asked, opt
 from gauge_well.core.systems.cooling import time as through
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import Starts, plant_of, prepare
-from gauge_well.core.systems.cooling.views import air, loop, stack, stand, time
+from gauge_well.core.systems.cooling.views import air, jam, loop, stack, stand, time
 from gauge_well.core.typing import likely
 
 FASTEST = 120.0  # m/s
@@ -61,6 +61,7 @@ VIEWS: Mapping[str, View] = {
     "stack": _view(stack.StackView, stack.show),
     "loop": _view(loop.LoopView, loop.show),
     "time": View(time.TimeView, _time),
+    "jam": _view(jam.JamView, lambda context, facts, options: jam.show(context, facts)),
     "stand": _view(stand.StandView, stand.show),
 }
 
