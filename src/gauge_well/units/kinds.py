@@ -58,6 +58,7 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("mass", "mass", "kg", "lb", 4, 0),
     Kind("mass_small", "mass", "g", "lb", 3, 2),
     Kind("power", "power", "kW", "hp", 3, 1, by_power=True),
+    Kind("power_small", "power", "W", "W", 3, 0),
     # Heat stays in kilowatts whatever the engine's power is spoken of in.
     Kind("heat", "power", "kW", "kW", 3, 1),
     Kind("torque", "torque", "Nm", "lbft", 3, 0),

@@ -95,6 +95,35 @@ def behind(thing: Thing, sheet: Value, bay: Value, film: Value, dull: Value) -> 
     return settles(taken, bay, film)
 
 
+def radiates(surface: Value, absorbs: Value) -> Array:
+    """What a surface at a temperature [K] gives away by radiation for each kelvin more [W/m2K]: ``4 e sigma T^3``."""
+    return np.asarray(4.0 * as_array(absorbs) * STEFAN_BOLTZMANN * as_array(surface) ** 3)
+
+
+def reached(duration: Value, own: Value, pipe: Value, before: float) -> Array:
+    """Share of its lasting rise that a thing reaches within a time: it lags behind a pipe that itself lags.
+
+    Parameters
+    ----------
+    duration : float or array
+        [s]; infinite where it lasts.
+    own, pipe : float or array
+        Time constants of thing and pipe [s].
+    before : float
+        Share that both begin at.
+
+    Notes
+    -----
+    ``1 - (1 - s) (tp e^(-t/tp) - tn e^(-t/tn)) / (tp - tn)``: two lags in turn (incropera2007, ch. 5, lumped nodes).
+    """
+    tn, tp = as_array(own), as_array(pipe)
+    apart = np.where(np.abs(tp - tn) < 1e-3 * tp, 1e-3 * tp, tp - tn)
+    tn = tp - apart
+    t = as_array(duration)
+    lags = (tp * np.exp(-t / tp) - tn * np.exp(-t / tn)) / apart
+    return np.asarray(1.0 - (1.0 - before) * lags)
+
+
 def gap_for(thing: Thing, pipe: Value, bay: Value, film: Value, limit: Value, emits: Value = EMISSIVITY) -> Array:
     """Gap [m] at which a thing beside a bare pipe just stays at its limit [K]; without end where the bay is over it."""
     b, most = as_array(bay), as_array(limit)

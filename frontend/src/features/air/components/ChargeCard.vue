@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { plotOption } from '../../../ui/chart'
@@ -9,11 +8,12 @@ import { ChartPanel } from '../../../ui/lazyChart'
 import NamedValues from '../../../ui/NamedValues.vue'
 import { read, THEME } from '../../../ui/theme'
 import Unseen from '../../../ui/Unseen.vue'
+import { useHardest } from '../useHardest'
 
 /** A boosted charge: how hot it leaves the compressor, what the cooler does, what pipes cost by their bore. */
 const words = useVocabulary()
 const look = inject(THEME)
-const { index } = useDuty('air')
+const { index } = useHardest()
 const { data, waiting } = useInstrument('air/intake', computed(() => ({ duty: index.value })))
 const charge = computed(() => data.value?.charge ?? null)
 const rows = computed(() => {

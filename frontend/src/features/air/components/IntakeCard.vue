@@ -1,23 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
-import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import NamedValues from '../../../ui/NamedValues.vue'
 import Unseen from '../../../ui/Unseen.vue'
 import { bars, type IntakeView } from '../logic'
+import { useHardest } from '../useHardest'
 
 /** From outside to the valves: what each place takes, new and at service; what pressure and warmth cost; what would help most. */
 const words = useVocabulary()
-const build = useBuild()
-const { index } = useDuty('air')
-// The duty that breathes most is the one to look at first.
-const hardest = computed(() => build.report?.duties.findIndex((d) => d.id === build.report?.systems.air?.checks.find((c) => c.id === 'intake_cost')?.duty) ?? -1)
-const { data, waiting } = useInstrument('air/intake', computed(() => ({ duty: index.value || Math.max(hardest.value, 0) })))
+const { index } = useHardest()
+const { data, waiting } = useInstrument('air/intake', computed(() => ({ duty: index.value })))
 type Place = IntakeView['places'][number]
 const drop = (v: number | null) => (v === null ? 'not stated' : words.show(v, 'pressure_small'))
 const WIDTH = 560

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
@@ -14,13 +13,14 @@ import NamedValues from '../../../ui/NamedValues.vue'
 import { read, THEME } from '../../../ui/theme'
 import Unseen from '../../../ui/Unseen.vue'
 import type { SpaceView } from '../logic'
+import { useHardest } from '../useHardest'
 
 /** The engine space by duty, what sits in it, a box of electronics, a closed room's opening. */
 const words = useVocabulary()
 const build = useBuild()
 const look = inject(THEME)
 const { send, trouble } = useSending()
-const { index } = useDuty('air')
+const { index } = useHardest()
 const { data, waiting } = useInstrument('air/space', computed(() => ({ duty: index.value })))
 type Row = SpaceView['rows'][number]
 type Part = SpaceView['parts'][number]
@@ -37,7 +37,7 @@ const COLUMNS: Column<Row>[] = [
 ]
 const hottest = computed(() => Math.max(0, ...(data.value?.rows.map((r) => r.temperature) ?? [])))
 const PARTS = computed((): Column<Part>[] => [
-  { key: 'name', title: 'In it', head: true, show: (p) => `${p.name}${p.here ? '' : ', if it sits there'}` },
+  { key: 'name', title: 'In it', head: true, show: (p) => `${p.name}${p.here ? '' : ', if there'}` },
   { key: 'limit', title: 'may reach', right: true, show: (p) => t(p.limit) },
   { key: 'left', title: 'left', right: true, show: (p) => words.show(p.limit - hottest.value, 'temperature_difference'), over: (p) => p.limit < hottest.value },
 ])

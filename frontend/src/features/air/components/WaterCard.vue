@@ -45,7 +45,7 @@ const deepest = computed(() => {
         <path :d="`M0 ${y(data.depth)}H180C230 ${y(data.depth)} 236 ${y(stands)} 262 ${y(stands)}H640V220H0Z`" class="water" />
         <line x1="0" x2="640" y1="220" y2="220" class="ground" />
         <text x="6" :y="y(data.depth) - 6" class="strong">{{ h(data.depth) }} still</text>
-        <text x="176" :y="y(stands) - 8">{{ h(data.wave) }} of wave at {{ words.show(data.speed, 'speed') }}</text>
+        <text x="288" :y="y(stands) - 8" text-anchor="end">{{ h(data.wave) }} of wave at {{ words.show(data.speed, 'speed') }}</text>
         <g v-for="d in known" :key="d.id">
           <line :x1="d.x" :x2="d.x" y1="220" :y2="y(d.height)" class="post" />
           <circle :cx="d.x" :cy="y(d.height)" r="7" class="mark" :class="{ over: d.wet, near: d.near && !d.wet }" />

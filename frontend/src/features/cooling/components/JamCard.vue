@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, inject, ref } from 'vue'
+import { computed, inject, ref, watch } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
+import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { plotOption } from '../../../ui/chart'
 import DataTable from '../../../ui/DataTable.vue'
@@ -16,14 +16,20 @@ import { minutes } from '../logic'
 /** A jam: the fan as it is switched, and what the coolant does with a sensor, a signal, a relay missing. */
 const words = useVocabulary()
 const look = inject(THEME)
-const { index } = useDuty('cooling')
+const build = useBuild()
+const index = ref(0)
+// A jam is stood in: an idling duty, else the first on the road.
+watch(() => build.report?.duties, (duties) => {
+  const found = ['idle', 'road'].map((kind) => duties?.findIndex((d) => d.kind === kind) ?? -1).find((i) => i >= 0)
+  index.value = found ?? 0
+}, { immediate: true })
 const { data, waiting } = useInstrument('cooling/jam', computed(() => ({ duty: index.value })))
 type Case = View<'cooling/jam'>['cases'][number]
 const chosen = ref('')
 const fitted = computed(() => data.value?.cases.find((c) => c.id === 'fitted'))
 const other = computed(() => data.value?.cases.find((c) => c.id === chosen.value) ?? data.value?.cases.find((c) => c.id !== 'fitted'))
 const t = (v: number) => words.show(v, 'temperature')
-const until = (s: number | null) => (s === null ? 'not in half an hour' : minutes(s))
+const until = (s: number | null) => (s === null ? '–' : minutes(s))
 const COLUMNS: Column<Case>[] = [
   { key: 'name', title: 'The fan', head: true, show: (c) => `${c.name}${c.stated ? '' : ', half speed taken'}` },
   { key: 'peak', title: 'hottest', right: true, show: (c) => (c.to_boil === null ? t(c.peak) : 'boils'), over: (c) => c.to_limit !== null },
@@ -55,7 +61,7 @@ const said = computed(() => {
   if (!f) return ''
   const over = data.value?.cases.filter((c) => c.id !== 'fitted' && c.to_limit !== null) ?? []
   const lasts = over.length ? ` Over the limit with: ${over.map((c) => `${c.name} (${until(c.to_limit)})`).join('; ')}.` : ' With anything below missing it still holds.'
-  return `As it is switched it peaks at ${t(f.peak)} and starts ${f.starts.toFixed(0)} times an hour.${lasts}`
+  return `As it is switched it ${f.to_boil === null ? `peaks at ${t(f.peak)}` : `boils after ${minutes(f.to_boil)}`} and starts ${f.starts.toFixed(0)} times an hour.${lasts}`
 })
 </script>
 
@@ -70,7 +76,7 @@ const said = computed(() => {
       <ChartPanel :option="option" label="Coolant in a jam, by how the fan runs" />
       <DataTable :id="(c) => c.id" label="What is missing" :columns="COLUMNS" :rows="data.cases" :marked="(c) => c.id === other?.id" />
       <p class="row">Drawn beside it: <button v-for="c in data.cases.filter((k) => k.id !== 'fitted')" :key="c.id" class="textlink" type="button" @click="chosen = c.id">{{ c.name }}</button></p>
-      <p class="mute">The duty's heat and air, {{ data.stands }} s standing and {{ data.creeps }} s creeping on; switched by {{ data.by }}{{ data.line_switch === null ? '' : `, with a switch in its line that closes at ${t(data.line_switch)}` }}. Half speed is what controllers commonly fall back to: say what yours does. A fan may start by itself.</p>
+      <p class="mute">The duty's heat and air, {{ data.stands }} s standing and {{ data.creeps }} s creeping on; switched by {{ data.by }}{{ data.line_switch === null ? '' : `, with a switch in its line that closes at ${t(data.line_switch)}` }}. A dash: not in half an hour. Half speed is what controllers commonly fall back to: say what yours does. A fan may start by itself.</p>
     </template>
     <p v-else-if="data" class="mute">No electric fan is fitted: nothing switches it.</p>
     <Unseen v-else :waiting="waiting">Give the core's width, height and depth, and the fan, to follow a jam.</Unseen>

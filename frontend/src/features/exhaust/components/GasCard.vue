@@ -14,7 +14,7 @@ const words = useVocabulary()
 const { index } = useDuty('exhaust')
 const { data, waiting } = useInstrument('exhaust/heat', computed(() => ({ duty: index.value })))
 type Leak = HeatView['leaks'][number]
-const ppm = (share: number) => `${(1e6 * share).toPrecision(2).replace(/\.0$/, '')} ppm`
+const ppm = (share: number) => `${Math.round(1e6 * share)} ppm`
 const most = computed(() => data.value?.leaks[0]?.cabin ?? 0)
 const COLUMNS = computed((): Column<Leak>[] => [
   { key: 'name', title: 'Where it gets out', head: true, show: (l) => l.name },

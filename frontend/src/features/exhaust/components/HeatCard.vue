@@ -41,7 +41,7 @@ const fill = (b: Beside) => (data.value ? (worst(b) - data.value.bay) / Math.max
 const COLUMNS: Column<Beside>[] = [
   { key: 'name', title: 'Beside it', head: true, show: (b) => b.name },
   { key: 'gap', title: 'Gap', right: true, show: (b) => size(b.gap), over: (b) => b.gap_needed !== null && b.sheet === null && b.gap < b.gap_needed },
-  { key: 'needed', title: 'needs, bare', right: true, show: (b) => (b.gap_needed === null ? 'the bay alone is too hot' : size(b.gap_needed)) },
+  { key: 'needed', title: 'needs, no shield', right: true, show: (b) => (b.gap_needed === null ? 'the bay alone is too hot' : size(b.gap_needed)) },
   { key: 'rule', title: 'rule keeps', right: true, mute: true, show: (b) => size(b.rule) },
   { key: 'running', title: 'Running', right: true, show: (b) => t(b.running), over: (b) => b.running > b.limit },
   { key: 'stopped', title: 'after a stop', right: true, show: (b) => t(b.stopped), over: (b) => b.stopped > b.limit },
@@ -70,7 +70,7 @@ const under = computed(() => {
     <template v-if="data">
       <template v-if="data.beside.length">
         <p v-for="b in data.beside" :key="b.id" class="one">
-          <span>{{ b.name }}, {{ size(b.gap) }} away</span>
+          <span class="first">{{ b.name }}, {{ size(b.gap) }} away</span>
           <Well :fill="fill(b)" system="exhaust" size="long" :label="b.name" :state="fill(b) > 1 ? 'short' : 'holds'" />
           <span class="mute">{{ eased(b) }}</span>
         </p>
@@ -101,6 +101,9 @@ const under = computed(() => {
 }
 .one .mute {
   grid-column: 2;
+}
+.first::first-letter {
+  text-transform: uppercase;
 }
 @media (max-width: 720px) {
   .one {

@@ -90,6 +90,8 @@ const heldSaid = computed(() => (held.value ? words.show(held.value.what === 'le
       </template>
       <text v-if="banked && wide(i) > 60" :x="(at[i]?.[0] ?? 0) + 3" :y="piece.bank === 'right' ? 112 : piece.bank === 'left' ? 20 : 36">{{ piece.name }}{{ piece.bank ? `, ${piece.bank}` : '' }}</text>
       <text v-if="wide(i) > 40" :x="middle(i)" :y="piece.bank === 'right' ? 292 : 278" text-anchor="middle" :class="{ strong: i === data.worst }">{{ words.show(piece.up - piece.down, 'pressure_difference') }}</text>
+    </g>
+    <g v-for="(piece, i) in data.pieces" :key="`g${i}`">
       <template v-if="piece.id && piece.id === picked">
         <circle :cx="at[i]?.[1]" :cy="lane(piece)" r="8" class="grip" role="slider" :aria-label="`Length of piece ${i + 1}`" :aria-valuenow="Math.round(1000 * (piece.end - piece.start))" @pointerdown.stop="grab('length', piece, $event)" />
         <circle :cx="middle(i)" :cy="lane(piece) - half(piece.height)" r="8" class="grip" role="slider" :aria-label="`Tube of piece ${i + 1}`" :aria-valuenow="Math.round(1000 * piece.outside)" @pointerdown.stop="grab('tube', piece, $event)" />

@@ -13,10 +13,10 @@ PARTS = {
     "intake": RowName("Intake"),
     "throttle": RowName("Throttle"),
     "charge": RowName("Charge pipes", many=True),
-    "water": RowName("Water at the inlet"),
+    "water": RowName("Inlet's height"),
     "bay": RowName("Engine space"),
     "box": RowName("Electronics box"),
-    "room": RowName("Closed room"),
+    "room": RowName("Closed room's opening"),
 }
 CAUTIONS = (
     Caution(

@@ -191,24 +191,28 @@ def box_check(context: Context, found: warmth.Box | None) -> list[Check]:
 
 
 def _hot(context: Context, id: str, name: str, part: str, hot: Array, limit: Value) -> Check:
+    """In its worst duty, whatever power is sought: the engine space is worked at the wanted power."""
     ambient = context.duties.column("ambient")
-    demand, capacity = np.asarray(hot - ambient), np.asarray(limit - ambient)
+    demand, capacity = np.broadcast_arrays(hot - ambient, limit - ambient)
     count = len(context.duties.cases)
+    at = int(np.argmax(duty_values(ratio_fill(demand, capacity), count)))
+    demand, capacity = demand[..., at : at + 1, :], capacity[..., at : at + 1, :]
 
     def said() -> Sequence[Sentence]:
-        return tuple(
-            Sentence(
-                "Reaches {t}; it may reach {limit}.", {"t": (t, "temperature"), "limit": (likely(limit), "temperature")}
-            )
-            for t in duty_values(hot, count)
-        )
+        words = "Reaches {t} on {duty}; it may reach {limit}."
+        values: dict[str, tuple[float, str] | str] = {
+            "t": (duty_values(hot, count)[at], "temperature"),
+            "limit": (likely(limit), "temperature"),
+            "duty": context.duties.cases[at].name.lower(),
+        }
+        return (Sentence(words, values),)
 
     return Check(
         id=id,
         name=name,
         part=part,
         check_class=CheckClass.LIMIT,
-        scales=None,
+        scales=Scales.GATE,
         kind="temperature_difference",
         demand=demand,
         capacity=capacity,

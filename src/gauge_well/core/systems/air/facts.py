@@ -105,7 +105,7 @@ class AirFacts:
     computer_in: str | None = choice("Engine computer sits in it", YES_NO, group="Engine space")
     box_watts: Value | None = quantity(
         "Box: electronics in it give off",
-        "power",
+        "power_small",
         0.5,
         2000.0,
         group="Electronics box",

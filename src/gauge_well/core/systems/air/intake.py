@@ -67,6 +67,14 @@ def throttle_loss(facts: AirFacts, flow: Array, temperature: Value, pressure: Va
     return np.asarray(0.5 * THROTTLE_LOSS * rho * speed**2)
 
 
+def at_throttle(context: Context, op: Operation) -> tuple[Array, Array]:
+    """Air at the throttle: temperature [K] and pressure [Pa]; a charge's where something boosts."""
+    if context.engine.facts.aspiration == "natural":
+        return context.duties.column("ambient"), context.duties.column("pressure")
+    pressure = context.duties.column("pressure")
+    return op.intake_temperature, np.asarray(np.maximum(pressure + op.manifold_gauge, pressure))
+
+
 def free_share(angle: Value) -> Array:
     """Share of a throttle's bore that is free at a plate's angle [rad] from square across: ``1 - cos a / cos a0``."""
     return np.asarray(np.maximum(1.0 - np.cos(as_array(angle)) / np.cos(SHUT_AT), 0.0))
@@ -106,12 +114,16 @@ def drawn(context: Context, facts: AirFacts, op: Operation) -> Drawn:
     if facts.meter is not None:
         rho = air.density(t, p)
         meter = np.asarray(0.5 * METER_LOSS * rho * (flow / rho / bore_area(facts.meter)) ** 2)
-    throttle = throttle_loss(facts, flow, t, p) if context.engine.fuel.spark else None
+    # Behind a blower a throttle meets denser air, and what it takes is a share of more.
+    warm, dense = at_throttle(context, op)
+    throttle = throttle_loss(facts, flow, warm, dense) if context.engine.fuel.spark else None
     ways = [v for v in (snorkel, meter, pipe) if v is not None]
     before = sum(ways, start=np.asarray(0.0))
     total = before + (0.0 if new is None else new) + (0.0 if throttle is None else throttle)
     service = before + (0.0 if loaded is None else loaded)
     rate = PRESSURE_COST[context.engine.facts.aspiration == "natural"]
+    ahead = total - (0.0 if throttle is None else throttle)
+    share = ahead / p + (0.0 if throttle is None else throttle / dense)
     return Drawn(
         snorkel,
         new,
@@ -121,7 +133,7 @@ def drawn(context: Context, facts: AirFacts, op: Operation) -> Drawn:
         throttle,
         np.asarray(total),
         np.asarray(service),
-        np.asarray(rate * total / p),
+        np.asarray(rate * share),
     )
 
 

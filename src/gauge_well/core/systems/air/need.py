@@ -13,7 +13,7 @@ from gauge_well.core.sizes import DUCTS, THROTTLES, at_least
 from gauge_well.core.systems.air import intake, warmth
 from gauge_well.core.systems.air.facts import AirFacts
 from gauge_well.core.systems.base import Context, Need
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array, duty_value, likely
 
 FILTER_NEW = 500.0  # Pa a new filter may take (common practice)
 SPEED = 25.0  # m/s in snorkel and intake pipe (common practice)
@@ -42,7 +42,7 @@ def needs(context: Context, facts: AirFacts) -> list[Need]:
     bore = np.asarray(np.sqrt(4.0 * flow / rho / SPEED / np.pi))
     found.append(_bore("intake", "intake_bore", "Snorkel and intake pipe", bore, "{v} of air in it", SPEED))
     if context.engine.fuel.spark:
-        found.append(_throttle(context, flow, rho, p))
+        found.append(_throttle(context, flow, worst))
     if context.engine.facts.aspiration != "natural":
         charge = intake.charge(context, facts, op)
         assert charge is not None
@@ -61,8 +61,10 @@ def _bore(part: str, quantity: str, name: str, bore: Array, words: str, speed: f
     return Need(part, quantity, bore, "size", Sentence(f"{name}: {{b}} inside gives {words}; {{s}} is sold.", values))
 
 
-def _throttle(context: Context, flow: Array, rho: Array, pressure: float) -> Need:
-    """Bore at which an open throttle costs 1.5 % of the power."""
+def _throttle(context: Context, flow: Array, duty: int) -> Need:
+    """Bore at which an open throttle costs 1.5 % of the power, in the air that it meets."""
+    warm, pressure = (duty_value(v, duty) for v in intake.at_throttle(context, context.peak))
+    rho = air.density(warm, pressure)
     rate = intake.PRESSURE_COST[context.engine.facts.aspiration == "natural"]
     head = THROTTLE_COST / rate * pressure / intake.THROTTLE_LOSS
     bore = np.asarray(np.sqrt(4.0 * flow / (rho * np.sqrt(2.0 * head / rho)) / np.pi))

@@ -48,14 +48,17 @@ def _intake(w: Working, context: Context, facts: AirFacts, found: intake.Drawn) 
     if found.throttle is not None and facts.throttle is not None:
         count = 1.0 if facts.throttles is None else facts.throttles
         area = bore_area(facts.throttle) * count
+        there = air.density(*intake.at_throttle(context, context.peak))
         w.add(
             "dp_t", "Open throttle", "K * rho * (q / A) ** 2 / 2", found.throttle, "pressure_difference",
-            {"K": intake.THROTTLE_LOSS, "rho": rho, "q": flow / rho, "A": area}, "common practice",
+            {"K": intake.THROTTLE_LOSS, "rho": there, "q": flow / there, "A": area}, "common practice",
         )  # fmt: skip
     rate = intake.PRESSURE_COST[context.engine.facts.aspiration == "natural"]
+    throttle = np.asarray(0.0) if found.throttle is None else found.throttle
+    _, dense = intake.at_throttle(context, context.peak)
     w.add(
-        "c_p", "Share of power lost to it", "k * dp / p", found.cost, "share",
-        {"k": rate, "dp": found.total, "p": p}, "common practice",
+        "c_p", "Share of power lost to it", "k * ((dp - dp_t) / p + dp_t / p_t)", found.cost, "share",
+        {"k": rate, "dp": found.total, "dp_t": throttle, "p": p, "p_t": dense}, "common practice",
     )  # fmt: skip
 
 

@@ -16,7 +16,7 @@ from gauge_well.core.systems.exhaust.views import VIEWS
 
 PARTS = {
     "pipe": RowName("Exhaust pipe"),
-    "neighbour": RowName("What stands beside the pipe"),
+    "neighbour": RowName("Room beside the pipe"),
     "room": RowName("Room round the exhaust"),
 }
 CAUTIONS = (

@@ -16,6 +16,8 @@ from gauge_well.core.systems.exhaust.facts import WIDEST, WORTH, ExhaustFacts
 from gauge_well.core.systems.exhaust.tubes import CHOKED, USUAL_LENGTH, Sizes, own_size
 from gauge_well.core.typing import likely
 
+CHAFES = 0.010  # m kept to anything, however cool the pipe (common practice)
+FARTHEST = 0.3  # m: what would ask more wants a shield, not a gap
 STEPPED = 0.97  # of the limit: what stepping down aims at where banks merge, so that its one march seldom fails
 
 
@@ -193,11 +195,13 @@ def _gaps(context: Context, facts: ExhaustFacts) -> list[Need]:
             continue
         gap = float(np.max(warmth.warmed(context, at).gap_needed[..., 0]))
         gap = max(gap, warmth.FUEL_GAP) if at.what.fuel else gap
-        if np.isfinite(gap):
-            words = "{what}: {gap} from the bare {piece} keeps it under {limit}."
+        if gap < FARTHEST:
+            gap = max(gap, CHAFES)
+            words = "{what}: {gap} from the {cover} {piece} keeps it under {limit}."
             values: dict[str, tuple[float, str] | str] = {
                 "what": at.what.label.split(":")[0].capitalize(),
                 "gap": (gap, "size"),
+                "cover": at.piece.segment.covering,
                 "piece": at.piece.segment.name,
                 "limit": (likely(at.limit), "temperature"),
             }

@@ -8,7 +8,7 @@ import numpy as np
 
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust import cutting, gas, growth, layouts, model, pieces, primaries, warmth
+from gauge_well.core.systems.exhaust import cutting, gas, growth, layouts, model, need, pieces, primaries, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.ground import Ground
 from gauge_well.core.systems.exhaust.model import Marched
@@ -136,8 +136,11 @@ def _heat(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Not
         got = warmth.warmed(context, at)
         gap = float(np.max(got.gap_needed[..., 0]))
         if at.dull is None and np.isfinite(gap):
-            if gap > DEPARTS * at.what.bare or gap < at.what.bare / DEPARTS:
-                words = "The rule keeps {rule} to a {what}; here {gap} are needed, the pipe being at {pipe}."
+            if DEPARTS * at.what.bare < gap < need.FARTHEST or gap < at.what.bare / DEPARTS:
+                gap = max(gap, need.CHAFES)
+                words = "The rule keeps {rule} to a {what}; here {gap} do, the pipe being at {pipe}."
+                if gap > at.what.bare:
+                    words = "The rule keeps {rule} to a {what}; here {gap} are needed, the pipe being at {pipe}."
                 values: Values = {
                     "rule": (at.what.bare, "size"),
                     "what": at.what.label.split(":")[0],

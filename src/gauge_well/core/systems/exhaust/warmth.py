@@ -24,6 +24,7 @@ STILL = 8.0  # W/m2K of a hot pipe to still air (common practice)
 STEEL_HEAT = 500.0 * 7850.0  # J/m3K of hot steel (incropera2007, table A.1)
 THING_HEAT = 2.5e6  # J/m3K of copper and plastic, rubber and fluid (common practice)
 SKIN = 0.002  # m of a plate
+BEFORE = 0.25  # of its rise that pipe and neighbour have as a short duty begins: it was driven there (common practice)
 FUEL_GAP = 0.100  # m kept to fuel whatever its temperature (common practice)
 
 
@@ -50,6 +51,11 @@ class Placed:
     thing: neighbour.Thing
     limit: Value
     dull: float | None
+
+
+def duration(context: Context) -> Array:
+    """How long each duty lasts [s], (duty, 1)."""
+    return np.array([[likely(c.duration)] for c in context.duties.cases])
 
 
 def _piece_at(found: Marched, along: float) -> Piece:
@@ -95,9 +101,14 @@ def placed(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Pl
 
 @dataclass(frozen=True)
 class Warmed:
-    """Temperatures [K] of a neighbour over (power, duty, sample): running, after a stop; its shield's; the gap it needs
-    bare [m], the pipe's outside beside it."""
+    """Temperatures [K] of a neighbour over (power, duty, sample): were the duty to last, at its end, after a stop; its
+    shield's; the gap it needs bare [m], the pipe's outside beside it; ``share`` of its rise that it reaches by the duty's end,
+    its time and the pipe's [s]."""
 
+    lasting: Array
+    share: Array
+    own_time: Array
+    pipe_time: Array
     running: Array
     stopped: Array
     sheet: Array | None
@@ -129,21 +140,23 @@ def warmed(context: Context, at: Placed, covering: str | None = None, dull: floa
     emits = COVERINGS[covering or at.piece.segment.covering].emissivity
     sheet = None
     if sheet_dull is None:
-        running = neighbour.beside(at.thing, pipe, b, film, emits)
+        lasting = neighbour.beside(at.thing, pipe, b, film, emits)
     else:
         sheet = neighbour.shield(at.thing, pipe, b, film, sheet_dull, emits)
-        running = neighbour.behind(at.thing, sheet, b, film, sheet_dull)
+        lasting = neighbour.behind(at.thing, sheet, b, film, sheet_dull)
     standing_bay = np.asarray(context.duties.column("ambient") + BAY_STANDING)
-    size = np.asarray(as_array(at.thing.size))
+    metal = STEEL_HEAT * as_array(at.piece.segment.wall)
+    own = THING_HEAT * (SKIN / 2.0 if at.what.plate else 0.25 * as_array(at.thing.size))
+    own_time = own / (film + neighbour.radiates(lasting, neighbour.ABSORBS))
+    pipe_time = metal / (1.0 / at.piece.resistance + np.where(still, STILL, OUTSIDE) + neighbour.radiates(pipe, emits))
+    share = neighbour.reached(duration(context), own_time, pipe_time, BEFORE)
+    running = np.asarray(b + share * (lasting - b))
     begins = neighbour.Stopped(
-        pipe,
-        running,
-        STEEL_HEAT * as_array(at.piece.segment.wall),
-        THING_HEAT * (SKIN / 2.0 if at.what.plate else 0.25 * size),
+        b + (1.0 - (1.0 - BEFORE) * np.exp(-duration(context) / pipe_time)) * (pipe - b), running, metal, own
     )
     stopped = neighbour.after_stop(at.thing, begins, np.maximum(standing_bay, b), neighbour.STANDING, STILL, sheet_dull)
-    needed = neighbour.gap_for(at.thing, pipe, b, film, at.limit, emits)
-    return Warmed(running, stopped, sheet, needed, pipe, b)
+    needed = neighbour.gap_for(at.thing, pipe, b, film, np.asarray(b + (as_array(at.limit) - b) / share), emits)
+    return Warmed(lasting, share, own_time, pipe_time, running, stopped, sheet, needed, pipe, b)
 
 
 @dataclass(frozen=True)

@@ -14,7 +14,7 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust import costs, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Array, Value
 from gauge_well.core.working import Step, Working
 
 
@@ -136,14 +136,30 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
     w.add(f"q_{at.id}", f"{label}: takes", formula, taken, "ratio", values, "incropera2007, ch. 13")
     w.add(
         f"T_{at.id}",
-        f"{label}: reaches, running",
+        f"{label}: would reach",
         "h * (T - T_b) + a * sigma * (T ** 4 - T_b ** 4) - q",
-        got.running,
+        got.lasting,
         "temperature",
         {
-            "h": film, "T": got.running, "T_b": got.bay, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "q": taken,
+            "h": film, "T": got.lasting, "T_b": got.bay, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "q": taken,
         },
         "incropera2007, ch. 13",
         solved=True,
         scale=np.maximum(taken, 1.0),
+    )  # fmt: skip
+    t = warmth.duration(context)
+    if np.isfinite(t).all():
+        _in_time(w, got, at.id, label, t)
+
+
+def _in_time(w: Working, got: warmth.Warmed, id: str, label: str, t: Array) -> None:
+    """What of it a duty that ends lets it reach."""
+    w.add(
+        f"s_{id}", f"{label}: share reached in the duty's time",
+        "1 - (1 - s) * (t_p * exp(-t / t_p) - t_n * exp(-t / t_n)) / (t_p - t_n)", got.share, "share",
+        {"s": warmth.BEFORE, "t": t, "t_p": got.pipe_time, "t_n": got.own_time}, "incropera2007, ch. 5",
+    )  # fmt: skip
+    w.add(
+        f"Te_{id}", f"{label}: at its end", "T_b + s * (T - T_b)", got.running, "temperature",
+        {"T_b": got.bay, "s": got.share, "T": got.lasting}, "arithmetic",
     )  # fmt: skip

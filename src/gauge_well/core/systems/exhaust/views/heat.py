@@ -11,7 +11,7 @@ from gauge_well.core.flow.gas_pipe import STEFAN_BOLTZMANN
 from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context, Options, duty_asked
-from gauge_well.core.systems.exhaust import gas, ground, model, pieces, warmth
+from gauge_well.core.systems.exhaust import gas, ground, model, need, pieces, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.gas import Source
 from gauge_well.core.systems.exhaust.ground import Raised
@@ -160,7 +160,7 @@ def _beside(context: Context, at: warmth.Placed, index: int) -> Beside:
         name=at.what.label,
         along=likely(at.facts.along) if at.facts.along is not None else 0.0,
         gap=likely(at.thing.gap),
-        gap_needed=needed if np.isfinite(needed) else None,
+        gap_needed=max(needed, need.CHAFES) if np.isfinite(needed) else None,
         rule=at.what.bare if at.dull is None else at.what.shielded,
         running=duty_value(got.running, index),
         stopped=duty_value(got.stopped, index),

@@ -10,12 +10,15 @@ import numpy as np
 from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.exhaust import costs, layouts, pieces, primaries, tubes
-from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import MOST, ExhaustFacts
 from gauge_well.core.systems.exhaust.figures import at_full
 from gauge_well.core.systems.exhaust.layouts import Laid
 from gauge_well.core.typing import likely
 
-WIDE, NARROW = 0.25, 0.005  # of the power: sizes that cost more, or beyond which nothing is gained, are not shown
+FAR, NARROW = (
+    1.5,
+    0.005,
+)  # times where no exhaust serves, of the power: what is beyond, or gains nothing more, is not shown
 
 
 @dataclass(frozen=True)
@@ -90,7 +93,7 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> SizesView:
     speed = np.broadcast_to(sizes.found.speed, shape)[..., 0].max(axis=1)
     rows = []
     for i, tube in enumerate(TUBES):
-        serves = sizes.back[i, 0] < tubes.CHOKED and lost[i] < WIDE * context.wanted
+        serves = sizes.back[i, 0] < FAR * MOST
         if not serves or (i > best + 1 and gains[i - 1] < NARROW * context.wanted):
             continue
         own = tubes.own_size(sizes.segments, i)
