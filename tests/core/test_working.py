@@ -20,7 +20,9 @@ from tests.core.systems.oil.builds import DRY, WET
 from tests.core.tracing import trace
 from tests.support import ROAD, NumbersCase, case_of, changed, demo_document
 
-ALLOWED = {name: getattr(np, name) for name in ("sqrt", "exp", "log", "log10", "tanh", "minimum", "maximum", "abs")}
+ALLOWED = {
+    name: getattr(np, name) for name in ("sqrt", "exp", "log", "log10", "tanh", "arcsin", "minimum", "maximum", "abs")
+}
 BUILDS = {
     **{name: demo_document(name) for name in NAMES},
     "road": ROAD,

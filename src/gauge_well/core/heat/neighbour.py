@@ -11,8 +11,6 @@ from gauge_well.core.typing import Array, Value, as_array
 
 ABSORBS = 0.9  # of paint, rubber and plastic (incropera2007, table A.11)
 MOVING, STANDING = 12.0, 8.0  # W/m2K from a small thing to the air, on the move and at rest (common practice)
-# Share of the pipe's own emission that reaches a long thin thing, and a plate right under it, times radius over distance.
-VIEW_THIN, VIEW_PLATE = 0.64, 1.0
 STEPS = 8
 
 
@@ -38,10 +36,10 @@ class Thing:
 
     @property
     def view(self) -> Array:
-        """View of the pipe: 0.64 R/H of a long thin thing, its near half, R/H right under it of a plate
-        (incropera2007, ch. 13; rays agree to 2 % from a quarter of the pipe's width on)."""
-        rate = VIEW_PLATE if self.plate else VIEW_THIN
-        return np.asarray(rate * as_array(self.radius) / self.distance)
+        """What it takes of the pipe's emission, over its own width: ``arcsin(R/H)`` a long thin thing, that sees the pipe
+        under twice that angle; ``R/H`` a plate right under it (incropera2007, table 13.1, thin beside the distance)."""
+        share = np.minimum(as_array(self.radius) / self.distance, 1.0)
+        return np.asarray(share if self.plate else np.arcsin(share))
 
 
 def settles(received: Value, bay: Value, film: Value, absorbs: Value = ABSORBS) -> Array:
@@ -130,8 +128,9 @@ def gap_for(thing: Thing, pipe: Value, bay: Value, film: Value, limit: Value, em
     gives = as_array(film) * (most - b) + ABSORBS * STEFAN_BOLTZMANN * (most**4 - b**4)
     emitted = as_array(emits) * STEFAN_BOLTZMANN * as_array(pipe) ** 4 * ABSORBS / thing.surfaces
     with np.errstate(divide="ignore"):
-        rate = (VIEW_PLATE if thing.plate else VIEW_THIN) * as_array(thing.radius)
-        distance = np.where(gives > 0.0, rate * emitted / np.where(gives > 0.0, gives, 1.0), np.inf)
+        view = np.minimum(np.where(gives > 0.0, gives, 0.0) / emitted, 1.0 if thing.plate else 0.5 * np.pi)
+        share = view if thing.plate else np.sin(view)
+        distance = np.where(share > 0.0, as_array(thing.radius) / np.where(share > 0.0, share, 1.0), np.inf)
     return np.asarray(np.maximum(distance - (thing.distance - thing.gap), 0.0))
 
 

@@ -59,7 +59,6 @@ class AirFacts:
         200.0,
         2e4,
         group="Intake",
-        spread="exact",
         help="The engine maker's figure.",
     )
     meter: Value | None = quantity("Air meter, bore", "length", 0.02, 0.3, group="Meter", spread="gauge")

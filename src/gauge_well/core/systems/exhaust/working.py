@@ -114,12 +114,10 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
     got = warmth.warmed(context, at)
     film = np.where(warmth.standing(context), neighbour.STANDING, neighbour.MOVING)
     label, thing = at.what.label.split(":")[0].capitalize(), at.thing
-    rate = neighbour.VIEW_PLATE if thing.plate else neighbour.VIEW_THIN
     if at.dull is None:
-        view = {"c": rate, "R": thing.radius, "H": thing.distance}
-        w.add(
-            f"F_{at.id}", f"{label}: view of the pipe", "c * R / H", thing.view, "ratio", view, "incropera2007, ch. 13"
-        )
+        view = {"R": thing.radius, "H": thing.distance}
+        how = "R / H" if thing.plate else "arcsin(R / H)"
+        w.add(f"F_{at.id}", f"{label}: view of the pipe", how, thing.view, "ratio", view, "incropera2007, ch. 13")
         emits = COVERINGS[at.piece.segment.covering].emissivity
         taken, formula = neighbour.received(thing, got.pipe, emits), "e * sigma * T_p ** 4 * a * F / n"
         values: dict[str, Value] = {
