@@ -49,7 +49,7 @@ class Worked(unittest.TestCase):
                 (root / path).parent.mkdir(parents=True, exist_ok=True)
                 (root / path).write_text(text)
             registry = root / "src/gauge_well/core/systems/__init__.py"
-            line = registry.read_text().replace("import cooling, exhaust, fit", "import cooling, exhaust, fanwire, fit")
+            line = registry.read_text().replace("exhaust, fit, fuel", "exhaust, fanwire, fit, fuel")
             registry.write_text(line.replace("fit.SYSTEM,\n", "fit.SYSTEM,\n        fanwire.SYSTEM,\n"))
             folder = "src/gauge_well/core/systems/fanwire"
             for check in (["check"], ["format", "--check"]):

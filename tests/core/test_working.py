@@ -12,7 +12,7 @@ from gauge_well.core.engine import report
 from gauge_well.core.run import sizing
 from gauge_well.core.run.memory import Memory
 from gauge_well.core.sources import ARITHMETIC, BIBLIOGRAPHY, COMMON_PRACTICE, STATED
-from gauge_well.core.systems import cooling, exhaust, fit, fuel, oil
+from gauge_well.core.systems import air, cooling, exhaust, fit, fuel, oil
 from gauge_well.core.working import Step
 from gauge_well.sheet.demo import NAMES
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, with_fuel
@@ -51,6 +51,7 @@ WORKINGS = {
     "cooling": cooling.working,
     "fuel": fuel.working,
     "fit": fit.working,
+    "air": air.working,
 }
 
 

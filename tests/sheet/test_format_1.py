@@ -28,7 +28,12 @@ def bare(**sections: Any) -> dict[str, Any]:
     return {"format": "gauge-well-build/1", **sections}
 
 
-LEARNT = {"crank_height", "head_drains", "catch_can"}  # of the oil, since
+# Facts learnt since, by section; and of a piece of the exhaust.
+LEARNT = {
+    "oil": {"crank_height", "head_drains", "catch_can"},
+    "exhaust": {"low_behind", "ramp", "cabin_from", "cabin_to", "tip_past"},
+}
+PIECES_LEARNT = {"joint"}
 KNEW = {"cooling", "fuel", "oil", "exhaust"}  # the systems that format 1 knew
 
 
@@ -37,7 +42,15 @@ def known_then(raw: dict[str, Any]) -> dict[str, Any]:
     found = {key: value for key, value in raw.items() if key not in SYSTEMS.keys() - KNEW}
     places = set(MOVED) | {"exhaust.pieces"}
     found["parts"] = [p for p in raw.get("parts", []) if p.get("role", "oil.pan") in places]
-    found["oil"] = {name: fact for name, fact in found.get("oil", {}).items() if name not in LEARNT}
+    found |= {
+        section: {name: fact for name, fact in found[section].items() if name not in learnt}
+        for section, learnt in LEARNT.items()
+        if section in found
+    }
+    found["parts"] = [
+        part | {"facts": {n: f for n, f in part.get("facts", {}).items() if n not in PIECES_LEARNT}}
+        for part in found["parts"]
+    ]
     return found
 
 

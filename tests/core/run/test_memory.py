@@ -125,16 +125,16 @@ class OnlyWhatReadsIt(unittest.TestCase):
 
     def test_an_edit(self) -> None:
         self.assertEqual(self.solved_after(fuel__injectors__flow="390 cc/min"), {"fuel"})
-        self.assertEqual(self.solved_after(exhaust__pipe__length="4.2 m"), {"exhaust"})
+        self.assertEqual(self.solved_after(exhaust__pipe__length="4.2 m"), {"exhaust", "air"})
         self.assertEqual(self.solved_after(oil__pan__baffle_g="0.8 g"), {"oil"})
         self.assertEqual(
-            self.solved_after(cooling__core__width="610 mm"), {"cooling", "oil", "fit"}
+            self.solved_after(cooling__core__width="610 mm"), {"cooling", "oil", "fit", "air"}
         )  # the stack as deep
         self.assertEqual(self.solved_after(engine__bsfc="280 g/kWh"), set(SYSTEMS))
 
     def test_what_it_hands_on_stops_where_it_is_the_same(self) -> None:
         """An oil cooler's figure reaches the coolant; the pan's depth, which moves no heat, does not."""
-        self.assertEqual(self.solved_after(oil__cooler__conductance="60 W/K"), {"oil", "cooling"})
+        self.assertEqual(self.solved_after(oil__cooler__conductance="60 W/K"), {"oil", "cooling", "air"})
 
     def test_nothing_twice(self) -> None:
         self.assertEqual(self.solved_after(), set())

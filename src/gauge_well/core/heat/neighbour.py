@@ -86,11 +86,15 @@ def shield(thing: Thing, pipe: Value, bay: Value, film: Value, dull: Value, emit
     return settles(0.5 * taken, bay, film, dull)
 
 
-def behind(thing: Thing, sheet: Value, bay: Value, film: Value, dull: Value) -> Array:
-    """Temperature [K] of a thing behind a sheet at a temperature [K]: half of it sees the sheet, as wide as it looks."""
-    b = as_array(bay)
-    taken = 0.5 * as_array(dull) * ABSORBS * STEFAN_BOLTZMANN * (as_array(sheet) ** 4 - b**4)
-    return settles(taken, bay, film)
+def let_by(sheet: Value, bay: Value, dull: Value) -> Array:
+    """What a thing takes up behind a sheet at a temperature [K], over the surface that gives it away [W/m2]: half of it sees
+    the sheet, as wide as it looks."""
+    return np.asarray(0.5 * as_array(dull) * ABSORBS * STEFAN_BOLTZMANN * (as_array(sheet) ** 4 - as_array(bay) ** 4))
+
+
+def behind(sheet: Value, bay: Value, film: Value, dull: Value) -> Array:
+    """Temperature [K] of a thing behind a sheet at a temperature [K]."""
+    return settles(let_by(sheet, bay, dull), bay, film)
 
 
 def radiates(surface: Value, absorbs: Value) -> Array:
@@ -171,7 +175,7 @@ def after_stop(
             goes = received(thing, tp)
         else:
             sheet = shield(thing, tp, bay, film, dull)
-            goes = 0.5 * as_array(dull) * ABSORBS * STEFAN_BOLTZMANN * (sheet**4 - b**4)
+            goes = let_by(sheet, b, dull)
         gives = as_array(film) + ABSORBS * STEFAN_BOLTZMANN * (tt + b) * (tt**2 + b**2)
         step = SOAK_STEP / as_array(begins.thing_capacity)
         tt = (tt + step * (goes + gives * b)) / (1.0 + step * gives)

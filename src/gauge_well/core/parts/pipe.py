@@ -148,7 +148,7 @@ class PipeFacts:
     joint: str | None = choice(
         "Joined to the one before", {k: v[0] for k, v in JOINTS.items()}, group="Pipe", help="Welded where not said."
     )
-    wall: Value = quantity("Wall", "length", 0.0005, 0.008, group="Heat", spread="gauge")
+    wall: Value | None = quantity("Wall", "length", 0.0005, 0.008, group="Heat", spread="gauge")
     material: str | None = choice(
         "Made of", {k: v.label for k, v in MATERIALS.items()}, group="Heat", help="Mild steel where nothing is said."
     )

@@ -183,7 +183,14 @@ class Stand(NumbersCase):
 class Views(NumbersCase):
     def test_every_view_answers(self) -> None:
         context, facts = context_of(ROAD), facts_of(ROAD, "cooling")
-        keys = {"air": "point", "stack": "layers", "loop": "pressures", "time": "trace", "stand": "reasons"}
+        keys = {
+            "air": "point",
+            "stack": "layers",
+            "loop": "pressures",
+            "time": "trace",
+            "jam": "cases",
+            "stand": "reasons",
+        }
         self.assertEqual(set(keys), set(VIEWS))
         for view, key in keys.items():
             self.assertIn(key, drawn("cooling", view, context, facts, {"duty": 1.0}))

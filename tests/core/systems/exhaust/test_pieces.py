@@ -68,7 +68,8 @@ class Banks(NumbersCase):
         self.close(forms, [1.217] * 3, abs=0.002)
         after = [s.form for s in pieces.segments_of(facts_of(crossed, "exhaust"), context_of(crossed).engine)]
         self.close(after, [1.217, 1.0, 1.0], abs=0.002)
-        self.between(back(pulsing) / back(plain), 1.10, 1.23)
+        # More in every piece, and denser gas for it farther up: a little over the factor itself.
+        self.between(back(pulsing) / back(plain), 1.10, 1.32)
 
     def test_behind_a_turbine_nothing_pulses(self) -> None:
         raw = laid({}, {}, layout="twin", firing="cross", base=changed(EIGHT, engine__aspiration="turbo"))

@@ -52,7 +52,7 @@ def cost_check(context: Context, facts: AirFacts, found: intake.Drawn, warm: Arr
     """Power lost to the intake's pressure and to the warmth of what it draws, against a tenth of it."""
     ambient = context.duties.column("ambient")
     heat = warmth.heat_cost(context.engine, warm, ambient)
-    both = np.asarray((found.cost + heat) * op.power)
+    both = warmth.power_lost(context, found.cost, warm, op)
     count = len(context.duties.cases)
 
     def said() -> Sequence[Sentence]:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import numpy as np
-
 from gauge_well.core.systems.air import intake, wading, warmth
 from gauge_well.core.systems.air.facts import AirFacts
 from gauge_well.core.systems.base import Context
@@ -14,12 +12,11 @@ def figures(context: Context, facts: AirFacts, found: intake.Drawn, space: warmt
     """Figures of every duty: what each place takes, warmth and its cost, charge, water, box, room."""
     op = context.peak
     warm = warmth.inlet(context, facts, space)
-    heat = warmth.heat_cost(context.engine, warm, context.duties.column("ambient"))
     figures: dict[str, Array] = {
         "intake_pressure_drop_pa": found.total,
         "intake_loss_share": found.cost,
         "inlet_temperature_k": warm,
-        "inlet_cost_w": np.asarray((found.cost + heat) * op.power),
+        "inlet_cost_w": warmth.power_lost(context, found.cost, warm, op),
         "bay_temperature_k": space.temperature,
         "bay_heat_w": space.heat,
         "room_opening_m2": warmth.room(context, op).wanted,

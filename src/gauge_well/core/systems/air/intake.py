@@ -88,6 +88,12 @@ def choked_flow(bore: Value, angle: Value, temperature: Value, pressure: Value) 
     return np.asarray(bore_area(bore) * free_share(angle) * as_array(pressure) * rate)
 
 
+def volume_flow(context: Context, op: Operation) -> Array:
+    """Air drawn from outside [m3/s]."""
+    rho = air.density(context.duties.column("ambient"), context.duties.column("pressure"))
+    return np.asarray(op.air_mass_flow / rho)
+
+
 @dataclass(frozen=True)
 class Drawn:
     """What each place takes at full flow [Pa], None where it is not stated; new and at service; ``cost`` as a share of power."""

@@ -58,6 +58,6 @@ def solve(context: Context, facts: AirFacts) -> Result:
 
 def _beside(context: Context, facts: AirFacts, base: intake.Drawn, space: warmth.Bay) -> Sequence[Beside]:
     """Power lost on the way in, in the worst duty."""
-    warm = warmth.heat_cost(context.engine, warmth.inlet(context, facts, space), context.duties.column("ambient"))
-    lost = duty_values((base.cost + warm) * context.peak.power, len(context.duties.cases))
+    warm = warmth.inlet(context, facts, space)
+    lost = duty_values(warmth.power_lost(context, base.cost, warm, context.peak), len(context.duties.cases))
     return (Beside("intake_cost", "the way in costs", max(lost), "power"),)

@@ -104,15 +104,22 @@ def heat_cost(engine: Engine, warm: Value, cold: Value) -> Array:
     return np.asarray(1.0 - (as_array(cold) / warm) ** power_of(engine))
 
 
+def power_lost(context: Context, cost: Value, warm: Value, op: Operation) -> Array:
+    """Power lost on the way in [W]: to pressure, a share ``cost`` of it, and to air drawn ``warm`` [K]."""
+    heat = heat_cost(context.engine, warm, context.duties.column("ambient"))
+    return np.asarray((as_array(cost) + heat) * op.power)
+
+
 @dataclass(frozen=True)
 class Box:
-    """A box of electronics: air round it and in it [K], what it may reach [K], what it gives away a kelvin [W/K]; the fan
-    [m3/s] that would keep it there, None where nothing would."""
+    """A box of electronics: air round it and in it [K], what it may reach [K], what its wall and its fan give away a kelvin
+    [W/K]; the fan [m3/s] that would keep it there, None where nothing would."""
 
     around: Array
     inside: Array
     limit: Value
-    conductance: Array
+    wall: Array
+    fan: Array
     fan_needed: Array | None
 
 
@@ -136,7 +143,7 @@ def box(context: Context, facts: AirFacts, space: Bay) -> Box | None:
     if bool(np.all(left > 0.0)):
         heat = np.maximum(as_array(facts.box_watts) / left - shut, 0.0)
         needed = heat / (air.density(around, air.P_SEA_LEVEL) * air.CP_AIR)
-    return Box(np.asarray(around), np.asarray(around + warms), limit, conducts, needed)
+    return Box(np.asarray(around), np.asarray(around + warms), limit, shut, np.asarray(conducts - shut), needed)
 
 
 def _vented(watts: Value, conducts: Array, vents: Array, height: Array, around: Array) -> Array:

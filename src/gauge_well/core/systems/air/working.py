@@ -32,7 +32,15 @@ def steps(context: Context, facts: AirFacts, found: intake.Drawn, space: warmth.
 def _intake(w: Working, context: Context, facts: AirFacts, found: intake.Drawn) -> None:
     t, p = context.duties.column("ambient"), context.duties.column("pressure")
     rho, flow = air.density(t, p), context.peak.air_mass_flow
-    w.add("q", "Air drawn", "m / rho", flow / rho, "air_flow", {"m": flow, "rho": rho}, "arithmetic")
+    w.add(
+        "q",
+        "Air drawn",
+        "m / rho",
+        intake.volume_flow(context, context.peak),
+        "air_flow",
+        {"m": flow, "rho": rho},
+        "arithmetic",
+    )
     own = facts.filter
     if found.filter is not None and own.drop is None and own.area is not None:
         w.add(
@@ -82,9 +90,9 @@ def _bay(w: Working, context: Context, facts: AirFacts, found: intake.Drawn, spa
         warmth.heat_cost(context.engine, warm, ambient), "share",
         {"T_a": ambient, "T_i": warm, "n": warmth.power_of(context.engine)}, "common practice",
     )  # fmt: skip
-    both = warmth.heat_cost(context.engine, warm, ambient) + found.cost
     w.add(
-        "P_i", "Power lost on the way in", "(c_p + c_T) * P", np.asarray(both * context.peak.power), "power",
+        "P_i", "Power lost on the way in", "(c_p + c_T) * P",
+        warmth.power_lost(context, found.cost, warm, context.peak), "power",
         {"c_p": found.cost, "c_T": warmth.heat_cost(context.engine, warm, ambient), "P": context.peak.power},
         "arithmetic",
     )  # fmt: skip
@@ -94,10 +102,8 @@ def _box(w: Working, context: Context, facts: AirFacts, space: warmth.Bay) -> No
     found = warmth.box(context, facts, space)
     if found is None or facts.box_watts is None or facts.box_vents is not None:
         return
-    fan = 0.0 if facts.box_fan is None else facts.box_fan
-    wall = found.conductance - air.density(found.around, air.P_SEA_LEVEL) * air.CP_AIR * as_array(fan)
     w.add(
-        "C_w", "Box's wall", "A / (2 / h + t / k)", wall, "conductance",
+        "C_w", "Box's wall", "A / (2 / h + t / k)", found.wall, "conductance",
         {
             "A": as_array(facts.box_area if facts.box_area is not None else 0.0), "h": enclosure.FILM,
             "t": BOXES[facts.box_wall or "plastic"][1], "k": enclosure.PLASTIC,
@@ -106,6 +112,6 @@ def _box(w: Working, context: Context, facts: AirFacts, space: warmth.Bay) -> No
     )  # fmt: skip
     w.add(
         "T_x", "Inside the box", "T_o + Q / (C_w + C_v)", found.inside, "temperature",
-        {"T_o": found.around, "Q": as_array(facts.box_watts), "C_w": wall, "C_v": found.conductance - wall},
+        {"T_o": found.around, "Q": as_array(facts.box_watts), "C_w": found.wall, "C_v": found.fan},
         "incropera2007, ch. 3",
     )  # fmt: skip

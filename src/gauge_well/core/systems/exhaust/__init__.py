@@ -53,7 +53,7 @@ DECLARES = declared(
     engine="wastegate cylinders",
     machine="kind",
     installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel",
-    duties="air_speed",
+    duties="air_speed duration",
 )
 SYSTEM: System = System(
     id="exhaust",

@@ -153,12 +153,11 @@ def ramp_check(facts: ExhaustFacts, under: Ground | None) -> list[Check]:
 def neighbour_checks(context: Context, facts: ExhaustFacts, found: Marched) -> list[Check]:
     """Each neighbour's heat over the bay's against what it may reach; what holds fuel, its gap too."""
     checks: list[Check] = []
-    for at in warmth.placed(context, facts, found):
-        if isinstance(at, warmth.Placed):
-            checks.append(_heat_check(context, at))
-            if at.what.fuel:
-                name = f"{at.what.label.capitalize()} to the pipe"
-                checks += gap_gate(f"gap_{at.id}", name, "neighbour", at.thing.gap, TO_FUEL, danger=True)
+    for at in warmth.known(context, facts, found):
+        checks.append(_heat_check(context, at))
+        if at.what.fuel:
+            name = f"{at.what.label.capitalize()} to the pipe"
+            checks += gap_gate(f"gap_{at.id}", name, "neighbour", at.thing.gap, TO_FUEL, danger=True)
     return checks
 
 

@@ -52,7 +52,7 @@ def figures(
     }
     if len(base.banks) > 1:
         figures |= {"bank_left_pa": base.banks[0], "bank_right_pa": base.banks[1]}
-    hottest = [at for at in warmth.placed(context, facts, base) if isinstance(at, warmth.Placed)]
+    hottest = warmth.known(context, facts, base)
     for at in hottest:
         got = warmth.warmed(context, at)
         figures[f"neighbour_temperature_k[{at.id}]"] = got.hottest

@@ -57,6 +57,12 @@ class Marched:
         return self.banks[0] if len(self.banks) == 1 else np.asarray(np.maximum(*self.banks))
 
     @property
+    def flange(self) -> Array:
+        """Pressure at the flange [Pa absolute], of the bank that has more."""
+        first = [next(p for p in self.pieces if p.segment.bank in ("", bank)) for bank in EACH[: len(self.banks)]]
+        return np.asarray(np.max(np.broadcast_arrays(*(p.pressure.upstream for p in first)), axis=0))
+
+    @property
     def mean_pressure(self) -> Array:
         """At the flanges [Pa], of both banks: what the whole engine pays for."""
         return self.banks[0] if len(self.banks) == 1 else np.asarray(0.5 * (self.banks[0] + self.banks[1]))

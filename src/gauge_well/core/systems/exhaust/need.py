@@ -190,9 +190,7 @@ def _gaps(context: Context, facts: ExhaustFacts) -> list[Need]:
         return []
     found = []
     base = model.march(context, facts, segments, context.peak)
-    for at in warmth.placed(context, facts, base):
-        if not isinstance(at, warmth.Placed):
-            continue
+    for at in warmth.known(context, facts, base):
         gap = float(np.max(warmth.warmed(context, at).gap_needed[..., 0]))
         gap = max(gap, warmth.FUEL_GAP) if at.what.fuel else gap
         if gap < FARTHEST:

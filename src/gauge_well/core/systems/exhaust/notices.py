@@ -130,8 +130,8 @@ def _may_pulse(context: Context, facts: ExhaustFacts, segments: Sequence[pieces.
 
 
 def _heat(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Notice]:
-    for at in warmth.placed(context, facts, found):
-        if not isinstance(at, warmth.Placed) or at.what.fuel:
+    for at in warmth.known(context, facts, found):
+        if at.what.fuel:
             continue
         got = warmth.warmed(context, at)
         gap = float(np.max(got.gap_needed[..., 0]))

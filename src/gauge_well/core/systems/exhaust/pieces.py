@@ -126,10 +126,15 @@ def listed(facts: ExhaustFacts) -> list[tuple[str, PipeFacts]]:
     return _whole(facts)
 
 
+def wall_of(facts: ExhaustFacts, piece: PipeFacts) -> Value:
+    """Its own wall [m], else the whole pipe's."""
+    return need(facts.pipe.wall, "exhaust.pipe.wall") if piece.wall is None else piece.wall
+
+
 def _bores(facts: ExhaustFacts, piece: PipeFacts, place: str) -> tuple[Value, Value, Array, Array, Value]:
     """(outside, wall, bore as round, how much more it rubs, height outside); of a cone the mean of both ends."""
     outside = need(piece.diameter, f"{place}.diameter")
-    wall = facts.pipe.wall if piece.wall is None else piece.wall
+    wall = wall_of(facts, piece)
     # Drawn within their tolerances a thin tube and a thick wall may cross: some bore is always left.
     bore = np.maximum(as_array(outside) - 2.0 * as_array(wall), BORE_LEFT * as_array(outside))
     if piece.piece == "cone" and piece.end is not None:

@@ -6,7 +6,7 @@ import numpy as np
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.parts.pipe import PipeFacts
-from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import WALL, ExhaustFacts
 from gauge_well.core.typing import likely
 
 BEND_LEAST = 0.6  # of the outside diameter: tighter, the inside of the bend folds
@@ -18,7 +18,8 @@ def refuse(facts: ExhaustFacts) -> None:
     tube, a cabin that ends before it begins."""
     tubes = [("pipe", facts.pipe), *((f"pieces.{id}", piece) for id, piece in facts.pieces)]
     for name, tube in tubes:
-        _tube(f"exhaust.{name}", tube, likely(facts.pipe.wall if tube.wall is None else tube.wall))
+        wall = facts.pipe.wall if tube.wall is None else tube.wall
+        _tube(f"exhaust.{name}", tube, WALL if wall is None else likely(wall))
     begins, ends = facts.cabin_from, facts.cabin_to
     if begins is not None and ends is not None and likely(ends) <= likely(begins):
         raise CoreError(

@@ -99,12 +99,19 @@ def placed(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Pl
             yield id, error.field
 
 
+def known(context: Context, facts: ExhaustFacts, found: Marched) -> list[Placed]:
+    """Neighbours that are stated whole."""
+    return [at for at in placed(context, facts, found) if isinstance(at, Placed)]
+
+
 @dataclass(frozen=True)
 class Warmed:
-    """Temperatures [K] of a neighbour over (power, duty, sample): were the duty to last, at its end, after a stop; its
+    """What a neighbour takes up over the surface that gives it away [W/m2], over (power, duty, sample), and its temperatures
+    [K]: were the duty to last, at its end, after a stop; its
     shield's; the gap it needs bare [m], the pipe's outside beside it; ``share`` of its rise that it reaches by the duty's end,
     its time and the pipe's [s]."""
 
+    taken: Array
     lasting: Array
     share: Array
     own_time: Array
@@ -140,10 +147,11 @@ def warmed(context: Context, at: Placed, covering: str | None = None, dull: floa
     emits = COVERINGS[covering or at.piece.segment.covering].emissivity
     sheet = None
     if sheet_dull is None:
-        lasting = neighbour.beside(at.thing, pipe, b, film, emits)
+        taken = neighbour.received(at.thing, pipe, emits)
     else:
         sheet = neighbour.shield(at.thing, pipe, b, film, sheet_dull, emits)
-        lasting = neighbour.behind(at.thing, sheet, b, film, sheet_dull)
+        taken = neighbour.let_by(sheet, b, sheet_dull)
+    lasting = neighbour.settles(taken, b, film)
     standing_bay = np.asarray(context.duties.column("ambient") + BAY_STANDING)
     metal = STEEL_HEAT * as_array(at.piece.segment.wall)
     own = THING_HEAT * (SKIN / 2.0 if at.what.plate else 0.25 * as_array(at.thing.size))
@@ -156,7 +164,7 @@ def warmed(context: Context, at: Placed, covering: str | None = None, dull: floa
     )
     stopped = neighbour.after_stop(at.thing, begins, np.maximum(standing_bay, b), neighbour.STANDING, STILL, sheet_dull)
     needed = neighbour.gap_for(at.thing, pipe, b, film, np.asarray(b + (as_array(at.limit) - b) / share), emits)
-    return Warmed(lasting, share, own_time, pipe_time, running, stopped, sheet, needed, pipe, b)
+    return Warmed(taken, lasting, share, own_time, pipe_time, running, stopped, sheet, needed, pipe, b)
 
 
 @dataclass(frozen=True)

@@ -79,7 +79,7 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         found.back_pressure,
         "pressure_difference",
         {
-            "p_flange": found.back_pressure + context.duties.column("pressure"),
+            "p_flange": found.flange,
             "p_air": context.duties.column("pressure"),
         },
         "arithmetic",
@@ -103,9 +103,8 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
         {"p_back": found.back_pressure, "p_max": limit},
         "common practice",
     )
-    for at in warmth.placed(context, facts, found):
-        if isinstance(at, warmth.Placed):
-            _neighbour(w, context, at)
+    for at in warmth.known(context, facts, found):
+        _neighbour(w, context, at)
     return w.steps
 
 
@@ -119,7 +118,7 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
         how = "R / H" if thing.plate else "arcsin(R / H)"
         w.add(f"F_{at.id}", f"{label}: view of the pipe", how, thing.view, "ratio", view, "incropera2007, ch. 13")
         emits = COVERINGS[at.piece.segment.covering].emissivity
-        taken, formula = neighbour.received(thing, got.pipe, emits), "e * sigma * T_p ** 4 * a * F / n"
+        formula = "e * sigma * T_p ** 4 * a * F / n"
         values: dict[str, Value] = {
             "e": emits, "sigma": STEFAN_BOLTZMANN, "T_p": got.pipe, "a": neighbour.ABSORBS, "F": thing.view,
             "n": thing.surfaces,
@@ -130,8 +129,7 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
         values = {
             "e": at.dull, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "T_s": got.sheet, "T_b": got.bay,
         }  # fmt: skip
-        taken = np.asarray(0.5 * at.dull * neighbour.ABSORBS * STEFAN_BOLTZMANN * (got.sheet**4 - got.bay**4))
-    w.add(f"q_{at.id}", f"{label}: takes", formula, taken, "ratio", values, "incropera2007, ch. 13")
+    w.add(f"q_{at.id}", f"{label}: takes", formula, got.taken, "ratio", values, "incropera2007, ch. 13")
     w.add(
         f"T_{at.id}",
         f"{label}: would reach",
@@ -139,11 +137,11 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
         got.lasting,
         "temperature",
         {
-            "h": film, "T": got.lasting, "T_b": got.bay, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "q": taken,
+            "h": film, "T": got.lasting, "T_b": got.bay, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "q": got.taken,
         },
         "incropera2007, ch. 13",
         solved=True,
-        scale=np.maximum(taken, 1.0),
+        scale=np.maximum(got.taken, 1.0),
     )  # fmt: skip
     t = warmth.duration(context)
     if np.isfinite(t).all():

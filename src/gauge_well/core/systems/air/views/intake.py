@@ -150,8 +150,7 @@ def _helped(context: Context, facts: AirFacts, space: warmth.Bay, index: int) ->
     def costs(own: AirFacts) -> float:
         found = intake.drawn(context, own, context.peak)
         warm = warmth.inlet(context, own, space)
-        share = found.cost + warmth.heat_cost(context.engine, warm, context.duties.column("ambient"))
-        return duty_value(np.asarray(share * context.peak.power), index)
+        return duty_value(warmth.power_lost(context, found.cost, warm, context.peak), index)
 
     now = costs(facts)
     tried: list[tuple[str, AirFacts]] = []

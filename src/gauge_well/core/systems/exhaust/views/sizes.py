@@ -150,7 +150,7 @@ def _primaries(context: Context, facts: ExhaustFacts) -> Primary | None:
     fitted = next((p for _, p in facts.pieces if p.piece == "primaries"), None)
     bore = None
     if fitted is not None and fitted.diameter is not None:
-        wall = facts.pipe.wall if fitted.wall is None else fitted.wall
+        wall = pieces.wall_of(facts, fitted)
         bore = likely(fitted.diameter) - 2.0 * likely(wall)
     swept = likely(context.engine.displacement) / max(likely(context.engine.facts.cylinders or 4.0), 1.0)
     return Primary(
