@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from functools import partial
 
 import numpy as np
@@ -15,6 +16,7 @@ from gauge_well.core.heat.louvred_core import LouvredCore
 from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.media import air, coolant
 from gauge_well.core.run import contexts, sizing
+from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.exhaust import model as exhaust
 from gauge_well.core.systems.exhaust import pieces
 from gauge_well.core.systems.oil import covering
@@ -68,7 +70,18 @@ def geometry() -> list[Line]:
             lambda: exhaust.march(context, twin, segments, context.peak),
             target=0.015,
         ),
+        median(
+            "200 tube combinations of it, each piece by itself",
+            lambda: exhaust.march(context, twin, _combined(segments, 200), context.peak),
+            target=1.0,
+        ),
     ]
+
+
+def _combined(segments: Sequence[pieces.Segment], count: int) -> list[pieces.Segment]:
+    """So many runs at once, each piece of any tube sold."""
+    picks = np.random.default_rng(4).choice(TUBES[3:11], (len(segments), count, 1, 1))
+    return [pieces.with_bore(s, picks[i] - 2.0 * s.wall) for i, s in enumerate(segments)]
 
 
 def core_points() -> list[Line]:

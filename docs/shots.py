@@ -18,7 +18,6 @@ WIDE, PHONE = (1280, 800), (390, 844)
 # name -> path, size, theme
 VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "shelf": ("/", WIDE, "light"),
-    "new-build": ("/new", WIDE, "light"),
     "first-answer": ("/new", WIDE, "light"),
     "beside": ("/beside/quarry-mule/chalk-hare", WIDE, "light"),
     "bench": ("/builds/quarry-mule", WIDE, "light"),
@@ -30,6 +29,7 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "oil": ("/builds/chalk-hare/oil", WIDE, "light"),
     "exhaust": ("/builds/quarry-mule/exhaust", WIDE, "light"),
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
+    "air": ("/builds/quarry-mule/air/intake", WIDE, "light"),
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
     "yard": ("/builds/quarry-mule/yard", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),

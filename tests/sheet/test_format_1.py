@@ -81,7 +81,9 @@ class Opened(NumbersCase):
         }
         # What parts learnt since is of no older sheet.
         self.assertLessEqual({f"{path}.{name}" for path, moved in MOVED.items() for name in moved}, new)
-        self.assertEqual({n for s in SYSTEMS.values() if s.id in KNEW for n in lists(s.facts)}, {"pieces"})
+        self.assertEqual(
+            {n for s in SYSTEMS.values() if s.id in KNEW for n in lists(s.facts)}, {"pieces", "neighbours"}
+        )
         for system in SYSTEMS.values():
             own = {name for name in specs(system.facts) if "." not in name}
             gone = {old for path, moved in MOVED.items() if path.startswith(f"{system.id}.") for old in moved.values()}
@@ -124,7 +126,8 @@ class Opened(NumbersCase):
         self.assertEqual((second["length"]["value"], second["piece"], second["loss"]["value"]), (300.0, "own", 2.5))
         self.assertEqual(first["bends"]["evidence"], "taped")
         lost = check_of(size_document(old("quarry-mule")), "exhaust", "back_pressure", "pull")["demand"]
-        self.close(lost, 33.6e3, rel=5e-3, note="as 0.4.0 showed it: 33.6 kPa")
+        # As 0.4.0 showed it, and the step from 63.5 to 76.2 mm that is counted since: a tenth of a head of 10 kPa.
+        self.close(lost, 33.6e3 + 1.0e3, rel=5e-3, note="33.6 kPa and the step")
 
     def test_candidates_go_to_the_yard(self) -> None:
         raw = bare(

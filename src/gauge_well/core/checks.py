@@ -185,3 +185,43 @@ def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | Non
             danger=danger,
         )
     ]
+
+
+def hot_gate(
+    id: str,
+    name: str,
+    part: str,
+    hot: Array,
+    sink: Array,
+    limit: Value,
+    said: Callable[[int], Sentence],
+    danger: bool = False,
+) -> Check:
+    """A temperature over its sink against its limit over it, in the worst duty, whatever power is sought.
+
+    Parameters
+    ----------
+    hot, sink : array
+        Over (power step, duty, sample) [K].
+    limit : float or array
+        [K].
+    said : callable
+        Place of the worst duty -> what is said of it.
+    """
+    demand, capacity = np.broadcast_arrays(hot - sink, as_array(limit) - sink)
+    fill = ratio_fill(demand, capacity)
+    at = int(np.argmax(fill.reshape(-1, *fill.shape[-2:])[0, :, 0]))
+    demand, capacity, fill = (v[..., at : at + 1, :] for v in (demand, capacity, fill))
+    return Check(
+        id=id,
+        name=name,
+        part=part,
+        check_class=CheckClass.LIMIT,
+        scales=Scales.GATE,
+        kind="temperature_difference",
+        demand=demand,
+        capacity=capacity,
+        fill=fill,
+        sentences=lambda: (said(at),),
+        danger=danger,
+    )

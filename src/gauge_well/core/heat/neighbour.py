@@ -1,10 +1,11 @@
-"""What stands beside a hot pipe: how hot it gets, behind which shield, and what gap it needs."""
+"""What stands beside a hot pipe: how hot it gets, behind which shield, running and after a stop."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
 import numpy as np
+from scipy.special import sici
 
 from gauge_well.core.flow.gas_pipe import EMISSIVITY, STEFAN_BOLTZMANN
 from gauge_well.core.typing import Array, Value, as_array
@@ -12,17 +13,19 @@ from gauge_well.core.typing import Array, Value, as_array
 ABSORBS = 0.9  # of paint, rubber and plastic (incropera2007, table A.11)
 MOVING, STANDING = 12.0, 8.0  # W/m2K from a small thing to the air, on the move and at rest (common practice)
 STEPS = 8
+SIDES = 40.0  # W/m2K both sides of a warm sheet together (common practice)
 
 
 @dataclass(frozen=True)
 class Thing:
     """Something beside a pipe: pipe's radius outside, gap between their outsides, the thing's own width [m]; a plate (a
-    floor, a cover) rather than a long thin thing."""
+    floor, a cover) rather than a long thin thing, what such a sheet conducts along itself, ``k t`` [W/K]."""
 
     radius: Value
     gap: Value
     size: Value
     plate: bool
+    sheet: float = 0.0
 
     @property
     def surfaces(self) -> float:
@@ -37,9 +40,33 @@ class Thing:
     @property
     def view(self) -> Array:
         """What it takes of the pipe's emission, over its own width: ``arcsin(R/H)`` a long thin thing, that sees the pipe
-        under twice that angle; ``R/H`` a plate right under it (incropera2007, table 13.1, thin beside the distance)."""
+        under twice that angle; ``R/H`` a plate right under it (incropera2007, table 13.1, thin beside the distance), less
+        what the sheet leads aside."""
         share = np.minimum(as_array(self.radius) / self.distance, 1.0)
-        return np.asarray(share if self.plate else np.arcsin(share))
+        return np.asarray(share * self.keeps if self.plate else np.arcsin(share))
+
+    @property
+    def keeps(self) -> Array:
+        """Share of the heat right under the pipe that a sheet does not lead aside."""
+        return kept_under(self.distance, self.sheet)
+
+
+def kept_under(distance: Value, sheet: float) -> Array:
+    """Share of a rise right under a pipe that is left where a sheet leads heat aside: ``q/(1 + (x/H)^2)`` on a fin that gives
+    away on both sides (incropera2007, ch. 3), ``integral of e^-u / (1 + (z u)^2)``, z the fin's length over H.
+
+    Parameters
+    ----------
+    distance : float or array
+        Pipe's middle to the sheet [m].
+    sheet : float
+        Conductivity times thickness [W/K]; nought leads nothing.
+    """
+    if sheet <= 0.0:
+        return np.ones_like(as_array(distance))
+    w = as_array(distance) / np.sqrt(sheet / SIDES)
+    sine, cosine = sici(w)
+    return np.asarray(w * (cosine * np.sin(w) + (0.5 * np.pi - sine) * np.cos(w)))
 
 
 def settles(received: Value, bay: Value, film: Value, absorbs: Value = ABSORBS) -> Array:
@@ -124,18 +151,6 @@ def reached(duration: Value, own: Value, pipe: Value, before: float) -> Array:
     t = as_array(duration)
     lags = (tp * np.exp(-t / tp) - tn * np.exp(-t / tn)) / apart
     return np.asarray(1.0 - (1.0 - before) * lags)
-
-
-def gap_for(thing: Thing, pipe: Value, bay: Value, film: Value, limit: Value, emits: Value = EMISSIVITY) -> Array:
-    """Gap [m] at which a thing beside a bare pipe just stays at its limit [K]; without end where the bay is over it."""
-    b, most = as_array(bay), as_array(limit)
-    gives = as_array(film) * (most - b) + ABSORBS * STEFAN_BOLTZMANN * (most**4 - b**4)
-    emitted = as_array(emits) * STEFAN_BOLTZMANN * as_array(pipe) ** 4 * ABSORBS / thing.surfaces
-    with np.errstate(divide="ignore"):
-        view = np.minimum(np.where(gives > 0.0, gives, 0.0) / emitted, 1.0 if thing.plate else 0.5 * np.pi)
-        share = view if thing.plate else np.sin(view)
-        distance = np.where(share > 0.0, as_array(thing.radius) / np.where(share > 0.0, share, 1.0), np.inf)
-    return np.asarray(np.maximum(distance - (thing.distance - thing.gap), 0.0))
 
 
 @dataclass(frozen=True)

@@ -23,6 +23,7 @@ class What:
     fuel: bool = False
     bare: float = 0.075
     shielded: float = 0.025
+    sheet: float = 0.0  # of a plate: conductivity times thickness [W/K]
 
 
 WHATS: Mapping[str, What] = {
@@ -33,9 +34,9 @@ WHATS: Mapping[str, What] = {
     "brake_line": What("brake or clutch line", 0.006, 393.15),
     "starter": What("starter", 0.080, 393.15),
     "rack": What("steering rack, boots", 0.060, 383.15),
-    "cover": What("plastic cover or tank", 0.1, 373.15, plate=True),
-    "floor": What("floor under feet", 0.3, 343.15, plate=True),
-    "tank": What("fuel tank", 0.3, 333.15, plate=True, fuel=True, bare=0.1, shielded=0.1),
+    "cover": What("plastic cover or tank", 0.1, 373.15, plate=True, sheet=0.0006),
+    "floor": What("floor under feet", 0.3, 368.15, plate=True, sheet=0.05),
+    "tank": What("fuel tank", 0.3, 333.15, plate=True, fuel=True, bare=0.1, shielded=0.1, sheet=0.05),
 }
 
 
@@ -73,7 +74,7 @@ class NeighbourFacts:
     )
     size: Value | None = quantity("Its width", "length", 0.001, 2.0, group=GROUP, help="Of a line or loom, across.")
     limit: Value | None = quantity(
-        "It may reach", "temperature", 310.0, 700.0, group=GROUP, spread="exact", help="Printed on its sleeve."
+        "It may reach", "temperature", 310.0, 700.0, group=GROUP, help="Printed on its sleeve."
     )
 
 

@@ -165,10 +165,21 @@ class Beside(NumbersCase):
     def test_a_loom_that_is_too_near(self) -> None:
         near = beside(self.RUN, what="loom", along="0.5 m", gap="8 mm")
         far = beside(self.RUN, what="loom", along="0.5 m", gap="300 mm")
-        fills = [check_of(report(raw), "exhaust", "heat_neighbour", "p")["fill"] for raw in (near, far)]
+        fills = [check_of(report(raw), "exhaust", "heat_neighbour")["fill"] for raw in (near, far)]
         self.assertGreater(fills[0], fills[1])
         shielded = beside(self.RUN, what="loom", along="0.5 m", gap="8 mm", shield="bright")
-        self.assertLess(check_of(report(shielded), "exhaust", "heat_neighbour", "p")["fill"], fills[0])
+        self.assertLess(check_of(report(shielded), "exhaust", "heat_neighbour")["fill"], fills[0])
+
+    def test_the_gap_it_needs(self) -> None:
+        """Laid there, it just stays at its limit in its worst duty, running and stopped: 3 K between the gaps tried."""
+        raw = beside(self.RUN, what="loom", along="0.5 m", gap="20 mm")
+        context, facts = context_of(raw), facts_of(raw, "exhaust")
+        at = warmth.known(context, facts, marched(raw))[0]
+        gap = warmth.gap_wanted(context, at)
+        assert gap is not None
+        there = beside(self.RUN, what="loom", along="0.5 m", gap=f"{1e3 * gap:.2f} mm")
+        check = check_of(report(there), "exhaust", "heat_neighbour")
+        self.close(check["demand"], check["capacity"], abs=3.0)
 
     def test_worked_heat_takes_the_rules_place(self) -> None:
         """With a loom's heat worked its 75 mm are a guide; fuel's 100 mm stay a limit."""
@@ -199,8 +210,8 @@ class Beside(NumbersCase):
         self.rising(temperatures)
 
     def test_the_bay_may_be_stated(self) -> None:
-        raw = beside(laid({}, {}, {}, bay_rise="60 K"), what="loom", along="0.5 m", gap="60 mm")
-        cool = beside(laid({}, {}, {}, bay_rise="5 K"), what="loom", along="0.5 m", gap="60 mm")
+        raw = beside(laid({}, {}, {}, bay_moving="60 K", bay_standing="60 K"), what="loom", along="0.5 m", gap="60 mm")
+        cool = beside(laid({}, {}, {}, bay_moving="5 K", bay_standing="5 K"), what="loom", along="0.5 m", gap="60 mm")
         hot, cold = (
             report(r)["systems"]["exhaust"]["figures"]["p"]["neighbour_temperature_k[neighbour]"] for r in (raw, cool)
         )

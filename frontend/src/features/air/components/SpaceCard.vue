@@ -43,8 +43,9 @@ const PARTS = computed((): Column<Part>[] => [
 ])
 const worked = computed(() => data.value?.rows[0]?.worked ?? false)
 /** Said to the exhaust, where neighbours of the pipe stand in it. */
-const tell = () => send(line('exhaust.bay_rise', `${(data.value?.rise ?? 0).toFixed(0)} K`, { evidence: 'similar' }))
-const told = computed(() => build.build?.facts['exhaust.bay_rise']?.shown)
+const rises = computed(() => Object.entries({ bay_moving: data.value?.moving ?? null, bay_standing: data.value?.standing ?? null }).flatMap(([name, k]) => (k === null ? [] : [{ name, said: `${Math.min(k, 90).toFixed(0)} K` }])))
+const tell = () => send(...rises.value.map((r) => line(`exhaust.${r.name}`, r.said, { evidence: 'similar' })))
+const counts = (name: string, usual: string) => build.build?.facts[`exhaust.${name}`]?.shown ?? usual
 const box = computed(() => data.value?.box ?? null)
 const boxRows = computed(() => {
   const b = box.value
@@ -90,7 +91,7 @@ const room = computed(() => {
       <p v-else>Counted 15 K over the air outside on the move, 30 K at rest: nothing that moves air through it is known. State core and fan, a blower, or openings low and high.</p>
       <DataTable :id="(r) => r.duty" label="Engine space by duty" :columns="COLUMNS" :rows="data.rows" />
       <DataTable :id="(p) => p.name" label="What sits in it" :columns="PARTS" :rows="data.parts" />
-      <p v-if="worked && build.report?.systems.exhaust" class="mute">What stands beside the exhaust counts its own: {{ told ? `${told} over outside` : '15 K on the move, 30 K at rest' }}. <button class="textlink" type="button" @click="tell">Let it count {{ (data.rise ?? 0).toFixed(0) }} K</button></p>
+      <p v-if="worked && build.report?.systems.exhaust" class="mute">What stands beside the exhaust counts its own: {{ counts('bay_moving', '15 K') }} over outside on the move, {{ counts('bay_standing', '30 K') }} at rest. <button class="textlink" type="button" @click="tell">Let it count {{ rises.map((r) => r.said).join(' and ') }}</button></p>
       <p class="mute">The core's air leaves by the core's own way out; openings beside it count only as far as their draught is stronger. Its warmth is not fed back on power: it is a cost, under The way in.</p>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     </template>

@@ -41,7 +41,7 @@ const fill = (b: Beside) => (data.value ? (worst(b) - data.value.bay) / Math.max
 const COLUMNS: Column<Beside>[] = [
   { key: 'name', title: 'Beside it', head: true, show: (b) => b.name },
   { key: 'gap', title: 'Gap', right: true, show: (b) => size(b.gap), over: (b) => b.gap_needed !== null && b.sheet === null && b.gap < b.gap_needed },
-  { key: 'needed', title: 'needs, no shield', right: true, show: (b) => (b.gap_needed === null ? 'the bay alone is too hot' : size(b.gap_needed)) },
+  { key: 'needed', title: 'needs, no shield', right: true, show: (b) => (b.gap_needed === null ? 'a shield' : size(b.gap_needed)) },
   { key: 'rule', title: 'rule keeps', right: true, mute: true, show: (b) => size(b.rule) },
   { key: 'running', title: 'Running', right: true, show: (b) => t(b.running), over: (b) => b.running > b.limit },
   { key: 'stopped', title: 'after a stop', right: true, show: (b) => t(b.stopped), over: (b) => b.stopped > b.limit },
@@ -77,7 +77,7 @@ const under = computed(() => {
         <DataTable :id="(b) => b.id" label="Beside the pipe" :columns="COLUMNS" :rows="data.beside" />
       </template>
       <p v-else class="mute">Nothing is stated beside the pipe. Add a loom, a hose, a fuel line: how far along the pipe, how near.</p>
-      <p class="mute">The engine space counts {{ t(data.bay) }}{{ data.bay_stated ? '' : ', taken: state it, or let Air work it' }}. Rules keep 75 mm bare and 25 mm behind a shield; 100 mm to fuel stays whatever the heat.</p>
+      <p class="mute">The engine space counts {{ t(data.bay) }}: state it, or let Air work it. Rules keep 75 mm bare and 25 mm behind a shield; 100 mm to fuel stays whatever the heat.</p>
     </template>
     <Unseen v-else :waiting="waiting">Give the pipe, whole or piece by piece.</Unseen>
   </section>

@@ -7,7 +7,7 @@ from gauge_well.core.reads import CHARGE_CORE, CORE_AIR, CORE_HEAT, EXHAUST_SHED
 from gauge_well.core.systems.air import facts, refusals, remedies, rules
 from gauge_well.core.systems.air.judge import solve
 from gauge_well.core.systems.air.views import VIEWS
-from gauge_well.core.systems.base import Caution, RowName, System
+from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 
 PARTS = {
     "intake": RowName("Intake"),
@@ -18,6 +18,13 @@ PARTS = {
     "box": RowName("Electronics box"),
     "room": RowName("Closed room's opening"),
 }
+COMPARE = Compare(
+    ("filter",),
+    (
+        Compared("filter_drop_pa", "Takes, new", "pressure_small", False),
+        Compared("inlet_cost_w", "The way in costs", "power", False),
+    ),
+)
 CAUTIONS = (
     Caution(
         "water_in",
@@ -61,6 +68,7 @@ SYSTEM: System = System(
     views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
+    compare=COMPARE,
 )
 
 __all__ = ["SYSTEM"]

@@ -6,7 +6,7 @@ from collections.abc import Callable, Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, hot_gate, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.air import intake, wading, warmth
@@ -191,34 +191,18 @@ def box_check(context: Context, found: warmth.Box | None) -> list[Check]:
 
 
 def _hot(context: Context, id: str, name: str, part: str, hot: Array, limit: Value) -> Check:
-    """In its worst duty, whatever power is sought: the engine space is worked at the wanted power."""
-    ambient = context.duties.column("ambient")
-    demand, capacity = np.broadcast_arrays(hot - ambient, limit - ambient)
     count = len(context.duties.cases)
-    at = int(np.argmax(duty_values(ratio_fill(demand, capacity), count)))
-    demand, capacity = demand[..., at : at + 1, :], capacity[..., at : at + 1, :]
 
-    def said() -> Sequence[Sentence]:
+    def said(at: int) -> Sentence:
         words = "Reaches {t} on {duty}; it may reach {limit}."
         values: dict[str, tuple[float, str] | str] = {
             "t": (duty_values(hot, count)[at], "temperature"),
             "limit": (likely(limit), "temperature"),
             "duty": context.duties.cases[at].name.lower(),
         }
-        return (Sentence(words, values),)
+        return Sentence(words, values)
 
-    return Check(
-        id=id,
-        name=name,
-        part=part,
-        check_class=CheckClass.LIMIT,
-        scales=Scales.GATE,
-        kind="temperature_difference",
-        demand=demand,
-        capacity=capacity,
-        fill=ratio_fill(demand, capacity),
-        sentences=said,
-    )
+    return hot_gate(id, name, part, hot, context.duties.column("ambient"), limit, said)
 
 
 def room_check(context: Context, facts: AirFacts, op: Operation) -> list[Check]:

@@ -79,7 +79,8 @@ def _warm(context: Context, facts: AirFacts, found: intake.Drawn, space: warmth.
     warm = warmth.inlet(context, facts, space)
     ambient = context.duties.column("ambient")
     over = np.broadcast_to(warm - ambient, context.peak.power.shape)[..., 0].reshape(-1)
-    i = int(np.argmax(over))
+    count = len(context.duties.cases)
+    i = int(np.argmax(duty_values(warmth.heat_cost(context.engine, warm, ambient) * context.peak.power, count)))
     if over[i] > WARMER and found.filter is not None:
         power = duty_values(context.peak.power, len(context.duties.cases))[i]
         cost = warmth.heat_cost(context.engine, warm, ambient) * context.peak.power

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.reads import BUMP, EXHAUST_SHEDS, ROCK, ROOMS, WHEELBASE, declared, hand
-from gauge_well.core.systems.base import Caution, RowName, System
+from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.exhaust import (
     facts,
     refusals,
@@ -19,6 +19,15 @@ PARTS = {
     "neighbour": RowName("Room beside the pipe"),
     "room": RowName("Room round the exhaust"),
 }
+COMPARE = Compare(
+    ("pipe", "silencer"),
+    (
+        Compared("back_pressure_cost_w", "Costs", "power", False),
+        Compared("exhaust_back_pressure_pa", "Back pressure", "pressure_difference", False),
+        Compared("exhaust_mass_kg", "Weighs", "mass", False),
+        Compared("exhaust_velocity_max_m_s", "Gas", "speed_m_s", False),
+    ),
+)
 CAUTIONS = (
     Caution(
         "carbon_monoxide",
@@ -70,6 +79,7 @@ SYSTEM: System = System(
     views=VIEWS,
     ways=facts.WAYS,
     candidates=remedies.candidates,
+    compare=COMPARE,
 )
 
 __all__ = ["SYSTEM"]

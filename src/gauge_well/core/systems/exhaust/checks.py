@@ -6,7 +6,7 @@ from collections.abc import Callable, Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, hot_gate, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
@@ -163,48 +163,39 @@ def neighbour_checks(context: Context, facts: ExhaustFacts, found: Marched) -> l
 
 def _heat_check(context: Context, at: warmth.Placed) -> Check:
     got = warmth.warmed(context, at)
-    count = len(context.duties.cases)
-    limit = likely(at.limit)
+    cases, limit = context.duties.cases, likely(at.limit)
 
-    def said() -> Sequence[Sentence]:
-        rows = zip(
-            *(duty_values(v, count) for v in (got.hottest, got.running, got.stopped, got.gap_needed)),
-            strict=True,
-        )
-        return tuple(_heat_said(at, limit, *row) for row in rows)
+    def said(worst: int) -> Sentence:
+        figures = (duty_values(v, len(cases))[worst] for v in (got.hottest, got.running, got.stopped))
+        return _heat_said(context, at, cases[worst].name.lower(), limit, *figures)
 
-    return Check(
-        id=f"heat_{at.id}",
-        name=f"{at.what.label.capitalize()} beside the pipe",
-        part="neighbour",
-        check_class=CheckClass.LIMIT,
-        scales=None,
-        kind="temperature_difference",
-        demand=np.asarray(got.hottest - got.bay),
-        capacity=np.asarray(at.limit - got.bay),
-        fill=ratio_fill(np.asarray(got.hottest - got.bay), np.asarray(at.limit - got.bay)),
-        sentences=said,
-        danger=at.what.fuel,
-    )
+    name = f"{at.what.label.split(':')[0].capitalize()} beside the pipe"
+    return hot_gate(f"heat_{at.id}", name, "neighbour", got.hottest, got.bay, at.limit, said, at.what.fuel)
 
 
-def _heat_said(at: warmth.Placed, limit: float, most: float, running: float, stopped: float, needed: float) -> Sentence:
+def _heat_said(
+    context: Context, at: warmth.Placed, duty: str, limit: float, most: float, running: float, stopped: float
+) -> Sentence:
     gap = likely(at.thing.gap)
-    words = "{gap} from the {piece} the {what} reaches {t}"
-    words += " after a stop" if stopped > running + 1.0 else ""
+    words = "{gap} from the {piece} the {what} reaches {t} "
+    words += "after a stop from {duty}" if stopped > running + 1.0 else "on {duty}"
     words += "; it may reach {limit}"
-    if most > limit and at.dull is None and np.isfinite(needed):
-        words += ": {needed} are needed while running, or a shield." if needed > gap else ": a shield, or more air."
+    needed = warmth.gap_wanted(context, at) if most > limit else 0.0
+    if most > limit:
+        words += (
+            ": a shield, or more air." if needed is None or needed <= gap else ": {needed} are needed, or a shield."
+        )
     else:
         words += "."
     return Sentence(
         words,
         {
             "gap": (gap, "size"),
+            "duty": duty,
             "piece": at.piece.segment.name,
             "what": at.what.label.split(":")[0].split(",")[0].split(" in ")[0],
             "t": (most, "temperature"),
             "limit": (limit, "temperature"),
-            "needed": (needed, "size"),
+            "needed": (needed or 0.0, "size"),
         },
     )

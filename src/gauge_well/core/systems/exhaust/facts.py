@@ -44,6 +44,7 @@ COSTS: Mapping[tuple[bool, str], float] = {
 GATE_SHUT = 5.0e-6
 # Past either no exhaust serves, whoever made the engine: [Pa], share of power (common practice).
 MOST, MOST_COST = 60e3, 0.10
+BAY_MOVING, BAY_STANDING = 15.0, 30.0  # K over the air outside where nobody says (common practice)
 WORTH = 0.01  # of the power: a next size that buys less is not worth its weight and room
 WIDEST = 0.0889  # m: over it two pipes are laid rather than one (common practice)
 WALL = 0.0015
@@ -88,13 +89,16 @@ class ExhaustFacts:
         spread="exact",
     )
     shielded: str = choice("Heat shield at loom and hoses", YES_NO, group="Limit")
-    bay_rise: Value | None = quantity(
-        "Engine space over the air outside",
+    bay_moving: Value | None = quantity(
+        "Engine space over the air outside, on the move",
         "temperature_difference",
         0.0,
         90.0,
         group="Heat",
-        help="15 K on the move and 30 K at rest where nothing is said; the station Air works it.",
+        help="The station Air works it.",
+    )
+    bay_standing: Value | None = quantity(
+        "and standing, or just stopped", "temperature_difference", 0.0, 90.0, group="Heat", follows="bay_moving"
     )
     neighbours: Several[NeighbourFacts] = several(NEIGHBOUR, "Neighbour", row="neighbour", needs=())
     full_load: Value | None = quantity(
@@ -142,9 +146,8 @@ class ExhaustFacts:
 WAYS: Mapping[str, Way] = ways_of(
     ExhaustFacts,
     {
-        "bay_rise": Way(
-            "running", "A probe beside the pipe on a hot climb, and at rest after it; less the air outside."
-        ),
+        "bay_moving": Way("running", "A probe beside the pipe on a hot climb, less the air outside."),
+        "bay_standing": Way("running", "The same at rest after it."),
         "side_length": Way("under", "A string along the way it would take."),
         "oval_height": Way("under", "What the floor and the ground leave it."),
         "low_behind": Way("under", "Plumb line from the front axle and from the lowest place; along the floor."),

@@ -83,6 +83,7 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
     worked, unknown = _neighbours(context, given, base)
     under = ground.ground(context, given, segments)
     still: list[Check] = [*checks.room_checks(context, given, worked), *checks.ramp_check(given, under)]
+    still += checks.neighbour_checks(context, given, base)
 
     @cache
     def gain() -> Array:
@@ -97,7 +98,6 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
         own = peak is context.peak
         found = base if own else model.march(context, given, segments, peak)
         judged = [*still, *checks.pressure_checks(context, given, found, peak)]
-        judged += checks.neighbour_checks(context, given, found)
         # What only costs has no reach.
         return [*judged, checks.cost_check(context, found, peak, gain)] if own else judged
 

@@ -16,8 +16,6 @@ from gauge_well.core.systems.exhaust.facts import WIDEST, WORTH, ExhaustFacts
 from gauge_well.core.systems.exhaust.tubes import CHOKED, USUAL_LENGTH, Sizes, own_size
 from gauge_well.core.typing import likely
 
-CHAFES = 0.010  # m kept to anything, however cool the pipe (common practice)
-FARTHEST = 0.3  # m: what would ask more wants a shield, not a gap
 STEPPED = 0.97  # of the limit: what stepping down aims at where banks merge, so that its one march seldom fails
 
 
@@ -139,7 +137,7 @@ def needs(context: Context, facts: ExhaustFacts) -> list[Need]:
         )
     shop = _shop(float(TUBES[at]), twin, facts) if back[at, 0] <= limit else None
     found = [Need("pipe", "exhaust_tube", TUBES[best], "size", sentence, _options(sizes, at), shop=shop)]
-    if facts.pieces and back[at, 0] <= limit and not any(p.bank for _, p in facts.pieces):
+    if facts.pieces and back[at, 0] <= limit and not any(p.bank or p.piece == "primaries" for _, p in facts.pieces):
         shape = (TUBES.size, len(context.duties.cases), back.shape[1])
         duty = int(np.argmax(np.broadcast_to(sizes.found.back_pressure, shape)[at, :, 0]))
         room = float(back[at, 0]) + WORTH / costs.cost_rate(context.engine)
@@ -191,10 +189,9 @@ def _gaps(context: Context, facts: ExhaustFacts) -> list[Need]:
     found = []
     base = model.march(context, facts, segments, context.peak)
     for at in warmth.known(context, facts, base):
-        gap = float(np.max(warmth.warmed(context, at).gap_needed[..., 0]))
-        gap = max(gap, warmth.FUEL_GAP) if at.what.fuel else gap
-        if gap < FARTHEST:
-            gap = max(gap, CHAFES)
+        gap = warmth.gap_wanted(context, at)
+        if gap is not None:
+            gap = max(gap, warmth.FUEL_GAP) if at.what.fuel else gap
             words = "{what}: {gap} from the {cover} {piece} keeps it under {limit}."
             values: dict[str, tuple[float, str] | str] = {
                 "what": at.what.label.split(":")[0].capitalize(),

@@ -8,7 +8,7 @@ import numpy as np
 
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust import cutting, gas, growth, layouts, model, need, pieces, primaries, warmth
+from gauge_well.core.systems.exhaust import cutting, gas, growth, layouts, model, pieces, primaries, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.ground import Ground
 from gauge_well.core.systems.exhaust.model import Marched
@@ -89,7 +89,7 @@ def _banks(
         words = "Two pipes are counted as an even flow each; one bank of a six or of a cross-plane eight pulses and loses 1.2 times: say how each bank fires."
         yield Notice("pulses_unsaid", Sentence(words), "exhaust.firing")
     apart = [s for s in segments if s.share < 1.0 and s.kind not in ("primaries", "crossover")]
-    if form > 1.02 and any(s.form > 1.0 for s in apart):
+    if form > 1.02 and any(s.form > 1.0 for s in apart) and not any(s.kind == "crossover" for s in segments):
         crossed = model.march(context, facts, layouts.crossed(segments), context.peak)
         saved = float(np.max((found.mean_pressure - crossed.mean_pressure)[..., 0]))
         words = "One bank's gas comes in pulses and loses {times} times what an even flow would; a crossover near the first bend saves {saved}."
@@ -134,10 +134,9 @@ def _heat(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Not
         if at.what.fuel:
             continue
         got = warmth.warmed(context, at)
-        gap = float(np.max(got.gap_needed[..., 0]))
-        if at.dull is None and np.isfinite(gap):
-            if DEPARTS * at.what.bare < gap < need.FARTHEST or gap < at.what.bare / DEPARTS:
-                gap = max(gap, need.CHAFES)
+        gap = warmth.gap_wanted(context, at)
+        if at.dull is None and gap is not None:
+            if gap > DEPARTS * at.what.bare or gap < at.what.bare / DEPARTS:
                 words = "The rule keeps {rule} to a {what}; here {gap} do, the pipe being at {pipe}."
                 if gap > at.what.bare:
                     words = "The rule keeps {rule} to a {what}; here {gap} are needed, the pipe being at {pipe}."

@@ -8,7 +8,8 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.facts import Rule
-from gauge_well.core.systems.exhaust.facts import WALL
+from gauge_well.core.parts.neighbour import WHATS
+from gauge_well.core.systems.exhaust.facts import BAY_MOVING, BAY_STANDING, WALL
 from gauge_well.core.systems.ruling import Ruling
 
 
@@ -23,6 +24,15 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     for id in given.get("pieces", ()):
         rule(f"pieces.{id}.piece", "pipe", "none stated")
         rule(f"pieces.{id}.bends", 0.0, "straight")
+    for id in given.get("neighbours", ()):
+        what = WHATS.get(given.get(f"neighbours.{id}.what") or "")
+        if what is not None:
+            named = what.label.split(":")[0]
+            rule(f"neighbours.{id}.limit", what.limit, f"usual for a {named}")
+            rule(f"neighbours.{id}.size", what.size, f"usual for a {named}")
+    if given.get("neighbours"):
+        rule("bay_moving", BAY_MOVING, "usual behind a radiator")
+        rule("bay_standing", BAY_STANDING, "usual at rest")
     rule("silencer.type", "chambered", "a usual silencer")
     rule("catalyst", "no", "none stated")
     rule("merge_after", 1.0, "after the first piece")

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -14,17 +14,18 @@ from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.neighbour import SHIELDS, WHATS, NeighbourFacts, What
 from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust.facts import ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import BAY_MOVING, BAY_STANDING, ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched, Piece
 from gauge_well.core.typing import Array, Value, as_array, likely
 
-BAY_MOVING, BAY_STANDING = 15.0, 30.0  # K over the air outside where air is not worked (common practice)
 SLOW = 3.0  # m/s of air: under it a machine counts as standing
 STILL = 8.0  # W/m2K of a hot pipe to still air (common practice)
 STEEL_HEAT = 500.0 * 7850.0  # J/m3K of hot steel (incropera2007, table A.1)
 THING_HEAT = 2.5e6  # J/m3K of copper and plastic, rubber and fluid (common practice)
 SKIN = 0.002  # m of a plate
 BEFORE = 0.25  # of its rise that pipe and neighbour have as a short duty begins: it was driven there (common practice)
+# Gaps that are tried [m], the least that is kept to anything first.
+GAPS = np.array([0.010, 0.015, 0.025, 0.040, 0.060, 0.090, 0.135, 0.200, 0.300])
 FUEL_GAP = 0.100  # m kept to fuel whatever its temperature (common practice)
 
 
@@ -34,9 +35,14 @@ def standing(context: Context) -> Array:
 
 
 def bay(context: Context, facts: ExhaustFacts) -> Array:
-    """Air round the pipe ahead of the cabin [K]: as stated over the air outside, else 15 K on the move, 30 at rest."""
-    usual = np.where(standing(context), BAY_STANDING, BAY_MOVING)
-    return np.asarray(context.duties.column("ambient") + (usual if facts.bay_rise is None else facts.bay_rise))
+    """Air round the pipe ahead of the cabin [K]: so much over the air outside on the move, and at rest."""
+    moving = BAY_MOVING if facts.bay_moving is None else facts.bay_moving
+    return np.asarray(context.duties.column("ambient") + np.where(standing(context), rests(facts), moving))
+
+
+def rests(facts: ExhaustFacts) -> Value:
+    """How far the engine space stands over the air outside at rest [K]."""
+    return BAY_STANDING if facts.bay_standing is None else facts.bay_standing
 
 
 @dataclass(frozen=True)
@@ -48,6 +54,7 @@ class Placed:
     what: What
     piece: Piece
     bay: Array
+    rest: Array
     thing: neighbour.Thing
     limit: Value
     dull: float | None
@@ -84,7 +91,8 @@ def _placed(context: Context, given: ExhaustFacts, found: Marched, id: str, fact
         what,
         piece,
         bay(context, given),
-        neighbour.Thing(0.5 * as_array(piece.segment.outside), gap, size, what.plate),
+        np.asarray(context.duties.column("ambient") + rests(given)),
+        neighbour.Thing(0.5 * as_array(piece.segment.outside), gap, size, what.plate, what.sheet),
         what.limit if facts.limit is None else facts.limit,
         None if sheet is None else sheet.dull,
     )
@@ -108,7 +116,7 @@ def known(context: Context, facts: ExhaustFacts, found: Marched) -> list[Placed]
 class Warmed:
     """What a neighbour takes up over the surface that gives it away [W/m2], over (power, duty, sample), and its temperatures
     [K]: were the duty to last, at its end, after a stop; its
-    shield's; the gap it needs bare [m], the pipe's outside beside it; ``share`` of its rise that it reaches by the duty's end,
+    shield's, the pipe's outside beside it; ``share`` of its rise that it reaches by the duty's end,
     its time and the pipe's [s]."""
 
     taken: Array
@@ -119,7 +127,6 @@ class Warmed:
     running: Array
     stopped: Array
     sheet: Array | None
-    gap_needed: Array
     pipe: Array
     bay: Array
 
@@ -152,7 +159,6 @@ def warmed(context: Context, at: Placed, covering: str | None = None, dull: floa
         sheet = neighbour.shield(at.thing, pipe, b, film, sheet_dull, emits)
         taken = neighbour.let_by(sheet, b, sheet_dull)
     lasting = neighbour.settles(taken, b, film)
-    standing_bay = np.asarray(context.duties.column("ambient") + BAY_STANDING)
     metal = STEEL_HEAT * as_array(at.piece.segment.wall)
     own = THING_HEAT * (SKIN / 2.0 if at.what.plate else 0.25 * as_array(at.thing.size))
     own_time = own / (film + neighbour.radiates(lasting, neighbour.ABSORBS))
@@ -162,9 +168,21 @@ def warmed(context: Context, at: Placed, covering: str | None = None, dull: floa
     begins = neighbour.Stopped(
         b + (1.0 - (1.0 - BEFORE) * np.exp(-duration(context) / pipe_time)) * (pipe - b), running, metal, own
     )
-    stopped = neighbour.after_stop(at.thing, begins, np.maximum(standing_bay, b), neighbour.STANDING, STILL, sheet_dull)
-    needed = neighbour.gap_for(at.thing, pipe, b, film, np.asarray(b + (as_array(at.limit) - b) / share), emits)
-    return Warmed(taken, lasting, share, own_time, pipe_time, running, stopped, sheet, needed, pipe, b)
+    stopped = neighbour.after_stop(at.thing, begins, np.maximum(at.rest, b), neighbour.STANDING, STILL, sheet_dull)
+    return Warmed(taken, lasting, share, own_time, pipe_time, running, stopped, sheet, pipe, b)
+
+
+def gap_wanted(context: Context, at: Placed) -> float | None:
+    """Gap [m] at which a neighbour without a shield stays at its limit, running and after a stop, in every duty; None where
+    300 mm are not enough. Between the gaps tried straight in their logarithms."""
+    tried = replace(at, thing=replace(at.thing, gap=GAPS[:, None, None, None]))
+    hottest = warmed(context, tried, dull=None).hottest
+    over = np.max(np.reshape(hottest[..., 0], (GAPS.size, -1)), axis=1) - likely(at.limit)
+    if over[-1] > 0.0:
+        return None
+    if over[0] <= 0.0:
+        return float(GAPS[0])
+    return float(np.exp(np.interp(0.0, -over, np.log(GAPS))))
 
 
 @dataclass(frozen=True)

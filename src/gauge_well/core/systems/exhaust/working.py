@@ -115,7 +115,8 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
     label, thing = at.what.label.split(":")[0].capitalize(), at.thing
     if at.dull is None:
         view = {"R": thing.radius, "H": thing.distance}
-        how = "R / H" if thing.plate else "arcsin(R / H)"
+        how = "s * R / H" if thing.plate else "arcsin(R / H)"
+        view |= {"s": thing.keeps} if thing.plate else {}
         w.add(f"F_{at.id}", f"{label}: view of the pipe", how, thing.view, "ratio", view, "incropera2007, ch. 13")
         emits = COVERINGS[at.piece.segment.covering].emissivity
         formula = "e * sigma * T_p ** 4 * a * F / n"

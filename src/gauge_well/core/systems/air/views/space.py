@@ -69,13 +69,15 @@ class RoomView:
 
 @dataclass(frozen=True)
 class SpaceView:
-    """All duties of the engine space; the rest in the duty asked for."""
+    """All duties of the engine space, how far it stands over the air outside at most on the move and at rest [K]; the rest in
+    the duty asked for."""
 
     rows: Sequence[SpaceRow]
     parts: Sequence[PartRow]
     box: BoxView | None
     room: RoomView
-    rise: float | None
+    moving: float | None
+    standing: float | None
 
 
 def show(context: Context, facts: AirFacts, options: Options) -> SpaceView:
@@ -119,8 +121,15 @@ def show(context: Context, facts: AirFacts, options: Options) -> SpaceView:
             has=None if facts.room_opening is None else likely(facts.room_opening),
             power=duty_value(context.peak.power, index),
         ),
-        rise=max(r.temperature - r.outside for r in rows) if space.worked else None,
+        moving=_rise(context, rows, False) if space.worked else None,
+        standing=_rise(context, rows, True) if space.worked else None,
     )
+
+
+def _rise(context: Context, rows: Sequence[SpaceRow], still: bool) -> float | None:
+    """Most that the engine space stands over the air outside, on the move or at rest [K]; None where no duty does so."""
+    slow = [likely(c.air_speed) < warmth.SLOW for c in context.duties.cases]
+    return max((r.temperature - r.outside for r, s in zip(rows, slow, strict=True) if s is still), default=None)
 
 
 def _box(context: Context, facts: AirFacts, space: warmth.Bay, index: int) -> BoxView | None:

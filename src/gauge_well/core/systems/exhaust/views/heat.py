@@ -11,7 +11,7 @@ from gauge_well.core.flow.gas_pipe import STEFAN_BOLTZMANN
 from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context, Options, duty_asked
-from gauge_well.core.systems.exhaust import gas, ground, model, need, pieces, warmth
+from gauge_well.core.systems.exhaust import gas, ground, model, pieces, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.gas import Source
 from gauge_well.core.systems.exhaust.ground import Raised
@@ -35,7 +35,7 @@ class Skin:
 
 @dataclass(frozen=True)
 class Beside:
-    """A neighbour in one duty: what, where [m], its gap and the one it needs [m], temperatures [K] running, after a stop, of
+    """A neighbour in one duty: what, where [m], its gap and the one it needs in every duty [m], temperatures [K] running, after a stop, of
     its shield, the most it may reach; what a rule of thumb keeps [m]; temperature over :data:`GAPS` bare; what would ease it."""
 
     id: str
@@ -68,12 +68,11 @@ class Under:
 
 @dataclass(frozen=True)
 class HeatView:
-    """One duty; ``bay`` air round the pipe [K] and whether it was stated; ``test`` and ``stop``: mole shares of carbon
+    """One duty; ``bay`` air round the pipe [K]; ``test`` and ``stop``: mole shares of carbon
     monoxide; ``leaks`` ranked, ``tests`` in order."""
 
     duty: str
     bay: float
-    bay_stated: bool
     skin: Sequence[Skin]
     gaps: Sequence[float]
     beside: Sequence[Beside]
@@ -99,8 +98,7 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> HeatView:
     return HeatView(
         duty=context.duties.cases[index].id,
         bay=bay,
-        bay_stated=facts.bay_rise is not None,
-        skin=_skin(context, found, index),
+        skin=_skin(context, facts, found, index),
         gaps=GAPS.tolist(),
         beside=[
             _beside(context, at, index) for at in warmth.placed(context, facts, found) if isinstance(at, warmth.Placed)
@@ -123,9 +121,9 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> HeatView:
     )
 
 
-def _skin(context: Context, found: model.Marched, index: int) -> list[Skin]:
+def _skin(context: Context, facts: ExhaustFacts, found: model.Marched, index: int) -> list[Skin]:
     x, skins = 0.0, []
-    ambient = duty_value(context.duties.column("ambient"), index) + warmth.BAY_STANDING
+    ambient = duty_value(context.duties.column("ambient"), index) + likely(warmth.rests(facts))
     for piece in found.pieces:
         if piece.segment.bank == "right":
             continue
@@ -152,15 +150,14 @@ def _beside(context: Context, at: warmth.Placed, index: int) -> Beside:
     still = bool(warmth.standing(context)[index, 0])
     film = neighbour.STANDING if still else neighbour.MOVING
     pipe, bay = duty_value(got.pipe, index), duty_value(got.bay, index)
-    swept = neighbour.Thing(likely(at.thing.radius), GAPS, likely(at.thing.size), at.thing.plate)
-    needed = duty_value(got.gap_needed, index)
+    swept = neighbour.Thing(likely(at.thing.radius), GAPS, likely(at.thing.size), at.thing.plate, at.thing.sheet)
     emits = COVERINGS[at.piece.segment.covering].emissivity
     return Beside(
         id=at.id,
         name=at.what.label,
         along=likely(at.facts.along) if at.facts.along is not None else 0.0,
         gap=likely(at.thing.gap),
-        gap_needed=max(needed, need.CHAFES) if np.isfinite(needed) else None,
+        gap_needed=warmth.gap_wanted(context, at),
         rule=at.what.bare if at.dull is None else at.what.shielded,
         running=duty_value(got.running, index),
         stopped=duty_value(got.stopped, index),
