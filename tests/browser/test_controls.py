@@ -212,7 +212,8 @@ class Parts(BrowserCase):
 
     def test_dragged_into_another_order(self) -> None:
         page = self.go(f"/builds/{self.build_of(demo('quarry-mule'))}/exhaust")
-        pieces = page.locator("[data-kept]:not(.sortable-fallback)")
+        run = page.locator("section", has=page.get_by_role("heading", name="Piece by piece"))
+        pieces = run.locator("[data-kept]:not(.sortable-fallback)")
         first = str(pieces.first.get_attribute("data-kept"))
         # All of the list in sight: a hand beyond the window's edge scrolls the page on.
         pieces.last.scroll_into_view_if_needed()

@@ -1817,7 +1817,7 @@ export interface components {
         };
         /**
          * Beside
-         * @description A neighbour in one duty: what, where [m], its gap and the one it needs [m], temperatures [K] running, after a stop, of
+         * @description A neighbour in one duty: what, where [m], its gap and the one it needs in every duty [m], temperatures [K] running, after a stop, of
          *     its shield, the most it may reach; what a rule of thumb keeps [m]; temperature over :data:`GAPS` bare; what would ease it.
          */
         Beside: {
@@ -2750,7 +2750,7 @@ export interface components {
              * @description The air-conditioning's signal lost, it runs
              */
             fan_request_lost?: ("as_ever" | "full" | "half" | "off") | null;
-            /** @description Switch in the fan's line closes at. A thermostatic switch between controller and fan, in a hose or the core. */
+            /** @description Switch in the fan's line, lets it run from. A thermostatic switch between controller and fan, in a hose or the core. */
             fan_line_switch?: components["schemas"]["Quantity"];
             /**
              * Opening
@@ -3639,8 +3639,10 @@ export interface components {
              * @description Heat shield at loom and hoses
              */
             shielded?: ("yes" | "no") | null;
-            /** @description Engine space over the air outside. 15 K on the move and 30 K at rest where nothing is said; the station Air works it. */
-            bay_rise?: components["schemas"]["Quantity"];
+            /** @description Engine space over the air outside, on the move. The station Air works it. */
+            bay_moving?: components["schemas"]["Quantity"];
+            /** @description and standing, or just stopped */
+            bay_standing?: components["schemas"]["Quantity"];
             /** @description Of its time at full load. For what a wider pipe is worth over a year. */
             full_load?: components["schemas"]["Quantity"];
             /** @description Length to a side exit. Flange to a tip ahead of the rear wheel. */
@@ -4513,7 +4515,7 @@ export interface components {
         };
         /**
          * HeatView
-         * @description One duty; ``bay`` air round the pipe [K] and whether it was stated; ``test`` and ``stop``: mole shares of carbon
+         * @description One duty; ``bay`` air round the pipe [K]; ``test`` and ``stop``: mole shares of carbon
          *     monoxide; ``leaks`` ranked, ``tests`` in order.
          */
         HeatView: {
@@ -4521,8 +4523,6 @@ export interface components {
             duty: string;
             /** Bay */
             bay: number;
-            /** Bay Stated */
-            bay_stated: boolean;
             /** Skin */
             skin: components["schemas"]["Skin"][];
             /** Gaps */
@@ -7966,7 +7966,8 @@ export interface components {
         };
         /**
          * SpaceView
-         * @description All duties of the engine space; the rest in the duty asked for.
+         * @description All duties of the engine space, how far it stands over the air outside at most on the move and at rest [K]; the rest in
+         *     the duty asked for.
          */
         SpaceView: {
             /** Rows */
@@ -7975,8 +7976,10 @@ export interface components {
             parts: components["schemas"]["PartRow"][];
             box: components["schemas"]["BoxView"] | null;
             room: components["schemas"]["RoomView"];
-            /** Rise */
-            rise: number | null;
+            /** Moving */
+            moving: number | null;
+            /** Standing */
+            standing: number | null;
         };
         /**
          * SpeedView

@@ -12,6 +12,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 FILL_MAX = 9.99
+LEAST_NEEDED = 1e-9  # what is kept to nothing at all: touching is at the brim, over it beyond
 
 
 class CheckClass(StrEnum):
@@ -111,7 +112,7 @@ def gap_fill(actual: Value, needed: Value) -> Array:
 
     Nought when twice the need is there, 1 at the need, 2 when touching, beyond in interference.
     """
-    return clip(2.0 - as_array(actual) / as_array(needed), 0.0, FILL_MAX)
+    return clip(2.0 - as_array(actual) / np.maximum(needed, LEAST_NEEDED), 0.0, FILL_MAX)
 
 
 def worst_of(states: Collection[State], unknown: bool = False) -> State:

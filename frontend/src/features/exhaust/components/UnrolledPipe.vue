@@ -71,7 +71,7 @@ const heldSaid = computed(() => (held.value ? words.show(held.value.what === 'le
 </script>
 
 <template>
-  <div class="drawing" tabindex="0"><svg ref="svg" viewBox="-6 -20 640 306" role="img" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`" @pointermove="drag" @pointerup="drop">
+  <div class="drawing" tabindex="0"><svg ref="svg" viewBox="-6 -20 640 306" role="group" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`" @pointermove="drag" @pointerup="drop">
     <rect :x="at[data.worst]?.[0]" y="146" :width="wide(data.worst)" height="116" class="band" />
     <g v-for="(piece, i) in data.pieces" :key="i">
       <rect v-if="piece.body > piece.height * 1.01" :x="(at[i]?.[0] ?? 0) + 4" :y="lane(piece) - half(piece.body)" :width="Math.max(wide(i) - 8, 2)" :height="2 * half(piece.body)" rx="3" class="body" />

@@ -13,7 +13,7 @@ from gauge_well.core.sizes import DUCTS, THROTTLES, at_least
 from gauge_well.core.systems.air import intake, warmth
 from gauge_well.core.systems.air.facts import AirFacts
 from gauge_well.core.systems.base import Context, Need
-from gauge_well.core.typing import Array, duty_value, likely
+from gauge_well.core.typing import Array, duty_value, duty_values, likely
 
 FILTER_NEW = 500.0  # Pa a new filter may take (common practice)
 SPEED = 25.0  # m/s in snorkel and intake pipe (common practice)
@@ -23,8 +23,8 @@ THROTTLE_COST = 0.015  # of the power that an open throttle may take (common pra
 def needs(context: Context, facts: AirFacts) -> list[Need]:
     """Media area, bores, throttle; a boat's or a closed room's opening."""
     op = context.peak
-    worst = int(np.argmax(op.air_mass_flow[..., 0].reshape(-1, len(context.duties.cases))[0]))
-    flow = np.asarray(op.air_mass_flow[..., worst, :].reshape(-1, op.air_mass_flow.shape[-1])[0])
+    worst = int(np.argmax(duty_values(op.air_mass_flow, len(context.duties.cases))))
+    flow = _of(op.air_mass_flow, worst)
     case = context.duties.cases[worst]
     t, p = likely(case.ambient), likely(case.pressure)
     rho = air.density(t, p)
@@ -46,13 +46,18 @@ def needs(context: Context, facts: AirFacts) -> list[Need]:
     if context.engine.facts.aspiration != "natural":
         charge = intake.charge(context, facts, op)
         assert charge is not None
-        hot = np.broadcast_to(air.density(charge.hot, charge.pressure), op.air_mass_flow.shape)
-        through = np.asarray(hot[..., worst, :].reshape(-1, hot.shape[-1])[0])
+        through = _of(air.density(charge.hot, charge.pressure), worst)
         wide = np.asarray(np.sqrt(4.0 * flow / through / intake.CHARGE_SPEED / np.pi))
         found.append(_bore("charge", "charge_bore", "Charge pipes", wide, "{v} in the hot one", intake.CHARGE_SPEED))
     if context.machine.kind in ("boat", "generator"):
         found += _opening(context)
     return found
+
+
+def _of(value: Array, duty: int) -> Array:
+    """One duty's samples of an array that ends in (duty, sample); the first power step where there are more."""
+    own = value[..., duty if value.shape[-2] > 1 else 0, :] if value.ndim > 1 else value
+    return np.asarray(own.reshape(-1, own.shape[-1])[0] if own.ndim > 1 else own)
 
 
 def _bore(part: str, quantity: str, name: str, bore: Array, words: str, speed: float) -> Need:

@@ -78,7 +78,7 @@ class AirFacts:
         "The air-conditioning's signal lost, it runs", WITHOUT_REQUEST, group="Fan", when=("fan.drive", ELECTRIC)
     )
     fan_line_switch: Value | None = quantity(
-        "Switch in the fan's line closes at",
+        "Switch in the fan's line, lets it run from",
         "temperature",
         300.0,
         420.0,
