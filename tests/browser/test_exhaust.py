@@ -54,7 +54,7 @@ class Exhaust(BrowserCase):
             page.mouse.move(x + 24, y)
             page.mouse.up()
         said = str(page.get_by_role("group", name="Piece 4").text_content())
-        found = re.search(r"(\d[\d,]*) mm", said)
+        found = re.search(r"(\d[\d,]*)\smm", said)
         assert found is not None, said
         self.assertGreater(int(found[1].replace(",", "")), 1200)
 
@@ -102,6 +102,7 @@ class Air(BrowserCase):
         self.give("air.filter.area", "0.8 m2")
         self.give("air.pipe.bore", "70 mm")
         expect(page.locator("[data-intake]")).to_contain_text("What would give back most")
+        page.get_by_role("button", name=re.compile("more: not given")).first.click()
         self.pick("air.draws", "cold feed, sealed from the engine space")
         expect(page.locator("[data-intake]")).not_to_contain_text("With a cold feed")
 
