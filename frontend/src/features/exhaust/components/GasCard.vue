@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import Unseen from '../../../ui/Unseen.vue'
 import type { HeatView } from '../logic'
+import { useHardest } from '../useHardest'
 
 /** Where gas would get into the cabin, worst first; where to hold a meter, and at what figure to stop. */
 const words = useVocabulary()
-const { index } = useDuty('exhaust')
+const { index } = useHardest()
 const { data, waiting } = useInstrument('exhaust/heat', computed(() => ({ duty: index.value })))
 type Leak = HeatView['leaks'][number]
 const ppm = (share: number) => `${Math.round(1e6 * share)} ppm`

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
 import DutyPick from '../../../station/DutyPick.vue'
-import { useDuty } from '../../../station/useDuty'
 import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { plotOption } from '../../../ui/chart'
@@ -13,11 +12,12 @@ import { read, THEME } from '../../../ui/theme'
 import Unseen from '../../../ui/Unseen.vue'
 import Well from '../../../ui/Well.vue'
 import type { HeatView } from '../logic'
+import { useHardest } from '../useHardest'
 
 /** The pipe's outside along its way, what stands beside it and the gap it needs, what the pipe hangs over. */
 const words = useVocabulary()
 const look = inject(THEME)
-const { index } = useDuty('exhaust')
+const { index } = useHardest()
 const { data, waiting } = useInstrument('exhaust/heat', computed(() => ({ duty: index.value })))
 type Beside = HeatView['beside'][number]
 const t = (v: number) => words.show(v, 'temperature')
@@ -84,6 +84,7 @@ const under = computed(() => {
   <section v-if="option" class="card pad">
     <h2 class="label">Its outside along the way</h2>
     <ChartPanel :option="option" label="Outside temperature along the pipe" />
+    <p class="mute">Measured by crayon; an infrared gun reads bright metal a hundred degrees low.</p>
   </section>
   <section v-if="data" class="card pad" data-ground>
     <h2 class="label">Under it</h2>

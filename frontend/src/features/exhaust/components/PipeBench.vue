@@ -7,21 +7,16 @@ import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import Slide from '../../../ui/Slide.vue'
 import Unseen from '../../../ui/Unseen.vue'
-import { hardest, tube } from '../logic'
+import { tube } from '../logic'
+import { useHardest } from '../useHardest'
 import UnrolledPipe from './UnrolledPipe.vue'
 
 /** The pipe unrolled; a piece picked, dragged, split, repeated, pressed flat. */
 const build = useBuild()
 const words = useVocabulary()
 const { send, trouble } = useSending()
-const duties = computed(() => build.report?.duties ?? [])
-const index = ref(0)
+const { index } = useHardest()
 const scale = ref(100)
-// The duty that loses most pressure is the one to look at first.
-watch(() => hardest(build.report?.systems.exhaust?.checks ?? []), (id) => {
-  const found = duties.value.findIndex((d) => d.id === id)
-  if (found >= 0) index.value = found
-}, { immediate: true })
 watch(() => build.build?.revision, () => (scale.value = 100))
 const options = computed(() => ({ duty: index.value, bore_scale: scale.value / 100 }))
 const { data, waiting } = useInstrument('exhaust/pipe', options)
@@ -81,7 +76,7 @@ const held = computed(() => {
       <Slide v-model="scale" label="All bores" :min="60" :max="160" :text="`${scale} %`">
         <button v-if="scale !== 100" class="textlink" type="button" @click="scale = 100">as fitted</button>
       </Slide>
-      <p class="mute">Fastest gas Mach {{ data.mach.toFixed(2) }}; outside {{ words.show(hottest, 'temperature') }} at its hottest. {{ held }}</p>
+      <p class="mute">Fastest gas Mach {{ data.mach.toFixed(2) }}; outside {{ words.show(hottest, 'temperature') }} at its hottest. {{ held }} To measure it: a bung ahead of the first silencer, a gauge behind a metre of steel pipe, full load in a tall gear.</p>
     </template>
     <Unseen v-else :waiting="waiting">Give the tube's outside diameter and the whole length, or the pipe piece by piece, to see where the pressure goes.</Unseen>
   </section>

@@ -71,7 +71,7 @@ const heldSaid = computed(() => (held.value ? words.show(held.value.what === 'le
 </script>
 
 <template>
-  <div class="drawing" tabindex="0"><svg ref="svg" viewBox="-6 -20 640 306" role="group" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`" @pointermove="drag" @pointerup="drop">
+  <div class="drawing" tabindex="0"><svg ref="svg" viewBox="-6 -20 640 318" role="group" :aria-label="`Exhaust from flange to tip: ${words.show(data.back_pressure, 'pressure_difference')} at the flange`" @pointermove="drag" @pointerup="drop">
     <rect :x="at[data.worst]?.[0]" y="146" :width="wide(data.worst)" height="116" class="band" />
     <g v-for="(piece, i) in data.pieces" :key="i">
       <rect v-if="piece.body > piece.height * 1.01" :x="(at[i]?.[0] ?? 0) + 4" :y="lane(piece) - half(piece.body)" :width="Math.max(wide(i) - 8, 2)" :height="2 * half(piece.body)" rx="3" class="body" />
@@ -88,7 +88,7 @@ const heldSaid = computed(() => (held.value ? words.show(held.value.what === 'le
         <text v-if="wide(i) > 46" :x="(at[i]?.[0] ?? 0) + 3" y="108">{{ words.show(piece.warm, 'temperature') }}</text>
         <text v-if="wide(i) > 46" :x="(at[i]?.[0] ?? 0) + 3" y="122" class="speed">{{ words.show(piece.speed, 'speed_m_s') }}</text>
       </template>
-      <text v-if="banked && wide(i) > 60" :x="(at[i]?.[0] ?? 0) + 3" :y="piece.bank === 'right' ? 112 : piece.bank === 'left' ? 20 : 36">{{ piece.name }}{{ piece.bank ? `, ${piece.bank}` : '' }}</text>
+      <text v-if="banked && wide(i) > 60" :x="(at[i]?.[0] ?? 0) + 3" :y="piece.bank === 'right' ? 112 : piece.bank === 'left' ? 20 : i % 2 ? 32 : 8">{{ piece.name }}{{ piece.bank ? `, ${piece.bank}` : '' }}</text>
       <text v-if="wide(i) > 40" :x="middle(i)" :y="piece.bank === 'right' ? 292 : 278" text-anchor="middle" :class="{ strong: i === data.worst }">{{ words.show(piece.up - piece.down, 'pressure_difference') }}</text>
     </g>
     <g v-for="(piece, i) in data.pieces" :key="`g${i}`">

@@ -36,7 +36,7 @@ class Laid:
 def crossed(segments: Sequence[Segment]) -> list[Segment]:
     """With a crossover after the first piece that runs apart; after it both banks' gas adds up to an even flow."""
     at = next((i for i, s in enumerate(segments) if s.share == 0.5 and s.kind not in ("primaries", "collector")), None)
-    if at is None or any(s.kind == "crossover" for s in segments):
+    if at is None or any(s.kind == "crossover" or s.bank for s in segments):
         return list(segments)
     first = segments[at]
     length = 3.0 * likely(first.outside)

@@ -17,6 +17,7 @@ from gauge_well.core.validity import Notice
 
 Values = dict[str, tuple[float, str] | str]
 MACH_SAID = 0.3
+SAVED = 100.0  # Pa worth a word
 DEPARTS = 1.25  # times, from which a rule of thumb and what was worked are said to differ
 FLEX_TAKES = 0.025  # m sideways that a usual flex takes (common practice)
 COLLECTOR = (1.5, 3.0)  # primary areas, about two (common practice)
@@ -89,10 +90,11 @@ def _banks(
         words = "Two pipes are counted as an even flow each; one bank of a six or of a cross-plane eight pulses and loses 1.2 times: say how each bank fires."
         yield Notice("pulses_unsaid", Sentence(words), "exhaust.firing")
     apart = [s for s in segments if s.share < 1.0 and s.kind not in ("primaries", "crossover")]
-    if form > 1.02 and any(s.form > 1.0 for s in apart) and not any(s.kind == "crossover" for s in segments):
+    if form > 1.02 and any(s.form > 1.0 for s in apart) and not any(s.kind == "crossover" or s.bank for s in segments):
         crossed = model.march(context, facts, layouts.crossed(segments), context.peak)
         saved = float(np.max((found.mean_pressure - crossed.mean_pressure)[..., 0]))
-        words = "One bank's gas comes in pulses and loses {times} times what an even flow would; a crossover near the first bend saves {saved}."
+        words = "One bank's gas comes in pulses and loses {times} times what an even flow would"
+        words += "; a crossover near the first bend saves {saved}." if saved > SAVED else "."
         values = {"times": f"{form:.2f}", "saved": (saved, "pressure_difference")}
         yield Notice("pulses", Sentence(words, values), "exhaust.firing")
     asked = primaries.primaries(context.engine)
