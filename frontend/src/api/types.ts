@@ -3290,7 +3290,7 @@ export interface components {
         };
         /**
          * Eased
-         * @description What would be done for a neighbour: the hottest it then gets over all duties [K].
+         * @description What would be done for a neighbour: the hottest it then gets over all duties [K], and the gap it then needs [m].
          */
         Eased: {
             /** Id */
@@ -3299,6 +3299,8 @@ export interface components {
             label: string;
             /** Hottest */
             hottest: number;
+            /** Gap */
+            gap: number | null;
         };
         /**
          * EditOut

@@ -12,6 +12,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 FILL_MAX = 9.99
+MOST_COST = 0.10  # of the power, that a cost is drawn against
 LEAST_NEEDED = 1e-9  # what is kept to nothing at all: touching is at the brim, over it beyond
 
 
@@ -225,4 +226,23 @@ def hot_gate(
         fill=fill,
         sentences=lambda: (said(at),),
         danger=danger,
+    )
+
+
+def power_cost(
+    id: str, name: str, part: str, lost: Array, power: Array, sentences: Callable[[], Sequence[Sentence]]
+) -> Check:
+    """Power lost [W] beside a tenth of what is made [W]: a cost, that never makes a state."""
+    most = MOST_COST * power
+    return Check(
+        id=id,
+        name=name,
+        part=part,
+        check_class=CheckClass.COST,
+        scales=None,
+        kind="power",
+        demand=lost,
+        capacity=most,
+        fill=ratio_fill(lost, most),
+        sentences=sentences,
     )

@@ -153,6 +153,21 @@ def reached(duration: Value, own: Value, pipe: Value, before: float) -> Array:
     return np.asarray(1.0 - (1.0 - before) * lags)
 
 
+def cools(pipe: Value, bay: Value, film: Value, capacity: Value, step: float, emits: Value = EMISSIVITY) -> Array:
+    """A stopped pipe's outside after a ``step`` [s]: implicit, so that it never falls under the bay [K].
+
+    Parameters
+    ----------
+    film : float or array
+        To still air [W/m2K].
+    capacity : float or array
+        Of its wall [J/m2K].
+    """
+    t, b = as_array(pipe), as_array(bay)
+    rate = step * (film + as_array(emits) * STEFAN_BOLTZMANN * (t + b) * (t**2 + b**2)) / capacity
+    return np.asarray((t + rate * b) / (1.0 + rate))
+
+
 @dataclass(frozen=True)
 class Stopped:
     """A pipe and a thing beside it as the engine is stopped: temperatures [K], heat capacity of each surface [J/m2K]."""
@@ -183,9 +198,7 @@ def after_stop(
     tp, tt = as_array(begins.pipe), as_array(begins.thing)
     peak = tt
     for _ in range(int(SOAK / SOAK_STEP)):
-        cube = EMISSIVITY * STEFAN_BOLTZMANN * (tp + b) * (tp**2 + b**2)
-        rate = SOAK_STEP * (as_array(pipe_film) + cube) / begins.pipe_capacity
-        tp = (tp + rate * b) / (1.0 + rate)
+        tp = cools(tp, b, pipe_film, begins.pipe_capacity, SOAK_STEP)
         if dull is None:
             goes = received(thing, tp)
         else:

@@ -223,6 +223,7 @@ class Beside(NumbersCase):
         one = view["beside"][0]
         self.assertEqual({e["id"] for e in one["eased"]}, {"bright", "weathered", "wrap", "coat"})
         self.assertLess(min(e["hottest"] for e in one["eased"]), one["running"])
+        self.assertLess(min(e["gap"] for e in one["eased"]), one["gap_needed"])
         self.falling(one["by_gap"])
 
 

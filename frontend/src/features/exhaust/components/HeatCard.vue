@@ -47,7 +47,7 @@ const COLUMNS: Column<Beside>[] = [
   { key: 'stopped', title: 'after a stop', right: true, show: (b) => t(b.stopped), over: (b) => b.stopped > b.limit },
   { key: 'limit', title: 'may reach', right: true, mute: true, show: (b) => t(b.limit) },
 ]
-const eased = (b: Beside) => b.eased.map((e) => `${e.label}: ${t(e.hottest)}`).join(' · ')
+const eased = (b: Beside) => b.eased.map((e) => `${e.label}: ${t(e.hottest)}${e.gap === null ? '' : `, ${size(e.gap)} would do`}`).join(' · ')
 const under = computed(() => {
   const u = data.value?.under
   if (!u) return []

@@ -6,15 +6,13 @@ from collections.abc import Callable, Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, hot_gate, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, hot_gate, power_cost, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.air import intake, wading, warmth
 from gauge_well.core.systems.air.facts import AirFacts
 from gauge_well.core.systems.base import Context
 from gauge_well.core.typing import Array, Value, duty_values, likely
-
-MOST_COST = 0.1  # of the power
 
 
 def intake_checks(context: Context, facts: AirFacts, found: intake.Drawn, op: Operation) -> list[Check]:
@@ -75,18 +73,7 @@ def cost_check(context: Context, facts: AirFacts, found: intake.Drawn, warm: Arr
             for takes, pressure, at, cold, lost in rows
         )
 
-    return Check(
-        id="intake_cost",
-        name="Power lost on the way in",
-        part="intake",
-        check_class=CheckClass.COST,
-        scales=None,
-        kind="power",
-        demand=both,
-        capacity=MOST_COST * op.power,
-        fill=ratio_fill(both, MOST_COST * op.power),
-        sentences=said,
-    )
+    return power_cost("intake_cost", "Power lost on the way in", "intake", both, op.power, said)
 
 
 def charge_check(context: Context, found: intake.Charge, op: Operation) -> list[Check]:
@@ -105,20 +92,7 @@ def charge_check(context: Context, found: intake.Charge, op: Operation) -> list[
             Sentence(words, {"takes": (takes, "pressure_difference"), "cost": (lost, "power")}) for takes, lost in rows
         )
 
-    return [
-        Check(
-            id="charge_cost",
-            name="Power lost in charge pipes",
-            part="charge",
-            check_class=CheckClass.COST,
-            scales=None,
-            kind="power",
-            demand=cost,
-            capacity=MOST_COST * op.power,
-            fill=ratio_fill(cost, MOST_COST * op.power),
-            sentences=said,
-        )
-    ]
+    return [power_cost("charge_cost", "Power lost in charge pipes", "charge", cost, op.power, said)]
 
 
 def wading_checks(facts: AirFacts) -> list[Check]:

@@ -6,12 +6,12 @@ from collections.abc import Callable, Sequence
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, hot_gate, ratio_fill
+from gauge_well.core.checks import Check, CheckClass, Scales, gap_gate, hot_gate, power_cost, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust import costs, warmth
-from gauge_well.core.systems.exhaust.facts import MOST_COST, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.ground import Ground
 from gauge_well.core.systems.exhaust.model import Marched
 from gauge_well.core.typing import Array, duty_values, likely
@@ -99,18 +99,7 @@ def cost_check(context: Context, found: Marched, op: Operation, gain: Callable[[
             for cost, power, back, more in rows
         )
 
-    return Check(
-        id="exhaust_cost",
-        name="Power lost to back pressure",
-        part="pipe",
-        check_class=CheckClass.COST,
-        scales=None,
-        kind="power",
-        demand=lost,
-        capacity=MOST_COST * op.power,
-        fill=ratio_fill(lost, MOST_COST * op.power),
-        sentences=said,
-    )
+    return power_cost("exhaust_cost", "Power lost to back pressure", "pipe", lost, op.power, said)
 
 
 def room_checks(context: Context, facts: ExhaustFacts, worked: bool) -> list[Check]:

@@ -172,11 +172,12 @@ def warmed(context: Context, at: Placed, covering: str | None = None, dull: floa
     return Warmed(taken, lasting, share, own_time, pipe_time, running, stopped, sheet, pipe, b)
 
 
-def gap_wanted(context: Context, at: Placed) -> float | None:
-    """Gap [m] at which a neighbour without a shield stays at its limit, running and after a stop, in every duty; None where
-    300 mm are not enough. Between the gaps tried straight in their logarithms."""
+def gap_wanted(context: Context, at: Placed, covering: str | None = None, dull: float | None = None) -> float | None:
+    """Gap [m] at which a neighbour stays at its limit, running and after a stop, in every duty; None where 300 mm are not
+    enough. The pipe as it is or under a ``covering``, no shield or one of an emissivity. Between the gaps tried straight
+    in their logarithms."""
     tried = replace(at, thing=replace(at.thing, gap=GAPS[:, None, None, None]))
-    hottest = warmed(context, tried, dull=None).hottest
+    hottest = warmed(context, tried, covering, dull).hottest
     over = np.max(np.reshape(hottest[..., 0], (GAPS.size, -1)), axis=1) - likely(at.limit)
     if over[-1] > 0.0:
         return None
@@ -187,11 +188,12 @@ def gap_wanted(context: Context, at: Placed) -> float | None:
 
 @dataclass(frozen=True)
 class Eased:
-    """What would be done for a neighbour: the hottest it then gets over all duties [K]."""
+    """What would be done for a neighbour: the hottest it then gets over all duties [K], and the gap it then needs [m]."""
 
     id: str
     label: str
     hottest: float
+    gap: float | None
 
 
 def eases(context: Context, at: Placed) -> Sequence[Eased]:
@@ -205,7 +207,12 @@ def eases(context: Context, at: Placed) -> Sequence[Eased]:
     if at.piece.segment.covering == "bare":
         ways.append(("coat", "the pipe coated", "coated", at.dull))
     return [
-        Eased(id, label, float(np.max(warmed(context, at, cover, dull).hottest[..., 0])))
+        Eased(
+            id,
+            label,
+            float(np.max(warmed(context, at, cover, dull).hottest[..., 0])),
+            gap_wanted(context, at, cover, dull),
+        )
         for id, label, cover, dull in ways
     ]
 

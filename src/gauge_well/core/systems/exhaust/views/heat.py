@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.flow.gas_pipe import STEFAN_BOLTZMANN
 from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context, Options, duty_asked
@@ -137,12 +136,10 @@ def _skin(context: Context, facts: ExhaustFacts, found: model.Marched, index: in
 
 def _cooled(begins: float, ambient: float, capacity: float, piece: model.Piece) -> float:
     """Outside three minutes after a stop in still air [K]."""
-    t, step = begins, 10.0
-    emits = COVERINGS[piece.segment.covering].emissivity * STEFAN_BOLTZMANN
-    for _ in range(int(STOPPED_FOR / step)):
-        rate = step * (warmth.STILL + emits * (t + ambient) * (t**2 + ambient**2)) / capacity
-        t = (t + rate * ambient) / (1.0 + rate)
-    return t
+    t = np.asarray(begins)
+    for _ in range(int(STOPPED_FOR / neighbour.SOAK_STEP)):
+        t = neighbour.cools(t, ambient, warmth.STILL, capacity, neighbour.SOAK_STEP, piece.segment.emissivity)
+    return float(t)
 
 
 def _beside(context: Context, at: warmth.Placed, index: int) -> Beside:
