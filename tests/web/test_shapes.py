@@ -106,3 +106,33 @@ class Outlines(ApiCase):
             self.assertTrue(answer.data.startswith(start), kind)
         bare = self.client.post("/api/outline/svg", json={"sheet": changed(ROAD, oil__pan__depth=None)})
         self.assertEqual((bare.status_code, bare.get_json()["problems"][0]["field"]), (422, "oil.pan.depth"))
+
+
+class Lists(ApiCase):
+    def test_a_list_of_parts_as_csv(self) -> None:
+        """A head and a part a row; one place, or none of that name, is refused by its name."""
+        sheet = {"sheet": demo_document("quarry-mule")}
+        answer = self.client.post("/api/list/exhaust.pieces", json=sheet)
+        self.assertEqual((answer.status_code, answer.mimetype), (200, "text/csv"))
+        self.assertEqual(len(answer.text.splitlines()), 7)
+        for place in ("cooling.core", "exhaust.nothing"):
+            refused = self.client.post(f"/api/list/{place}", json=sheet)
+            self.assertEqual(refused.status_code, 422)
+            self.assertIn("no such list", refused.text)
+
+    def test_a_run_kept_from_csv(self) -> None:
+        """Long enough for a hundred rows; one that cannot be read leaves the build as it was."""
+        made = self.client.post("/api/builds", json={"sheet": demo_document("quarry-mule")}).get_json()
+        path, held = f"/api/builds/{made['id']}", {"If-Match": '"1"'}
+        rows = "piece,diameter,length,bends\n" + "pipe,63.5 mm,120 mm,0 deg\n" * 90
+        edit = {"path": "exhaust.pieces", "text": rows, "action": "list"}
+        kept = self.client.patch(path, json={"edits": [edit]}, headers=held)
+        self.assertEqual(kept.status_code, 200, kept.text[:200])
+        wrong = {**edit, "text": "piece,length\npipe,long\n"}
+        refused = self.client.patch(path, json={"edits": [wrong]}, headers={"If-Match": '"2"'})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("exhaust.pieces.pipe.length", refused.text)
+        again = self.client.get(path).get_json()
+        self.assertEqual(
+            (again["revision"], sum(p.get("role") == "exhaust.pieces" for p in again["document"]["parts"])), (2, 90)
+        )
