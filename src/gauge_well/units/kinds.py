@@ -93,6 +93,7 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("density", "density", "kg/m3", "kg/m3", 4, 3),
     Kind("viscosity", "viscosity", "mm2/s", "mm2/s", 3, 1),
     Kind("conductance", "conductance", "W/K", "W/K", 4, 0),
+    Kind("heat_flux", "heat_flux", "W/m2", "W/m2", 3, 0),
     Kind("force", "force", "N", "lbf", 3, 0),
     Kind("stiffness", "stiffness", "N/mm", "lbf/in", 3, 1),
     Kind("stress", "pressure", "MPa", "ksi", 3, 1),

@@ -262,6 +262,7 @@ _ALL = (
     _unit("kg/m3", "kg/m³", "density", 1.0, "kg/m3", "g/l"),
     _unit("mm2/s", "mm²/s", "viscosity", 1e-6, "mm2/s", "cst", "cSt", "centistokes"),
     _unit("W/K", "W/K", "conductance", 1.0, "w/k", "w/°c", "w/c"),
+    _unit("W/m2", "W/m²", "heat_flux", 1.0, "w/m2", "w/m^2"),
     # mechanical
     _unit("N", "N", "force", 1.0, "newton", "newtons"),
     _unit("kN", "kN", "force", 1e3, "kilonewton", "kilonewtons"),

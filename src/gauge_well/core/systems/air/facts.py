@@ -123,9 +123,7 @@ class AirFacts:
     box_vents: Value | None = quantity(
         "Vents low and high, each", "area", 1e-5, 0.1, group="Electronics box", help="A splash-proof box has none."
     )
-    box_limit: Value | None = quantity(
-        "What is in it may reach", "temperature", 310.0, 420.0, group="Electronics box", spread="exact"
-    )
+    box_limit: Value | None = quantity("What is in it may reach", "temperature", 310.0, 420.0, group="Electronics box")
     room_opening: Value | None = quantity(
         "Closed room's opening", "area", 1e-4, 10.0, group="Closed room", help="Free area, grille and mesh taken off."
     )

@@ -12,7 +12,7 @@ from gauge_well.core.systems.base import Beside, Context, Result
 from gauge_well.core.typing import duty_values
 
 
-def _unknown(facts: AirFacts) -> list[Unknown]:
+def _unknown(facts: AirFacts, space: warmth.Bay) -> list[Unknown]:
     """What begins it; of what was begun, what it lacks."""
     found = []
     own = facts.filter
@@ -22,16 +22,21 @@ def _unknown(facts: AirFacts) -> list[Unknown]:
     if (facts.box_watts is None) != (facts.box_area is None):
         lacks = "air.box_area" if facts.box_area is None else "air.box_watts"
         found.append(Unknown("box", "Electronics box", "box", (lacks,)))
+    elif facts.box_watts is not None and facts.box_place != "outside" and not space.worked:
+        # What no air is known to move has no temperature to judge a box by.
+        found.append(Unknown("box", "Electronics box", "box", ("air.blower",)))
     return found
 
 
 def solve(context: Context, facts: AirFacts) -> Result:
     """Judge what is stated of intake, water, engine space, box and room; nothing stated asks nothing."""
     base, space = intake.drawn(context, facts, context.peak), warmth.bay(context, facts, context.mean)
+    judged_box = facts.box_place == "outside" or space.worked
+    boxed = warmth.box(context, facts, space) if judged_box else None
     still: list[Check] = [
         *checks.wading_checks(facts),
         *checks.bay_checks(context, facts, space),
-        *checks.box_check(context, warmth.box(context, facts, space)),
+        *checks.box_check(context, boxed),
     ]
     breathes = base.filter is not None
 
@@ -47,7 +52,7 @@ def solve(context: Context, facts: AirFacts) -> Result:
 
     return Result(
         checks=judge,
-        unknown=_unknown(facts),
+        unknown=_unknown(facts, space),
         figures=lambda: figures.figures(context, facts, base, space),
         needs=lambda: need.needs(context, facts),
         notices=lambda: list(notices.notices(context, facts, base, space)),

@@ -11,6 +11,7 @@ from gauge_well.core.heat import enclosure
 from gauge_well.core.media import air
 from gauge_well.core.reads import CORE_AIR, CORE_HEAT, EXHAUST_SHEDS
 from gauge_well.core.systems.air.facts import BOXES, DRAWS, AirFacts
+from gauge_well.core.systems.air.rules import BOX_LIMIT
 from gauge_well.core.systems.base import Context
 from gauge_well.core.typing import Array, Value, as_array, likely
 
@@ -27,7 +28,6 @@ PIPE_SHARE = (
 ROOM_RISE = 15.0  # K that a closed room may stand over the air outside (common practice)
 # What parts of an engine space stand [K] (common practice).
 FUEL_LINE, ALTERNATOR, COMPUTER, STARTER, LOOM = 333.15, 378.15, 378.15, 393.15, 378.15
-BOX_LIMIT = 358.15
 VENT_RISE = 0.6  # of a box's height between its vents, a box as high as the root of a sixth of its outside
 
 

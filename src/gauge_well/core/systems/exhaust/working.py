@@ -130,7 +130,7 @@ def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
         values = {
             "e": at.dull, "a": neighbour.ABSORBS, "sigma": STEFAN_BOLTZMANN, "T_s": got.sheet, "T_b": got.bay,
         }  # fmt: skip
-    w.add(f"q_{at.id}", f"{label}: takes", formula, got.taken, "ratio", values, "incropera2007, ch. 13")
+    w.add(f"q_{at.id}", f"{label}: takes", formula, got.taken, "heat_flux", values, "incropera2007, ch. 13")
     w.add(
         f"T_{at.id}",
         f"{label}: would reach",
