@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from gauge_well.core.systems.exhaust import cutting, ground, layouts, model, pieces, primaries, tubes, warmth
+from gauge_well.core.systems.exhaust import cutting, ground, growth, layouts, model, pieces, primaries, tubes, warmth
 from gauge_well.sheet import SheetError
 from tests.core.systems.exhaust.test_exhaust import EIGHT
 from tests.support import NumbersCase, changed, check_of, context_of, drawn, facts_of, report
@@ -116,6 +116,22 @@ class Shapes(NumbersCase):
         found = [marched(laid({"covering": c}, {})) for c in ("bare", "coated", "wrapped")]
         self.rising([float(m.tip.max()) for m in found])
         self.falling([m.pieces[0].segment.emissivity * float(m.pieces[0].surface.max()) ** 4 for m in found])
+
+    def test_metal_under_wrap(self) -> None:
+        """50 to 100 K hotter than bare or more (common practice), said of plain steel; bare it is its outside."""
+        bare, wrapped = (marched(laid({"covering": c}, {})).pieces[0] for c in ("bare", "wrapped"))
+        self.close(growth.metal(bare), bare.surface, rel=1e-12)
+        self.assertGreater(float(growth.metal(wrapped).max()), float(growth.metal(bare).max()) + 50.0)
+        self.assertLess(float(growth.metal(wrapped).max()), float(wrapped.warm.max()))
+        self.assertIn("wrapped", notices(laid({"covering": "wrapped"}, {})))
+        self.assertNotIn("wrapped", notices(laid({"covering": "wrapped", "material": "stainless"}, {})))
+
+    def test_growth_by_hand(self) -> None:
+        """1 m at 500 K over cold: 6.0 mm of mild steel, 8.75 of stainless (common practice)."""
+        for material, each in (("mild", 6.0e-3), ("stainless", 8.75e-3)):
+            piece = marched(laid({"material": material}, {})).pieces[0]
+            over = growth.metal(piece) - growth.COLD
+            self.close(growth.grown(piece) * 500.0 / over, each, rel=1e-9)
 
     def test_every_size_at_once_is_each_size(self) -> None:
         """All tubes in one march against each marched by itself: 1e-9."""

@@ -14,17 +14,21 @@ from gauge_well.core.systems.exhaust.model import Marched, Piece
 from gauge_well.core.typing import Array, as_array, likely
 
 COLD = 293.15  # K
-WALL_NEAR_GAS = 0.5  # of the way from its outside to the gas that a thin wall's inside lies, under wrap
 ARM = 0.25  # m from the line an engine rocks about to its flange, where nobody says (common practice)
 HANGER = 1.0  # m between hangers (common practice)
 FLEX_WITHIN = 0.3  # m of the turbine or the collector (common practice)
 
 
+def metal(piece: Piece) -> Array:
+    """Its metal [K]: bare where its outside is, under a covering nearer the gas by the share that lies over it."""
+    over = piece.segment.resistance / piece.resistance
+    return np.asarray(piece.surface + (piece.warm - piece.surface) * over)
+
+
 def grown(piece: Piece) -> Array:
-    """Longer hot than cold [m]: ``alpha L (T - 20 C)`` with its wall where its outside is, under wrap near the gas."""
+    """Longer hot than cold [m]: ``alpha L (T - 20 C)`` of its metal."""
     s = piece.segment
-    wall = piece.surface if s.covering == "bare" else 0.5 * (piece.warm + piece.cool)
-    return np.asarray(MATERIALS[s.material].expansion * as_array(s.length) * np.maximum(wall - COLD, 0.0))
+    return np.asarray(MATERIALS[s.material].expansion * as_array(s.length) * np.maximum(metal(piece) - COLD, 0.0))
 
 
 @dataclass(frozen=True)

@@ -19,6 +19,7 @@ Values = dict[str, tuple[float, str] | str]
 MACH_SAID = 0.3
 SAVED = 100.0  # Pa worth a word
 DEPARTS = 1.25  # times, from which a rule of thumb and what was worked are said to differ
+SCALES = 823.15  # K from which plain steel scales (common practice)
 FLEX_TAKES = 0.025  # m sideways that a usual flex takes (common practice)
 COLLECTOR = (1.5, 3.0)  # primary areas, about two (common practice)
 
@@ -31,6 +32,7 @@ def notices(
     yield from _shape(facts, segments)
     yield from _banks(context, facts, segments, found)
     yield from _heat(context, facts, found)
+    yield from _wrapped(found)
     yield from _held(context, segments, found)
     yield from _under(facts, under)
     yield from _cabin(context, facts, found)
@@ -155,6 +157,16 @@ def _heat(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Not
             yield Notice(
                 "shield_hot", Sentence(words, {"t": (sheet, "temperature")}), f"exhaust.neighbours.{at.id}.shield"
             )
+
+
+def _wrapped(found: Marched) -> Iterator[Notice]:
+    """What wrap does to the metal under it."""
+    for i, piece in enumerate(found.pieces):
+        hot = float(np.max(growth.metal(piece)[..., 0]))
+        if piece.segment.covering == "wrapped" and hot > SCALES and piece.segment.material != "stainless":
+            words = "Under its wrap the metal of piece {n} stands at {t}; such steel scales from {scales}, and wrap keeps it wet."
+            values: Values = {"n": str(i + 1), "t": (hot, "temperature"), "scales": (SCALES, "temperature")}
+            yield Notice("wrapped", Sentence(words, values), f"{piece.segment.place}.material")
 
 
 def _held(context: Context, segments: Sequence[pieces.Segment], found: Marched) -> Iterator[Notice]:
