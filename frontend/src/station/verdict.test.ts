@@ -22,6 +22,9 @@ describe('verdict', () => {
     expect(said(block([check(9.99)]))).toBe('Cooling fails: long grade.')
     expect(said(block([check(1.002)]))).toBe('Cooling runs <1 % over: long grade.')
   })
+  it('says nothing of a glass that stays empty', () => {
+    expect(said(block([check(0.001)]))).toBe('Cooling holds, with room to spare: long grade.')
+  })
   it('says how full it gets at most', () => {
     expect(said(block([check(0.74)]))).toBe('Cooling holds, 74 % full at most: long grade.')
   })

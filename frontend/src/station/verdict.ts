@@ -41,5 +41,6 @@ export function verdict(block: SystemBlock, duties: Duty[]): Verdict {
   }
   const lead = `${block.title} ${block.unknown.length ? 'as known' : ''}`.trim()
   const tight = block.state === 'tight'
-  return { lead, strong: tight ? 'holds, but not surely' : 'holds', tail: `, ${Math.round(worst.fill * 100)} % full at most${where}.`, detail: plain + also, short: false }
+  const full = Math.round(worst.fill * 100)
+  return { lead, strong: tight ? 'holds, but not surely' : 'holds', tail: `, ${full ? `${full} % full at most` : 'with room to spare'}${where}.`, detail: plain + also, short: false }
 }
