@@ -95,7 +95,7 @@ class Heat(NumbersCase):
         rises = []
         for dull in (0.1, 0.3):
             sheet = neighbour.shield(thing, 833.15, BAY, 12.0, dull)
-            rises.append(float(neighbour.behind(sheet, BAY, 12.0, dull)) - BAY)
+            rises.append(float(neighbour.settles(neighbour.let_by(sheet, BAY, dull), BAY, 12.0)) - BAY)
             if dull == 0.1:
                 self.between(float(sheet) - 273.15, 90.0, 145.0)
         self.between(rises[0], 0.3, 3.0)

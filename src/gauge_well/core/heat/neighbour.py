@@ -119,11 +119,6 @@ def let_by(sheet: Value, bay: Value, dull: Value) -> Array:
     return np.asarray(0.5 * as_array(dull) * ABSORBS * STEFAN_BOLTZMANN * (as_array(sheet) ** 4 - as_array(bay) ** 4))
 
 
-def behind(sheet: Value, bay: Value, film: Value, dull: Value) -> Array:
-    """Temperature [K] of a thing behind a sheet at a temperature [K]."""
-    return settles(let_by(sheet, bay, dull), bay, film)
-
-
 def radiates(surface: Value, absorbs: Value) -> Array:
     """What a surface at a temperature [K] gives away by radiation for each kelvin more [W/m2K]: ``4 e sigma T^3``."""
     return np.asarray(4.0 * as_array(absorbs) * STEFAN_BOLTZMANN * as_array(surface) ** 3)

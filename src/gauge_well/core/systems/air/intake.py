@@ -21,7 +21,6 @@ LENGTH = 0.5  # m
 THROTTLE_LOSS = 1.8  # K of an open throttle, plate and shaft in the way, on its bore's head (common practice)
 METER_LOSS = 0.6  # K of a meter's grid and insert (common practice)
 METER_AHEAD = 4.0  # bores of straight pipe ahead of a meter (common practice)
-TRUMPET_LOSS = 0.05  # K of an open trumpet (crane410)
 PRESSURE_COST = {True: 1.0, False: 1.2}  # share of power for a share of pressure: unboosted, boosted (common practice)
 CHARGE_SPEED = 60.0  # m/s wished for in charge pipes (common practice)
 MACH_MOST = 0.3

@@ -16,7 +16,6 @@ from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.pieces import Segment
 from gauge_well.core.typing import Array, Value
 
-BOTH = ("",)
 EACH = ("left", "right")
 
 

@@ -11,7 +11,6 @@ from gauge_well.core.typing import Array, Value, as_array, likely
 
 SOUND_EXHAUST = float(np.sqrt(1.34 * 287.0 * 900.0))  # m/s in primaries at 900 K
 OVERLAP = 120.0  # degrees of crank from pulse to overlap
-LENGTH_BAND = 0.2
 SPEED = 95.0  # m/s, mean over the exhaust stroke: 90 to 110 (common practice)
 RULE, RULE_SPEED = 88200.0, 0.75  # square inches of a cubic inch at a share of rated speed (common practice)
 COLLECTOR = 2.0  # primary areas, of four into one (common practice)
