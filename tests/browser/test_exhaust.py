@@ -86,7 +86,7 @@ class Exhaust(BrowserCase):
         self.give(f"{place}.along", "400 mm")
         self.give(f"{place}.gap", "12 mm")
         heat = page.locator("[data-heat]")
-        expect(heat).to_contain_text("one bright sheet between")
+        expect(heat).to_contain_text("bright sheet")
         expect(heat.get_by_role("region", name="Beside the pipe").get_by_role("row")).to_have_count(2)
         self.tab("Gas in the cabin")
         expect(page.locator("[data-gas]")).to_contain_text("Over 30 ppm")

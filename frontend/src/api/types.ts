@@ -6666,7 +6666,7 @@ export interface components {
          * PipeView
          * @description One duty's pipe unrolled: pressures [Pa], the fastest gas, power lost [W]; all bores times ``bore_scale``. ``worst``:
          *     place of the piece that loses most. Growth, flex, first rigid point and hangers [m]; ``bends_long``: the first piece
-         *     whose bends are longer than itself.
+         *     whose bends are longer than itself; ``tubes`` as they are sold [m].
          */
         PipeView: {
             /** Duty */
@@ -6709,6 +6709,8 @@ export interface components {
             flange_moves: number | null;
             /** Bends Long */
             bends_long: number | null;
+            /** Tubes */
+            tubes: number[];
         };
         /**
          * Place
@@ -9024,7 +9026,7 @@ export interface components {
         /**
          * SizeRow
          * @description A tube [m] for the whole run: back pressure [Pa], cost at full load and over its time [W], what the next size gives back
-         *     [W], mass [kg], speed of the gas [m/s], the outsides of all pipes side by side [m2].
+         *     [W], mass [kg], speed of the gas [m/s], all pipes side by side across [m].
          */
         gauge_well__core__systems__exhaust__views__sizes__SizeRow: {
             /** Tube */
@@ -9041,8 +9043,8 @@ export interface components {
             mass: number;
             /** Speed */
             speed: number;
-            /** Area */
-            area: number;
+            /** Across */
+            across: number;
             /** Advised */
             advised: boolean;
             /** Fitted */

@@ -33,6 +33,7 @@ describe('unrolled pipe', () => {
     expect([heat(200), heat(1300)]).toEqual([0, 1])
   })
   it('snaps to tube that is sold', () => {
-    expect([tube(64), tube(63.5, 1), tube(10), tube(152.4, 1)]).toEqual([63.5, 70, 35, 152.4])
+    const sold = [0.035, 0.0635, 0.07, 0.1524]
+    expect([tube(sold, 0.064), tube(sold, 0.0635, 1), tube(sold, 0.01), tube(sold, 0.1524, 1)]).toEqual([0.0635, 0.07, 0.035, 0.1524])
   })
 })

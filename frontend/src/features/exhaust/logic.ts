@@ -6,9 +6,6 @@ export type SizesView = View<'exhaust/sizes'>
 export type HeatView = View<'exhaust/heat'>
 export type CutsView = View<'exhaust/cuts'>
 
-/** Tubes as they are sold, outside [mm]. */
-export const TUBES = [35, 38.1, 44.5, 50.8, 57, 63.5, 70, 76.2, 82.6, 88.9, 101.6, 114.3, 127, 152.4]
-
 /** The duty whose back pressure is fullest. */
 export function hardest(checks: Pick<Check, 'id' | 'duty' | 'fill'>[]): string {
   const own = checks.filter((c) => c.id === 'back_pressure')
@@ -46,8 +43,8 @@ export function placeOf(pieces: PipePiece[], at: [number, number][], along: numb
   return from + Math.min(Math.max(share, 0), 1) * (to - from)
 }
 
-/** The tube nearest to an outside [mm], or the next one up or down from it. */
-export function tube(mm: number, step = 0): number {
-  const at = TUBES.reduce((best, t, i) => (Math.abs(t - mm) < Math.abs((TUBES[best] ?? 0) - mm) ? i : best), 0)
-  return TUBES[Math.min(Math.max(at + step, 0), TUBES.length - 1)] ?? mm
+/** Of tubes as they are sold the one nearest to an outside [m], or the next one up or down from it. */
+export function tube(tubes: number[], outside: number, step = 0): number {
+  const at = tubes.reduce((best, t, i) => (Math.abs(t - outside) < Math.abs((tubes[best] ?? 0) - outside) ? i : best), 0)
+  return tubes[Math.min(Math.max(at + step, 0), tubes.length - 1)] ?? outside
 }

@@ -36,6 +36,17 @@ const option = computed(() => {
     ],
   })
 })
+const COLOURS = ['exhaust', 'air', 'fuel', 'oil'] as const
+/** Heat of each neighbour by its gap, no shield, at the duty's end were it to last. */
+const byGap = computed(() => {
+  const d = data.value
+  if (!d || !d.beside.length || look === undefined) return null
+  void look.dark.value
+  return plotOption({
+    x: `gap, ${words.unit('size')}, no shield, were the duty to last`, y: words.unit('temperature'),
+    lines: d.beside.slice(0, COLOURS.length).map((b, i) => ({ name: b.name.split(/[:,]/)[0] ?? b.name, points: d.gaps.map((g, k): [number, number] => [words.value(g, 'size'), words.value(b.by_gap[k] ?? 0, 'temperature')]), colour: read(COLOURS[i] ?? 'exhaust'), at: 0.25 + 0.2 * i, side: 'top' as const })),
+  })
+})
 const worst = (b: Beside) => Math.max(b.running, b.stopped)
 const fill = (b: Beside) => (data.value ? (worst(b) - data.value.bay) / Math.max(b.limit - data.value.bay, 0.1) : 0)
 const COLUMNS: Column<Beside>[] = [
@@ -47,7 +58,7 @@ const COLUMNS: Column<Beside>[] = [
   { key: 'stopped', title: 'after a stop', right: true, show: (b) => t(b.stopped), over: (b) => b.stopped > b.limit },
   { key: 'limit', title: 'may reach', right: true, mute: true, show: (b) => t(b.limit) },
 ]
-const eased = (b: Beside) => b.eased.map((e) => `${e.label}: ${t(e.hottest)}${e.gap === null ? '' : `, ${size(e.gap)} would do`}`).join(' · ')
+const eased = (b: Beside) => b.eased.map((e) => `${e.label} ${t(e.hottest)}${e.gap === null ? '' : ` (from ${size(e.gap)})`}`).join(' · ')
 const under = computed(() => {
   const u = data.value?.under
   if (!u) return []
@@ -80,6 +91,10 @@ const under = computed(() => {
       <p class="mute">The engine space counts {{ t(data.bay) }}: state it, or let Air work it. Rules keep 75 mm bare and 25 mm behind a shield; 100 mm to fuel stays whatever the heat.</p>
     </template>
     <Unseen v-else :waiting="waiting">Give the pipe, whole or piece by piece.</Unseen>
+  </section>
+  <section v-if="byGap" class="card pad">
+    <h2 class="label">By its gap</h2>
+    <ChartPanel :option="byGap" label="Heat of what stands beside it by its gap" />
   </section>
   <section v-if="option" class="card pad">
     <h2 class="label">Its outside along the way</h2>

@@ -28,7 +28,8 @@ const number = computed(() => (data.value?.pieces.findIndex((p) => p === piece.v
 const path = (name: string) => `exhaust.pieces.${picked.value ?? ''}.${name}`
 const own = () => `parts.${picked.value ?? ''}`
 const lengthen = (metres: number) => send(line(path('length'), `${(1000 * Math.max(metres, 0.005)).toFixed(0)} mm`, { evidence: 'guess' }))
-const widen = (mm: number) => send(line(path('diameter'), `${mm} mm`, { evidence: 'guess' }))
+const widen = (metres: number) => send(line(path('diameter'), `${+(1000 * metres).toFixed(1)} mm`, { evidence: 'guess' }))
+const sold = computed(() => data.value?.tubes ?? [])
 const press = () => (piece.value?.oval ? send(line(path('shape'), null), line(path('height'), null)) : send(line(path('shape'), 'oval')))
 const part = (action: 'repeat' | 'split' | 'remove') => send(line(own(), null, { action }))
 /** Arrow keys on a picked piece: 10 mm longer or shorter, a tube wider or narrower. */
@@ -37,7 +38,7 @@ function key(event: KeyboardEvent): void {
   if (!p) return
   const acts: Record<string, () => void> = {
     ArrowRight: () => void lengthen(p.end - p.start + 0.01), ArrowLeft: () => void lengthen(p.end - p.start - 0.01),
-    ArrowUp: () => void widen(tube(1000 * p.outside, 1)), ArrowDown: () => void widen(tube(1000 * p.outside, -1)),
+    ArrowUp: () => void widen(tube(sold.value, p.outside, 1)), ArrowDown: () => void widen(tube(sold.value, p.outside, -1)),
   }
   const act = acts[event.key]
   if (!act) return

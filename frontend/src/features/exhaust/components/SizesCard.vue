@@ -21,6 +21,7 @@ const SIZES = computed((): Column<Size>[] => [
   { key: 'back', title: 'back pressure', right: true, mute: true, show: (s) => words.show(s.back_pressure, 'pressure_difference') },
   { key: 'mean', title: `over its time, ${words.show(data.value?.at_full ?? 0, 'share')} at full`, right: true, mute: true, show: (s) => power(s.cost_mean) },
   { key: 'mass', title: 'weighs', right: true, mute: true, show: (s) => words.show(s.mass, 'mass'), by: (s) => s.mass },
+  ...(data.value?.pipes === 2 ? [{ key: 'across', title: 'across', right: true, mute: true, show: (s: Size) => words.show(s.across, 'size') }] : []),
   { key: 'speed', title: 'gas', right: true, mute: true, show: (s) => words.show(s.speed, 'speed_m_s') },
 ])
 const WAYS = computed((): Column<Way>[] => [

@@ -8,7 +8,7 @@ import { heat, placeOf, places, tube, type PipePiece, type PipeView } from '../l
 /** The pipe unrolled from flange to tip: width by bore, colour by heat, two banks over each other; below it where the pressure
  * goes. A picked piece has a handle for its length at its end and one for its tube on its top. */
 const props = defineProps<{ data: PipeView }>()
-const emit = defineEmits<{ length: [metres: number]; tube: [mm: number]; key: [event: KeyboardEvent] }>()
+const emit = defineEmits<{ length: [metres: number]; tube: [metres: number]; key: [event: KeyboardEvent] }>()
 const picked = defineModel<string | null>('picked', { default: null })
 const build = useBuild()
 const words = useVocabulary()
@@ -47,7 +47,7 @@ function where(event: PointerEvent): DOMPoint {
 function grab(what: 'length' | 'tube', piece: PipePiece, event: PointerEvent): void {
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   const p = where(event)
-  held.value = { what, id: piece.id, x: p.x, y: p.y, to: what === 'length' ? piece.end - piece.start : 1000 * piece.outside }
+  held.value = { what, id: piece.id, x: p.x, y: p.y, to: what === 'length' ? piece.end - piece.start : piece.outside }
 }
 function drag(event: PointerEvent): void {
   const h = held.value
@@ -56,7 +56,7 @@ function drag(event: PointerEvent): void {
   if (!h || !piece) return
   const p = where(event)
   const length = piece.end - piece.start
-  const to = h.what === 'length' ? Math.max(length + ((p.x - h.x) * length) / Math.max(wide(i), 1), 0.01) : tube(1000 * piece.outside + ((h.y - p.y) * 1000 * widest.value) / tall.value)
+  const to = h.what === 'length' ? Math.max(length + ((p.x - h.x) * length) / Math.max(wide(i), 1), 0.01) : tube(props.data.tubes, piece.outside + ((h.y - p.y) * widest.value) / tall.value)
   held.value = { ...h, to }
 }
 function drop(): void {
@@ -67,7 +67,7 @@ function drop(): void {
   else emit('tube', h.to)
 }
 const pick = (piece: PipePiece) => piece.id && (picked.value = picked.value === piece.id ? null : piece.id)
-const heldSaid = computed(() => (held.value ? words.show(held.value.what === 'length' ? held.value.to : held.value.to / 1000, 'length') : ''))
+const heldSaid = computed(() => (held.value ? words.show(held.value.to, 'length') : ''))
 </script>
 
 <template>

@@ -201,11 +201,11 @@ def eases(context: Context, at: Placed) -> Sequence[Eased]:
     ways: list[tuple[str, str, str | None, float | None]] = []
     for id, sheet in SHIELDS.items():
         if sheet is not None and sheet.dull != at.dull:
-            ways.append((id, sheet.label, None, sheet.dull))
+            ways.append((id, f"{id} sheet", None, sheet.dull))
     if at.piece.segment.covering != "wrapped":
-        ways.append(("wrap", "the pipe wrapped there", "wrapped", at.dull))
+        ways.append(("wrap", "pipe wrapped there", "wrapped", at.dull))
     if at.piece.segment.covering == "bare":
-        ways.append(("coat", "the pipe coated", "coated", at.dull))
+        ways.append(("coat", "pipe coated", "coated", at.dull))
     return [
         Eased(
             id,

@@ -8,6 +8,7 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
 from gauge_well.core.systems.exhaust import costs, cutting, growth, model, noise, pieces
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
@@ -48,7 +49,7 @@ class PipePiece:
 class PipeView:
     """One duty's pipe unrolled: pressures [Pa], the fastest gas, power lost [W]; all bores times ``bore_scale``. ``worst``:
     place of the piece that loses most. Growth, flex, first rigid point and hangers [m]; ``bends_long``: the first piece
-    whose bends are longer than itself."""
+    whose bends are longer than itself; ``tubes`` as they are sold [m]."""
 
     duty: str
     pieces: Sequence[PipePiece]
@@ -70,6 +71,7 @@ class PipeView:
     hangers: Sequence[float]
     flange_moves: float | None
     bends_long: int | None
+    tubes: Sequence[float]
 
 
 def show(context: Context, facts: ExhaustFacts, options: Options) -> PipeView:
@@ -143,4 +145,5 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> PipeView:
         hangers=hangs.hangers,
         flange_moves=hangs.flange_moves,
         bends_long=cutting.too_tight(segments),
+        tubes=TUBES.tolist(),
     )

@@ -24,7 +24,7 @@ FAR, NARROW = (
 @dataclass(frozen=True)
 class SizeRow:
     """A tube [m] for the whole run: back pressure [Pa], cost at full load and over its time [W], what the next size gives back
-    [W], mass [kg], speed of the gas [m/s], the outsides of all pipes side by side [m2]."""
+    [W], mass [kg], speed of the gas [m/s], all pipes side by side across [m]."""
 
     tube: float
     back_pressure: float
@@ -33,7 +33,7 @@ class SizeRow:
     gain: float
     mass: float
     speed: float
-    area: float
+    across: float
     advised: bool
     fitted: bool
 
@@ -107,7 +107,7 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> SizesView:
                 gain=float(gains[i]),
                 mass=pieces.weight(own),
                 speed=float(speed[i]),
-                area=pipes * float(tube) ** 2,
+                across=pipes * float(tube),
                 advised=i == best,
                 fitted=common is not None and abs(float(tube) / common - 1.0) < 0.02,
             )
