@@ -163,7 +163,7 @@ class Pages(BrowserCase):
 
     def test_the_profile_moves_with_the_bore(self) -> None:
         page = self.go("/builds/quarry-mule/exhaust")
-        pipe = page.get_by_role("img", name=re.compile("Exhaust from flange to tip"))
+        pipe = page.get_by_role("group", name=re.compile("Exhaust from flange to tip"))
         before = pipe.get_attribute("aria-label") or ""
         slider = page.get_by_role("slider", name="All bores")
         slider.focus()
