@@ -132,7 +132,7 @@ def wall_of(facts: ExhaustFacts, piece: PipeFacts) -> Value:
 
 
 def _bores(facts: ExhaustFacts, piece: PipeFacts, place: str) -> tuple[Value, Value, Array, Array, Value]:
-    """(outside, wall, bore as round, how much more it rubs, height outside); of a cone the mean of both ends."""
+    """(outside, wall, bore as round, how much more it rubs, height outside); of a cone those of its narrow end."""
     outside = need(piece.diameter, f"{place}.diameter")
     wall = wall_of(facts, piece)
     # Drawn within their tolerances a thin tube and a thick wall may cross: some bore is always left.

@@ -47,7 +47,8 @@ def rests(facts: ExhaustFacts) -> Value:
 
 @dataclass(frozen=True)
 class Placed:
-    """A neighbour where it is: its piece, its limit [K], its shape, its shield's emissivity."""
+    """A neighbour where it is: its piece, the bay in each duty and at rest [K], its shape, its limit [K], its shield's
+    emissivity."""
 
     id: str
     facts: NeighbourFacts
@@ -114,10 +115,11 @@ def known(context: Context, facts: ExhaustFacts, found: Marched) -> list[Placed]
 
 @dataclass(frozen=True)
 class Warmed:
-    """What a neighbour takes up over the surface that gives it away [W/m2], over (power, duty, sample), and its temperatures
-    [K]: were the duty to last, at its end, after a stop; its
-    shield's, the pipe's outside beside it; ``share`` of its rise that it reaches by the duty's end,
-    its time and the pipe's [s]."""
+    """What a neighbour takes up over the surface that gives it away [W/m2], over (power, duty, sample), and temperatures [K].
+
+    Its own were the duty ``lasting``, at the end of ``running`` it, and ``stopped``; its shield's, the pipe's outside, the bay's.
+    ``share`` of its rise that it reaches by the duty's end, with its own and the pipe's time [s].
+    """
 
     taken: Array
     lasting: Array
@@ -197,7 +199,7 @@ class Eased:
 
 
 def eases(context: Context, at: Placed) -> Sequence[Eased]:
-    """A bright shield, a weathered one, wrap on the pipe: each alone."""
+    """A bright shield, a weathered one, wrap or a coating on the pipe: each alone."""
     ways: list[tuple[str, str, str | None, float | None]] = []
     for id, sheet in SHIELDS.items():
         if sheet is not None and sheet.dull != at.dull:
