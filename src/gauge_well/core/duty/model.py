@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, PROPELLED, DutyFacts, MachineFacts
 from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
@@ -24,6 +25,7 @@ CONDENSER_HEAT = 7000.0
 COOLS_FROM = 15e3  # W of engine that a whole air-conditioning wants; a smaller engine's is smaller (common practice)
 # A duty so short [s] may be swallowed by the metal; it comes back after so many times its own length (common practice).
 SWALLOWED, REPEATS = 300.0, 6.0
+SLOW = 3.0  # m/s of air: under it a machine counts as standing (common practice)
 PAST = 3.0  # times the rated speed: no engine is turned faster, and no relation here knows it there
 
 
@@ -108,6 +110,11 @@ class Duties:
     def named(self) -> list[tuple[str, str]]:
         """Id and name of each."""
         return [(case.id, case.name) for case in self.cases]
+
+    @property
+    def standing(self) -> NDArray[np.bool_]:
+        """Which duties stand as good as still, (duty, 1): hardly any air."""
+        return np.array([[likely(case.air_speed) < SLOW] for case in self.cases])
 
     @property
     def power_driven(self) -> list[bool]:

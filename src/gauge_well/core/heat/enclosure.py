@@ -11,6 +11,8 @@ from gauge_well.core.typing import Array, Value, as_array
 DISCHARGE = 0.6  # of an opening with sharp edges (crane410)
 FILM = 13.3  # W/m2K of a box's wall to air, in and out alike, radiation with it (incropera2007, ch. 9)
 PLASTIC = 0.2  # W/mK (incropera2007, table A.3)
+# Engine space over the air outside, on the move and at rest, where nobody works or states it [K] (common practice).
+BAY_MOVING, BAY_STANDING = 15.0, 30.0
 SUCTION = 60.0  # Pa that a closed room may stand under the air outside (common practice)
 
 

@@ -25,6 +25,11 @@ class What:
     shielded: float = 0.025
     sheet: float = 0.0  # of a plate: conductivity times thickness [W/K]
 
+    @property
+    def name(self) -> str:
+        """What it is called, without what is said to be among it."""
+        return self.label.split(":")[0]
+
 
 WHATS: Mapping[str, What] = {
     "loom": What("loom", 0.010, 378.15),

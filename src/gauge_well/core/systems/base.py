@@ -61,8 +61,12 @@ class Context:
     def room(self, name: str) -> Value | None:
         """A gap or height of the installation [m]: as taped, else as fit comes to it; None where neither is known."""
         taped: Value | None = getattr(self.installation, name)
-        drawn = self.given.get(ROOMS[name])
-        return taped if taped is not None or drawn is None or not np.isfinite(drawn).all() else drawn
+        return self.told(ROOMS[name]) if taped is None else taped
+
+    def told(self, figure: str) -> Array | None:
+        """What another system hands on; None where it does not, or without end: where it does not know."""
+        found = self.given.get(figure)
+        return found if found is not None and bool(np.isfinite(found).all()) else None
 
     def doubt(self, factor: str) -> Value:
         """What a model factor is multiplied by: 1, or its samples."""

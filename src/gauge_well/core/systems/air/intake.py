@@ -164,9 +164,8 @@ def charge(context: Context, facts: AirFacts, op: Operation) -> Charge | None:
         return None
     t, p = context.duties.column("ambient"), context.duties.column("pressure")
     pressure = np.maximum(p + op.manifold_gauge, p)
-    core = context.given.get(CHARGE_CORE)
-    by_core = core is not None and bool(np.isfinite(core).all())
-    effect = core if by_core and core is not None else as_array(engine.facts.charge_cooler)
+    core = context.told(CHARGE_CORE)
+    effect = as_array(engine.facts.charge_cooler) if core is None else core
     cooled = np.asarray(op.compressed_temperature - effect * (op.compressed_temperature - t))
     line, flow = facts.charge_pipe, op.air_mass_flow
     speed = mach = drop = None
@@ -181,4 +180,4 @@ def charge(context: Context, facts: AirFacts, op: Operation) -> Charge | None:
     if facts.cooler_drop is not None:
         rated = np.maximum(np.max(flow, axis=-2, keepdims=True), 1e-9) if flow.ndim > 1 else flow
         drop = (0.0 if drop is None else drop) + facts.cooler_drop * (flow / rated) ** 2
-    return Charge(op.compressed_temperature, cooled, pressure, speed, mach, drop, np.asarray(effect), by_core)
+    return Charge(op.compressed_temperature, cooled, pressure, speed, mach, drop, np.asarray(effect), core is not None)

@@ -17,14 +17,8 @@ from gauge_well.core.typing import Array, Value, as_array, likely
 
 # Power against the inlet's warmth, ``(T0/T)^n`` (common practice, test practice of corrected power).
 HEAT_POWER = {"petrol": 0.6, "boosted": 0.9, "diesel": 0.7}
-BAY_MOVING, BAY_STANDING, SLOW = (
-    15.0,
-    30.0,
-    3.0,
-)  # K where nothing lets it be worked, by air speed [m/s] (common practice)
-PIPE_SHARE = (
-    0.06  # of the exhaust's heat that manifold and front pipe give, where the pipe is not known (common practice)
-)
+# Of the exhaust's heat that manifold and front pipe give, where the pipe is not known (common practice).
+PIPE_SHARE = 0.06
 ROOM_RISE = 15.0  # K that a closed room may stand over the air outside (common practice)
 # What parts of an engine space stand [K] (common practice).
 FUEL_LINE, ALTERNATOR, COMPUTER, STARTER, LOOM = 333.15, 378.15, 378.15, 393.15, 378.15
@@ -50,18 +44,13 @@ class Bay:
         return np.asarray(self.core + self.exhaust + self.radiation)
 
 
-def _known(context: Context, figure: str) -> Array | None:
-    found = context.given.get(figure)
-    return found if found is not None and bool(np.isfinite(found).all()) else None
-
-
 def bay(context: Context, facts: AirFacts, op: Operation) -> Bay:
     """Balance of the engine space: what core, exhaust and engine give it, carried by the core's air, a blower, or the draught
     that the heat makes itself between openings of its own. The core's way out is the core's: it is not counted again."""
     ambient = context.duties.column("ambient")
-    heat, flow = _known(context, CORE_HEAT), _known(context, CORE_AIR)
+    heat, flow = context.told(CORE_HEAT), context.told(CORE_AIR)
     radiation = op.radiation
-    shed = _known(context, EXHAUST_SHEDS)
+    shed = context.told(EXHAUST_SHEDS)
     exhaust = PIPE_SHARE * op.exhaust_power if shed is None else shed
     zero = np.asarray(0.0 * ambient)
     core = zero if heat is None or flow is None else heat
@@ -78,8 +67,7 @@ def bay(context: Context, facts: AirFacts, op: Operation) -> Bay:
     # A draught counts only as far as nothing stronger moves the air: the larger of both, never their sum.
     carries = np.maximum(through, moved)
     if np.any(likely(np.min(carries)) <= 0.0):
-        slow = np.array([[likely(c.air_speed) < SLOW] for c in context.duties.cases])
-        usual = ambient + np.where(slow, BAY_STANDING, BAY_MOVING)
+        usual = ambient + np.where(context.duties.standing, enclosure.BAY_STANDING, enclosure.BAY_MOVING)
         return Bay(core, exhaust, radiation, through, moved, np.asarray(usual), False)
     warms = enclosure.carried(total, carries)
     return Bay(core, exhaust, radiation, through, moved, np.asarray(ambient + warms), True)

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from gauge_well.core.heat.enclosure import BAY_STANDING
 from gauge_well.core.heat.transient import Body, March, ShedTable, march
 from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.systems.base import Context
@@ -148,9 +149,6 @@ def _one(done: March, point: int, until: float) -> March:
     return March(done.time[rows], done.metal[only], done.coolant[only], done.state[only])
 
 
-BAY_RISE = 30.0  # K of a standing bay over the air outside
-
-
 def course(context: Context, cooling: Cooling) -> Course:
     """The context's one duty through time, in two marches: as it goes and from cold, then all that may follow.
 
@@ -170,7 +168,7 @@ def course(context: Context, cooling: Cooling) -> Course:
     trace = _one(both, 0, until)
     broken = _broken(context, cooling, table)
     skin = still_conductance(context)
-    tables = [_still(skin, ambient + BAY_RISE), *(b.table for b in broken)]
+    tables = [_still(skin, ambient + BAY_STANDING), *(b.table for b in broken)]
     bodies = Body(
         np.repeat(body.metal, len(tables)),
         np.concatenate([body.coolant, *(b.share * body.coolant for b in broken)]),

@@ -158,7 +158,7 @@ def _heat_check(context: Context, at: warmth.Placed) -> Check:
         figures = (duty_values(v, len(cases))[worst] for v in (got.hottest, got.running, got.stopped))
         return _heat_said(context, at, cases[worst].name.lower(), limit, *figures)
 
-    name = f"{at.what.label.split(':')[0].capitalize()} beside the pipe"
+    name = f"{at.what.name.capitalize()} beside the pipe"
     return hot_gate(f"heat_{at.id}", name, "neighbour", got.hottest, got.bay, at.limit, said, at.what.fuel)
 
 
@@ -182,7 +182,7 @@ def _heat_said(
             "gap": (gap, "size"),
             "duty": duty,
             "piece": at.piece.segment.name,
-            "what": at.what.label.split(":")[0].split(",")[0].split(" in ")[0],
+            "what": at.what.name.split(",")[0].split(" in ")[0],
             "t": (most, "temperature"),
             "limit": (limit, "temperature"),
             "needed": (needed or 0.0, "size"),

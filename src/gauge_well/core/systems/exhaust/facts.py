@@ -44,7 +44,6 @@ COSTS: Mapping[tuple[bool, str], float] = {
 GATE_SHUT = 5.0e-6
 # Past either no exhaust serves, whoever made the engine: [Pa], share of power (common practice).
 MOST, MOST_COST = 60e3, 0.10
-BAY_MOVING, BAY_STANDING = 15.0, 30.0  # K over the air outside where nobody says (common practice)
 WORTH = 0.01  # of the power: a next size that buys less is not worth its weight and room
 WIDEST = 0.0889  # m: over it two pipes are laid rather than one (common practice)
 WALL = 0.0015

@@ -49,11 +49,6 @@ class Ground:
     raised: Sequence[Raised]
 
 
-def _given(context: Context, figure: str) -> Value | None:
-    found = context.given.get(figure)
-    return None if found is None or not bool(np.isfinite(found).all()) else found
-
-
 def lowest(segments: Sequence[Segment]) -> Segment:
     """The piece that hangs lowest where all run along one line: the tallest upright."""
     return max(segments, key=lambda s: s.upright)
@@ -64,9 +59,9 @@ def ground(context: Context, facts: ExhaustFacts, segments: Sequence[Segment]) -
     height = context.room("exhaust_ground")
     if height is None:
         return None
-    bump = _given(context, BUMP)
+    bump = context.told(BUMP)
     bumped = as_array(height) - (0.0 if bump is None else bump)
-    base = _given(context, WHEELBASE)
+    base = context.told(WHEELBASE)
     behind = facts.low_behind
     ramp = approach = None
     if behind is not None and likely(behind) < 0.0:

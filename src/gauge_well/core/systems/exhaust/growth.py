@@ -33,11 +33,10 @@ def grown(piece: Piece) -> Array:
 
 @dataclass(frozen=True)
 class Hung:
-    """Growth of the whole [m] in the hottest duty, of what lies behind the flex; how far the flange moves as the engine
+    """Growth of the whole [m] in the hottest duty; how far the flange moves as the engine
     rocks [m], None where mounts do not tell; where flex, first rigid point and hangers go, from the flange [m]."""
 
     whole: float
-    ahead: float
     flange_moves: float | None
     flex_at: float | None
     flex_wanted: float
@@ -60,11 +59,10 @@ def hung(context: Context, found: Marched) -> Hung:
     rigid = float(ends[flex]) if flex is not None else before + FLEX_WITHIN
     total = float(ends[-1])
     count = max(int(np.ceil((total - rigid) / HANGER)), 1)
-    rock = context.given.get(ROCK)
-    moves = None if rock is None or not bool(np.isfinite(rock).all()) else ARM * abs(likely(rock))
+    rock = context.told(ROCK)
+    moves = None if rock is None else ARM * abs(likely(rock))
     return Hung(
         whole=sum(growth),
-        ahead=sum(growth[:flex]) if flex is not None else sum(growth),
         flange_moves=moves,
         flex_at=None if flex is None else float(ends[flex] - lengths[flex]),
         flex_wanted=before,

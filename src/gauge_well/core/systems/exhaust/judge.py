@@ -30,20 +30,10 @@ from gauge_well.core.systems.exhaust.figures import figures
 from gauge_well.core.typing import Array, as_array
 
 
-def marched(context: Context, given: facts.ExhaustFacts) -> tuple[Sequence[pieces.Segment], model.Marched]:
-    """The run and its march at the wanted power, worked once for what judges and what hands on."""
-
-    def work() -> tuple[Sequence[pieces.Segment], model.Marched]:
-        segments = pieces.segments_of(given, context.engine)
-        return segments, model.march(context, given, segments, context.peak)
-
-    return context.remember("exhaust", (given, context.engine, context.duties, context.peak), work)
-
-
 def sheds(context: Context, given: facts.ExhaustFacts) -> Mapping[str, Array]:
     """What it gives the engine space; without end where the run is not known."""
     try:
-        _, found = marched(context, given)
+        _, found = model.marched(context, given)
     except MissingFact:
         return {EXHAUST_SHEDS: as_array(np.inf)}
     return {EXHAUST_SHEDS: warmth.shed_ahead(given, found)}
@@ -67,7 +57,7 @@ def solve(context: Context, given: facts.ExhaustFacts) -> Result:
         return need.needs(context, given)
 
     try:
-        segments, base = marched(context, given)
+        segments, base = model.marched(context, given)
     except MissingFact as error:
         names = ("pipe.diameter", "pipe.length")
         missing = tuple(f"exhaust.{n}" for n in names if fact(given, n) is None) or (error.field,)

@@ -13,7 +13,7 @@ from gauge_well.core.flow import gas_pipe
 from gauge_well.core.media.combustion import heat_capacity
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
-from gauge_well.core.systems.exhaust.pieces import Segment
+from gauge_well.core.systems.exhaust.pieces import Segment, segments_of
 from gauge_well.core.typing import Array, Value
 
 EACH = ("left", "right")
@@ -165,3 +165,13 @@ def march(context: Context, facts: ExhaustFacts, segments: Sequence[Segment], op
         banks.append(np.asarray(up - pressure))
         choking = np.maximum(choking, chokes)
     return Marched([*pieces, *last], tuple(banks), np.asarray(tip), np.asarray(choking))
+
+
+def marched(context: Context, facts: ExhaustFacts) -> tuple[Sequence[Segment], Marched]:
+    """The run and its march at the wanted power, worked once for all who ask; MissingFact names what is absent."""
+
+    def work() -> tuple[Sequence[Segment], Marched]:
+        segments = segments_of(facts, context.engine)
+        return segments, march(context, facts, segments, context.peak)
+
+    return context.remember("exhaust", (facts, context.engine, context.duties, context.peak), work)

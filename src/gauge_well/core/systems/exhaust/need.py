@@ -183,18 +183,17 @@ def _gaps(context: Context, facts: ExhaustFacts) -> list[Need]:
     if not facts.neighbours or not tubes.known(facts):
         return []
     try:
-        segments = pieces.segments_of(facts, context.engine)
+        _, base = model.marched(context, facts)
     except MissingFact:
         return []
     found = []
-    base = model.march(context, facts, segments, context.peak)
     for at in warmth.known(context, facts, base):
         gap = warmth.gap_wanted(context, at)
         if gap is not None:
             gap = max(gap, warmth.FUEL_GAP) if at.what.fuel else gap
             words = "{what}: {gap} from the {cover} {piece} keeps it under {limit}."
             values: dict[str, tuple[float, str] | str] = {
-                "what": at.what.label.split(":")[0].capitalize(),
+                "what": at.what.name.capitalize(),
                 "gap": (gap, "size"),
                 "cover": at.piece.segment.covering,
                 "piece": at.piece.segment.name,

@@ -146,7 +146,7 @@ def _heat(context: Context, facts: ExhaustFacts, found: Marched) -> Iterator[Not
                     words = "The rule keeps {rule} to a {what}; here {gap} are needed, the pipe being at {pipe}."
                 values: Values = {
                     "rule": (at.what.bare, "size"),
-                    "what": at.what.label.split(":")[0],
+                    "what": at.what.name,
                     "gap": (gap, "size"),
                     "pipe": (float(np.max(got.pipe[..., 0])), "temperature"),
                 }

@@ -57,7 +57,7 @@ def _beside(facts: ExhaustFacts) -> Iterator[Candidate]:
     for id, one in facts.neighbours:
         if one.what is None or one.gap is None:
             continue
-        what, place = WHATS[one.what].label.split(":")[0], f"exhaust.neighbours.{id}"
+        what, place = WHATS[one.what].name, f"exhaust.neighbours.{id}"
         if one.shield in (None, "none"):
             words = Sentence(f"A bright shield before the {what}")
             yield Candidate(f"shield_{id}", "neighbour", words, {f"{place}.shield": "bright"})

@@ -8,8 +8,9 @@ from typing import Any
 import numpy as np
 
 from gauge_well.core.facts import Rule
+from gauge_well.core.heat.enclosure import BAY_MOVING, BAY_STANDING
 from gauge_well.core.parts.neighbour import WHATS
-from gauge_well.core.systems.exhaust.facts import BAY_MOVING, BAY_STANDING, WALL
+from gauge_well.core.systems.exhaust.facts import WALL
 from gauge_well.core.systems.ruling import Ruling
 
 
@@ -27,7 +28,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     for id in given.get("neighbours", ()):
         what = WHATS.get(given.get(f"neighbours.{id}.what") or "")
         if what is not None:
-            named = what.label.split(":")[0]
+            named = what.name
             rule(f"neighbours.{id}.limit", what.limit, f"usual for a {named}")
             rule(f"neighbours.{id}.size", what.size, f"usual for a {named}")
     if given.get("neighbours"):

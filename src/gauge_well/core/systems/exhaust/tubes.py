@@ -14,7 +14,7 @@ from gauge_well.core.systems.exhaust import costs, model, pieces
 from gauge_well.core.systems.exhaust.facts import WALL, WORTH, ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
 from gauge_well.core.systems.exhaust.pieces import Segment
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array, Value, as_array
 
 USUAL_LENGTH = 4.0
 CHOKED = 1e8  # Pa that stand for a tube through which the gas does not go
@@ -47,7 +47,7 @@ def at_every_size(context: Context, facts: ExhaustFacts) -> Sizes:
         segments = pieces.segments_of(trial, context.engine)
     else:
         own = pieces.segments_of(facts, context.engine)
-        segments = [pieces.with_bore(s, bores - 2.0 * s.wall) if s.kind != "primaries" else s for s in own]
+        segments = in_tube(own, bores)
     found = model.march(context, trial, segments, context.peak)
     shape = (TUBES.size, len(context.duties.cases), found.back_pressure.shape[-1])
     back, mean = (
@@ -65,11 +65,14 @@ def advised(sizes: Sizes, limit: float, power: float) -> np.ndarray:
     return np.where(serves.any(axis=0), serves.argmax(axis=0), TUBES.size - 1)
 
 
+def in_tube(segments: Sequence[Segment], outside: Value) -> list[Segment]:
+    """The run in another tube [m], its primaries as they are."""
+    return [s if s.kind == "primaries" else pieces.with_bore(s, outside - 2.0 * as_array(s.wall)) for s in segments]
+
+
 def own_size(segments: Sequence[Segment], size: int) -> list[Segment]:
     """The run in one size."""
-    return [
-        pieces.with_bore(s, float(TUBES[size]) - 2.0 * likely(s.wall)) if s.kind != "primaries" else s for s in segments
-    ]
+    return in_tube(segments, float(TUBES[size]))
 
 
 def by_flow(power: float, ways: float) -> float:

@@ -6,19 +6,20 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need, need_number
 from gauge_well.core.flow.gas_pipe import OUTSIDE, surface_at
 from gauge_well.core.heat import neighbour
+from gauge_well.core.heat.enclosure import BAY_MOVING, BAY_STANDING
 from gauge_well.core.parts.neighbour import SHIELDS, WHATS, NeighbourFacts, What
 from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.exhaust.facts import BAY_MOVING, BAY_STANDING, ExhaustFacts
+from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched, Piece
 from gauge_well.core.typing import Array, Value, as_array, likely
 
-SLOW = 3.0  # m/s of air: under it a machine counts as standing
 STILL = 8.0  # W/m2K of a hot pipe to still air (common practice)
 STEEL_HEAT = 500.0 * 7850.0  # J/m3K of hot steel (incropera2007, table A.1)
 THING_HEAT = 2.5e6  # J/m3K of copper and plastic, rubber and fluid (common practice)
@@ -29,15 +30,10 @@ GAPS = np.array([0.010, 0.015, 0.025, 0.040, 0.060, 0.090, 0.135, 0.200, 0.300])
 FUEL_GAP = 0.100  # m kept to fuel whatever its temperature (common practice)
 
 
-def standing(context: Context) -> Array:
-    """Which duties stand: hardly any air, (duty, 1)."""
-    return np.array([[likely(c.air_speed) < SLOW] for c in context.duties.cases])
-
-
 def bay(context: Context, facts: ExhaustFacts) -> Array:
     """Air round the pipe ahead of the cabin [K]: so much over the air outside on the move, and at rest."""
     moving = BAY_MOVING if facts.bay_moving is None else facts.bay_moving
-    return np.asarray(context.duties.column("ambient") + np.where(standing(context), rests(facts), moving))
+    return np.asarray(context.duties.column("ambient") + np.where(context.duties.standing, rests(facts), moving))
 
 
 def rests(facts: ExhaustFacts) -> Value:
@@ -138,7 +134,7 @@ class Warmed:
         return np.asarray(np.maximum(self.running, self.stopped))
 
 
-def surface(context: Context, piece: Piece, still: bool | Array, covering: str | None = None) -> Array:
+def surface(context: Context, piece: Piece, still: bool | NDArray[np.bool_], covering: str | None = None) -> Array:
     """Outside of a piece where the gas enters it [K], on the move or standing; as it is, or under another covering."""
     own = COVERINGS[piece.segment.covering]
     other = own if covering is None else COVERINGS[covering]
@@ -149,7 +145,7 @@ def surface(context: Context, piece: Piece, still: bool | Array, covering: str |
 
 def warmed(context: Context, at: Placed, covering: str | None = None, dull: float | str | None = "own") -> Warmed:
     """A neighbour's temperatures; with the pipe under another ``covering``, behind another shield (None: none)."""
-    still, b = standing(context), at.bay
+    still, b = context.duties.standing, at.bay
     sheet_dull = at.dull if isinstance(dull, str) else dull
     film = np.where(still, neighbour.STANDING, neighbour.MOVING)
     pipe = surface(context, at.piece, still, covering)

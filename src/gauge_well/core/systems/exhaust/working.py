@@ -111,8 +111,8 @@ def steps(context: Context, facts: ExhaustFacts, found: Marched, index: int) -> 
 def _neighbour(w: Working, context: Context, at: warmth.Placed) -> None:
     """A neighbour while running: what it takes of the pipe, or of the sheet between, is what it gives away."""
     got = warmth.warmed(context, at)
-    film = np.where(warmth.standing(context), neighbour.STANDING, neighbour.MOVING)
-    label, thing = at.what.label.split(":")[0].capitalize(), at.thing
+    film = np.where(context.duties.standing, neighbour.STANDING, neighbour.MOVING)
+    label, thing = at.what.name.capitalize(), at.thing
     if at.dull is None:
         view = {"R": thing.radius, "H": thing.distance}
         how = "s * R / H" if thing.plate else "arcsin(R / H)"

@@ -128,8 +128,8 @@ def show(context: Context, facts: AirFacts, options: Options) -> SpaceView:
 
 def _rise(context: Context, rows: Sequence[SpaceRow], still: bool) -> float | None:
     """Most that the engine space stands over the air outside, on the move or at rest [K]; None where no duty does so."""
-    slow = [likely(c.air_speed) < warmth.SLOW for c in context.duties.cases]
-    return max((r.temperature - r.outside for r, s in zip(rows, slow, strict=True) if s is still), default=None)
+    stands = context.duties.standing[:, 0].tolist()
+    return max((r.temperature - r.outside for r, s in zip(rows, stands, strict=True) if s is still), default=None)
 
 
 def _box(context: Context, facts: AirFacts, space: warmth.Bay, index: int) -> BoxView | None:

@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.heat import neighbour
 from gauge_well.core.parts.pipe import COVERINGS
 from gauge_well.core.systems.base import Context, Options, duty_asked
-from gauge_well.core.systems.exhaust import gas, ground, model, pieces, warmth
+from gauge_well.core.systems.exhaust import gas, ground, model, warmth
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.gas import Source
 from gauge_well.core.systems.exhaust.ground import Raised
@@ -89,8 +89,7 @@ STOPPED_FOR = 180.0  # s
 def show(context: Context, facts: ExhaustFacts, options: Options) -> HeatView:
     """Heat round one duty's pipe; gas at idle counts as that duty's."""
     index = duty_asked(context, options)
-    segments = pieces.segments_of(facts, context.engine)
-    found = model.march(context, facts, segments, context.peak)
+    segments, found = model.marched(context, facts)
     bay = duty_value(warmth.bay(context, facts), index)
     under = ground.ground(context, facts, segments)
     ranked = gas.sources(context, facts, found, index)
@@ -99,9 +98,7 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> HeatView:
         bay=bay,
         skin=_skin(context, facts, found, index),
         gaps=GAPS.tolist(),
-        beside=[
-            _beside(context, at, index) for at in warmth.placed(context, facts, found) if isinstance(at, warmth.Placed)
-        ],
+        beside=[_beside(context, at, index) for at in warmth.known(context, facts, found)],
         under=None
         if under is None
         else Under(
@@ -144,7 +141,7 @@ def _cooled(begins: float, ambient: float, capacity: float, piece: model.Piece) 
 
 def _beside(context: Context, at: warmth.Placed, index: int) -> Beside:
     got = warmth.warmed(context, at)
-    still = bool(warmth.standing(context)[index, 0])
+    still = bool(context.duties.standing[index, 0])
     film = neighbour.STANDING if still else neighbour.MOVING
     pipe, bay = duty_value(got.pipe, index), duty_value(got.bay, index)
     swept = neighbour.Thing(likely(at.thing.radius), GAPS, likely(at.thing.size), at.thing.plate, at.thing.sheet)
