@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bars, tallest, type WaterView } from './logic'
+import { bars, tallest, whole, type WaterView } from './logic'
 
 const place = (id: string, takes: number | null, service = takes) => ({ id, name: id, bore: null, speed: null, takes, service })
 
@@ -10,6 +10,8 @@ describe('way in', () => {
     expect(found.at(-1)?.service).toBeCloseTo(450)
     expect(found[1]).toMatchObject({ from: 150, to: 250 })
   })
+  it('is as long as its pieces together, at service, a throttle with them', () =>
+    expect(whole([place('filter', 200, 600), place('pipe', 1800), place('throttle', 1700), place('meter', null)])).toBe(4100))
   it('draws nothing of nothing', () => expect(bars([place('pipe', null)], 450)).toEqual([]))
 })
 

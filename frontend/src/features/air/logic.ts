@@ -4,16 +4,21 @@ export type IntakeView = View<'air/intake'>
 export type WaterView = View<'air/water'>
 export type SpaceView = View<'air/space'>
 
-/** Bars of what each place takes, to one scale: what is known, widest first in nothing but their own order. */
+/** The most that a place takes, new or at service [Pa]. */
+const most = (place: IntakeView['places'][number]) => Math.max(place.service ?? 0, place.takes ?? 0)
+
+/** What every place that is known takes together, at service [Pa]: the whole length of the drawing. */
+export const whole = (places: IntakeView['places']) => places.filter((p) => p.takes !== null).reduce((sum, p) => sum + most(p), 0)
+
+/** Bars of what each place takes, to one scale: what is known, in the order of the way in. */
 export function bars(places: IntakeView['places'], width: number): { id: string; from: number; to: number; service: number }[] {
   const known = places.filter((p) => p.takes !== null)
-  const whole = known.reduce((sum, p) => sum + Math.max(p.service ?? p.takes ?? 0, p.takes ?? 0), 0) || 1
+  const scale = width / (whole(places) || 1)
   let x = 0
   return known.map((p) => {
     const from = x
-    const most = Math.max(p.service ?? 0, p.takes ?? 0)
-    x += (most / whole) * width
-    return { id: p.id, from, to: from + ((p.takes ?? 0) / whole) * width, service: x }
+    x += most(p) * scale
+    return { id: p.id, from, to: from + (p.takes ?? 0) * scale, service: x }
   })
 }
 

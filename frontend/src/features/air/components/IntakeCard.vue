@@ -7,7 +7,7 @@ import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import NamedValues from '../../../ui/NamedValues.vue'
 import Unseen from '../../../ui/Unseen.vue'
-import { bars, type IntakeView } from '../logic'
+import { bars, whole, type IntakeView } from '../logic'
 import { useHardest } from '../useHardest'
 
 /** From outside to the valves: what each place takes, new and at service; what pressure and warmth cost; what would help most. */
@@ -27,6 +27,7 @@ const COLUMNS: Column<Place>[] = [
 ]
 const helped = computed(() => data.value?.helped.filter((h) => h.gain > 0).map((h) => ({ label: `With ${h.name}`, shown: `${words.show(h.gain, 'power')} more` })) ?? [])
 const name = (id: string) => data.value?.places.find((p) => p.id === id)?.name ?? ''
+const throttled = computed(() => data.value?.places.some((p) => p.id === 'throttle') ?? false)
 const begun = computed(() => data.value?.places.some((p) => p.takes !== null) ?? false)
 </script>
 
@@ -38,16 +39,16 @@ const begun = computed(() => data.value?.places.some((p) => p.takes !== null) ??
     </div>
     <template v-if="data && begun">
       <p>It costs <strong>{{ words.show(data.pressure_cost + data.heat_cost, 'power') }}</strong> of {{ words.show(data.power, 'power') }}: {{ words.show(data.pressure_cost, 'power') }} by what it takes, {{ words.show(data.heat_cost, 'power') }} by air at {{ words.show(data.drawn, 'temperature') }} instead of {{ words.show(data.outside, 'temperature') }}.</p>
-      <div class="drawing" tabindex="0"><svg :viewBox="`-4 -16 ${WIDTH + 70} 74`" role="img" :aria-label="`What the way in takes: ${words.show(data.total, 'pressure_small')} new, ${words.show(data.service, 'pressure_small')} at service`">
+      <div class="drawing" tabindex="0"><svg :viewBox="`-4 -16 ${WIDTH + 70} 74`" role="img" :aria-label="`What the way in takes: ${words.show(data.total, 'pressure_small')} new, ${words.show(whole(data.places), 'pressure_small')} at service`">
         <g v-for="(b, i) in drawn" :key="b.id">
           <rect :x="b.from" y="14" :width="Math.max(b.service - b.from, 1)" height="22" class="service" />
           <rect :x="b.from" y="14" :width="Math.max(b.to - b.from, 1)" height="22" class="new" />
           <text :x="b.from + 2" :y="i % 2 ? 52 : 6">{{ name(b.id) }}</text>
         </g>
-        <text :x="WIDTH + 6" y="30" class="strong">{{ words.show(data.service, 'pressure_difference') }}</text>
+        <text :x="WIDTH + 6" y="30" class="strong">{{ words.show(whole(data.places), 'pressure_difference') }}</text>
       </svg></div>
       <DataTable :id="(p) => p.id" label="On the way in" :columns="COLUMNS" :rows="data.places" />
-      <p class="mute">{{ words.show(data.flow, 'air_flow') }} of air, drawn {{ data.draws }}{{ data.draws_stated ? '' : ', taken so: state it' }}.<template v-if="data.allowed !== null"> At service {{ words.show(data.allowed, 'pressure_difference') }} are allowed.</template><template v-if="data.idle_angle !== null"> The throttle idles at {{ words.show(data.idle_angle, 'angle') }} from square across.</template></p>
+      <p class="mute">{{ words.show(data.flow, 'air_flow') }} of air, drawn {{ data.draws }}{{ data.draws_stated ? '' : ', taken so: state it' }}. At service {{ words.show(data.service, 'pressure_difference') }} of it stand ahead of the {{ throttled ? 'throttle' : 'engine' }}<template v-if="data.allowed !== null">, {{ words.show(data.allowed, 'pressure_difference') }} are allowed</template>.<template v-if="data.idle_angle !== null"> The throttle idles at {{ words.show(data.idle_angle, 'angle') }} from square across.</template></p>
       <h2 v-if="helped.length" class="label more">What would give back most</h2>
       <NamedValues :rows="helped" />
     </template>
