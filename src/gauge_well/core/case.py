@@ -8,7 +8,7 @@ from typing import Any
 
 from gauge_well.core.duty.facts import DutyFacts, MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
-from gauge_well.core.facts import Spec, fact, with_facts
+from gauge_well.core.facts import Spec, When, fact, with_facts
 from gauge_well.core.installation import InstallationFacts
 from gauge_well.core.tolerance import Known
 
@@ -44,10 +44,12 @@ def fact_at(case: BuildCase, path: str) -> Any:
 
 
 def has_meaning(case: BuildCase, path: str, spec: Spec) -> bool:
-    """Whether a field applies where the choice it hangs on stands; that may be another section's."""
-    if spec.when is None:
-        return True
-    name, choices = spec.when
+    """Whether a field applies where the choices it hangs on stand; they may be another section's."""
+    return all(_stands(case, path, when) for when in (spec.when, spec.also) if when is not None)
+
+
+def _stands(case: BuildCase, path: str, when: When) -> bool:
+    name, choices = when
     head, *more = name.split(".")
     if more and (head in case.systems or hasattr(case, head)):
         return fact_at(case, name) in choices

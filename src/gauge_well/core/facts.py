@@ -51,9 +51,9 @@ class Spec:
     spread : str
         Row of the tolerance table it goes by, where that is not its kind's; ``exact`` for what is asked,
         chosen or counted rather than measured.
-    when : (field, choices), optional
+    when, also : (field, choices), optional
         The field has a meaning only where a choice of its section, or another's as ``section.field``, stands at one of
-        these; of a kind's facts, a choice of the same part.
+        these; of a kind's facts, a choice of the same part. Both, where both are given.
     rows : int
         A table holds at most.
     signed : bool
@@ -75,6 +75,7 @@ class Spec:
     words: Mapping[str, float] | None = None
     spread: str = ""
     when: When | None = None
+    also: When | None = None
     fine: bool = False
     needed: bool = False
     follows: str = ""
@@ -114,6 +115,7 @@ def quantity(
     count_field: str = "",
     spread: str = "",
     when: When | None = None,
+    also: When | None = None,
     fine: bool = False,
     follows: str = "",
 ) -> Any:
@@ -129,6 +131,7 @@ def quantity(
         count_field=count_field,
         spread=spread,
         when=when,
+        also=also,
         fine=fine,
         follows=follows,
     )
@@ -143,9 +146,10 @@ def choice(
     group: str = "",
     help: str = "",
     when: When | None = None,
+    also: When | None = None,
 ) -> Any:
     """Declare a field that takes one of a closed table."""
-    spec = Spec(label, "choice", choices=choices, needed=needed, group=group, help=help, when=when)
+    spec = Spec(label, "choice", choices=choices, needed=needed, group=group, help=help, when=when, also=also)
     return dataclasses.field(default=None, metadata={"spec": spec})
 
 
@@ -212,8 +216,9 @@ class Role:
         What is asked of a part here, where that is not all the kind knows.
     labels, helps, limits : mapping
         Of its facts, where here they are called, explained or bounded otherwise.
-    when : (field, choices), optional
-        The place is there only where a choice of the section stands at one of these.
+    when, also : (field, choices), optional
+        The place is there only where a choice of the section, or of another, stands at one of these; ``when`` takes the
+        place of a kind's own, ``also`` stands beside them.
     needs : tuple of str, optional
         Facts without which nothing is known of a part here, where those are not the kind's own.
     row : str
@@ -228,6 +233,7 @@ class Role:
     helps: Mapping[str, str] = dataclasses.field(default_factory=dict)
     limits: Mapping[str, tuple[float, float]] = dataclasses.field(default_factory=dict)
     when: When | None = None
+    also: When | None = None
     needs: tuple[str, ...] | None = None
     row: str = ""
 
@@ -260,6 +266,7 @@ class Role:
             part=id if (spec.needed if self.needs is None else name in self.needs) else "",
             count_field=f"{id}.{counted}" if counted and counted != ADDED else counted,
             when=self.when or within,
+            also=self.also or spec.also,
         )
 
 

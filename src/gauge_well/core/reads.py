@@ -44,6 +44,9 @@ BUMP = "fit_bump_m"  # travel left to the bump stop
 EXHAUST_SHEDS, CORE_HEAT, CORE_AIR = "exhaust_sheds_w", "core_heat_w", "core_air_kg_s"
 # What its own core makes of a charge cooler that stands in the stack: effectiveness; without end where none does.
 CHARGE_CORE = "charge_core_effectiveness"
+# Raw water through a boat's heat exchanger [kg/s] and as it comes there [K]; without end where its pump is not known. Heat that
+# coolant and oil bring it [W].
+RAW_FLOW, RAW_IN, RAW_HEAT = "raw_flow_kg_s", "raw_in_k", "coolant_heat_made_w"
 BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"
 
 # Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.
@@ -133,7 +136,7 @@ ENGINE_DECLARES = Declared(
         "coolant_share coolant_heat oil_share radiation_share extra_share era",
         machine="kind mass drag_area rolling_resistance drive gearbox gear_ratios final_drive tyre_diameter trailer_mass "
         "trailer_drag_area electrical_load",
-        duties="kind speed grade power_share engine_power engine_speed speed_share boat_exponent ambient altitude "
+        duties="kind speed grade power_share engine_power engine_speed speed_share boat_exponent ambient sea altitude "
         "air_conditioning tow",
     ).reads,
     takes=frozenset(),

@@ -23,6 +23,19 @@ BIBLIOGRAPHY: dict[str, str] = {
         "M. D. McKay, R. J. Beckman, W. J. Conover, A comparison of three methods for selecting values of input "
         "variables in the analysis of output from a computer code, Technometrics 21 (1979) 239-245. From memory."
     ),
+    "gerr1989": "D. Gerr, Propeller Handbook, International Marine, 1989. From memory.",
+    "zuber1965": (
+        "N. Zuber, J. A. Findlay, Average volumetric concentration in two-phase flow systems, J. Heat Transfer 87 (1965) "
+        "453-468. From memory."
+    ),
+    "muller1986": (
+        "H. Müller-Steinhagen, K. Heck, A simple friction pressure drop correlation for two-phase flow in pipes, Chem. Eng. "
+        "Process. 20 (1986) 297-308. From memory."
+    ),
+    "wallis1969": "G. B. Wallis, One-dimensional Two-phase Flow, McGraw-Hill, 1969. From memory.",
+    "cfr33_183": (
+        "Code of Federal Regulations, Title 33, Part 183, subpart K: ventilation of petrol-engined boats. From memory."
+    ),
     "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (
         "F. P. Incropera, D. P. DeWitt, T. L. Bergman, A. S. Lavine, Fundamentals of Heat and "

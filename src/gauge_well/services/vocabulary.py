@@ -120,7 +120,7 @@ def _field(name: str, spec: Spec, station: str) -> FieldOut:
         help=spec.help,
         choices=dict(spec.choices) if spec.choices is not None else None,
         columns=[list(column) for column in spec.columns],
-        when={} if spec.when is None else {spec.when[0]: list(spec.when[1])},
+        when={name: list(choices) for when in (spec.when, spec.also) if when is not None for name, choices in (when,)},
     )
 
 

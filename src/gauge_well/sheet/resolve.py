@@ -56,6 +56,8 @@ def resolve(sheet: Sheet) -> Resolved:
     """Apply the rules in order: machine, engine, duties, installation, then the systems."""
     context: dict[str, dict[str, Any]] = {}
     rules: dict[str, Rule] = {}
+    # A boat's hull and speed go by its power: the machine's rules see what is stated of the engine.
+    context["engine"] = {name: fact.value for name, fact in sheet.sections["engine"].items()}
     for id in ("machine", "engine"):
         context[id], ruled = _fill(SECTIONS[id], sheet.sections[id], context)
         rules |= {f"{id}.{name}": rule for name, rule in ruled.items()}

@@ -6,9 +6,12 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+import numpy as np
+
+from gauge_well.core.duty import hull
 from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table, text
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Value
+from gauge_well.core.typing import Value, likely
 
 # label, drag area [m2], mass [kg], road speed kinds (True when it runs on a road).
 MACHINES: Mapping[str, tuple[str, float, float, bool]] = {
@@ -32,6 +35,8 @@ class Task:
     label: str
     hint: str
 
+
+CRUISES = 0.7  # of its speed full ahead, where nobody says
 
 TASKS: Mapping[str, Task] = {
     "road": Task("Must it tow? Trailer weight", "1500 kg, or leave open"),
@@ -66,12 +71,18 @@ KINDS: Mapping[str, str] = {
     "pull": "full-throttle pull",
     "work": "work at governed speed",
     "boat": "boat under way",
+    "bollard": "held at the quay: astern, or a bollard pull",
     "run": "hillclimb or sprint run",
     "flight": "flight: share of full revs at an air speed",
     "typed": "typed in: power, speed, air",
 }
-POWER_DRIVEN = frozenset({"pull", "work", "boat", "run", "flight"})
-PROPELLED = ("boat", "flight")  # power follows the revs by a propeller's law
+POWER_DRIVEN = frozenset({"pull", "work", "boat", "bollard", "run", "flight"})
+PROPELLED = ("boat", "bollard", "flight")  # power follows the revs by a propeller's law
+AFLOAT = ("boat", "bollard")
+# At rest a propeller takes so many times what it takes under way at the same revs, and lets the engine reach that share of
+# its rated speed (common practice).
+HELD, HELD_SPEED = 1.4, 0.85
+WARMEST_SEA = 305.15  # K
 # What a kind of duty asks of the oil by default: braking, cornering, pulling [g], heel [rad] (common practice).
 MOTION: Mapping[str, tuple[float, float, float, float]] = {
     "road": (0.50, 0.35, 0.25, 0.0),
@@ -79,6 +90,7 @@ MOTION: Mapping[str, tuple[float, float, float, float]] = {
     "pull": (0.20, 0.15, 0.40, 0.0),
     "work": (0.10, 0.05, 0.10, 0.0),
     "boat": (0.10, 0.10, 0.10, 0.21),
+    "bollard": (0.10, 0.0, 0.10, 0.05),
     "run": (0.90, 1.00, 0.60, 0.0),
     "flight": (0.20, 0.10, 0.25, 0.0),
     "typed": (0.0, 0.0, 0.0, 0.0),
@@ -91,6 +103,15 @@ STARTS: Mapping[str, str] = {
 }
 
 
+COOLED: Mapping[str, str] = {
+    "exchanger": "a heat exchanger: fresh water inside, raw water outside",
+    "keel": "a keel cooler: pipes or a skin tank in the sea",
+    "direct": "raw water straight through the block",
+}
+EXHAUSTS: Mapping[str, str] = {"wet": "wet: raw water put into the gas", "dry": "dry: a stack or a lagged pipe"}
+# Heel and trim [rad] in use: under power, with sails (common practice).
+LEANS: Mapping[str, tuple[float, float]] = {"no": (0.175, 0.052), "yes": (0.436, 0.087)}
+FLOATS = ("kind", ("boat",))
 # What stands or floats has no drag area, tyres or trailer.
 ROLLS = ("kind", ("road_car", "off_road", "van", "truck", "hillclimb", "tractor", "locomotive"))
 
@@ -135,8 +156,47 @@ class MachineFacts:
         group="Machine",
         help="Afloat, loaded as used: where the hull leaves the water, stem to stern.",
         spread="length",
-        when=("kind", ("boat",)),
+        when=FLOATS,
     )
+    hull: str | None = choice(
+        "Hull",
+        {k: v.label for k, v in hull.HULLS.items()},
+        group="Hull",
+        when=FLOATS,
+        help="By its power and weight where open.",
+    )
+    sails: str | None = choice("Sails too, or motor-sails", YES_NO, group="Hull", when=FLOATS)
+    top_speed: Value | None = quantity("Top speed", "speed", 0.5, 50.0, group="Hull", when=FLOATS)
+    cruise_speed: Value | None = quantity("Cruises at", "speed", 0.3, 50.0, group="Hull", when=FLOATS)
+    heel: Value | None = quantity(
+        "Heels in use, either way",
+        "angle",
+        0.0,
+        0.9,
+        group="Hull",
+        when=FLOATS,
+        help="The most it is run at: engine on.",
+    )
+    trim: Value | None = quantity(
+        "Trims in use, by bow or stern",
+        "angle",
+        0.0,
+        0.35,
+        group="Hull",
+        when=FLOATS,
+        help="Climbing its wave, pitching.",
+    )
+    sinkage: Value | None = quantity(
+        "Sits deeper laden",
+        "height",
+        0.0,
+        1.0,
+        group="Hull",
+        when=FLOATS,
+        help="Than where heights over the waterline were taped.",
+    )
+    cooled_by: str | None = choice("Cooled by", COOLED, group="Hull", when=FLOATS)
+    exhaust: str | None = choice("Exhaust", EXHAUSTS, group="Hull", when=FLOATS)
     trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer", when=ROLLS)
     trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer", when=ROLLS)
     electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
@@ -164,6 +224,38 @@ def fill_machine(given: Mapping[str, Any], context: Mapping[str, Mapping[str, An
         rule("trailer_drag_area", 0.7 if trailer > 0 else 0.0, "a low trailer" if trailer > 0 else "no trailer")
     rule("gearbox", "marine" if kind == "boat" else "manual", f"usual {label}")
     rule("electrical_load", 600.0, "lamps, ignition and a fan")
+    if kind == "boat":
+        rules |= _afloat(given, context.get("engine", {}))
+    return rules
+
+
+def _afloat(given: Mapping[str, Any], engine: Mapping[str, Any]) -> dict[str, Rule]:
+    """A boat's hull by its power and weight, its speeds by its hull, how it leans by its use."""
+    rules: dict[str, Rule] = {}
+
+    def get(name: str) -> Any:
+        return given[name] if given.get(name) is not None else rules[name].value if name in rules else None
+
+    def rule(name: str, value: Any, note: str, exact: bool = False) -> None:
+        if given.get(name) is None:
+            rules[name] = Rule(value, note, exact=exact)
+
+    mass, power = (None if v is None else likely(v) for v in (given.get("mass"), engine.get("rated_power")))
+    rule("hull", hull.hull_by_rule(mass, power), "by its power for its weight")
+    rule("sails", "no", "none stated")
+    heel, trim = LEANS[get("sails")]
+    rule("heel", heel, "usual under sail" if get("sails") == "yes" else "usual under power")
+    rule("trim", trim, "usual in a sea")
+    rule("sinkage", 0.0, "heights taped with it laden", exact=True)
+    rule("cooled_by", "exchanger", "most boats")
+    rule("exhaust", "wet", "most boats")
+    if mass is not None:
+        rule("waterline_length", round(hull.waterline_by_rule(mass), 1), "usual for its weight")
+        if power is not None:
+            top = hull.fastest(get("hull"), likely(get("waterline_length")), mass, power)
+            rule("top_speed", round(top, 2), "by hull, length, weight and power")
+    if get("top_speed") is not None:
+        rule("cruise_speed", round(CRUISES * likely(get("top_speed")), 2), "70 % of full ahead")
     return rules
 
 
@@ -182,6 +274,9 @@ class DutyFacts:
     boat_exponent: Value | None = quantity("Power follows speed to the", "ratio", 2.0, 3.5)
     air_speed: Value = quantity("Air over the core", "speed", 0.0, 120.0)
     ambient: Value = quantity("Air outside", "temperature", 220.0, 335.0, spread="asked")
+    sea: Value | None = quantity(
+        "Sea or river", "temperature", 271.0, 313.0, spread="asked", when=("machine.kind", ("boat",))
+    )
     altitude: Value = quantity("Altitude", "distance", -430.0, 5500.0, spread="asked")
     duration: Value | None = quantity("For", "time", 1.0, 1e6, help="Left open: for ever.", spread="asked")
     start: str = choice("Starts", STARTS)
@@ -202,6 +297,11 @@ WAYS: Mapping[str, Way] = {
     "tyre_diameter": Way("under", "One turn of the wheel rolled along the floor, divided by 3.14."),
     "trailer_mass": Way("papers", "A weighbridge, loaded."),
     "trailer_drag_area": Way("under", "What stands out beyond the machine's outline: height x width with a tape."),
+    "top_speed": Way("papers", "A GPS, both ways over a stretch without stream."),
+    "cruise_speed": Way("papers", "A GPS, both ways over a stretch without stream."),
+    "heel": Way("running", "An inclinometer across the boat, at the worst it is run at."),
+    "trim": Way("running", "An inclinometer along the boat, at the worst it is run at."),
+    "sinkage": Way("above", "From a mark on the hull down to the water, light and laden."),
     "waterline_length": Way("under", "A tape along the hull's wet mark, plumbed down at stem and stern."),
     "electrical_load": Way("running", "A clamp meter on the battery lead with everything on: amps x volts."),
 }
@@ -211,6 +311,7 @@ DUTY_WAYS: Mapping[str, Way] = {
     "cornering": Way("running", "A telephone's accelerometer, laid flat, in the hardest bend."),
     "pulling": Way("running", "A telephone's accelerometer, laid flat, pulling away."),
     "heel": Way("running", "An inclinometer on the frame."),
+    "sea": Way("above", "A thermometer in a bucket, in the warmest week."),
 }
 
 
@@ -226,7 +327,7 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     if kind is None:
         return rules
     rule("name", KINDS[kind].split(":")[0].capitalize(), "by kind")
-    rule("ambient", 305.15 if kind == "boat" else 311.15, "a hot day")
+    rule("ambient", WARMEST_SEA if kind in AFLOAT else 311.15, "a hot day")
     rule("altitude", 0.0, "sea level")
     rule("start", "cool" if kind == "run" else "warm", "by kind")
     rule("air_conditioning", "no", "off")
@@ -250,9 +351,23 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     if kind == "work":
         rule("power_share", 1.0, "rated")
         rule("air_speed", 0.0, "stands or creeps")
-    if kind in PROPELLED:
+    machine = context.get("machine", {})
+    if machine.get("kind") == "boat":
+        outside = likely(given["ambient"] if given.get("ambient") is not None else rules["ambient"].value)
+        rule("sea", min(max(outside, 273.15), WARMEST_SEA), "as warm as the air, 32 °C at most")
+    if kind == "bollard":
+        rule("speed", 0.0, "held", exact=True)
+        rule("speed_share", HELD_SPEED, "as fast as a propeller held lets it turn")
+        rule("boat_exponent", 3.0, "propeller law")
+        rule("air_speed", 0.0, "cooled by water")
+    elif kind in PROPELLED:
         boat = kind == "boat"
         rule("speed_share", 1.0, "full ahead" if boat else "full power", exact=True)
+        if boat:
+            share = given["speed_share"] if given.get("speed_share") is not None else 1.0
+            speed = _under_way(machine, likely(share))
+            if speed is not None:
+                rule("speed", speed, "by its share of full revs")
         rule("boat_exponent", 3.0, "propeller law")
         rule("air_speed", 0.0 if boat else 28.0, "cooled by water" if boat else "100 km/h, a climb")
     if kind == "typed":
@@ -260,14 +375,24 @@ def fill_duty(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]
     return rules
 
 
-def default_duties(kind: str, task: str = "") -> list[dict[str, Any]]:
+def _under_way(machine: Mapping[str, Any], share: float) -> float | None:
+    """Speed [m/s] at a share of full revs: through top speed at all of them and cruising speed at 70 %."""
+    top, cruise = machine.get("top_speed"), machine.get("cruise_speed")
+    if top is None or cruise is None:
+        return None
+    top, cruise = likely(top), min(likely(cruise), 0.98 * likely(top))
+    power = np.log(cruise / top) / np.log(CRUISES)
+    return round(float(top * min(share, 1.0) ** power), 2)
+
+
+def default_duties(kind: str, task: str = "", sails: bool = False) -> list[dict[str, Any]]:
     """Duties of a new build by kind of machine, as typed texts a builder can edit.
 
     ``task`` is the fifth fact as typed: trailer weight, cruising share of revs, or hottest air.
     """
     asked = task_kind(kind)
     if asked == "boat":
-        return _boat_duties(task or "70 %")
+        return _boat_duties(task or "70 %", sails)
     if kind == "aircraft":
         return _flights(task or "35 °C")
     if asked == "work":
@@ -292,18 +417,21 @@ def _flights(hot: str) -> list[dict[str, Any]]:
     return [{**duty, "kind": "flight", "ambient": hot} for duty in (taxi, climb, cruise)]
 
 
-def _boat_duties(cruise: str) -> list[dict[str, Any]]:
-    sea = "32 °C"
+def _boat_duties(cruise: str, sails: bool) -> list[dict[str, Any]]:
+    warm = {"ambient": "32 °C", "sea": "32 °C"}
+    sailing = {
+        "id": "sailing",
+        "name": "Motor-sailing, heeled",
+        "kind": "boat",
+        "speed_share": "60 %",
+        "heel": "25 deg",
+    }
     return [
-        {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", "ambient": sea},
-        {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": cruise, "ambient": sea},
-        {
-            "id": "full",
-            "name": "Full ahead",
-            "kind": "boat",
-            "ambient": sea,
-            "duration": "60 min",
-        },
+        {"id": "creep", "name": "Harbour creep", "kind": "boat", "speed_share": "30 %", **warm},
+        {"id": "cruise", "name": "Cruise", "kind": "boat", "speed_share": cruise, **warm},
+        *([{**sailing, **warm}] if sails else []),
+        {"id": "full", "name": "Full ahead", "kind": "boat", **warm, "duration": "60 min"},
+        {"id": "quay", "name": "Astern at the quay", "kind": "bollard", **warm, "duration": "3 min"},
     ]
 
 

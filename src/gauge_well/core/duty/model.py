@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from gauge_well.core.duty.facts import GEARBOXES, POWER_DRIVEN, PROPELLED, DutyFacts, MachineFacts
+from gauge_well.core.duty.facts import GEARBOXES, HELD, POWER_DRIVEN, PROPELLED, DutyFacts, MachineFacts
 from gauge_well.core.duty.road import Held, Vehicle, hold, vehicle_of
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.errors import CoreError, MissingFact
@@ -69,6 +69,7 @@ class Case:
     asked_speed: float
     held: Held | None
     altitude: float = 0.0
+    sea: float = 0.0  # K of the water a boat lies in
     tow: float = 0.0
     grade: float = 0.0
     accessories: Accessories = NO_ACCESSORIES
@@ -150,6 +151,7 @@ def solve_duty(
     altitude = need_number(facts.altitude, f"{where}.altitude")
     pressure = float(air.pressure_isa(altitude))
     density = air.density(outside, pressure)
+    sea: Value = facts.sea if facts.sea is not None else 0.0
     air_speed: Value = facts.air_speed
     speed = need_number(facts.speed, f"{where}.speed") if facts.speed is not None else 0.0
     idling = kind == "idle" or speed < 6.0
@@ -182,7 +184,8 @@ def solve_duty(
     elif kind in PROPELLED:
         of_speed = as_array(need(facts.speed_share, f"{where}.speed_share"))
         exponent = as_array(need(facts.boat_exponent, f"{where}.boat_exponent"))
-        share = settled(np.minimum(of_speed**exponent, 1.0))
+        takes = HELD if kind == "bollard" else 1.0
+        share = settled(np.minimum(takes * of_speed**exponent, 1.0))
         power = able * share
         rpm = pinned if pinned is not None else settled(of_speed * rated)
     elif kind == "typed":
@@ -217,6 +220,7 @@ def solve_duty(
         asked_speed=speed,
         held=held,
         altitude=altitude,
+        sea=likely(sea),
         tow=tow,
         grade=likely(grade),
         accessories=accessories,
@@ -224,7 +228,7 @@ def solve_duty(
         breathing=breathing,
         supposed={
             name: value
-            for name, value in (("ambient", outside), ("grade", grade), ("asked_speed", asked))
+            for name, value in (("ambient", outside), ("sea", sea), ("grade", grade), ("asked_speed", asked))
             if isinstance(value, np.ndarray)
         },
         wide_open=0.0 if peak_power is None else 1.0,

@@ -9,6 +9,7 @@ from gauge_well.core.parts import (
     accumulator,
     air_filter,
     bay,
+    bilge_pump,
     bracket,
     coolant_pump,
     core,
@@ -30,12 +31,14 @@ from gauge_well.core.parts import (
     pickup,
     pipe,
     pump,
+    raw_pump,
     regulator,
     scavenge,
     silencer,
     solid,
     steering,
     tank,
+    waterlock,
     wire,
 )
 
@@ -73,5 +76,8 @@ KINDS: Mapping[str, Kind] = {
         hoist.HOIST,
         mount.MOUNT,
         bracket.BRACKET,
+        raw_pump.RAW_PUMP,
+        waterlock.WATERLOCK,
+        bilge_pump.BILGE_PUMP,
     )
 }

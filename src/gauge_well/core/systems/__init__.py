@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import air, cooling, exhaust, fit, fuel, mounts, oil, weights
+from gauge_well.core.systems import air, boat, cooling, exhaust, fit, fuel, mounts, oil, weights
 from gauge_well.core.systems.base import System
 
 SYSTEMS: Mapping[str, System] = {
@@ -15,6 +15,7 @@ SYSTEMS: Mapping[str, System] = {
         cooling.SYSTEM,
         fuel.SYSTEM,
         air.SYSTEM,
+        boat.SYSTEM,
         fit.SYSTEM,
         weights.SYSTEM,
         mounts.SYSTEM,

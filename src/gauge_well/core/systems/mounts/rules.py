@@ -5,8 +5,6 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-import numpy as np
-
 from gauge_well.core.facts import Rule
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.parts.mount import STUFFS
@@ -32,10 +30,6 @@ USES: Mapping[str, str] = {
 GRIPS: Mapping[str, float] = {"hillclimb": 1.3, "off_road": 0.85, "truck": 0.85, "tractor": 0.75, "locomotive": 0.30}
 FIRSTS: Mapping[str, float] = {"boat": 2.0, "generator": 1.0, "aircraft": 1.0, "tractor": 60.0, "locomotive": 8.0}
 LOW_RANGE = 2.0  # of what goes off the road
-FEET = 3.28084  # a metre
-KNOT = 0.514444
-PLANES = 25.0  # W a kilogram from which a hull planes (common practice)
-PLANING = 3.7  # knots for the root of each: 150 knots over the root of pounds a horsepower (common practice)
 
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
@@ -117,22 +111,12 @@ def _thrust(rules: Ruling, kind: str) -> None:
         return
     rules.rule("takes_thrust", "engine", "no bearing of its own is stated")
     if kind == "boat":
-        speed, note = _fastest(rules)
-        rules.rule("thrust_speed", round(speed, 2), note)
+        speed = rules.context.get("machine", {}).get("top_speed")
+        rules.rule("thrust_speed", 3.0 if speed is None else round(likely(speed), 2), "its top speed")
         rules.rule("thrust_share", 0.5, "a usual propeller")
     else:
         rules.rule("thrust_speed", 28.0, "a climb")
         rules.rule("thrust_share", 0.65, "a usual propeller, climbing")
-
-
-def _fastest(rules: Ruling) -> tuple[float, str]:
-    """Speed of a boat at full power [m/s]: its waterline's, or by its power for its weight where that is enough to plane."""
-    machine = rules.context.get("machine", {})
-    mass, power = likely(machine.get("mass") or 2500.0), likely(rules.engine.get("rated_power") or 30e3)
-    if power / mass > PLANES:
-        return PLANING * float(np.sqrt(power / mass)) * KNOT, "planing, by its power for its weight"
-    length = likely(machine.get("waterline_length") or 7.0)
-    return 1.34 * float(np.sqrt(FEET * length)) * KNOT, "hull speed of its waterline"
 
 
 def _mounts(rules: Ruling) -> None:
