@@ -168,6 +168,7 @@ def table(
     words: Mapping[str, float] | None = None,
     spread: str = "",
     when: When | None = None,
+    also: When | None = None,
     rows: int = 60,
     signed: bool = False,
 ) -> Any:
@@ -182,6 +183,7 @@ def table(
         words=words,
         spread=spread,
         when=when,
+        also=also,
         rows=rows,
         signed=signed,
     )

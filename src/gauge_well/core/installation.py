@@ -9,6 +9,7 @@ from typing import Any
 
 import numpy as np
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import Rule, Way, choice, quantity
 from gauge_well.core.typing import Value
 
@@ -71,6 +72,7 @@ class InstallationFacts:
         group="Room",
         help="From where the foremost cooler or core stands to the first moving thing; from the core's own face where the "
         "room ahead of it is given apart.",
+        also=ASHORE,
     )
     depth_ahead: Value | None = quantity(
         "Room ahead of the core",
@@ -79,9 +81,10 @@ class InstallationFacts:
         3.0,
         group="Room",
         help="For condenser, coolers and a pushing fan; where it is counted apart.",
+        also=ASHORE,
     )
-    opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room")
-    opening_height: Value | None = quantity("Opening height", "length", 0.05, 3.0, group="Room")
+    opening_width: Value | None = quantity("Opening width", "length", 0.05, 4.0, group="Room", also=ASHORE)
+    opening_height: Value | None = quantity("Opening height", "length", 0.05, 3.0, group="Room", also=ASHORE)
     lie: str = choice("Engine lies", {k: v.label for k, v in LIES.items()}, group="Lie")
     engine_yaw: Value | None = quantity(
         "Engine turned", "angle", -3.2, 3.2, group="Lie", help="0 lengthwise, 90 transverse, 180 rear-facing."
@@ -113,9 +116,13 @@ class InstallationFacts:
     ground_needed: Value | None = quantity(
         "Clearance wanted", "height", 0.01, 1.0, group="Under the pan", spread="exact"
     )
-    pan_crossmember: Value | None = quantity("Pan to crossmember", "height", -0.2, 1.0, group="Under the pan")
-    pan_steering: Value | None = quantity("Pan to steering", "height", -0.2, 1.0, group="Under the pan")
-    exhaust_ground: Value | None = quantity("Exhaust over the ground", "height", -0.2, 2.0, group="Round the exhaust")
+    pan_crossmember: Value | None = quantity(
+        "Pan to crossmember", "height", -0.2, 1.0, group="Under the pan", also=ASHORE
+    )
+    pan_steering: Value | None = quantity("Pan to steering", "height", -0.2, 1.0, group="Under the pan", also=ASHORE)
+    exhaust_ground: Value | None = quantity(
+        "Exhaust over the ground", "height", -0.2, 2.0, group="Round the exhaust", also=ASHORE
+    )
     exhaust_loom: Value | None = quantity("Exhaust to loom and hoses", "height", 0.0, 2.0, group="Round the exhaust")
     exhaust_fuel: Value | None = quantity("Exhaust to fuel parts", "height", 0.0, 2.0, group="Round the exhaust")
 

@@ -112,6 +112,8 @@ EXHAUSTS: Mapping[str, str] = {"wet": "wet: raw water put into the gas", "dry": 
 # Heel and trim [rad] in use: under power, with sails (common practice).
 LEANS: Mapping[str, tuple[float, float]] = {"no": (0.175, 0.052), "yes": (0.436, 0.087)}
 FLOATS = ("kind", ("boat",))
+# What no boat has.
+ASHORE = ("machine.kind", tuple(kind for kind in MACHINES if kind != "boat"))
 # What stands or floats has no drag area, tyres or trailer.
 ROLLS = ("kind", ("road_car", "off_road", "van", "truck", "hillclimb", "tractor", "locomotive"))
 

@@ -11,7 +11,7 @@ from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.seawater import DENSITY, VISCOSITY
 from gauge_well.core.typing import Array, Value, as_array
 
-HOSE = 5e-5  # m, roughness inside a wet exhaust hose (common practice)
+HOSE = 3e-6  # m, roughness of rubber inside a hose (common practice)
 GAS_VISCOSITY = 2.0e-5  # Pa s of wet exhaust gas
 SPREAD, DRIFT = 1.2, 0.35  # of a slug flow: profile, drift of its bubbles (zuber1965)
 SURGES = 0.5  # Wallis number of the gas under which water runs back between slugs (wallis1969)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import YES_NO, Way, choice, quantity, role, ways_of
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.parts.air_filter import AIR_FILTER, AirFilterFacts
@@ -84,12 +85,24 @@ class AirFacts:
         "Charge cooler takes", "pressure_difference", 100.0, 5e4, group="Charge pipes", when=BOOSTED
     )
     inlet_height: Value | None = quantity(
-        "Inlet over the ground", "height", 0.05, 5.0, group="Water", help="The lowest place where water gets in."
+        "Inlet over the ground",
+        "height",
+        0.05,
+        5.0,
+        group="Water",
+        help="The lowest place where water gets in.",
+        also=ASHORE,
     )
-    wading: Value | None = quantity("Must wade", "height", 0.05, 3.0, group="Water", help="Still water, at the wheels.")
-    wading_speed: Value | None = quantity("at", "speed", 0.1, 10.0, group="Water", follows="wading", spread="exact")
+    wading: Value | None = quantity(
+        "Must wade", "height", 0.05, 3.0, group="Water", help="Still water, at the wheels.", also=ASHORE
+    )
+    wading_speed: Value | None = quantity(
+        "at", "speed", 0.1, 10.0, group="Water", follows="wading", spread="exact", also=ASHORE
+    )
     computer_height: Value | None = quantity("Engine computer over the ground", "height", 0.05, 5.0, group="Water")
-    vents_height: Value | None = quantity("Axle and gearbox vents over the ground", "height", 0.05, 5.0, group="Water")
+    vents_height: Value | None = quantity(
+        "Axle and gearbox vents over the ground", "height", 0.05, 5.0, group="Water", also=ASHORE
+    )
     compression: Value | None = quantity("Compression ratio", "ratio", 5.0, 25.0, group="Water")
     low_opening: Value | None = quantity(
         "Low openings of the engine space", "area", 1e-4, 5.0, group="Engine space", help="Beside the core's own exit."

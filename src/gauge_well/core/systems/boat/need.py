@@ -10,6 +10,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.flow import propeller
 from gauge_well.core.flow.pipe import bore_area
+from gauge_well.core.media.seawater import DENSITY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import HOSES, RAW_PUMPS, SHAFT_BARS, WET_HOSES, at_least
 from gauge_well.core.systems.base import Context, Need, Shopping
@@ -18,7 +19,7 @@ from gauge_well.core.systems.boat.facts import BoatFacts
 from gauge_well.core.typing import Array, as_array, likely, over_duties
 
 USUAL_LIFT = 1.0  # m from silencer to the hose's highest place, where no heights are stated (common practice)
-GAS_SPEED = 15.0  # m/s of wet gas in its hose (common practice)
+USUAL_MIX = 325.0  # K
 ROOMY = 1.2  # of what runs back and its third, that a silencer is bought over, for the lean (common practice)
 
 
@@ -82,18 +83,20 @@ def _suction(context: Context, facts: BoatFacts) -> Sequence[Need]:
 
 
 def hose_bore(context: Context, facts: BoatFacts) -> tuple[float, bool]:
-    """Smallest wet hose sold [m] whose back pressure stays under the maker's figure with a fifth to spare, and whether its lift was
-    stated; by the speed of the wet gas where pump or places are not."""
-    limit = likely(as_array(facts.tolerated))
+    """Smallest wet hose sold [m] whose back pressure stays under the maker's figure with a fifth to spare, and whether pump and
+    places were stated; else lifted a metre with the raw water that is asked."""
+    limit, stated = likely(as_array(facts.tolerated)), True
     for bore in WET_HOSES:
         try:
-            back = likely(over_duties(wet.back(context, facts, context.peak, bore).total))
+            back = over_duties(wet.back(context, facts, context.peak, bore).total)
         except MissingFact:
-            break
-        if back <= 0.8 * limit:
-            return bore, True
-    flow = likely(over_duties(context.peak.exhaust_mass_flow)) / 1.08
-    return at_least(WET_HOSES, float(np.sqrt(4.0 * flow / GAS_SPEED / np.pi))) or WET_HOSES[-1], False
+            stated = False
+            share = context.duties.column("engine_speed") / context.engine.rated_speed
+            water = DENSITY * wanted_flow(context, facts) * share
+            back = over_duties(wet.carried(context, facts, context.peak, bore, water, USUAL_MIX, USUAL_LIFT).total)
+        if likely(back) <= 0.8 * limit:
+            return bore, stated
+    return WET_HOSES[-1], stated
 
 
 def _hose(context: Context, facts: BoatFacts) -> Sequence[Need]:
@@ -105,13 +108,9 @@ def _hose(context: Context, facts: BoatFacts) -> Sequence[Need]:
     sizes: dict[str, tuple[float, str] | str] = {
         "b": (bore, "size"),
         "limit": (likely(as_array(facts.tolerated)), "pressure_difference"),
-        "v": (GAS_SPEED, "speed_m_s"),
+        "lift": (USUAL_LIFT, "height"),
     }
-    words = (
-        "Wet exhaust hose of {b}: under {limit} with a fifth to spare."
-        if worked
-        else "Wet exhaust hose of {b}: wet gas at {v} or less."
-    )
+    words = "Wet exhaust hose of {b}: under {limit} with a fifth to spare" + ("." if worked else ", lifted {lift}.")
     volume: dict[str, tuple[float, str] | str] = {
         "holds": (holds, "volume"),
         "back": (back, "volume"),

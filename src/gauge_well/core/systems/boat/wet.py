@@ -161,20 +161,24 @@ class Back:
 def back(context: Context, facts: BoatFacts, op: Operation, bore: Value | None = None) -> Back:
     """What the exhaust takes in each duty; ``bore`` of another hose. MissingFact names what is absent."""
     inside = as_array(need(facts.hose.bore, "boat.hose.bore") if bore is None else bore)
-    rises = height(facts)
-    warm = raw.mixed(context, facts, op)
-    dense = air.density(warm, context.duties.column("pressure"))
     water = DENSITY * raw.flow(context, facts) * facts.injected
-    length = need(facts.hose.length, "boat.hose.length")
-    lifted = lift(op.exhaust_mass_flow, dense, water, inside, rises, length)
-    area = bore_area(inside)
+    return carried(context, facts, op, inside, water, raw.mixed(context, facts, op), height(facts))
+
+
+def carried(
+    context: Context, facts: BoatFacts, op: Operation, bore: Value, water: Value, warm: Value, rises: Value
+) -> Back:
+    """What gas as warm as ``warm`` [K] pays to carry water [kg/s] through a hose [m] that rises so far [m]."""
+    dense = air.density(warm, context.duties.column("pressure"))
+    gas, length = op.exhaust_mass_flow, need(facts.hose.length, "boat.hose.length")
     run = np.hypot(as_array(facts.outlet_aft) - facts.high_aft, as_array(facts.outlet_left) - facts.high_left)
-    if facts.outlet_over is not None:
-        run = np.hypot(run, as_array(need(facts.high_over, "boat.high_over")) - facts.outlet_over)
+    if facts.outlet_over is not None and facts.high_over is not None:
+        run = np.hypot(run, as_array(facts.high_over) - facts.outlet_over)
     # Silencer and bends see the gas with its water carried along.
-    fittings = need(facts.hose.loss, "boat.hose.loss") * 0.5 * dense * (op.exhaust_mass_flow / dense / area) ** 2
-    down = friction_muller(op.exhaust_mass_flow, dense, water, inside, run)
-    return Back(lifted, np.asarray(fittings), np.asarray(down), full_column(rises))
+    speed = gas / dense / bore_area(bore)
+    fittings = need(facts.hose.loss, "boat.hose.loss") * 0.5 * dense * speed**2
+    down = friction_muller(gas, dense, water, bore, run)
+    return Back(lift(gas, dense, water, bore, rises, length), np.asarray(fittings), down, full_column(rises))
 
 
 def breaks_needed(found: Least) -> Array:

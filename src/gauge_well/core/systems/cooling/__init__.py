@@ -16,6 +16,9 @@ from gauge_well.core.reads import (
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
+    RAW_FLOW,
+    RAW_HEAT,
+    RAW_IN,
     ROOMS,
     declared,
     hand,
@@ -32,12 +35,14 @@ from gauge_well.core.systems.cooling import (
     remedies,
     rules,
 )
+from gauge_well.core.systems.cooling.afloat import overboard
 from gauge_well.core.systems.cooling.judge import draws, leaves, solve, warms
 from gauge_well.core.systems.cooling.refusals import refuse
 from gauge_well.core.systems.cooling.views import VIEWS
 
 PARTS = {
     "core_fan": RowName("Core and fan", many=True),
+    "exchanger": RowName("Heat exchanger"),
     "stack": RowName("Room for core and fan"),
     "loop": RowName("Pump, hoses, header", many=True),
 }
@@ -70,23 +75,28 @@ CAUTIONS = (
 
 def applies(machine: MachineFacts) -> str | None:
     """Why cooling is not judged here, or None."""
-    if machine.kind == "boat":
-        return "raw-water cooling is not worked out yet"
+    if machine.kind == "boat" and machine.cooled_by == "direct":
+        return "raw water runs through the block: Boat judges it"
     return None
 
 
-OF_OIL = f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"
+OF_OIL, OF_SEA = f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}", f"{RAW_FLOW} {RAW_IN}"
 DECLARES = declared(
-    takes=f"{OF_OIL} {ROOMS['depth_available']}",
+    takes=f"{OF_OIL} {OF_SEA} {ROOMS['depth_available']}",
     hands=(
-        hand(leaves, gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}", takes=OF_OIL),
+        hand(
+            leaves,
+            gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
+            takes=f"{OF_OIL} {OF_SEA}",
+        ),
+        hand(overboard, gives=RAW_HEAT, takes=OF_OIL),
         hand(warms, gives=f"{CORE_HEAT} {CORE_AIR} {CHARGE_CORE}", takes=OF_OIL),
         hand(draws, gives=f"{FANS_DRAW} {FANS_FULL}", takes=OF_OIL),
     ),
     engine="dry_mass material thermostat coolant_limit",
-    machine="kind gearbox",
+    machine="kind gearbox cooled_by",
     installation="depth_available depth_ahead opening_width opening_height",
-    duties="air_speed duration start after",
+    duties="air_speed duration start after sea speed speed_share",
 )
 SYSTEM: System = System(
     id="cooling",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from typing import Protocol
 
 import numpy as np
 
@@ -14,8 +15,9 @@ from gauge_well.core.facts import need
 from gauge_well.core.media import coolant
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.gauge import AMBIENT_LOW, core_shed_at
-from gauge_well.core.systems.cooling.loop import Pressures, pressures
+from gauge_well.core.systems.cooling.loop import Loop, Pressures, Solved, pressures
 from gauge_well.core.systems.cooling.model import FILM, Cooling, heat_made, pick_fan, still_conductance
 from gauge_well.core.typing import Array, Value, as_array, clip, duty_value, likely, over_duties
 
@@ -25,6 +27,39 @@ FREEZE_CLEAR, COLD_SAID = 3.0, 278.15
 FILLED_AT = 293.15  # K
 BLOCK_PRESSURES = (5e3, 2e6)  # Pa
 UNDER_THERMOSTAT = 5.0  # K by which an engine that runs cold lies under its thermostat
+
+
+class Plumbed(Protocol):
+    """A loop of coolant, whatever cools it."""
+
+    @property
+    def facts(self) -> CoolingFacts: ...
+    @property
+    def open_loop(self) -> Solved: ...
+    @property
+    def loop(self) -> Loop: ...
+    @property
+    def glycol(self) -> Array: ...
+    @property
+    def pressure(self) -> Array: ...
+    @property
+    def limit(self) -> Array: ...
+
+
+class Sheds(Protocol):
+    """What is shed at the coolant's limit [W]."""
+
+    @property
+    def heat(self) -> Array: ...
+
+
+class Cooled(Protocol):
+    """A loop and what it sheds at its limit: by a radiator, or by a boat's heat exchanger or keel cooler."""
+
+    @property
+    def plant(self) -> Plumbed: ...
+    @property
+    def at_limit(self) -> Sheds: ...
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -47,7 +82,7 @@ class Circuit:
         return np.asarray(coolant.boiling_point(block, self.glycol) - self.limit)
 
 
-def circuit_of(cooling: Cooling) -> Circuit:
+def circuit_of(cooling: Cooled) -> Circuit:
     """Pressures at the limit, and how far the pump's inlet and the block stand over boiling.
 
     The coolant at the pump's inlet is the mix of what the core cooled and what went round it.
@@ -109,7 +144,7 @@ def inlet_check(context: Context, circuit: Circuit) -> Check:
     )
 
 
-def freezing_check(context: Context, cooling: Cooling) -> list[Check]:
+def freezing_check(context: Context, cooling: Cooled) -> list[Check]:
     """Where the mix begins to freeze against the coldest air asked; nothing where no duty is cold."""
     coldest = min(context.duties.cases, key=lambda c: c.ambient)
     if coldest.ambient > COLD_SAID:
@@ -147,13 +182,13 @@ def growth(volume: Value, limit: Array, glycol: Value) -> Array:
     return np.asarray(over_duties(as_array(volume) * (cold / hot - 1.0)))
 
 
-def expansion(cooling: Cooling) -> Array:
+def expansion(cooling: Cooled) -> Array:
     """What the coolant grows by from a cold fill to its limit [m3], in the hottest duty."""
     plant = cooling.plant
     return growth(plant.facts.coolant_volume, plant.limit, plant.glycol)
 
 
-def expansion_check(cooling: Cooling) -> Check | None:
+def expansion_check(cooling: Cooled) -> Check | None:
     """Growth of the coolant against the room left for it; None where the header's size is not given."""
     facts = cooling.plant.facts
     if facts.header_tank.volume is None:

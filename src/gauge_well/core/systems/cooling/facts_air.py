@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import Way, choice, quantity, role
 from gauge_well.core.parts.core import CORE, CoreFacts
 from gauge_well.core.parts.fan import ELECTRIC, FAN, FanFacts
@@ -43,13 +44,13 @@ ADVERTISED = 0.75
 class AirFacts:
     """Radiator, fan and air path. SI."""
 
-    core: CoreFacts = role(CORE, "Core", row="core_fan")
-    fan: FanFacts = role(FAN, "Fan", row="core_fan")
+    core: CoreFacts = role(CORE, "Core", row="core_fan", also=ASHORE)
+    fan: FanFacts = role(FAN, "Fan", row="core_fan", also=ASHORE)
     fan_on: Value = quantity(
-        "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ELECTRIC)
+        "Comes on", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ELECTRIC), also=ASHORE
     )
     fan_off: Value = quantity(
-        "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ELECTRIC)
+        "Goes off", "temperature", 300.0, 400.0, group="Fan", spread="exact", when=("fan.drive", ELECTRIC), also=ASHORE
     )
     fan_gap: Value | None = quantity(
         "Core to fan",
@@ -59,10 +60,18 @@ class AirFacts:
         group="Fan",
         help="Depth of the shroud between them.",
         when=("fan.drive", ELECTRIC),
+        also=ASHORE,
     )
-    fan_stages: str = choice("Several fans", STAGES, group="Fan", when=("fan.drive", ELECTRIC))
+    fan_stages: str = choice("Several fans", STAGES, group="Fan", when=("fan.drive", ELECTRIC), also=ASHORE)
     fan_on_second: Value | None = quantity(
-        "Second comes on", "temperature", 300.0, 410.0, group="Fan", spread="exact", when=("fan_stages", ("staged",))
+        "Second comes on",
+        "temperature",
+        300.0,
+        410.0,
+        group="Fan",
+        spread="exact",
+        when=("fan_stages", ("staged",)),
+        also=ASHORE,
     )
     fan_by: str | None = choice(
         "Switched by",
@@ -70,12 +79,17 @@ class AirFacts:
         group="Fan",
         when=("fan.drive", ELECTRIC),
         help="A controller where nothing is said.",
+        also=ASHORE,
     )
     fan_sensor_lost: str | None = choice(
-        "Its temperature sensor lost, the fan runs", WITHOUT, group="Fan", when=("fan.drive", ELECTRIC)
+        "Its temperature sensor lost, the fan runs", WITHOUT, group="Fan", when=("fan.drive", ELECTRIC), also=ASHORE
     )
     fan_request_lost: str | None = choice(
-        "The air-conditioning's signal lost, it runs", WITHOUT_REQUEST, group="Fan", when=("fan.drive", ELECTRIC)
+        "The air-conditioning's signal lost, it runs",
+        WITHOUT_REQUEST,
+        group="Fan",
+        when=("fan.drive", ELECTRIC),
+        also=ASHORE,
     )
     fan_line_switch: Value | None = quantity(
         "Switch in the fan's line, lets it run from",
@@ -86,12 +100,13 @@ class AirFacts:
         spread="exact",
         when=("fan.drive", ELECTRIC),
         help="A thermostatic switch between controller and fan, in a hose or the core.",
+        also=ASHORE,
     )
-    opening: str = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air")
-    sealing: str = choice("Round the core", {k: v[0] for k, v in SEALINGS.items()}, group="Air")
-    grille: str = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air")
-    exit_area: Value = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air")
-    exit_loss: Value = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss")
+    opening: str = choice("Air gets in by", {k: v[0] for k, v in OPENINGS.items()}, group="Air", also=ASHORE)
+    sealing: str = choice("Round the core", {k: v[0] for k, v in SEALINGS.items()}, group="Air", also=ASHORE)
+    grille: str = choice("Grille", {k: v[0] for k, v in GRILLES.items()}, group="Air", also=ASHORE)
+    exit_area: Value = quantity("Way out of the bay", "area", 0.005, 5.0, group="Air", also=ASHORE)
+    exit_loss: Value = quantity("Loss on the way out", "ratio", 0.2, 20.0, group="Air", spread="loss", also=ASHORE)
 
 
 WAYS: Mapping[str, Way] = {

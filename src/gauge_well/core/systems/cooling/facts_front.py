@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import YES_NO, Way, choice, fact, quantity, role
 from gauge_well.core.parts.core import CORE, CoreFacts
 from gauge_well.core.typing import Value
@@ -16,7 +17,7 @@ SIZES = ("width", "height", "depth")
 class FrontFacts:
     """Condenser, charge cooler and oil cooler ahead of the core, and the gaps. SI."""
 
-    condenser_front: str = choice("Condenser in front", YES_NO, group="In front")
+    condenser_front: str = choice("Condenser in front", YES_NO, group="In front", also=ASHORE)
     condenser: CoreFacts = role(
         CORE,
         "Condenser",
@@ -27,8 +28,9 @@ class FrontFacts:
         limits={"depth": (0.008, 0.1)},
         when=("condenser_front", ("yes",)),
         needs=(),
+        also=ASHORE,
     )
-    charge_front: str = choice("Charge cooler in front", YES_NO, group="In front")
+    charge_front: str = choice("Charge cooler in front", YES_NO, group="In front", also=ASHORE)
     charge_cooler: CoreFacts = role(
         CORE,
         "Charge cooler",
@@ -38,8 +40,9 @@ class FrontFacts:
         labels={size: f"Charge cooler {size}" for size in SIZES},
         limits={"width": (0.05, 3.0), "height": (0.03, 2.5), "depth": (0.015, 0.3)},
         when=("charge_front", ("yes",)),
+        also=ASHORE,
     )
-    oil_front: str = choice("Oil cooler in front", YES_NO, group="In front")
+    oil_front: str = choice("Oil cooler in front", YES_NO, group="In front", also=ASHORE)
     oil_cooler: CoreFacts = role(
         CORE,
         "Oil cooler",
@@ -49,8 +52,9 @@ class FrontFacts:
         labels={size: f"Oil cooler {size}" for size in SIZES},
         limits={"width": (0.05, 2.0), "height": (0.03, 2.0), "depth": (0.015, 0.2)},
         when=("oil_front", ("yes",)),
+        also=ASHORE,
     )
-    front_gap: Value = quantity("Gap between cores", "length", 0.0, 0.3, group="In front")
+    front_gap: Value = quantity("Gap between cores", "length", 0.0, 0.3, group="In front", also=ASHORE)
 
 
 WAYS: Mapping[str, Way] = {

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import YES_NO, Way, choice, quantity, role, table
 from gauge_well.core.parts.coolant_pump import COOLANT_PUMP, CoolantPumpFacts
 from gauge_well.core.parts.exchanger import EXCHANGER, ExchangerFacts
@@ -72,7 +73,7 @@ class LoopFacts:
         labels={"bore": "Hose bore", "length": "Hose or pipe, each way"},
         limits={"bore": (0.01, 0.15), "length": (0.05, 15.0)},
     )
-    gearbox_cooler: str = choice("Gearbox cooler in the tank", YES_NO, group="Coolant")
+    gearbox_cooler: str = choice("Gearbox cooler in the tank", YES_NO, group="Coolant", also=ASHORE)
     pump: CoolantPumpFacts = role(COOLANT_PUMP, "Coolant pump", row="core_fan")
     thermostat_kind: str = choice("Thermostat", THERMOSTATS, group="Loop")
     bypass: str = choice("Bypass", BYPASSES, group="Loop")
@@ -92,6 +93,7 @@ class LoopFacts:
         group="Loop",
         words=FITTINGS,
         help=RUN_HELP,
+        also=ASHORE,
     )
     hose_back: tuple[tuple[float, ...], ...] | None = table(
         "Core to pump, piece by piece",
@@ -99,6 +101,7 @@ class LoopFacts:
         group="Loop",
         words=FITTINGS,
         help=RUN_HELP,
+        also=ASHORE,
     )
     heater: ExchangerFacts = role(
         EXCHANGER,
@@ -129,12 +132,16 @@ class LoopFacts:
         "Filler's neck over the ground", "height", 0.0, 4.0, group="Heights", spread="exact"
     )
     core_foot: Value | None = quantity(
-        "Core's foot over the ground", "height", 0.0, 4.0, group="Heights", spread="exact"
+        "Core's foot over the ground", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
     )
-    core_inlet_height: Value | None = quantity("Core's inlet", "height", 0.0, 4.0, group="Heights", spread="exact")
-    core_inlet_side: str | None = choice("on the", SIDES, group="Heights")
-    core_outlet_height: Value | None = quantity("Core's outlet", "height", 0.0, 4.0, group="Heights", spread="exact")
-    core_outlet_side: str | None = choice("on the ", SIDES, group="Heights")
+    core_inlet_height: Value | None = quantity(
+        "Core's inlet", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
+    )
+    core_inlet_side: str | None = choice("on the", SIDES, group="Heights", also=ASHORE)
+    core_outlet_height: Value | None = quantity(
+        "Core's outlet", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
+    )
+    core_outlet_side: str | None = choice("on the ", SIDES, group="Heights", also=ASHORE)
     engine_outlet_height: Value | None = quantity(
         "Engine's outlet", "height", 0.0, 4.0, group="Heights", spread="exact"
     )
@@ -148,6 +155,7 @@ class LoopFacts:
         spread="exact",
         words=VENTS,
         help="From the engine's outlet to the core, then on to the pump, one a line: `820 mm, none` or `820 mm, vent`.",
+        also=ASHORE,
     )
 
 

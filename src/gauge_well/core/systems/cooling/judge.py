@@ -35,6 +35,8 @@ from gauge_well.core.systems.base import (
     Result,
 )
 from gauge_well.core.systems.cooling import (
+    afloat,
+    afloat_said,
     checks,
     circuit,
     facts,
@@ -71,8 +73,9 @@ def _missing(given: facts.CoolingFacts) -> tuple[str, ...]:
 def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Starts | None]:
     """The cooling with all fans on, and where duties start that follow another; MissingFact names what is absent."""
     missing = _missing(given)
-    if missing:
-        raise MissingFact(missing[0])
+    if missing or context.machine.kind == "boat":
+        # Afloat nothing blows: what a sheet may still say of a core has no meaning there.
+        raise MissingFact(missing[0] if missing else "cooling.core.width")
 
     def work() -> tuple[Cooling, Starts | None]:
         plant = plant_of(context, given)
@@ -94,6 +97,8 @@ def surplus(context: Context, given: facts.CoolingFacts, ambient: Array, starts:
 
 def leaves(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     """Where each duty leaves the coolant, linear in the heat; nothing where core or fan are not known."""
+    if context.machine.kind == "boat":
+        return afloat.leaves(context, given)
     try:
         solved, _ = _solved(context, given)
     except MissingFact:
@@ -182,6 +187,8 @@ def _seen(context: Context, solved: Cooling, starts: Starts | None) -> tuple[Coo
 
 def solve(context: Context, given: facts.CoolingFacts) -> Result:
     """Solve cooling for the context's duties; a missing part leaves its check unknown."""
+    if context.machine.kind == "boat":
+        return afloat_said.solve(context, given)
     opening = checks.opening_check(context, given)
     gates = [*checks.stack_checks(context, given), *([] if opening is None else [opening])]
     missing = _missing(given)

@@ -27,6 +27,7 @@ SHUT_OFF = PUMP_OWN + ENGINE_SHARE + OUTER_SHARE
 THERMOSTAT_LOSS = 10e3  # Pa at that flow, fully open
 BYPASS_BORE = 0.40  # of the hose's
 HEATER_FLOW, HEATER_DROP = 2.5e-4, 20e3  # m3/s through one heater core at Pa
+EXCHANGER_LOSS = 15e3  # Pa of coolant through a heat exchanger at that flow
 CORE_ENDS = 1.5  # K of a tube's mouth and end
 TANK_IN, TANK_OUT = 1.0, 0.5  # K of a hose into and out of a tank
 RUBBER = 3e-6  # m, roughness of hose
@@ -178,7 +179,7 @@ def tube_loss(core: RadiatorCore, flow: Value, density: Value, viscosity: Value)
 
 
 def loop_of(
-    core: RadiatorCore,
+    core: RadiatorCore | None,
     facts: CoolingFacts,
     glycol: Value,
     temperature: Value,
@@ -191,7 +192,8 @@ def loop_of(
 
     Parameters
     ----------
-    core : RadiatorCore
+    core : RadiatorCore or None
+        None where a heat exchanger stands in its place.
     facts : CoolingFacts
     glycol : float or array
         Mass share.
@@ -213,7 +215,7 @@ def loop_of(
     turns = as_array(facts.pump.ratio) * (1.0 if electric else as_array(engine_speed) / at_speed)
     feed = run_loss(run_of(facts.hose_feed, facts), flow, rho, mu)
     back = run_loss(run_of(facts.hose_back, facts), flow, rho, mu)
-    a, b = tube_loss(core, flow, rho, mu)
+    a, b = (np.asarray(0.0), EXCHANGER_LOSS / flow**2) if core is None else tube_loss(core, flow, rho, mu)
     bypass_square = hole(BYPASS_BORE * as_array(need(facts.hose.bore, "cooling.hose.bore")), rho)
     restrictor = np.asarray(0.0)
     if facts.restrictor in ("main", "bypass"):

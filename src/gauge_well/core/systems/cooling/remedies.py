@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
+from dataclasses import replace
 
 import numpy as np
 
@@ -13,6 +14,7 @@ from gauge_well.core.parts.fan import ELECTRIC, SHROUDS
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.sizes import FAN_DIAMETERS, HOSES, above
 from gauge_well.core.systems.base import Candidate, Context
+from gauge_well.core.systems.cooling import afloat_said
 from gauge_well.core.systems.cooling.circuit import circuit_of, inlet_check
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import GRILLES
@@ -37,6 +39,9 @@ BETTER_SHROUDS = {"none": ("full", "flaps"), "full": ("flaps",)}
 
 def candidates(context: Context, facts: CoolingFacts) -> list[Candidate]:
     """Core, fan, shroud, what stands in front, way in and out, cap, mix and loop: each a step from what is there."""
+    if context.machine.kind == "boat":
+        coolers = afloat_said.candidates(facts, context.machine.cooled_by == "keel")
+        return [*coolers, *(replace(c, part="exchanger") for c in _coolant(context, facts))]
     return [
         *_core(context, facts),
         *_fan(facts),

@@ -28,7 +28,7 @@ USUAL_RUN, REMOTE_RUN = 0.7, 3.5  # m of hose or pipe each way (common practice)
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
     """Defaults: a known core's fins, a known fan's curve, air path and coolant."""
     rules = Ruling(given, context)
-    for part in (fill_air, fill_front, fill_loop):
+    for part in (fill_air, fill_front, fill_loop, fill_afloat):
         part(rules)
     return rules.rules
 
@@ -130,6 +130,13 @@ def fill_front(rules: Ruling) -> None:
     rule("charge_front", "no", "none stated")
     rule("oil_front", "no", "none stated")
     rule("front_gap", GAP, "usual")
+
+
+def fill_afloat(rules: Ruling) -> None:
+    """A boat's exchanger as most are, fouled as it runs."""
+    rules.rule("exchanger_is", "tube", "most boats")
+    rules.rule("fouled", 0.8, "fouled as usual")
+    rules.rule("keel_painted", "no", "as it should be")
 
 
 def fill_loop(rules: Ruling) -> None:

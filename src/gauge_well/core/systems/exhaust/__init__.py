@@ -51,8 +51,8 @@ CAUTIONS = (
 
 def applies(machine: MachineFacts) -> str | None:
     """Why the exhaust is not judged here, or None."""
-    if machine.kind == "boat":
-        return "wet exhausts are not worked out yet"
+    if machine.kind == "boat" and machine.exhaust != "dry":
+        return "it is wet: Boat judges it"
     return None
 
 
@@ -60,7 +60,7 @@ DECLARES = declared(
     takes=f"{ROOMS['exhaust_ground']} {ROOMS['exhaust_loom']} {ROOMS['exhaust_fuel']} {ROCK} {WHEELBASE} {BUMP}",
     hands=(hand(sheds, gives=EXHAUST_SHEDS),),
     engine="wastegate cylinders",
-    machine="kind",
+    machine="kind exhaust",
     installation="exhaust_ground ground_needed exhaust_loom exhaust_fuel",
     duties="air_speed duration",
 )

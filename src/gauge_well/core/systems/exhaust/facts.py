@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import YES_NO, Several, Way, choice, quantity, role, several, ways_of
 from gauge_well.core.parts.neighbour import NEIGHBOUR, NeighbourFacts
 from gauge_well.core.parts.pipe import PIPE, PipeFacts
@@ -107,7 +108,13 @@ class ExhaustFacts:
         "Length to a side exit", "length", 0.1, 20.0, group="Cost", help="Flange to a tip ahead of the rear wheel."
     )
     oval_height: Value | None = quantity(
-        "An oval would be pressed to", "length", 0.02, 0.2, group="Ground", help="Two thirds of it where not said."
+        "An oval would be pressed to",
+        "length",
+        0.02,
+        0.2,
+        group="Ground",
+        help="Two thirds of it where not said.",
+        also=ASHORE,
     )
     low_behind: Value | None = quantity(
         "Lowest place behind the front axle",
@@ -116,9 +123,16 @@ class ExhaustFacts:
         12.0,
         group="Ground",
         help="Midway between the axles where nothing is said: the worst.",
+        also=ASHORE,
     )
     ramp: Value | None = quantity(
-        "Ramp it must cross", "angle", 0.0, 1.2, group="Ground", help="Both sides together, over its crest."
+        "Ramp it must cross",
+        "angle",
+        0.0,
+        1.2,
+        group="Ground",
+        help="Both sides together, over its crest.",
+        also=ASHORE,
     )
     cabin_from: Value | None = quantity(
         "Cabin begins, along the pipe",

@@ -13,6 +13,8 @@ from gauge_well.core.parts.neighbour import WHATS
 from gauge_well.core.systems.exhaust.facts import WALL
 from gauge_well.core.systems.ruling import Ruling
 
+AFLOAT = {"natural": 10e3, "boosted": 7.5e3}  # Pa that makers of marine engines allow (common practice)
+
 
 def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> dict[str, Rule]:
     """Defaults for what has one; the pipe itself has none."""
@@ -41,4 +43,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rule("pipe.wall", WALL, "1.5 mm tube")
     rule("pipe.roughness", 45e-6, "steel tube", "crane410")
     rule("shielded", "no", "none stated")
+    if context.get("machine", {}).get("kind") == "boat":
+        natural = context.get("engine", {}).get("aspiration", "natural") == "natural"
+        rule("tolerated", AFLOAT["natural" if natural else "boosted"], "makers of marine engines, as it breathes")
     return rules.rules
