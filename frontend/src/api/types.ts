@@ -293,6 +293,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/cooling/afloat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The afloat drawing of the cooling. */
+        post: operations["sizing_view_cooling_afloat_view_cooling_afloat_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/view/cooling/stand": {
         parameters: {
             query?: never;
@@ -457,6 +474,91 @@ export interface paths {
         put?: never;
         /** The space drawing of the air. */
         post: operations["sizing_view_air_space_view_air_space_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/boat/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The raw drawing of the boat. */
+        post: operations["sizing_view_boat_raw_view_boat_raw_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/boat/wet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The wet drawing of the boat. */
+        post: operations["sizing_view_boat_wet_view_boat_wet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/boat/propeller": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The propeller drawing of the boat. */
+        post: operations["sizing_view_boat_propeller_view_boat_propeller_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/boat/coupling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The coupling drawing of the boat. */
+        post: operations["sizing_view_boat_coupling_view_boat_coupling_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/boat/safety": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The safety drawing of the boat. */
+        post: operations["sizing_view_boat_safety_view_boat_safety_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1363,6 +1465,17 @@ export interface components {
              * @default
              */
             heel: string;
+            /**
+             * Sea
+             * @default
+             */
+            sea: string;
+            /**
+             * Sails
+             * @default
+             * @enum {string}
+             */
+            sails: "" | "yes" | "no";
             units?: components["schemas"]["UnitsDocument"];
         };
         /**
@@ -1506,6 +1619,35 @@ export interface components {
             name: string;
             facts?: components["schemas"]["AccumulatorFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * AfloatView
+         * @description Every duty; of one, coolant [K] over the share of its clean conductance an exchanger has left, or the outside a keel cooler
+         *     needs [m2] over the boat's speed [m/s]; conductance as it runs [W/K]; how it is cooled.
+         */
+        AfloatView: {
+            /** Keel */
+            keel: boolean;
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            /** Duty */
+            duty: string;
+            /** Share */
+            share: number;
+            /** Conductance */
+            conductance: number;
+            /** Shares */
+            shares: number[];
+            /** By Share */
+            by_share: number[];
+            /** Speeds */
+            speeds: number[];
+            /** By Speed */
+            by_speed: number[];
+            /** Area */
+            area: number | null;
+            /** Limit */
+            limit: number;
         };
         /** AirFilterFacts */
         AirFilterFacts: {
@@ -1705,6 +1847,28 @@ export interface components {
             edits: components["schemas"]["EditOut"][];
         };
         /**
+         * Answer
+         * @description What a check comes to as drawn: its value and what is kept or allowed, by its kind; ``danger`` where it is one.
+         */
+        Answer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Actual */
+            actual: number;
+            /** Kept */
+            kept: number;
+            /** Fill */
+            fill: number;
+            /** Kind */
+            kind: string;
+            /** Danger */
+            danger: boolean;
+            /** Most */
+            most: boolean;
+        };
+        /**
          * AskedG
          * @description Accelerations a duty asks [g].
          */
@@ -1816,6 +1980,22 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * Bed
+         * @description A bed under a pair of feet [m]: its top under the shaft's line and over the waterline, what a bracket reaches inward.
+         */
+        Bed: {
+            /** Name */
+            name: string;
+            /** Ahead */
+            ahead: number;
+            /** Under */
+            under: number;
+            /** Over */
+            over: number | null;
+            /** Reach */
+            reach: number | null;
+        };
+        /**
          * Beside
          * @description A neighbour in one duty: what, where [m], its gap and the one it needs in every duty [m], temperatures [K] running, after a stop, of
          *     its shield, the most it may reach; what a rule of thumb keeps [m]; temperature over :data:`GAPS` bare; what would ease it.
@@ -1878,6 +2058,52 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** BilgePumpFacts */
+        BilgePumpFacts: {
+            /**
+             * Worked
+             * @description Bilge pump is
+             */
+            worked?: ("automatic" | "hand_switch" | "engine" | "hand") | null;
+            /** @description It moves, free. Its name usually: at no lift. */
+            flow?: components["schemas"]["Quantity"];
+            /** @description and nothing at a lift of */
+            head?: components["schemas"]["Quantity"];
+            /** @description Its hose, inside */
+            bore?: components["schemas"]["Quantity"];
+            /** @description Its hose's run */
+            length?: components["schemas"]["Quantity"];
+            /** @description lifts to its highest place. From the bilge. */
+            lift?: components["schemas"]["Quantity"];
+        };
+        /**
+         * BilgePumpPart
+         * @description Bilge pump.
+         */
+        BilgePumpPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bilge_pump";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "boat.bilge_pumps" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["BilgePumpFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * Bin
          * @description Deleted builds, last deleted first.
@@ -1885,6 +2111,227 @@ export interface components {
         Bin: {
             /** Builds */
             builds: components["schemas"]["InBin"][];
+        };
+        /**
+         * BoatCouplingAnswer
+         * @description The coupling drawing of the boat, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BoatCouplingAnswer: {
+            data: components["schemas"]["CouplingView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * BoatPropellerAnswer
+         * @description The propeller drawing of the boat, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BoatPropellerAnswer: {
+            data: components["schemas"]["PropellerView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * BoatRawAnswer
+         * @description The raw drawing of the boat, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BoatRawAnswer: {
+            data: components["schemas"]["RawView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * BoatSafetyAnswer
+         * @description The safety drawing of the boat, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BoatSafetyAnswer: {
+            data: components["schemas"]["SafetyView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** BoatSection */
+        BoatSection: {
+            /** @description Raw-water pump over the waterline */
+            pump_over?: components["schemas"]["Quantity"];
+            /** @description Strainer, clean, K */
+            strainer_loss?: components["schemas"]["Quantity"];
+            /** @description Judged with so much of it blocked. Weed, a bag, a season. */
+            strainer_blocked?: components["schemas"]["Quantity"];
+            /** @description Heat exchanger takes, raw side. At full revs. */
+            exchanger_drop?: components["schemas"]["Quantity"];
+            /**
+             * Gear Cooled
+             * @description Gear's oil cooled by raw water
+             */
+            gear_cooled?: ("yes" | "no") | null;
+            /** @description Of it put into the exhaust. The rest goes overboard by itself. */
+            injected?: components["schemas"]["Quantity"];
+            /** @description Manifold's port, its underside. Over the waterline as it lies laden; below it negative. */
+            manifold_over?: components["schemas"]["Quantity"];
+            /** @description aft of the boat's middle */
+            manifold_aft?: components["schemas"]["Quantity"];
+            /** @description left of the centreline */
+            manifold_left?: components["schemas"]["Quantity"];
+            /** @description Riser's top, inside. Where there is one: the gas climbs over it. */
+            riser_over?: components["schemas"]["Quantity"];
+            /** @description Water is injected at. Over the waterline as it lies laden; below it negative. */
+            injection_over?: components["schemas"]["Quantity"];
+            /** @description aft of the boat's middle */
+            injection_aft?: components["schemas"]["Quantity"];
+            /** @description left of the centreline */
+            injection_left?: components["schemas"]["Quantity"];
+            /** @description Its floor over the waterline. Over the waterline as it lies laden; below it negative. */
+            silencer_over?: components["schemas"]["Quantity"];
+            /** @description its middle aft of the boat's */
+            silencer_aft?: components["schemas"]["Quantity"];
+            /** @description its middle left of the centreline */
+            silencer_left?: components["schemas"]["Quantity"];
+            /** @description Hose's highest place, its underside. Over the waterline as it lies laden; below it negative. */
+            high_over?: components["schemas"]["Quantity"];
+            /** @description aft of the boat's middle */
+            high_aft?: components["schemas"]["Quantity"];
+            /** @description left of the centreline */
+            high_left?: components["schemas"]["Quantity"];
+            /** @description Outlet, its underside. Over the waterline as it lies laden; below it negative. */
+            outlet_over?: components["schemas"]["Quantity"];
+            /** @description aft of the boat's middle */
+            outlet_aft?: components["schemas"]["Quantity"];
+            /** @description left of the centreline */
+            outlet_left?: components["schemas"]["Quantity"];
+            /**
+             * Flap
+             * @description At the outlet
+             */
+            flap?: ("none" | "flap" | "valve") | null;
+            /** @description Hose stands. Stamped on it, wet; 93 °C is usual. */
+            hose_limit?: components["schemas"]["Quantity"];
+            /** @description Back pressure allowed. The engine maker's figure. */
+            tolerated?: components["schemas"]["Quantity"];
+            /**
+             * Siphon
+             * @description Siphon break
+             */
+            siphon?: ("fitted" | "none") | null;
+            /** @description Siphon break's height. Over the waterline as it lies laden; below it negative. */
+            siphon_over?: components["schemas"]["Quantity"];
+            /** @description aft of the boat's middle */
+            siphon_aft?: components["schemas"]["Quantity"];
+            /** @description left of the centreline */
+            siphon_left?: components["schemas"]["Quantity"];
+            /**
+             * Siphon Sits
+             * @description It sits
+             */
+            siphon_sits?: ("after" | "before") | null;
+            /**
+             * Siphon Top
+             * @description and
+             */
+            siphon_top?: ("top" | "below") | null;
+            /** @description Cranks at */
+            crank_speed?: components["schemas"]["Quantity"];
+            /** @description Marine gear's ratio, ahead. 2 : 1 halves the revs. */
+            gear_ratio?: components["schemas"]["Quantity"];
+            /** @description Propeller shaft */
+            shaft_diameter?: components["schemas"]["Quantity"];
+            /**
+             * Shaft Metal
+             * @description Shaft of
+             */
+            shaft_metal?: ("bronze" | "steel" | "stainless" | "nickel" | "strong") | null;
+            /** @description Shaft falls aft by */
+            shaft_angle?: components["schemas"]["Quantity"];
+            /** @description Of the power that reaches the shaft */
+            through?: components["schemas"]["Quantity"];
+            /** @description Propeller's diameter */
+            propeller?: components["schemas"]["Quantity"];
+            /** @description its pitch */
+            pitch?: components["schemas"]["Quantity"];
+            /** @description Largest there is room for. The aperture less a tenth each side. */
+            propeller_most?: components["schemas"]["Quantity"];
+            /** @description Old engine's power */
+            old_power?: components["schemas"]["Quantity"];
+            /** @description at */
+            old_speed?: components["schemas"]["Quantity"];
+            /** @description its gear's ratio */
+            old_ratio?: components["schemas"]["Quantity"];
+            /** @description Revs it really reached, laden, with this propeller */
+            old_reached?: components["schemas"]["Quantity"];
+            /** @description Face felt at a diameter of. The dial on the shaft's half, feeling the engine's; more where that stands further off. */
+            felt_at?: components["schemas"]["Quantity"];
+            /** @description Face, top */
+            face_top?: components["schemas"]["Quantity"];
+            /** @description Face, bottom */
+            face_bottom?: components["schemas"]["Quantity"];
+            /** @description Face, left */
+            face_left?: components["schemas"]["Quantity"];
+            /** @description Face, right */
+            face_right?: components["schemas"]["Quantity"];
+            /** @description Rim, top */
+            rim_top?: components["schemas"]["Quantity"];
+            /** @description Rim, bottom */
+            rim_bottom?: components["schemas"]["Quantity"];
+            /** @description Rim, left */
+            rim_left?: components["schemas"]["Quantity"];
+            /** @description Rim, right */
+            rim_right?: components["schemas"]["Quantity"];
+            /** @description Dial's bracket hangs by. On a stiff bar: it turns by half of what it reads. */
+            sag?: components["schemas"]["Quantity"];
+            /** @description Front feet ahead of the coupling's face */
+            feet_front?: components["schemas"]["Quantity"];
+            /** @description Back feet ahead of it */
+            feet_back?: components["schemas"]["Quantity"];
+            /** @description Feet apart, bolt to bolt across */
+            feet_apart?: components["schemas"]["Quantity"];
+            /** @description Feet's soles under the shaft's line */
+            feet_under?: components["schemas"]["Quantity"];
+            /** @description A mount is high, loaded */
+            mount_height?: components["schemas"]["Quantity"];
+            /** @description Beds apart, middle to middle */
+            beds_apart?: components["schemas"]["Quantity"];
+            /** @description Coupling's middle over the waterline */
+            coupling_over?: components["schemas"]["Quantity"];
+            /** @description Engine room holds. Net of engine and tanks. */
+            room_volume?: components["schemas"]["Quantity"];
+            /** @description its walls and hull */
+            room_skin?: components["schemas"]["Quantity"];
+            /**
+             * Lining
+             * @description They are
+             */
+            lining?: ("bare" | "lined") | null;
+            /** @description Blower moves */
+            blower?: components["schemas"]["Quantity"];
+            /**
+             * Blower Low
+             * @description Its duct draws from the bottom third
+             */
+            blower_low?: ("yes" | "no") | null;
+            /**
+             * Ignition Protected
+             * @description All electrics in it ignition-protected
+             */
+            ignition_protected?: ("yes" | "no") | null;
+            /** @description Deepest skin fitting under the waterline. What a hose off it lets in. */
+            depth?: components["schemas"]["Quantity"];
+        };
+        /**
+         * BoatWetAnswer
+         * @description The wet drawing of the boat, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BoatWetAnswer: {
+            data: components["schemas"]["WetView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * Boiling
@@ -1909,6 +2356,35 @@ export interface components {
             straight: number;
             /** Bends */
             bends: number;
+        };
+        /**
+         * Box
+         * @description The silencer: corners aft of the middle and over the sea [m], its lip there, what it holds leaning and at rest, what runs
+         *     back, what a third over that is [m3], how high that stands in it at rest over its floor [m].
+         */
+        Box: {
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /** Lip */
+            lip: [
+                number,
+                number
+            ];
+            /** Holds */
+            holds: number;
+            /** Rest */
+            rest: number;
+            /** Position */
+            position: string;
+            /** Runs Back */
+            runs_back: number | null;
+            /** Needed */
+            needed: number | null;
+            /** Stands */
+            stands: number | null;
         };
         /**
          * BoxView
@@ -2129,7 +2605,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -2138,6 +2614,7 @@ export interface components {
             cooling?: components["schemas"]["CoolingSection"];
             fuel?: components["schemas"]["FuelSection"];
             air?: components["schemas"]["AirSection"];
+            boat?: components["schemas"]["BoatSection"];
             fit?: components["schemas"]["FitSection"];
             weights?: components["schemas"]["WeightsSection"];
             mounts?: components["schemas"]["MountsSection"];
@@ -2688,6 +3165,17 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * CoolingAfloatAnswer
+         * @description The afloat drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        CoolingAfloatAnswer: {
+            data: components["schemas"]["AfloatView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
          * CoolingAirAnswer
          * @description The air drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
@@ -2722,6 +3210,20 @@ export interface components {
         };
         /** CoolingSection */
         CoolingSection: {
+            /**
+             * Exchanger Is
+             * @description It is made of
+             */
+            exchanger_is?: ("tube" | "plate") | null;
+            /** @description Of that left, fouled as it runs */
+            fouled?: components["schemas"]["Quantity"];
+            /** @description Keel cooler's outside. Pipes' or skin's wetted side. */
+            keel_area?: components["schemas"]["Quantity"];
+            /**
+             * Keel Painted
+             * @description It is painted or grown over
+             */
+            keel_painted?: ("yes" | "no") | null;
             /** @description Comes on */
             fan_on?: components["schemas"]["Quantity"];
             /** @description Goes off */
@@ -2995,6 +3497,35 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * CouplingView
+         * @description Offset [m] and angle [rad] upright and in plan, diameter felt [m], what is let pass; feet and beds; what face and rim would
+         *     read once they were moved [m]; readings still missing.
+         */
+        CouplingView: {
+            /** Offset */
+            offset: number | null;
+            /** Angle */
+            angle: number | null;
+            /** Plan Offset */
+            plan_offset: number | null;
+            /** Plan Angle */
+            plan_angle: number | null;
+            /** Across */
+            across: number | null;
+            /** Face Most */
+            face_most: number;
+            /** Rim Most */
+            rim_most: number;
+            /** Feet */
+            feet: components["schemas"]["Feet"][];
+            /** Left Over */
+            left_over: number | null;
+            /** Beds */
+            beds: components["schemas"]["Bed"][];
+            /** Missing */
+            missing: string[];
+        };
+        /**
          * Curve
          * @description A course in time [s]: coolant and metal [K], share of the fans that run.
          */
@@ -3236,7 +3767,7 @@ export interface components {
              * Kind
              * @description Kind
              */
-            kind?: ("road" | "idle" | "pull" | "work" | "boat" | "run" | "flight" | "typed") | null;
+            kind?: ("road" | "idle" | "pull" | "work" | "boat" | "bollard" | "run" | "flight" | "typed") | null;
             /** @description Speed */
             speed?: components["schemas"]["Quantity"];
             /** @description Grade */
@@ -3255,6 +3786,8 @@ export interface components {
             air_speed?: components["schemas"]["Quantity"];
             /** @description Air outside */
             ambient?: components["schemas"]["Quantity"];
+            /** @description Sea or river */
+            sea?: components["schemas"]["Quantity"];
             /** @description Altitude */
             altitude?: components["schemas"]["Quantity"];
             /** @description For. Left open: for ever. */
@@ -3571,7 +4104,7 @@ export interface components {
              * Role
              * @description The place it fills; none: on the yard
              */
-            role?: ("oil.cooler" | "cooling.heater") | null;
+            role?: ("oil.cooler" | "cooling.exchanger" | "cooling.heater") | null;
             /**
              * Name
              * @default
@@ -3903,6 +4436,20 @@ export interface components {
             name: string;
             facts?: components["schemas"]["FanFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * Feet
+         * @description A pair of feet: ahead of the coupling's face, up and to the left by so much [m]; None where it cannot be said.
+         */
+        Feet: {
+            /** Name */
+            name: string;
+            /** Ahead */
+            ahead: number | null;
+            /** Up */
+            up: number | null;
+            /** Left */
+            left: number | null;
         };
         /**
          * FeetView
@@ -4591,22 +5138,6 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
-         * Hose
-         * @description Water that keeps the outlet at a temperature: flow [m3/s], hole in the inlet [m], temperatures [K].
-         */
-        Hose: {
-            /** Flow */
-            flow: number;
-            /** Hole */
-            hole: number;
-            /** Clogs */
-            clogs: boolean;
-            /** Outlet */
-            outlet: number;
-            /** Supply */
-            supply: number;
-        };
-        /**
          * HoseRow
          * @description A breather hose: bore [m], crankcase over the air new and worn [Pa].
          */
@@ -4782,7 +5313,7 @@ export interface components {
             /** Duty */
             duty: string;
             /** Places */
-            places: components["schemas"]["Place"][];
+            places: components["schemas"]["gauge_well__core__systems__air__views__intake__Place"][];
             /** Total */
             total: number;
             /** Service */
@@ -5231,7 +5762,7 @@ export interface components {
              * Role
              * @description The place it fills; none: on the yard
              */
-            role?: ("oil.cooler_line" | "oil.head_drain" | "oil.added_drain" | "oil.breather" | "oil.tank_line" | "oil.scavenge_line" | "oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow" | "air.snorkel" | "air.pipe" | "air.charge_pipe") | null;
+            role?: ("oil.cooler_line" | "oil.head_drain" | "oil.added_drain" | "oil.breather" | "oil.tank_line" | "oil.scavenge_line" | "oil.drain" | "cooling.hose" | "fuel.line" | "fuel.return_line" | "fuel.suction" | "fuel.lift_line" | "fuel.pot_line" | "fuel.overflow" | "air.snorkel" | "air.pipe" | "air.charge_pipe" | "boat.intake" | "boat.suction" | "boat.delivery" | "boat.hose") | null;
             /**
              * Name
              * @default
@@ -5460,6 +5991,36 @@ export interface components {
             tyre_diameter?: components["schemas"]["Quantity"];
             /** @description Waterline length. Afloat, loaded as used: where the hull leaves the water, stem to stern. */
             waterline_length?: components["schemas"]["Quantity"];
+            /**
+             * Hull
+             * @description Hull. By its power and weight where open.
+             */
+            hull?: ("displacement" | "semi" | "planing") | null;
+            /**
+             * Sails
+             * @description Sails too, or motor-sails
+             */
+            sails?: ("yes" | "no") | null;
+            /** @description Top speed */
+            top_speed?: components["schemas"]["Quantity"];
+            /** @description Cruises at */
+            cruise_speed?: components["schemas"]["Quantity"];
+            /** @description Heels in use, either way. The most it is run at: engine on. */
+            heel?: components["schemas"]["Quantity"];
+            /** @description Trims in use, by bow or stern. Climbing its wave, pitching. */
+            trim?: components["schemas"]["Quantity"];
+            /** @description Sits deeper laden. Than where heights over the waterline were taped. */
+            sinkage?: components["schemas"]["Quantity"];
+            /**
+             * Cooled By
+             * @description Cooled by
+             */
+            cooled_by?: ("exchanger" | "keel" | "direct") | null;
+            /**
+             * Exhaust
+             * @description Exhaust
+             */
+            exhaust?: ("wet" | "dry") | null;
             /** @description Trailer weight */
             trailer_mass?: components["schemas"]["Quantity"];
             /** @description Trailer drag area */
@@ -6713,24 +7274,6 @@ export interface components {
             tubes: number[];
         };
         /**
-         * Place
-         * @description A place on the way in: bore [m], speed [m/s] and what it takes new and at service [Pa]; None where not stated.
-         */
-        Place: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Bore */
-            bore: number | null;
-            /** Speed */
-            speed: number | null;
-            /** Takes */
-            takes: number | null;
-            /** Service */
-            service: number | null;
-        };
-        /**
          * PlaceOut
          * @description A place that a part fills, or several in order; facts by the part's own names, as they are called there.
          */
@@ -6915,6 +7458,77 @@ export interface components {
                 number
             ][][];
         };
+        /**
+         * PropellerView
+         * @description Old and new shaft; engine speeds [rev/min] with what reaches the shaft and what the propeller takes [W]; revs reached and
+         *     rated; diameter, pitch, slip wished; slip as it is with what is usual; tips [m/s]; least shaft [m] and its safety; angle
+         *     [rad].
+         */
+        PropellerView: {
+            old: components["schemas"]["Shaft"] | null;
+            new: components["schemas"]["Shaft"] | null;
+            /** Speeds */
+            speeds: number[];
+            /** Makes */
+            makes: number[];
+            /** Takes */
+            takes: number[] | null;
+            /** Reached */
+            reached: number | null;
+            /** Rated */
+            rated: number;
+            /** Load */
+            load: number | null;
+            /** By Reading */
+            by_reading: boolean;
+            /** Repitched */
+            repitched: string;
+            /** Diameter */
+            diameter: number | null;
+            /** Pitch */
+            pitch: number | null;
+            /** Slip */
+            slip: number | null;
+            /** Speed */
+            speed: number | null;
+            /** Own Diameter */
+            own_diameter: number | null;
+            /** Own Pitch */
+            own_pitch: number | null;
+            /** Own Slip */
+            own_slip: number | null;
+            /** Usual Slip */
+            usual_slip: [
+                number,
+                number
+            ] | null;
+            /** Tips */
+            tips: number | null;
+            /** Tips Most */
+            tips_most: number;
+            /** Shaft Least */
+            shaft_least: number | null;
+            /** Shaft */
+            shaft: number | null;
+            /** Angle */
+            angle: number | null;
+            /** Tilt */
+            tilt: number;
+        };
+        /**
+         * Pump
+         * @description A bilge pump: how it is worked, what it moves as it is piped [m3/s], speed in its hose [m/s]; None where not known.
+         */
+        Pump: {
+            /** Id */
+            id: string;
+            /** Worked */
+            worked: string;
+            /** Moves */
+            moves: number | null;
+            /** Speed */
+            speed: number | null;
+        };
         /** PumpFacts */
         PumpFacts: {
             /** @description Pump flow, each */
@@ -7051,6 +7665,103 @@ export interface components {
             label: string;
             /** By */
             by: number;
+        };
+        /** RawPumpFacts */
+        RawPumpFacts: {
+            /** @description Raw-water pump moves, a turn. Stamped, or in its sheet. */
+            displacement?: components["schemas"]["Quantity"];
+            /** @description or by its sheet. Where the sheet gives no volume a turn. */
+            flow?: components["schemas"]["Quantity"];
+            /** @description at. Of the pump. */
+            flow_speed?: components["schemas"]["Quantity"];
+            /** @description Pump turns for one of the engine */
+            ratio?: components["schemas"]["Quantity"];
+            /** @description Its impeller still moves. Of what it did new; a season old 85 %. */
+            worn?: components["schemas"]["Quantity"];
+            /** @description Its ports, inside */
+            port?: components["schemas"]["Quantity"];
+        };
+        /**
+         * RawPumpPart
+         * @description Raw-water pump.
+         */
+        RawPumpPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "raw_pump";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "boat.raw_pump" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["RawPumpFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * RawView
+         * @description One duty: places in order; flow as it is, by the rule and by the heat alone, least for the mix [m3/s]; sea, water out and
+         *     mix [K] with what each may be; suction [Pa] with what an impeller fills at and what the air pushes; hoses with the suction each
+         *     would have [m, Pa]; heat taken [W], which of it is the gear's; alarm and shut-down [K].
+         */
+        RawView: {
+            /** Duty */
+            duty: string;
+            /** Places */
+            places: components["schemas"]["gauge_well__core__systems__boat__views__raw__Place"][];
+            /** Flow */
+            flow: number | null;
+            /** By Rule */
+            by_rule: number;
+            /** By Heat */
+            by_heat: number;
+            /** For Mix */
+            for_mix: number | null;
+            /** Heat */
+            heat: number;
+            /** Gear Heat */
+            gear_heat: number;
+            /** Sea */
+            sea: number;
+            /** Out */
+            out: number | null;
+            /** Out Most */
+            out_most: number;
+            /** Mix */
+            mix: number | null;
+            /** Mix Wished */
+            mix_wished: number;
+            /** Hose Limit */
+            hose_limit: number;
+            /** Alarm */
+            alarm: number | null;
+            /** Shut Down */
+            shut_down: number;
+            /** Suction */
+            suction: number | null;
+            /** Sucks */
+            sucks: number;
+            /** Pushes */
+            pushes: number;
+            /** Bores */
+            bores: number[];
+            /** By Bore */
+            by_bore: number[];
+            /** Cooled By */
+            cooled_by: string;
+            /** Wet */
+            wet: boolean;
         };
         /**
          * Reached
@@ -7417,6 +8128,35 @@ export interface components {
             items: components["schemas"]["RoundItem"][];
         };
         /**
+         * Row
+         * @description A duty: coolant and its limit, raw water in and behind, sea and the sea it holds to [K]; made and carried [W]; boat's speed
+         *     [m/s].
+         */
+        Row: {
+            /** Duty */
+            duty: string;
+            /** Name */
+            name: string;
+            /** Coolant */
+            coolant: number;
+            /** Limit */
+            limit: number;
+            /** Raw In */
+            raw_in: number;
+            /** Raw Out */
+            raw_out: number | null;
+            /** Sea */
+            sea: number;
+            /** Sea Most */
+            sea_most: number;
+            /** Made */
+            made: number;
+            /** Carried */
+            carried: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
          * RowOut
          * @description A thing a builder can change, with its reach or what it carries.
          */
@@ -7488,6 +8228,41 @@ export interface components {
             tube: number;
             /** Cost */
             cost: number | null;
+        };
+        /**
+         * SafetyView
+         * @description Room by duty, where its skin is stated, with what it may reach [K]; petrol's blower as it is and as it is asked [m3/s];
+         *     hoses; bilge pumps, what an open skin fitting lets in [m3/s] and how deep it lies [m].
+         */
+        SafetyView: {
+            /** Rooms */
+            rooms: components["schemas"]["Warm"][];
+            /** Room Most */
+            room_most: number;
+            /** Lining */
+            lining: string;
+            /** Lining Stated */
+            lining_stated: boolean;
+            /** Vapour */
+            vapour: boolean;
+            /** Blower */
+            blower: number | null;
+            /** Blower Needed */
+            blower_needed: number | null;
+            /** Blows First */
+            blows_first: number;
+            /** Ignition Protected */
+            ignition_protected: string | null;
+            /** Hoses */
+            hoses: components["schemas"]["gauge_well__core__systems__boat__views__safety__Hose"][];
+            /** Pumps */
+            pumps: components["schemas"]["Pump"][];
+            /** Comes */
+            comes: number | null;
+            /** Bore */
+            bore: number | null;
+            /** Depth */
+            depth: number;
         };
         /**
          * ScalesView
@@ -7590,6 +8365,8 @@ export interface components {
             fuel?: ("judged" | "later" | "left_out") | null;
             /** Air */
             air?: ("judged" | "later" | "left_out") | null;
+            /** Boat */
+            boat?: ("judged" | "later" | "left_out") | null;
             /** Fit */
             fit?: ("judged" | "later" | "left_out") | null;
             /** Weights */
@@ -7625,6 +8402,18 @@ export interface components {
             title: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * Shaft
+         * @description Power [W], speed [rev/min] and torque [N m] at a shaft.
+         */
+        Shaft: {
+            /** Power */
+            power: number;
+            /** Speed */
+            speed: number;
+            /** Torque */
+            torque: number;
         };
         /**
          * ShakeView
@@ -8008,20 +8797,6 @@ export interface components {
             cold: components["schemas"]["ColdStart"] | null;
         };
         /**
-         * Spot
-         * @description A place of the run by its height [m]; ``air``: where air gathers and nothing lets it out.
-         */
-        Spot: {
-            /** Name */
-            name: string;
-            /** Height */
-            height: number;
-            /** Vented */
-            vented: boolean;
-            /** Air */
-            air: boolean;
-        };
-        /**
          * StackLayer
          * @description A layer from front to back [m].
          */
@@ -8064,7 +8839,7 @@ export interface components {
             /** Necks */
             necks: components["schemas"]["Neck"][];
             /** Run */
-            run: components["schemas"]["Spot"][];
+            run: components["schemas"]["gauge_well__core__systems__cooling__views__stack__Spot"][];
             /** Crossings */
             crossings: string[];
         };
@@ -8164,7 +8939,7 @@ export interface components {
             filled: number;
             /** Filled By */
             filled_by: string;
-            hose: components["schemas"]["Hose"];
+            hose: components["schemas"]["gauge_well__core__systems__cooling__views__stand__Hose"];
         };
         /**
          * State
@@ -8734,6 +9509,24 @@ export interface components {
             };
         };
         /**
+         * Warm
+         * @description A duty's engine room: its temperature and the air outside [K], heat into it [W], air through it [kg/s].
+         */
+        Warm: {
+            /** Duty */
+            duty: string;
+            /** Name */
+            name: string;
+            /** Temperature */
+            temperature: number;
+            /** Outside */
+            outside: number;
+            /** Heat */
+            heat: number;
+            /** Air */
+            air: number;
+        };
+        /**
          * WaterView
          * @description Still water and its wave [m] at a speed [m/s], as asked or dragged to; the deepest still water by speed [m/s] the inlet
          *     allows [m]; water that locks a cylinder [m3].
@@ -8757,6 +9550,49 @@ export interface components {
             locks: number;
             /** Ratio Stated */
             ratio_stated: boolean;
+        };
+        /** WaterlockFacts */
+        WaterlockFacts: {
+            /** @description Lift silencer, along the boat. Inside. */
+            length?: components["schemas"]["Quantity"];
+            /** @description across it */
+            width?: components["schemas"]["Quantity"];
+            /** @description high */
+            height?: components["schemas"]["Quantity"];
+            /** @description Its inlet's lowest lip over the floor. Over it water runs back to the engine. */
+            lip?: components["schemas"]["Quantity"];
+            /** @description Inlet, left of its middle */
+            lip_left?: components["schemas"]["Quantity"];
+            /** @description Inlet, ahead of its middle */
+            lip_ahead?: components["schemas"]["Quantity"];
+        };
+        /**
+         * WaterlockPart
+         * @description Lift silencer.
+         */
+        WaterlockPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "waterlock";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "boat.silencer" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["WaterlockFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * WayRow
@@ -8961,6 +9797,50 @@ export interface components {
             envelope?: components["schemas"]["Table"];
         };
         /**
+         * WetView
+         * @description Points that are stated, the silencer, hose and answers; heel and trim drawn and the most of each [rad]; every position by
+         *     name with its heel and trim; whether an injection so low asks a siphon break, and where one is.
+         */
+        WetView: {
+            /** Spots */
+            spots: components["schemas"]["gauge_well__core__systems__boat__views__wet__Spot"][];
+            silencer: components["schemas"]["Box"] | null;
+            /** Answers */
+            answers: components["schemas"]["Answer"][];
+            /** Heel */
+            heel: number;
+            /** Trim */
+            trim: number;
+            /** Heel Most */
+            heel_most: number;
+            /** Trim Most */
+            trim_most: number;
+            /** Positions */
+            positions: [
+                string,
+                number,
+                number
+            ][];
+            /** Bore */
+            bore: number | null;
+            /** Length */
+            length: number;
+            /** Crank */
+            crank: number | null;
+            /** Crank Needed */
+            crank_needed: number;
+            /** Breaks */
+            breaks: boolean | null;
+            /** Sits */
+            sits: string | null;
+            /** Top */
+            top: string | null;
+            /** Mix */
+            mix: number | null;
+            /** Lacks */
+            lacks: string[];
+        };
+        /**
          * WindowView
          * @description Slack [m] by (up, ahead), what binds there by its place in ``pairs``, shifts of both axes [m], share that holds.
          */
@@ -9022,6 +9902,116 @@ export interface components {
             flow: number;
             /** Pressure */
             pressure: number;
+        };
+        /**
+         * Place
+         * @description A place on the way in: bore [m], speed [m/s] and what it takes new and at service [Pa]; None where not stated.
+         */
+        gauge_well__core__systems__air__views__intake__Place: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Bore */
+            bore: number | null;
+            /** Speed */
+            speed: number | null;
+            /** Takes */
+            takes: number | null;
+            /** Service */
+            service: number | null;
+        };
+        /**
+         * Place
+         * @description A place the water passes: bore [m], speed [m/s], what it takes clean and as blocked as it is judged [Pa]; None where not
+         *     stated.
+         */
+        gauge_well__core__systems__boat__views__raw__Place: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Bore */
+            bore: number | null;
+            /** Speed */
+            speed: number | null;
+            /** Clean */
+            clean: number | null;
+            /** Judged */
+            judged: number | null;
+        };
+        /**
+         * Hose
+         * @description A hose: its way, bore [m], what it must be, clamps at each end, what shuts it.
+         */
+        gauge_well__core__systems__boat__views__safety__Hose: {
+            /** Name */
+            name: string;
+            /** Way */
+            way: string;
+            /** Bore */
+            bore: number | null;
+            /** Grade */
+            grade: string;
+            /** Clamps */
+            clamps: number;
+            /** Shut */
+            shut: string;
+        };
+        /**
+         * Spot
+         * @description A point: aft of the middle, left, over the waterline as taped, over the sea in the position drawn and where that is least
+         *     [m].
+         */
+        gauge_well__core__systems__boat__views__wet__Spot: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Aft */
+            aft: number;
+            /** Left */
+            left: number;
+            /** Over */
+            over: number;
+            /** Now */
+            now: number;
+            /** Least */
+            least: number;
+            /** Position */
+            position: string;
+            /** Stated */
+            stated: boolean;
+        };
+        /**
+         * Spot
+         * @description A place of the run by its height [m]; ``air``: where air gathers and nothing lets it out.
+         */
+        gauge_well__core__systems__cooling__views__stack__Spot: {
+            /** Name */
+            name: string;
+            /** Height */
+            height: number;
+            /** Vented */
+            vented: boolean;
+            /** Air */
+            air: boolean;
+        };
+        /**
+         * Hose
+         * @description Water that keeps the outlet at a temperature: flow [m3/s], hole in the inlet [m], temperatures [K].
+         */
+        gauge_well__core__systems__cooling__views__stand__Hose: {
+            /** Flow */
+            flow: number;
+            /** Hole */
+            hole: number;
+            /** Clogs */
+            clogs: boolean;
+            /** Outlet */
+            outlet: number;
+            /** Supply */
+            supply: number;
         };
         /**
          * SizeRow
@@ -10586,6 +11576,93 @@ export interface operations {
             };
         };
     };
+    sizing_view_cooling_afloat_view_cooling_afloat_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingAfloatAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sizing_view_cooling_stand_view_cooling_stand_post: {
         parameters: {
             query?: never;
@@ -11389,6 +12466,441 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AirSpaceAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_boat_raw_view_boat_raw_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoatRawAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_boat_wet_view_boat_wet_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoatWetAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_boat_propeller_view_boat_propeller_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoatPropellerAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_boat_coupling_view_boat_coupling_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoatCouplingAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_boat_safety_view_boat_safety_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoatSafetyAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

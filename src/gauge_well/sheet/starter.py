@@ -10,6 +10,7 @@ from gauge_well.core.duty.facts import MACHINES, default_duties, task_kind
 from gauge_well.core.duty.road import hold, top_speed
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.evidence import GUESS, RULE
+from gauge_well.core.facts import YES_NO
 from gauge_well.core.media import air
 from gauge_well.core.media.fuels import FUELS
 from gauge_well.core.run import contexts
@@ -60,6 +61,8 @@ class Said:
     hottest: str = ""
     waterline: str = ""
     heel: str = ""
+    sea: str = ""
+    sails: str = ""
 
 
 # Where each answer belongs; the duties' are put where :func:`default_duties` has them.
@@ -73,6 +76,7 @@ FACTS: Mapping[str, str] = {
     "boost": "engine.boost",
     "mass": "machine.mass",
     "waterline": "machine.waterline_length",
+    "heel": "machine.heel",
 }
 
 
@@ -89,6 +93,7 @@ def starter(*, units: Mapping[str, str] | None = None, **answers: str) -> dict[s
         ("kind", said.kind, MACHINES),
         ("fuel", said.fuel, FUELS),
         ("injection", said.injection or "port", INJECTIONS),
+        ("sails", said.sails or "no", YES_NO),
     ):
         if value not in table:
             raise SheetError(
@@ -105,6 +110,8 @@ def starter(*, units: Mapping[str, str] | None = None, **answers: str) -> dict[s
         for path, value in INJECTIONS[said.injection][1].items():
             section, name = path.split(".")
             sections[section][name] = value
+    if said.kind == "boat" and said.sails:
+        sections["machine"]["sails"] = said.sails
     where = dict(FACTS)
     if task_kind(said.kind) == "road":
         where["task"] = "machine.trailer_mass"
@@ -126,15 +133,23 @@ def starter(*, units: Mapping[str, str] | None = None, **answers: str) -> dict[s
 def _duties(said: Said) -> list[dict[str, Any]]:
     """The usual duties of the machine: each figure supposed, but what was said."""
     task = said.task.strip()
-    duties = default_duties(said.kind, task)
-    answers = {"climb": said.climb.strip(), "hottest": said.hottest.strip(), "heel": said.heel.strip()}
+    duties = default_duties(said.kind, task, said.sails == "yes")
+    answers = {
+        "climb": said.climb.strip(),
+        "hottest": said.hottest.strip(),
+        "heel": said.heel.strip(),
+        "sea": said.sea.strip(),
+    }
     typed = {text for text in (task, *answers.values()) if text}
     for duty in duties:
         if answers["hottest"]:
             duty["ambient"] = answers["hottest"]
         if answers["climb"] and "grade" in duty:
             duty["grade"] = answers["climb"]
-        if answers["heel"] and duty["kind"] == "boat":
+        if answers["sea"] and "sea" in duty:
+            duty["sea"] = answers["sea"]
+        # Under sail she heels that far; without, she rolls so far whatever she does.
+        if answers["heel"] and duty["kind"] == "boat" and (said.sails != "yes" or duty["id"] == "sailing"):
             duty["heel"] = answers["heel"]
     return [_supposed(duty, typed) for duty in duties]
 

@@ -17,7 +17,8 @@ const BY_KIND: Record<string, string[]> = {
   pull: ['power_share', 'air_speed', 'start', 'after'],
   run: ['power_share', 'air_speed', 'start', 'after', 'braking', 'cornering', 'pulling'],
   work: ['power_share', 'air_speed', 'heel'],
-  boat: ['speed_share', 'boat_exponent', 'heel'],
+  boat: ['speed_share', 'speed', 'sea', 'heel'],
+  bollard: ['speed_share', 'sea'],
   flight: ['speed_share', 'air_speed', 'altitude'],
   typed: ['engine_power', 'engine_speed', 'air_speed'],
 }

@@ -14,7 +14,7 @@ const words = useVocabulary()
 const router = useRouter()
 const facts = reactive<Required<Starter>>({
   name: '', kind: 'road_car', fuel: 'petrol', aspiration: '', injection: '', power: '', speed: '', torque: '', torque_speed: '', displacement: '', cylinders: '', boost: '',
-  mass: '', task: '', climb: '', hottest: '', waterline: '', heel: '',
+  mass: '', task: '', climb: '', hottest: '', waterline: '', heel: '', sea: '', sails: '',
   units: { system: 'metric', power: 'kW' },
 })
 const troubles = ref<Record<string, string>>({})
@@ -29,17 +29,17 @@ const gas = computed(() => ['lpg', 'cng'].includes(facts.fuel))
 watch(() => facts.fuel, () => (facts.injection = ''))
 const FIELD: Record<string, keyof Starter> = {
   'engine.rated_power': 'power', 'engine.rated_speed': 'speed', 'engine.peak_torque': 'torque', 'engine.peak_torque_speed': 'torque_speed', 'engine.displacement': 'displacement',
-  'engine.cylinders': 'cylinders', 'engine.boost': 'boost', 'machine.mass': 'mass', 'machine.trailer_mass': 'task', 'machine.waterline_length': 'waterline',
+  'engine.cylinders': 'cylinders', 'engine.boost': 'boost', 'machine.mass': 'mass', 'machine.trailer_mass': 'task', 'machine.waterline_length': 'waterline', 'machine.heel': 'heel',
 }
 /** Which question a refused fact belongs to. */
 const asked = (path: string): keyof Starter | undefined => {
   const name = path.startsWith('duties.') ? path.split('.').at(-1) : ''
   if (name === 'ambient') return facts.hottest ? 'hottest' : 'task'
   if (name === 'grade') return 'climb'
-  if (name === 'heel') return 'heel'
+  if (name === 'heel' || name === 'sea') return name
   return name === 'speed_share' ? 'task' : FIELD[path]
 }
-interface Question { key: 'power' | 'speed' | 'torque' | 'torque_speed' | 'displacement' | 'cylinders' | 'boost' | 'mass' | 'task' | 'climb' | 'hottest' | 'waterline' | 'heel'; label: string; hint: string; must?: boolean }
+interface Question { key: 'power' | 'speed' | 'torque' | 'torque_speed' | 'displacement' | 'cylinders' | 'boost' | 'mass' | 'task' | 'climb' | 'hottest' | 'waterline' | 'heel' | 'sea'; label: string; hint: string; must?: boolean }
 const ENGINE = computed<Question[]>(() => [
   { key: 'power', label: 'Power', hint: '215 hp, 160 kW', must: true },
   { key: 'speed', label: 'at engine speed', hint: '5600 rpm', must: true },
@@ -55,7 +55,7 @@ const MACHINE = computed<Question[]>(() => [
   { key: 'task', label: task.value.label, hint: task.value.hint },
   ...(road.value ? [{ key: 'climb', label: 'Steepest long climb', hint: '6 %, 1 in 12' } as Question] : []),
   ...(road.value || boat.value ? [{ key: 'hottest', label: boat.value ? 'Hottest air in the engine space' : 'Hottest day', hint: '38 °C, 100 F' } as Question] : []),
-  ...(boat.value ? [{ key: 'heel', label: 'Heels to', hint: '12 deg, or leave open' } as Question] : []),
+  ...(boat.value ? [{ key: 'sea', label: 'Warmest water', hint: '24 °C, 75 F' } as Question, { key: 'heel', label: 'Heels to', hint: '12 deg, or leave open' } as Question] : []),
 ])
 const BREATHING = { '': 'as the power asks', natural: 'naturally aspirated', turbo: 'turbocharged', supercharged: 'supercharged' }
 const QUESTIONS = computed(() => [...ENGINE.value, ...MACHINE.value])
@@ -68,8 +68,8 @@ async function start(): Promise<void> {
   try {
     // An answer whose question is gone is not given.
     const open = new Set<string>(QUESTIONS.value.map((q) => q.key))
-    const shut = (['boost', 'climb', 'hottest', 'waterline', 'heel'] as const).filter((key) => !open.has(key))
-    const made = await api.start({ ...facts, ...Object.fromEntries(shut.map((key) => [key, ''])) })
+    const shut = (['boost', 'climb', 'hottest', 'waterline', 'heel', 'sea'] as const).filter((key) => !open.has(key))
+    const made = await api.start({ ...facts, ...(boat.value ? {} : { sails: '' as const }), ...Object.fromEntries(shut.map((key) => [key, ''])) })
     await router.push({ name: 'bench', params: { id: made.id } })
   } catch (error) {
     if (!(error instanceof Problem)) general.value = 'The server is not reached. Nothing you typed is lost; try again.'
@@ -113,6 +113,9 @@ async function start(): Promise<void> {
         <h2 class="label wide">The machine, and what it must do</h2>
         <label>Machine
           <Pick v-model="facts.kind" label="Machine" :options="optionsOf(words.words?.machines)" />
+        </label>
+        <label v-if="boat">Sails
+          <Pick v-model="facts.sails" label="Sails" :options="[{ value: '', label: 'none, or not said' }, { value: 'yes', label: 'sails too, or motor-sails' }]" />
         </label>
         <label v-for="question in MACHINE" :key="question.key">
           <span>{{ question.label }}</span>

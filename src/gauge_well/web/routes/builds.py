@@ -41,6 +41,8 @@ class StarterRequest(Strict):
     hottest: str = Field(default="", max_length=200)
     waterline: str = Field(default="", max_length=200)
     heel: str = Field(default="", max_length=200)
+    sea: str = Field(default="", max_length=200)
+    sails: Literal["", "yes", "no"] = ""
     units: UnitsDocument = Field(default_factory=UnitsDocument)
 
 

@@ -28,6 +28,10 @@ class SafetyFacts:
         "Engine room holds", "volume", 0.05, 200.0, group=ROOM, help="Net of engine and tanks."
     )
     room_skin: Value | None = quantity("its walls and hull", "area", 0.2, 400.0, group=ROOM)
+    room_vents: Value | None = quantity(
+        "Vents low, and as much high", "area", 1e-4, 10.0, group=ROOM, help="Each; grilles and bends taken off."
+    )
+    vents_rise: Value | None = quantity("High over low", "height", 0.05, 4.0, group=ROOM, follows="room_vents")
     lining: str | None = choice("They are", {k: v[0] for k, v in LININGS.items()}, group=ROOM)
     blower: Value | None = quantity("Blower moves", "air_flow", 0.001, 2.0, group=ROOM, when=VAPOUR)
     blower_low: str | None = choice("Its duct draws from the bottom third", YES_NO, group=ROOM, when=VAPOUR)
@@ -41,6 +45,8 @@ class SafetyFacts:
 WAYS: Mapping[str, Way] = {
     "room_volume": Way("under", "Length x width x height, less engine and tanks."),
     "room_skin": Way("under", "Each wall's height x width, and the hull's."),
+    "room_vents": Way("above", "Height x width of each, less grille and bends: the smaller of low and high."),
+    "vents_rise": Way("above", "Middle to middle, upright."),
     "blower": Way("papers", "Its plate, less a third for its duct."),
     "depth": Way("under", "A clear hose full of water from the waterline's mark down to it."),
 }

@@ -24,6 +24,9 @@ def _unknown(context: Context, facts: BoatFacts) -> list[Unknown]:
         found.append(Unknown("suction", "Raw-water suction", "suction", ("boat.suction.bore",)))
     if context.machine.exhaust == "wet":
         found += checks_wet.unknowns(context, facts)
+    room = [n for n in ("room_skin", "room_vents", "vents_rise") if getattr(facts, n) is None]
+    if 0 < len(room) < 3:
+        found.append(Unknown("room_hot", "Engine room's warmth", "room", tuple(f"boat.{n}" for n in room)))
     lacks = shafting.coupling_missing(facts)
     if lacks:
         found.append(Unknown("coupling_face", "Coupling", "coupling", lacks))

@@ -10,6 +10,7 @@ import numpy as np
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.flow.pipe import bore_area
+from gauge_well.core.heat import enclosure
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.parts.bilge_pump import delivers
@@ -46,13 +47,15 @@ class Room:
 
 
 def room(context: Context, facts: BoatFacts, op: Operation) -> Room | None:
-    """What engine and exhaust give the room, carried by the air the engine draws through it, or its blower where that is more,
-    and by its walls; None where its skin is not stated."""
-    if facts.room_skin is None:
+    """What engine and exhaust give the room, carried by the most of what the engine draws through it, its blower, and the draught
+    between its vents, and by its walls; None where skin or vents are not stated."""
+    vents, rise = facts.room_vents, facts.vents_rise
+    if facts.room_skin is None or vents is None or rise is None:
         return None
     ambient = context.duties.column("ambient")
     heat = op.radiation + HOT_SIDE * op.exhaust_power
-    through = op.air_mass_flow
+    _, rises = enclosure.draught(heat, enclosure.both_openings(vents, vents), rise, ambient)
+    through = np.maximum(op.air_mass_flow, rises)
     if facts.blower is not None:
         through = np.maximum(through, facts.blower * air.density(ambient, context.duties.column("pressure")))
     walls = as_array(facts.room_skin) * LININGS[facts.lining or "lined"][1]

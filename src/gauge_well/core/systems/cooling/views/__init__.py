@@ -17,7 +17,7 @@ from gauge_well.core.systems.base import Context, Options, View, duty_asked, opt
 from gauge_well.core.systems.cooling import time as through
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import Starts, plant_of, prepare
-from gauge_well.core.systems.cooling.views import air, jam, loop, stack, stand, time
+from gauge_well.core.systems.cooling.views import afloat, air, jam, loop, stack, stand, time
 from gauge_well.core.typing import likely
 
 FASTEST = 120.0  # m/s
@@ -62,6 +62,7 @@ VIEWS: Mapping[str, View] = {
     "loop": _view(loop.LoopView, loop.show),
     "time": View(time.TimeView, _time),
     "jam": _view(jam.JamView, lambda context, facts, options: jam.show(context, facts)),
+    "afloat": View(afloat.AfloatView, afloat.show),
     "stand": _view(stand.StandView, stand.show),
 }
 
