@@ -2175,35 +2175,35 @@ export interface components {
             injected?: components["schemas"]["Quantity"];
             /** @description Manifold's port, its underside. Over the waterline as it lies laden; below it negative. */
             manifold_over?: components["schemas"]["Quantity"];
-            /** @description aft of the boat's middle */
+            /** @description Manifold's port, aft of the boat's middle */
             manifold_aft?: components["schemas"]["Quantity"];
-            /** @description left of the centreline */
+            /** @description Manifold's port, left of the centreline */
             manifold_left?: components["schemas"]["Quantity"];
             /** @description Riser's top, inside. Where there is one: the gas climbs over it. */
             riser_over?: components["schemas"]["Quantity"];
             /** @description Water is injected at. Over the waterline as it lies laden; below it negative. */
             injection_over?: components["schemas"]["Quantity"];
-            /** @description aft of the boat's middle */
+            /** @description Injection, aft of the boat's middle */
             injection_aft?: components["schemas"]["Quantity"];
-            /** @description left of the centreline */
+            /** @description Injection, left of the centreline */
             injection_left?: components["schemas"]["Quantity"];
-            /** @description Its floor over the waterline. Over the waterline as it lies laden; below it negative. */
+            /** @description Silencer's floor over the waterline. Over the waterline as it lies laden; below it negative. */
             silencer_over?: components["schemas"]["Quantity"];
-            /** @description its middle aft of the boat's */
+            /** @description Silencer, aft of the boat's middle */
             silencer_aft?: components["schemas"]["Quantity"];
-            /** @description its middle left of the centreline */
+            /** @description Silencer, left of the centreline */
             silencer_left?: components["schemas"]["Quantity"];
             /** @description Hose's highest place, its underside. Over the waterline as it lies laden; below it negative. */
             high_over?: components["schemas"]["Quantity"];
-            /** @description aft of the boat's middle */
+            /** @description Highest place, aft of the boat's middle */
             high_aft?: components["schemas"]["Quantity"];
-            /** @description left of the centreline */
+            /** @description Highest place, left of the centreline */
             high_left?: components["schemas"]["Quantity"];
             /** @description Outlet, its underside. Over the waterline as it lies laden; below it negative. */
             outlet_over?: components["schemas"]["Quantity"];
-            /** @description aft of the boat's middle */
+            /** @description Outlet, aft of the boat's middle */
             outlet_aft?: components["schemas"]["Quantity"];
-            /** @description left of the centreline */
+            /** @description Outlet, left of the centreline */
             outlet_left?: components["schemas"]["Quantity"];
             /**
              * Flap
@@ -2221,9 +2221,9 @@ export interface components {
             siphon?: ("fitted" | "none") | null;
             /** @description Siphon break's height. Over the waterline as it lies laden; below it negative. */
             siphon_over?: components["schemas"]["Quantity"];
-            /** @description aft of the boat's middle */
+            /** @description Siphon break, aft of the boat's middle */
             siphon_aft?: components["schemas"]["Quantity"];
-            /** @description left of the centreline */
+            /** @description Siphon break, left of the centreline */
             siphon_left?: components["schemas"]["Quantity"];
             /**
              * Siphon Sits
@@ -2264,7 +2264,7 @@ export interface components {
             old_ratio?: components["schemas"]["Quantity"];
             /** @description Revs it really reached, laden, with this propeller */
             old_reached?: components["schemas"]["Quantity"];
-            /** @description Face felt at a diameter of. The dial on the shaft's half, feeling the engine's; more where that stands further off. */
+            /** @description Face felt at a diameter of. The dial on the shaft's half, feeling the engine's: plunger in counts up. By feelers: the gap, with a minus. */
             felt_at?: components["schemas"]["Quantity"];
             /** @description Face, top */
             face_top?: components["schemas"]["Quantity"];
@@ -2302,6 +2302,10 @@ export interface components {
             room_volume?: components["schemas"]["Quantity"];
             /** @description its walls and hull */
             room_skin?: components["schemas"]["Quantity"];
+            /** @description Vents low, and as much high. Each; grilles and bends taken off. */
+            room_vents?: components["schemas"]["Quantity"];
+            /** @description High over low */
+            vents_rise?: components["schemas"]["Quantity"];
             /**
              * Lining
              * @description They are
@@ -8376,7 +8380,8 @@ export interface components {
         };
         /**
          * ScopeOut
-         * @description Whether a system is judged, and why not; ``started``: a part of it is known; ``begin``: facts that begin it.
+         * @description Whether a system is judged, and why not; ``foreign``: such a machine has none of it, or another system judges it;
+         *     ``started``: a part of it is known; ``begin``: facts that begin it.
          */
         ScopeOut: {
             /**
@@ -8386,6 +8391,8 @@ export interface components {
             state: "judged" | "later" | "left_out";
             /** Why */
             why: string;
+            /** Foreign */
+            foreign: boolean;
             /** Started */
             started: boolean;
             /** Begin */

@@ -16,7 +16,7 @@ export function usePart(part: Ref<Part>) {
   /** Where its facts are kept: a place that one part fills has them itself. */
   const base = computed(() => (!part.value.role ? `parts.${part.value.id}` : place.value?.many ? `${part.value.role}.${part.value.id}` : part.value.role))
   const fact = (name: string) => build.build?.facts[`${base.value}.${name}`]
-  const chosen = (name: string) => fact(name)?.text ?? ''
+  const chosen = (name: string) => (fact(name) ?? build.build?.facts[name])?.text ?? ''
   const fields = computed<Field[]>(() => (place.value ?? kind.value)?.fields.filter((f) => Object.entries(f.when).every(([name, choices]) => choices.includes(chosen(name)))) ?? [])
   /** What is stated of it, in a line. */
   const said = computed(() => fields.value.flatMap((f) => {

@@ -223,10 +223,12 @@ class ClaimEntry:
 
 @dataclass(frozen=True)
 class ScopeEntry:
-    """Whether a system is judged, and why not; ``started``: a part of it is known; ``begin``: facts that begin it."""
+    """Whether a system is judged, and why not; ``foreign``: such a machine has none of it, or another system judges it;
+    ``started``: a part of it is known; ``begin``: facts that begin it."""
 
     state: str
     why: str
+    foreign: bool
     started: bool
     begin: Sequence[str]
 

@@ -220,10 +220,12 @@ class NotJudged(Model):
 
 
 class ScopeOut(Model):
-    """Whether a system is judged, and why not; ``started``: a part of it is known; ``begin``: facts that begin it."""
+    """Whether a system is judged, and why not; ``foreign``: such a machine has none of it, or another system judges it;
+    ``started``: a part of it is known; ``begin``: facts that begin it."""
 
     state: Literal["judged", "later", "left_out"]
     why: str
+    foreign: bool
     started: bool
     begin: list[str]
 

@@ -9,9 +9,9 @@ import WetCard from './components/WetCard.vue'
 const VIEWS = [
   { id: 'exhaust', label: 'Wet exhaust', shows: WetCard },
   { id: 'raw', label: 'Raw water', shows: RawCard },
-  { id: 'propeller', label: 'Shaft and propeller', shows: PropellerCard },
-  { id: 'coupling', label: 'Coupling and beds', shows: CouplingCard },
-  { id: 'safety', label: 'Room and flooding', shows: SafetyCards },
+  { id: 'propeller', label: 'Propeller', shows: PropellerCard },
+  { id: 'coupling', label: 'Coupling', shows: CouplingCard },
+  { id: 'safety', label: 'Room, flooding', shows: SafetyCards },
 ]
 </script>
 

@@ -20,7 +20,7 @@ const ASHORE = [
   { id: 'map', label: 'Where it holds', shows: HeatMap },
   { id: 'stand', label: 'On the stand', shows: StandCard },
 ]
-const AFLOAT = [{ id: 'exchanger', label: 'Heat exchanger', shows: ExchangerCard }]
+const AFLOAT = [{ id: 'exchanger', label: 'Coolant', shows: ExchangerCard }]
 const build = useBuild()
 const afloat = computed(() => build.build?.facts['machine.kind']?.text === 'boat')
 </script>

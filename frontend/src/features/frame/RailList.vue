@@ -21,7 +21,8 @@ const groups = computed(() => (Object.keys(GROUPS) as Group[]).flatMap((id) => {
   const stops = STOPS.filter((stop) => stop.group === id && kept(stop))
   return stops.length ? [{ id, title: GROUPS[id], stops }] : []
 }))
-const out = computed(() => STOPS.filter((stop) => !kept(stop)))
+/** What such a machine has none of, or another station judges, is not even that. */
+const out = computed(() => STOPS.filter((stop) => !kept(stop) && !scope(stop.id)?.foreign))
 /** Sized with nothing fitted is an empty glass; a dotted one is not started, or put off. */
 const idle = (id: string) => scope(id)?.state === 'later' || notStarted(build.report, id)
 const said = (id: string) => (scope(id)?.state === 'later' ? 'later' : idle(id) ? 'not started' : (blocks.value[id]?.state ?? 'not judged'))

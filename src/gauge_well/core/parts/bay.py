@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import YES_NO, Kind, Way, choice, quantity
 from gauge_well.core.typing import Value
 
@@ -47,7 +48,7 @@ class BayFacts:
     panel_ahead: Value = quantity(
         "Panel from the axle line", "length", -1.0, 5.0, group=UNDER, help="Plumbed down; of the axle at this end."
     )
-    wings: Value = quantity("Between the inner wings", "length", 0.1, 5.0, group=OVER)
+    wings: Value = quantity("Between the inner wings", "length", 0.1, 5.0, group=OVER, also=ASHORE)
     bonnet_rear: Value = quantity(
         "Bonnet's frame over the edge, at the wall", "height", -0.6, 2.0, group=OVER, help="Below the edge: negative."
     )
@@ -62,25 +63,46 @@ class BayFacts:
         2.0,
         group=OVER,
         help="Radiator, what stands before it, shroud and fan. Nought: none stands here.",
+        also=ASHORE,
     )
-    stack_width: Value = quantity("Stack's width", "length", 0.05, 3.0, group=OVER)
-    stack_top: Value = quantity("Stack's top over the floor", "height", 0.05, 4.0, group=OVER)
-    stack_height: Value = quantity("Stack's height", "height", 0.05, 3.0, group=OVER)
-    tunnel_width: Value = quantity("Tunnel's width inside", "length", 0.0, 3.0, group=UNDER)
-    tunnel_roof: Value = quantity("Tunnel's roof over the floor", "height", 0.0, 3.0, group=UNDER)
+    stack_width: Value = quantity("Stack's width", "length", 0.05, 3.0, group=OVER, also=ASHORE)
+    stack_top: Value = quantity("Stack's top over the floor", "height", 0.05, 4.0, group=OVER, also=ASHORE)
+    stack_height: Value = quantity("Stack's height", "height", 0.05, 3.0, group=OVER, also=ASHORE)
+    tunnel_width: Value = quantity("Tunnel's width inside", "length", 0.0, 3.0, group=UNDER, also=ASHORE)
+    tunnel_roof: Value = quantity("Tunnel's roof over the floor", "height", 0.0, 3.0, group=UNDER, also=ASHORE)
     member_front: Value = quantity(
-        "Crossmember's front from the axle line", "length", -3.0, 3.0, group=UNDER, help="Ahead of it: positive."
+        "Crossmember's front from the axle line",
+        "length",
+        -3.0,
+        3.0,
+        group=UNDER,
+        help="Ahead of it: positive.",
+        also=ASHORE,
     )
     member_rear: Value = quantity(
-        "Crossmember's rear from the axle line", "length", -3.0, 3.0, group=UNDER, help="Behind it: negative."
+        "Crossmember's rear from the axle line",
+        "length",
+        -3.0,
+        3.0,
+        group=UNDER,
+        help="Behind it: negative.",
+        also=ASHORE,
     )
-    member_top: Value = quantity("Crossmember's top over the floor", "height", 0.0, 3.0, group=UNDER)
-    beam: str = choice("Axle under the engine is a beam", YES_NO, group=UNDER, help="It comes up with the wheels.")
+    member_top: Value = quantity("Crossmember's top over the floor", "height", 0.0, 3.0, group=UNDER, also=ASHORE)
+    beam: str = choice(
+        "Axle under the engine is a beam", YES_NO, group=UNDER, help="It comes up with the wheels.", also=ASHORE
+    )
     beam_top: Value = quantity("Beam's top over the floor", "height", 0.05, 2.0, group=UNDER, when=("beam", ("yes",)))
     bump: Value = quantity(
-        "Travel left to the bump stop", "length", 0.0, 0.6, group=UNDER, help="Loaded, at the wheels of this end."
+        "Travel left to the bump stop",
+        "length",
+        0.0,
+        0.6,
+        group=UNDER,
+        help="Loaded, at the wheels of this end.",
+        also=ASHORE,
     )
-    wheelbase: Value = quantity("Wheelbase", "distance", 0.5, 12.0, group=UNDER)
+    wheelbase: Value = quantity("Wheelbase", "distance", 0.5, 12.0, group=UNDER, also=ASHORE)
 
 
 WAYS: Mapping[str, Way] = {

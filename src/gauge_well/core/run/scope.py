@@ -19,17 +19,19 @@ WHYS: Mapping[str, str] = {LATER: "put off until later", LEFT_OUT: "left out of 
 
 @dataclass(frozen=True)
 class Scope:
-    """Whether a system is judged in a build, and why where it is not."""
+    """Whether a system is judged in a build, and why where it is not; ``foreign``: such a machine has none of it, or another
+    system judges it, so that nothing is left unsaid."""
 
     state: str
     why: str = ""
+    foreign: bool = False
 
 
 def scope_of(system: System, case: BuildCase) -> Scope:
     """By the builder's own word, else by the kind of machine; what cannot be worked for a machine is left out of it."""
     why = system.applies(case.machine)
     if why is not None:
-        return Scope(LEFT_OUT, why)
+        return Scope(LEFT_OUT, why, True)
     said = case.scope.get(system.id, JUDGED)
     return Scope(said, WHYS.get(said, ""))
 

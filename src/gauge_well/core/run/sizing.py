@@ -60,7 +60,7 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False, me
     blocks = {ENGINE: engine_block(context, explain, rests.get(ENGINE, UNTRIED), claimed)}
     left_out = [NotJudged(name, "not built yet") for name in NOT_BUILT]
     scopes = {id: scope_of(system, case) for id, system in SYSTEMS.items()}
-    left_out += [NotJudged(SYSTEMS[id].title, s.why) for id, s in scopes.items() if s.state != JUDGED]
+    left_out += [NotJudged(SYSTEMS[id].title, s.why) for id, s in scopes.items() if s.state != JUDGED and not s.foreign]
     solved = judged(context, case, memory)
     seek([s for s in solved.values() if s.refusal is None], context)
     started = begun(case)
@@ -112,7 +112,7 @@ BEGIN = 3  # facts that are named to begin a system
 def _scope_entry(scope: Scope, block: Block | None, started: bool) -> ScopeEntry:
     """How a system stands in the build."""
     asked = dict.fromkeys(field for u in (block.unknown if block is not None else ()) for field in u.missing)
-    return ScopeEntry(scope.state, scope.why, started, [] if started else list(asked)[:BEGIN])
+    return ScopeEntry(scope.state, scope.why, scope.foreign, started, [] if started else list(asked)[:BEGIN])
 
 
 def _claim(case: BuildCase, context: Context, claimed: Mapping[str, float]) -> plausibility.Claim:

@@ -28,7 +28,8 @@ def lies(
     ----------
     face_first, face_last, rim_first, rim_last : float or array
         [m]; at the top and at the bottom (or at the left and at the right), the dial on the shaft's half feeling the
-        engine's: more where the engine's half stands further off the shaft's at the face, further out at the rim.
+        engine's, its plunger pushed in counting up: more where the engine's half stands nearer at the face, further out at
+        the rim.
     across : float or array
         Diameter at which the face was felt [m].
     sag : float or array
@@ -36,8 +37,8 @@ def lies(
 
     Notes
     -----
-    ``offset = (rim_top - rim_bottom - 2 sag) / 2``, ``angle = (face_top - face_bottom) / D``: up and opening at the top are
-    positive (common practice).
+    ``offset = (rim_top - rim_bottom - 2 sag) / 2``, ``angle = (face_top - face_bottom) / D``: the engine's half high, and its
+    axis rising ahead, so that the faces open at the bottom, are positive (common practice).
     """
     rim = as_array(rim_first) - rim_last - 2.0 * as_array(sag)
     return Lies(np.asarray(0.5 * rim), np.asarray((as_array(face_first) - face_last) / across))

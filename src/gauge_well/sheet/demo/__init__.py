@@ -6,7 +6,7 @@ import json
 from importlib import resources
 from typing import Any
 
-NAMES = ("quarry-mule", "dripping-well", "chalk-hare", "reed-otter", "thistle-kite")
+NAMES = ("quarry-mule", "dripping-well", "chalk-hare", "reed-otter", "salt-heron", "thistle-kite")
 
 
 def demo(name: str) -> dict[str, Any]:

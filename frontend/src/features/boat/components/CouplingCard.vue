@@ -36,8 +36,8 @@ const lies = computed(() => {
     { label: `${label}: the faces open`, shown: `${mm(Math.abs(angle) * (d.across ?? 0))} ${opens[angle > 0 ? 0 : 1]}`, over: Math.abs(angle) * (d.across ?? 0) > d.face_most },
   ]
   return [
-    ...row('Upright', d.offset, d.angle, ['high', 'low'], ['at the top', 'at the bottom']),
-    ...(d.plan_offset === null || d.plan_angle === null ? [] : row('In plan', d.plan_offset, d.plan_angle, ['to the left', 'to the right'], ['at the left', 'at the right'])),
+    ...row('Upright', d.offset, d.angle, ['high', 'low'], ['at the bottom', 'at the top']),
+    ...(d.plan_offset === null || d.plan_angle === null ? [] : row('In plan', d.plan_offset, d.plan_angle, ['to the left', 'to the right'], ['at the right', 'at the left'])),
   ]
 })
 /** Drawn some hundred times too large: offset in px, tilt in degrees. */
@@ -51,19 +51,19 @@ const skew = computed(() => {
   <section class="card pad" data-coupling>
     <h2 class="label">The coupling, from the dial</h2>
     <template v-if="data">
-      <div class="drawing"><svg viewBox="0 0 560 190" role="img" aria-label="Which way readings count: the dial on the shaft's half, feeling the engine's; engine on the right, up and opening at the top are positive">
+      <div class="drawing"><svg viewBox="0 0 560 190" role="img" aria-label="Which way readings count: the dial on the shaft's half, feeling the engine's; engine on the right, high and opening at the bottom are positive">
         <line x1="10" x2="250" y1="100" y2="100" class="shaft" />
         <rect x="232" y="52" width="18" height="96" class="half" />
-        <g :transform="`translate(0 ${-skew.up}) rotate(${skew.turn} 262 100)`">
+        <g :transform="`translate(0 ${-skew.up}) rotate(${-skew.turn} 262 100)`">
           <rect x="262" y="52" width="18" height="96" class="half engine" />
           <rect x="280" y="62" width="200" height="70" class="block" />
           <line x1="280" x2="500" y1="100" y2="100" class="axis" />
           <path d="M300 132v22h22v-22M440 132v22h22v-22" class="feet" />
         </g>
         <path d="M240 52V28h52v14" class="dial" /><circle cx="292" cy="36" r="7" class="dial" />
-        <text x="20" y="90">shaft</text><text x="390" y="24" text-anchor="middle">engine: ahead</text>
-        <text x="300" y="24">rim: out is more</text>
-        <text x="20" y="172">face: further off is more · drawn far too large{{ data.offset === null ? ', as an example' : '' }}</text>
+        <text x="20" y="90">shaft</text><text x="540" y="100" text-anchor="end">ahead →</text>
+        <text x="306" y="40">rim: out is more</text>
+        <text x="20" y="172">face: nearer is more, plunger in · drawn far too large{{ data.offset === null ? ', as an example' : '' }}</text>
       </svg></div>
       <template v-if="lies.length">
         <NamedValues :rows="lies" />
@@ -85,7 +85,7 @@ const skew = computed(() => {
 
 <style scoped>
 .drawing {
-  --lettering: 13px;
+  --lettering: 15px;
 }
 .shaft,
 .axis {

@@ -27,7 +27,7 @@ const HOSES: Column<Hose>[] = [
   { key: 'name', title: 'Hose', head: true, show: (h) => h.name },
   { key: 'bore', title: 'inside', right: true, mute: true, show: (h) => (h.bore === null ? '–' : words.show(h.bore, 'size')) },
   { key: 'grade', title: 'must be', show: (h) => h.grade },
-  { key: 'clamps', title: 'clamps an end', right: true, show: (h) => String(h.clamps) },
+  { key: 'clamps', title: 'clamps', right: true, show: (h) => String(h.clamps) },
   { key: 'shut', title: 'shut by', mute: true, show: (h) => h.shut },
 ]
 const PUMPS: Column<Pump>[] = [

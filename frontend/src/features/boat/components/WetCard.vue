@@ -86,7 +86,7 @@ const lacks = computed(() => [...new Set(data.value?.lacks ?? [])].map((p) => wo
       </p>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
       <DataTable :id="(a) => a.id" label="What keeps the sea out" :columns="COLUMNS" :rows="data.answers" />
-      <p class="mute"><template v-if="data.silencer?.runs_back != null">{{ words.show(data.silencer.runs_back, 'volume') }} run back from {{ words.show(data.length, 'distance') }} of hose when it stops; the silencer holds {{ words.show(data.silencer.holds, 'volume') }} {{ data.silencer.position }}, {{ words.show(data.silencer.rest, 'volume') }} at rest. </template><template v-if="data.crank !== null">It may crank {{ words.show(data.crank, 'time') }} before it floods. </template><template v-if="data.mix !== null">The mix in the hose is {{ words.show(data.mix, 'temperature') }} at its warmest.</template></p>
+      <p class="mute"><template v-if="data.silencer?.runs_back != null">{{ words.show(data.silencer.runs_back, 'volume') }} run back from {{ words.show(data.length, 'length') }} of hose when it stops; the silencer holds {{ words.show(data.silencer.holds, 'volume') }} {{ data.silencer.position }}, {{ words.show(data.silencer.rest, 'volume') }} at rest. </template><template v-if="data.crank !== null">It may crank {{ words.show(data.crank, 'time') }} before it floods. </template><template v-if="data.mix !== null">The mix in the hose is {{ words.show(data.mix, 'temperature') }} at its warmest.</template></p>
       <p v-if="lacks.length" class="mute">Not stated yet: {{ lacks.join(', ').toLowerCase() }}.</p>
     </template>
     <p v-else-if="data && !wet" class="mute">The exhaust is dry: its own station judges it.</p>

@@ -16,19 +16,22 @@ import Unseen from '../../../ui/Unseen.vue'
 const words = useVocabulary()
 const build = useBuild()
 const look = inject(THEME)
-const index = ref(Math.max((build.report?.duties ?? []).findIndex((d) => d.id === 'full'), 0))
+/** The duty that decides, until another is picked. */
+const own = (build.report?.systems.cooling?.checks ?? []).filter((c) => c.id === 'heat')
+const worst = own.reduce<(typeof own)[number] | undefined>((most, c) => (c.fill > (most?.fill ?? -1) ? c : most), undefined)?.duty
+const index = ref(Math.max((build.report?.duties ?? []).findIndex((d) => d.id === worst), 0))
 const { data, waiting } = useInstrument('cooling/afloat', computed(() => ({ duty: index.value })))
 type Row = View<'cooling/afloat'>['rows'][number]
 const t = (v: number) => words.show(v, 'temperature')
-const COLUMNS: Column<Row>[] = [
+const COLUMNS = computed((): Column<Row>[] => [
   { key: 'name', title: 'Duty', head: true, show: (r) => r.name },
   { key: 'coolant', title: 'coolant', right: true, show: (r) => t(r.coolant), over: (r) => r.made > r.carried },
   { key: 'limit', title: 'limit', right: true, mute: true, show: (r) => t(r.limit) },
   { key: 'made', title: 'makes', right: true, show: (r) => words.show(r.made, 'heat') },
   { key: 'carried', title: 'carries', right: true, show: (r) => words.show(Math.max(r.carried, 0), 'heat') },
-  { key: 'raw', title: 'raw water', right: true, mute: true, show: (r) => (r.raw_out === null ? words.show(r.speed, 'speed') : `${t(r.raw_in)} → ${t(r.raw_out)}`) },
-  { key: 'sea', title: 'holds to a sea of', right: true, show: (r) => (r.sea_most > 333 ? 'any' : t(r.sea_most)), over: (r) => r.sea_most < r.sea },
-]
+  { key: 'raw', title: data.value?.keel ? 'at' : 'raw water', right: true, mute: true, show: (r) => (r.raw_out === null ? words.show(r.speed, 'speed') : `${t(r.raw_in)} → ${t(r.raw_out)}`) },
+  { key: 'sea', title: 'holds to a sea of', right: true, show: (r) => (r.sea_most > 333 ? 'any' : r.sea_most < 271 ? 'none' : t(r.sea_most)), over: (r) => r.sea_most < r.sea },
+])
 const option = computed(() => {
   const d = data.value
   if (!d || look === undefined) return null

@@ -99,7 +99,9 @@ class AirFacts:
     wading_speed: Value | None = quantity(
         "at", "speed", 0.1, 10.0, group="Water", follows="wading", spread="exact", also=ASHORE
     )
-    computer_height: Value | None = quantity("Engine computer over the ground", "height", 0.05, 5.0, group="Water")
+    computer_height: Value | None = quantity(
+        "Engine computer over the ground", "height", 0.05, 5.0, group="Water", also=ASHORE
+    )
     vents_height: Value | None = quantity(
         "Axle and gearbox vents over the ground", "height", 0.05, 5.0, group="Water", also=ASHORE
     )

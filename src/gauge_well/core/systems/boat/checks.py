@@ -285,30 +285,3 @@ def room_checks(context: Context, facts: BoatFacts) -> list[Check]:
             )
         )
     return found
-
-
-def bilge_checks(facts: BoatFacts) -> list[Check]:
-    """What all bilge pumps take out against what a hose off its widest skin fitting lets in."""
-    bore = safety.widest(facts)
-    moved = [p.moves for p in safety.pumped(facts) if p.moves is not None]
-    if bore is None or not moved:
-        return []
-    comes = safety.inflow(bore, facts.depth)
-    out = sum(moved)
-
-    def more() -> dict[str, tuple[float, str] | str]:
-        return {"bore": (bore, "size"), "depth": (likely(facts.depth), "height")}
-
-    return [
-        gate(
-            "bilge",
-            "Bilge pumps against an open skin fitting",
-            "bilge",
-            comes,
-            out,
-            "flow",
-            "A {bore} hose off its fitting {depth} down lets in {demand}; the pumps take out {capacity}: they buy time to shut it.",
-            more,
-            cost=True,
-        )
-    ]

@@ -58,7 +58,8 @@ def riser_checks(context: Context, facts: BoatFacts) -> list[Check]:
         words = f"Water is injected {{least}} under the {called} {{position}}; keep {{kept}}, the elbow falling all the way."
         if likely(under.value) < 0.0:
             words = f"Water is injected over the {called}, by {{under}} {{position}}: it runs back into the engine."
-        found.append(_height("elbow", "Injection under the crest", "riser", under, wet.ELBOW_UNDER, words))
+        back = likely(under.value) < 0.0
+        found.append(_height("elbow", "Injection under the crest", "riser", under, wet.ELBOW_UNDER, words, back))
     try:
         leg = wet.least(context, top, wet.lip(facts))
     except MissingFact:
@@ -66,7 +67,8 @@ def riser_checks(context: Context, facts: BoatFacts) -> list[Check]:
     words = f"Water that stands at the silencer's lip lies {{least}} under the {called} {{position}}; keep {{kept}}."
     if likely(leg.value) < 0.0:
         words = f"The silencer's lip lies {{under}} over the {called} {{position}}: what it holds runs into the engine."
-    found.append(_height("water_leg", "Silencer's lip under the crest", "riser", leg, wet.WATER_LEG, words))
+    floods = likely(leg.value) < 0.0
+    found.append(_height("water_leg", "Silencer's lip under the crest", "riser", leg, wet.WATER_LEG, words, floods))
     return found
 
 
@@ -172,7 +174,7 @@ def silencer_checks(context: Context, facts: BoatFacts) -> list[Check]:
             capacity=holds.value,
             fill=ratio_fill(wet.SPARE * runs, holds.value),
             sentences=lambda: (Sentence(words, values),),
-            danger=True,
+            danger=likely(runs) > likely(holds.value),
         )
     ]
     try:

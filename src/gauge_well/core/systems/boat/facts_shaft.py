@@ -10,7 +10,7 @@ from gauge_well.core.flow.propeller import SHAFTS
 from gauge_well.core.typing import Value
 
 SHAFT, PROPELLER, OLD, COUPLING, BEDS = "Gear and shaft", "Propeller", "Old engine", "Coupling", "Beds"
-READ = "The dial on the shaft's half, feeling the engine's; more where that stands further off."
+READ = "The dial on the shaft's half, feeling the engine's: plunger in counts up. By feelers: the gap, with a minus."
 
 
 @dataclass(frozen=True)

@@ -30,7 +30,7 @@ class WetFacts:
         "Manifold's port, its underside", "height", -2.0, 4.0, group=RISER, when=WET, help=OVER
     )
     manifold_aft: Value = quantity(
-        "aft of the boat's middle",
+        "Manifold's port, aft of the boat's middle",
         "distance",
         -30.0,
         30.0,
@@ -40,7 +40,7 @@ class WetFacts:
         follows="manifold_over",
     )
     manifold_left: Value = quantity(
-        "left of the centreline", "length", -5.0, 5.0, group=RISER, when=WET, follows="manifold_over"
+        "Manifold's port, left of the centreline", "length", -5.0, 5.0, group=RISER, when=WET, follows="manifold_over"
     )
     riser_over: Value | None = quantity(
         "Riser's top, inside",
@@ -55,7 +55,7 @@ class WetFacts:
         "Water is injected at", "height", -2.0, 4.0, group=RISER, when=WET, help=OVER
     )
     injection_aft: Value = quantity(
-        "aft of the boat's middle ",
+        "Injection, aft of the boat's middle",
         "distance",
         -30.0,
         30.0,
@@ -65,18 +65,16 @@ class WetFacts:
         follows="injection_over",
     )
     injection_left: Value = quantity(
-        "left of the centreline ", "length", -5.0, 5.0, group=RISER, when=WET, follows="injection_over"
+        "Injection, left of the centreline", "length", -5.0, 5.0, group=RISER, when=WET, follows="injection_over"
     )
     silencer: WaterlockFacts = role(WATERLOCK, "Lift silencer", row="silencer", when=WET)
     silencer_over: Value | None = quantity(
-        "Its floor over the waterline", "height", -3.0, 4.0, group="Silencer", when=WET, help=OVER
+        "Silencer's floor over the waterline", "height", -3.0, 4.0, group="Silencer", when=WET, help=OVER
     )
     silencer_aft: Value = quantity(
-        "its middle aft of the boat's", "distance", -30.0, 30.0, group="Silencer", when=WET, spread="length"
+        "Silencer, aft of the boat's middle", "distance", -30.0, 30.0, group="Silencer", when=WET, spread="length"
     )
-    silencer_left: Value = quantity(
-        "its middle left of the centreline", "length", -5.0, 5.0, group="Silencer", when=WET
-    )
+    silencer_left: Value = quantity("Silencer, left of the centreline", "length", -5.0, 5.0, group="Silencer", when=WET)
     hose: LineFacts = role(
         LINE,
         "Exhaust hose",
@@ -96,7 +94,7 @@ class WetFacts:
         "Hose's highest place, its underside", "height", -2.0, 5.0, group=HOSE, when=WET, help=OVER
     )
     high_aft: Value = quantity(
-        "aft of the boat's middle  ",
+        "Highest place, aft of the boat's middle",
         "distance",
         -30.0,
         30.0,
@@ -106,11 +104,11 @@ class WetFacts:
         follows="high_over",
     )
     high_left: Value = quantity(
-        "left of the centreline  ", "length", -5.0, 5.0, group=HOSE, when=WET, follows="high_over"
+        "Highest place, left of the centreline", "length", -5.0, 5.0, group=HOSE, when=WET, follows="high_over"
     )
     outlet_over: Value | None = quantity("Outlet, its underside", "height", -2.0, 4.0, group=HOSE, when=WET, help=OVER)
     outlet_aft: Value = quantity(
-        "aft of the boat's middle   ",
+        "Outlet, aft of the boat's middle",
         "distance",
         -30.0,
         30.0,
@@ -120,7 +118,7 @@ class WetFacts:
         follows="outlet_over",
     )
     outlet_left: Value = quantity(
-        "left of the centreline   ", "length", -5.0, 5.0, group=HOSE, when=WET, follows="outlet_over"
+        "Outlet, left of the centreline", "length", -5.0, 5.0, group=HOSE, when=WET, follows="outlet_over"
     )
     flap: str | None = choice("At the outlet", FLAPS, group=HOSE, when=WET)
     hose_limit: Value = quantity(
@@ -140,7 +138,7 @@ class WetFacts:
         "Siphon break's height", "height", -2.0, 5.0, group=BREAK, help=OVER, when=("siphon", ("fitted",)), also=WET
     )
     siphon_aft: Value = quantity(
-        "aft of the boat's middle    ",
+        "Siphon break, aft of the boat's middle",
         "distance",
         -30.0,
         30.0,
@@ -151,7 +149,7 @@ class WetFacts:
         also=WET,
     )
     siphon_left: Value = quantity(
-        "left of the centreline    ",
+        "Siphon break, left of the centreline",
         "length",
         -5.0,
         5.0,

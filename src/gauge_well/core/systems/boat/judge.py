@@ -43,7 +43,6 @@ def solve(context: Context, facts: BoatFacts) -> Result:
         *checks.propeller_check(context, facts),
         *checks.coupling_checks(facts),
         *checks.room_checks(context, facts),
-        *checks.bilge_checks(facts),
     ]
     unknown = _unknown(context, facts)
     if context.machine.exhaust == "wet":

@@ -18,6 +18,7 @@ from gauge_well.core.systems.boat import raw, safety, shafting, wet
 from gauge_well.core.systems.boat.facts import BoatFacts
 from gauge_well.core.typing import Array, as_array, likely, over_duties
 
+KEEL_SPARE = 1.5  # of the least that cools its exhaust, where nothing else asks raw water (common practice)
 USUAL_LIFT = 1.0  # m from silencer to the hose's highest place, where no heights are stated (common practice)
 USUAL_MIX = 325.0  # K
 ROOMY = 1.2  # of what runs back and its third, that a silencer is bought over, for the lean (common practice)
@@ -28,20 +29,25 @@ def needs(context: Context, facts: BoatFacts) -> list[Need]:
     found = [_flow(context, facts), *_suction(context, facts)]
     if context.machine.exhaust == "wet":
         found += [*_hose(context, facts), *_riser(context, facts)]
-    return [*found, *_shaft(context, facts), *_blower(context, facts)]
+    return [*found, *_shaft(context, facts), *_blower(context, facts), *_bilge(facts)]
 
 
 def wanted_flow(context: Context, facts: BoatFacts) -> Array:
-    """Raw water that is asked at full revs [m3/s]: the rule's, and at least what heat and the exhaust's mix ask."""
-    asks = [over_duties(raw.for_heat(context, facts, context.mean)), over_duties(raw.by_rule(context))]
+    """Raw water that is asked at full revs [m3/s]: the rule's, and at least what heat and the exhaust's mix ask; with a keel
+    cooler those alone."""
+    asks = [over_duties(raw.for_heat(context, facts, context.mean))]
+    if context.machine.cooled_by != "keel":
+        asks.append(over_duties(raw.by_rule(context)))
     if context.machine.exhaust == "wet":
-        asks.append(over_duties(raw.for_mix(context, facts, context.mean)))
+        spare = KEEL_SPARE if context.machine.cooled_by == "keel" else 1.0
+        asks.append(spare * over_duties(raw.for_mix(context, facts, context.mean)))
     return np.asarray(np.max(np.broadcast_arrays(*asks), axis=0))
 
 
 def _flow(context: Context, facts: BoatFacts) -> Need:
     flow = wanted_flow(context, facts)
     rpm = likely(context.engine.rated_speed)
+    keel = context.machine.cooled_by == "keel"
     turn = flow / raw.flow_share(facts) / (rpm / 60.0)
     sold = at_least(RAW_PUMPS, likely(turn))
     by_heat = likely(over_duties(raw.for_heat(context, facts, context.mean)))
@@ -56,7 +62,9 @@ def _flow(context: Context, facts: BoatFacts) -> Need:
         "Raw water: {flow} at {rpm}, by the rule of 1.2 L/min a kW; its heat alone asks {heat}. The rest cools the exhaust, "
         "idles, and ages with the impeller. A pump of {turn} a turn."
     )
-    if likely(flow) > 1.001 * likely(raw.by_rule(context)):
+    if keel:
+        words = "Raw water for the exhaust: {flow} at {rpm}; the keel cooler takes the engine's heat. A pump of {turn} a turn."
+    elif likely(flow) > 1.001 * likely(raw.by_rule(context)):
         words = "Raw water: {flow} at {rpm}, by its heat and its exhaust; the rule of 1.2 L/min a kW says {rule}. A pump of {turn} a turn."
     shop = Shopping(
         "Raw-water pump",
@@ -203,3 +211,18 @@ def _blower(context: Context, facts: BoatFacts) -> Sequence[Need]:
     values: dict[str, tuple[float, str] | str] = {"q": (likely(wanted), "air_flow"), "t": (safety.BLOWS_FIRST, "time")}
     words = "A blower of {q} from the bottom third of the engine room, run {t} before every start. Advisory: local rules decide."
     return [Need("room", "blower_flow", wanted, "air_flow", Sentence(words, values))]
+
+
+def _bilge(facts: BoatFacts) -> Sequence[Need]:
+    """What takes out as much as a hose off its widest skin fitting lets in."""
+    bore = safety.widest(facts)
+    if bore is None:
+        return []
+    comes = safety.inflow(bore, facts.depth)
+    values: dict[str, tuple[float, str] | str] = {
+        "q": (likely(comes), "flow"),
+        "b": (bore, "size"),
+        "d": (likely(facts.depth), "height"),
+    }
+    words = "Bilge pumps of {q} as they are piped, together: what a {b} hose off its fitting, {d} down, lets in."
+    return [Need("bilge", "bilge_flow", comes, "flow", Sentence(words, values))]

@@ -190,6 +190,17 @@ def _room(context: Context, facts: BoatFacts) -> Iterator[Notice]:
     if spark and facts.ignition_protected != "yes":
         words = "In a petrol engine room starter, alternator, pumps and switches are ignition-protected, car parts are not: look at each."
         yield Notice("ignition_protected", Sentence(words), "boat.ignition_protected")
+    bore, moved = safety.widest(facts), [p.moves for p in safety.pumped(facts) if p.moves is not None]
+    if bore is not None and moved and sum(moved) < likely(safety.inflow(bore, facts.depth)):
+        words = (
+            "A {b} hose off its fitting lets in {q}; the bilge pumps take out {p}: they buy time to shut it, no more."
+        )
+        values = {
+            "b": (bore, "size"),
+            "q": (likely(safety.inflow(bore, facts.depth)), "flow"),
+            "p": (sum(moved), "flow"),
+        }
+        yield Notice("bilge", Sentence(words, values), "boat.bilge_pumps")
     if not any(p.worked == "automatic" for p in safety.pumped(facts)) and facts.bilge_pumps:
         words = "No bilge pump works by itself: one by a float, fed ahead of the battery's switch through its own fuse."
         yield Notice("no_automatic", Sentence(words), "boat.bilge_pumps")

@@ -23,6 +23,7 @@ CUBIC_FOOT = 0.0283168  # m3
 ROOM_MOST = 333.15  # K of fuel lines and hoses in an engine room (common practice)
 BLOWS_FIRST = 240.0  # s that a blower runs before the start (cfr33_183)
 OPENS = 0.6  # discharge through a hole in the hull
+SKIN, USUAL_AIR = 368.15, 303.15  # K of a jacketed engine's outside; of the air in which it gives what its balance says
 HOT_SIDE = (
     0.02  # of the exhaust's heat that manifold, riser and elbow give the room, jacketed and lagged (common practice)
 )
@@ -53,13 +54,17 @@ def room(context: Context, facts: BoatFacts, op: Operation) -> Room | None:
     if facts.room_skin is None or vents is None or rise is None:
         return None
     ambient = context.duties.column("ambient")
-    heat = op.radiation + HOT_SIDE * op.exhaust_power
+    # An engine no hotter than its skin gives less to air that is warm already.
+    gives = (op.radiation + HOT_SIDE * op.exhaust_power) / (SKIN - USUAL_AIR)
+    heat = gives * np.maximum(SKIN - ambient, 0.0)
     _, rises = enclosure.draught(heat, enclosure.both_openings(vents, vents), rise, ambient)
     through = np.maximum(op.air_mass_flow, rises)
     if facts.blower is not None:
         through = np.maximum(through, facts.blower * air.density(ambient, context.duties.column("pressure")))
     walls = as_array(facts.room_skin) * LININGS[facts.lining or "lined"][1]
-    return Room(heat, through, walls, np.asarray(ambient + heat / (through * air.CP_AIR + walls)))
+    carries = through * air.CP_AIR + walls
+    warm = (ambient * carries + SKIN * gives) / (carries + gives)
+    return Room(np.asarray(gives * (SKIN - warm)), through, walls, np.asarray(warm))
 
 
 def inflow(bore: Value, depth: Value) -> Array:

@@ -42,7 +42,7 @@ from gauge_well.core.systems.cooling.views import VIEWS
 
 PARTS = {
     "core_fan": RowName("Core and fan", many=True),
-    "exchanger": RowName("Heat exchanger"),
+    "exchanger": RowName("Exchanger or keel cooler"),
     "stack": RowName("Room for core and fan"),
     "loop": RowName("Pump, hoses, header", many=True),
 }

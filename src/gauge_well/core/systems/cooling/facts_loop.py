@@ -129,7 +129,7 @@ class LoopFacts:
     coolant_volume: Value = quantity("Coolant, all of it", "volume", 3e-4, 0.5, group="Header")
     steam_line: str = choice("Steam line to the header", YES_NO, group="Header")
     filler_height: Value | None = quantity(
-        "Filler's neck over the ground", "height", 0.0, 4.0, group="Heights", spread="exact"
+        "Filler's neck over the ground", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
     )
     core_foot: Value | None = quantity(
         "Core's foot over the ground", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
@@ -143,11 +143,13 @@ class LoopFacts:
     )
     core_outlet_side: str | None = choice("on the ", SIDES, group="Heights", also=ASHORE)
     engine_outlet_height: Value | None = quantity(
-        "Engine's outlet", "height", 0.0, 4.0, group="Heights", spread="exact"
+        "Engine's outlet", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
     )
-    engine_outlet_side: str | None = choice("on  the", SIDES, group="Heights")
-    pump_inlet_height: Value | None = quantity("Pump's inlet", "height", 0.0, 4.0, group="Heights", spread="exact")
-    pump_inlet_side: str | None = choice("on  the ", SIDES, group="Heights")
+    engine_outlet_side: str | None = choice("on  the", SIDES, group="Heights", also=ASHORE)
+    pump_inlet_height: Value | None = quantity(
+        "Pump's inlet", "height", 0.0, 4.0, group="Heights", spread="exact", also=ASHORE
+    )
+    pump_inlet_side: str | None = choice("on  the ", SIDES, group="Heights", also=ASHORE)
     high_points: tuple[tuple[float, ...], ...] | None = table(
         "Humps and dips of the run",
         (("height", "height"), ("vent", "ratio")),

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from gauge_well.core.facts import Several, Way, choice, quantity, role, several, ways_of
+from gauge_well.core.duty.facts import ASHORE
+from gauge_well.core.facts import Several, Way, When, choice, quantity, role, several, ways_of
 from gauge_well.core.parts.bay import BAY, SIDE, BayFacts
 from gauge_well.core.parts.envelope import ENVELOPE, EnvelopeFacts
 from gauge_well.core.parts.gearcase import GEARCASE, GearcaseFacts
@@ -19,8 +20,8 @@ ROCKS: Mapping[str, str] = {"roll": "side to side, about the crank", "nod": "nos
 POSE, KEPT, MOTION = "Where the engine lies", "Gaps kept", "How it moves"
 
 
-def _kept(label: str, help: str = "") -> Value:
-    found: Value = quantity(label, "size", 0.0, 0.5, group=KEPT, help=help, spread="exact")
+def _kept(label: str, help: str = "", also: When | None = None) -> Value:
+    found: Value = quantity(label, "size", 0.0, 0.5, group=KEPT, help=help, spread="exact", also=also)
     return found
 
 
@@ -31,7 +32,7 @@ class FitFacts:
     unit: EnvelopeFacts = role(ENVELOPE, "Engine's outside", row="place")
     gearcase: GearcaseFacts = role(GEARCASE, "Gearbox's outside", row="place")
     bay: BayFacts = role(BAY, "Engine space", row="place")
-    steering: SteeringFacts = role(STEERING, "Steering", row="place")
+    steering: SteeringFacts = role(STEERING, "Steering", row="place", also=ASHORE)
     solids: Several[SolidFacts] = several(SOLID, "Thing in the bay", row="place")
     placed: str = choice("Its place", PLACED, group=POSE)
     from_panel: Value = quantity(
@@ -71,14 +72,14 @@ class FitFacts:
     )
     keep_metal: Value = _kept("Engine to fixed metal")
     keep_bonnet: Value = _kept("Cover to bonnet")
-    keep_core: Value = _kept("Fan blade to core")
+    keep_core: Value = _kept("Fan blade to core", also=ASHORE)
     keep_belt: Value = _kept("Moving belt and pulley to anything")
-    keep_steering: Value = _kept("Anything to steering")
-    keep_member: Value = _kept("Pan to crossmember")
+    keep_steering: Value = _kept("Anything to steering", also=ASHORE)
+    keep_member: Value = _kept("Pan to crossmember", also=ASHORE)
     keep_hose: Value = _kept("Hoses, brake pipe, loom")
     keep_hot: Value = _kept("Exhaust to metal")
     keep_hot_soft: Value = _kept("Exhaust to hoses, loom, rubber")
-    keep_bump: Value = _kept("Axle or ground at full bump")
+    keep_bump: Value = _kept("Axle or ground at full bump", also=ASHORE)
     keep_draw: Value = _kept("Beyond what draws off", "A filter, a gearbox off its dowels.")
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from gauge_well.core.duty.facts import ROLLS
+from gauge_well.core.duty.facts import ASHORE, ROLLS
 from gauge_well.core.facts import YES_NO, Several, Way, choice, quantity, several, ways_of
 from gauge_well.core.parts.bracket import BRACKET, BracketFacts
 from gauge_well.core.parts.mount import MOUNT, MountFacts
@@ -105,7 +105,7 @@ class MountsFacts:
         help="Height at the mounts with the unit on a hoist and let down: it tells their stiffness.",
         spread="stiffness",
     )
-    transaxle: str = choice("Differential in its gearbox", YES_NO, group=TORQUE)
+    transaxle: str = choice("Differential in its gearbox", YES_NO, group=TORQUE, also=ASHORE)
     first_gear: Value = quantity(
         "Lowest gear, with low range",
         "ratio",
