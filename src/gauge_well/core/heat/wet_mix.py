@@ -75,8 +75,9 @@ def water_for(gas: Products, fuel: Value, hot: Value, limit: Value, water_in: Va
     """Least water [kg/s] that brings the mix to ``limit`` [K]; without end where it is no warmer than the water."""
     fuel_flow, t = as_array(fuel), as_array(limit)
     gives, steam, each = balance(gas, fuel_flow, hot, t, np.inf, pressure)
-    left = gives - steam * each
     over = t - water_in
-    # What evaporates has to be there, and is brought to the limit first.
-    flow = np.maximum(left / (HEAT_CAPACITY * np.maximum(over, 1e-6)), np.maximum(steam, 0.0))
+    warms = HEAT_CAPACITY * np.maximum(over, 1e-6)
+    flow = (gives - steam * each) / warms
+    # Where the gas could hold more steam than its heat can make, all of the water goes.
+    flow = np.where(flow < steam, gives / (each + warms), flow)
     return np.asarray(np.where(over > 0.0, flow, np.inf))

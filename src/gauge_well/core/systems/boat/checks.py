@@ -19,8 +19,6 @@ from gauge_well.core.systems.boat import raw, safety, shafting
 from gauge_well.core.systems.boat.facts import BoatFacts
 from gauge_well.core.typing import Array, as_array, duty_values, likely
 
-CLIPPED = 9.99
-
 
 def _hot(
     context: Context, id: str, name: str, part: str, hot: Array, limit: Array | float, words: str, danger: bool = False
@@ -93,7 +91,9 @@ def suction_check(context: Context, facts: BoatFacts) -> list[Check]:
     count = len(context.duties.cases)
     beyond = demand >= most
     worst = int(np.argmax(duty_values(demand, count)))
-    fill = np.where(beyond, CLIPPED, ratio_fill(np.maximum(demand, 0.0), raw.SUCKS))
+    # What no air can push leaves no capacity at all.
+    capacity = np.where(beyond, 0.0, raw.SUCKS)
+    fill = ratio_fill(np.maximum(demand, 0.0), capacity)
 
     def said() -> Sequence[Sentence]:
         rows = zip(duty_values(demand, count), duty_values(found.clean, count), duty_values(most, count), strict=True)
@@ -130,7 +130,7 @@ def suction_check(context: Context, facts: BoatFacts) -> list[Check]:
             scales=Scales.GATE,
             kind="pressure_difference",
             demand=np.maximum(demand, 0.0)[..., worst : worst + 1, :],
-            capacity=raw.SUCKS,
+            capacity=capacity[..., worst : worst + 1, :],
             fill=fill[..., worst : worst + 1, :],
             code="cannot_suck" if bool(np.any(beyond[..., 0])) else "",
             sentences=lambda: (said()[worst],),
