@@ -136,7 +136,7 @@ ENGINE_DECLARES = Declared(
         "coolant_share coolant_heat oil_share radiation_share extra_share era",
         machine="kind mass drag_area rolling_resistance drive gearbox gear_ratios final_drive tyre_diameter trailer_mass "
         "trailer_drag_area electrical_load",
-        duties="kind speed grade power_share engine_power engine_speed speed_share boat_exponent ambient sea altitude "
+        duties="kind speed grade power_share engine_power engine_speed speed_share boat_exponent ambient altitude "
         "air_conditioning tow",
     ).reads,
     takes=frozenset(),

@@ -68,7 +68,7 @@ def mixed_temperature(gas: Products, fuel: Value, hot: Value, water: Value, wate
     def surplus(t: Array) -> Array:
         return _surplus(gas, fuel_flow, hot, t, water_in, pressure, water)
 
-    return find_root(surplus, low, as_array(hot), tolerance=1e-4)
+    return find_root(surplus, low, as_array(hot), tolerance=1e-10)
 
 
 def water_for(gas: Products, fuel: Value, hot: Value, limit: Value, water_in: Value, pressure: Value) -> Array:

@@ -109,7 +109,7 @@ def heat_map(case: BuildCase, duty: str, kind: str, side: int = SIDE) -> Map:
     if own is None or (MAPS[kind].road and own.held is None):
         allowed = ", ".join(c.id for c in context.duties.cases if c.held is not None or not MAPS[kind].road)
         raise CoreError("no_duty", "duty", duty, allowed or "a road duty", "That map is drawn of a road duty.")
-    if scope_of(SYSTEMS[COOLING], case).state != JUDGED:
+    if scope_of(SYSTEMS[COOLING], case).state != JUDGED or case.machine.kind == "boat":
         raise CoreError("not_judged", "machine.kind", duty, "a machine cooled by air", "Cooling is not judged here.")
     x, y = _axes(kind, context, side)
     across, up = (v.ravel() for v in np.meshgrid(x, y))

@@ -349,10 +349,13 @@ class Parts(NumbersCase):
             report(changed(ROAD, cooling__fan_on="90 C", cooling__fan_off="95 C"))
         self.assertEqual(caught.exception.problems[0].field, "cooling.fan_off")
 
-    def test_boats_are_not_judged_yet(self) -> None:
-        found = report(changed(ROAD, machine={"kind": "boat"}, duties=[{"id": "d", "kind": "boat"}]))
-        self.assertNotIn("cooling", found["systems"])
-        self.assertIn("Cooling", {n["system"] for n in found["not_judged"]})
+    def test_a_core_means_nothing_in_a_boat(self) -> None:
+        """What a sheet still says of core and fan is not judged: its exchanger is asked for."""
+        found = report(changed(ROAD, machine={"kind": "boat"}, duties=[{"id": "d", "kind": "boat"}]))["systems"][
+            "cooling"
+        ]
+        self.assertEqual(found["checks"], [])
+        self.assertIn("cooling.exchanger.conductance", found["unknown"][0]["missing"])
 
 
 class Instrument(NumbersCase):

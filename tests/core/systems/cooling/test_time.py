@@ -191,7 +191,7 @@ class Views(NumbersCase):
             "jam": "cases",
             "stand": "reasons",
         }
-        self.assertEqual(set(keys), set(VIEWS))
+        self.assertEqual(set(keys), set(VIEWS) - {"afloat"})
         for view, key in keys.items():
             self.assertIn(key, drawn("cooling", view, context, facts, {"duty": 1.0}))
 

@@ -75,7 +75,6 @@ DECLARES = declared(
     takes=RAW_HEAT,
     hands=(hand(serves, gives=f"{RAW_FLOW} {RAW_IN}"),),
     machine="kind cooled_by exhaust heel trim sinkage top_speed hull",
-    engine="aspiration",
     installation="engine_pitch",
     duties="heel sea",
 )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from gauge_well.core.errors import MissingFact
+from gauge_well.core.facts import need
 from gauge_well.core.flow import propeller
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.media.seawater import DENSITY
@@ -84,6 +85,9 @@ def _shaft(context: Context, facts: BoatFacts) -> dict[str, Array]:
     found = {"propeller_power_w": power, "shaft_torque_n_m": propeller.torque(power, n)}
     if facts.propeller is not None:
         found["tip_speed_m_s"] = propeller.tip_speed(facts.propeller, n)
+    if facts.shaft_angle is not None:
+        pitch = need(context.installation.engine_pitch, "installation.engine_pitch")
+        found["shaft_off_tilt_rad"] = as_array(facts.shaft_angle) - pitch
     lies = shafting.aligned(facts)
     if lies is not None and lies.front is not None and lies.back is not None:
         found |= {"shim_front_m": lies.front, "shim_back_m": lies.back}

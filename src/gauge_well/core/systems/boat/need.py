@@ -156,7 +156,10 @@ def _riser(context: Context, facts: BoatFacts) -> Sequence[Need]:
     if at is None or likely(wet.breaks_needed(at)) > 0.0:
         breaks = _at_rest(context, facts.siphon_aft, facts.siphon_left, wet.BREAK_OVER)
         values = {"h": (likely(breaks), "height"), "kept": (wet.BREAK_OVER, "height")}
-        words = "A siphon break {h} over the laden waterline at rest, on the centreline: {kept} are left leaning."
+        aside = abs(likely(facts.siphon_left))
+        values["y"] = (aside, "length")
+        where = "{y} off the centreline" if aside > 0.01 else "on the centreline"
+        words = f"A siphon break {{h}} over the laden waterline at rest, {where}: {{kept}} are left leaning."
         if at is None:
             words = "Where water is injected within 150 mm of the sea, leaning: a siphon break {h} over it at rest; {kept} are left."
         found.append(Need("siphon", "siphon_break_height", breaks, "height", Sentence(words, values)))

@@ -96,7 +96,7 @@ def loaded(context: Context, facts: BoatFacts) -> Loaded | None:
     top = 1.15 * rated
     if engine.facts.limit_speed is not None:
         top = np.minimum(top, as_array(engine.facts.limit_speed))
-    shape = np.broadcast_shapes(takes.shape, rated.shape)
+    shape = np.broadcast_shapes(takes.shape, rated.shape, np.shape(top), np.shape(spare(rated)))
     reached = find_root(spare, np.broadcast_to(0.25 * rated, shape), np.broadcast_to(top, shape), tolerance=0.5)
     return Loaded(np.asarray(takes), reached, facts.old_reached is not None)
 

@@ -129,6 +129,9 @@ def leaves(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
 
 def draws(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     """What the fans take of the electrics, at their share of the time and all on; nothing where core or fan are not known."""
+    if context.machine.kind == "boat":
+        none = 0.0 * context.duties.column("ambient")
+        return {FANS_DRAW: none, FANS_FULL: none}
     try:
         solved, starts = _solved(context, given)
     except MissingFact:
