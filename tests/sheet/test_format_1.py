@@ -32,6 +32,7 @@ def bare(**sections: Any) -> dict[str, Any]:
 LEARNT = {
     "oil": {"crank_height", "head_drains", "catch_can"},
     "exhaust": {"low_behind", "ramp", "cabin_from", "cabin_to", "tip_past"},
+    "machine": {"waterline_length", "hull", "sails", "top_speed", "heel", "trim", "cooled_by", "exhaust"},
 }
 PIECES_LEARNT = {"joint"}
 KNEW = {"cooling", "fuel", "oil", "exhaust"}  # the systems that format 1 knew
@@ -41,6 +42,9 @@ def known_then(raw: dict[str, Any]) -> dict[str, Any]:
     """A build without what came after format 1."""
     found = {key: value for key, value in raw.items() if key not in SYSTEMS.keys() - KNEW}
     places = set(MOVED) | {"exhaust.pieces"}
+    if raw["machine"]["kind"] == "boat":
+        found.pop("cooling", None)  # a boat had none then, and no sea
+        found["duties"] = [{n: v for n, v in duty.items() if n != "sea"} for duty in raw["duties"]]
     found["parts"] = [p for p in raw.get("parts", []) if p.get("role", "oil.pan") in places]
     found |= {
         section: {name: fact for name, fact in found[section].items() if name not in learnt}

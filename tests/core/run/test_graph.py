@@ -24,6 +24,9 @@ from gauge_well.core.reads import (
     OIL_PULL,
     OIL_SHARE,
     OPERATION,
+    RAW_FLOW,
+    RAW_HEAT,
+    RAW_IN,
     Hand,
     declared,
     hand,
@@ -241,7 +244,7 @@ class Declarations(unittest.TestCase):
 
     def test_a_figure_moves_only_those_who_take_it(self) -> None:
         """Each figure given, a tenth up; and it moves at least one of them: gaps where nobody taped them, and in a boat."""
-        self.moves_its_takers(demo_document("reed-otter"))
+        self.moves_its_takers(demo_document("reed-otter"), {RAW_FLOW, RAW_IN, RAW_HEAT})
         raw = changed(demo_document("quarry-mule"), machine__drive="four")
         raw["installation"] = {"engine_pitch": "3 deg"}
         # Where a neighbour's heat is worked, its gap by a rule is not asked.
@@ -253,14 +256,14 @@ class Declarations(unittest.TestCase):
         ]
         self.moves_its_takers(raw)
 
-    def moves_its_takers(self, raw: dict[str, Any]) -> None:
-        """Of those there are in such a machine."""
+    def moves_its_takers(self, raw: dict[str, Any], only: Collection[str] | None = None) -> None:
+        """Of those there are in such a machine; of some figures alone."""
         case = case_of(raw)
         context, _ = contexts.make_context(case)
         there = {id for id, system in SYSTEMS.items() if system.applies(case.machine) is None}
         before = {id: told_by(id, context, case) for id in there}
         for figure, value in context.given.items():
-            if not takers([figure]) & there or not np.isfinite(value).any():
+            if not takers([figure]) & there or (only is not None and figure not in only):
                 continue  # handed on beside what somebody takes, or not known here
             other = 1.1 * value if np.any(value) else value + 1.0
             after = replace(context, given={**context.given, figure: other})

@@ -27,7 +27,7 @@ class RawFacts:
         group=GROUP,
         asks=("bore", "loss"),
         labels={"bore": "Skin fitting and sea cock, inside", "loss": "its mouth, grating and cock, K"},
-        limits=BORES,
+        limits={"bore": BORES["bore"]},
         needs=(),
     )
     suction: LineFacts = role(
