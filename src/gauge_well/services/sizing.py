@@ -208,6 +208,11 @@ def view(raw: Mapping[str, Any], station: str, name: str, options: Options) -> d
         raise NotFound("drawing")
     sheet, resolved = check(raw)
     facts, drawing = resolved.case.systems.get(station), VIEWS[station, name]
+    foreign = SYSTEMS[station].applies(resolved.case.machine) if station in SYSTEMS else None
+    if foreign is not None:
+        kind = resolved.case.machine.kind or ""
+        message = f"No drawing of that: {foreign}."
+        raise refused(CoreError("not_judged", "machine.kind", kind, "a machine that has it", message), sheet)
     offer = drawing.offer(facts)
     edits = [] if offer is None else [offered(edit) for edit in edits_of(offer, sheet)]
     try:
