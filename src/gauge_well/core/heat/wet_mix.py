@@ -71,13 +71,18 @@ def mixed_temperature(gas: Products, fuel: Value, hot: Value, water: Value, wate
     return find_root(surplus, low, as_array(hot), tolerance=1e-10)
 
 
-def water_for(gas: Products, fuel: Value, hot: Value, limit: Value, water_in: Value, pressure: Value) -> Array:
-    """Least water [kg/s] that brings the mix to ``limit`` [K]; without end where it is no warmer than the water."""
+def water_for(
+    gas: Products, fuel: Value, hot: Value, limit: Value, water_in: Value, pressure: Value, taken: Value = 0.0
+) -> Array:
+    """Least water [kg/s] that brings the mix to ``limit`` [K]; without end where it is no warmer than the water.
+
+    ``taken``: heat [W] that the water takes up on its way from ``water_in`` [K], however much there is of it.
+    """
     fuel_flow, t = as_array(fuel), as_array(limit)
     gives, steam, each = balance(gas, fuel_flow, hot, t, np.inf, pressure)
     over = t - water_in
     warms = HEAT_CAPACITY * np.maximum(over, 1e-6)
-    flow = (gives - steam * each) / warms
+    flow = (gives + taken - steam * each) / warms
     # Where the gas could hold more steam than its heat can make, all of the water goes.
-    flow = np.where(flow < steam, gives / (each + warms), flow)
+    flow = np.where(flow < steam, (gives + taken) / (each + warms), flow)
     return np.asarray(np.where(over > 0.0, flow, np.inf))

@@ -51,7 +51,7 @@ const skew = computed(() => {
   <section class="card pad" data-coupling>
     <h2 class="label">The coupling, from the dial</h2>
     <template v-if="data">
-      <div class="drawing"><svg viewBox="0 0 560 190" role="img" aria-label="Which way readings count: the dial on the shaft's half, feeling the engine's; engine on the right, high and opening at the bottom are positive">
+      <div class="drawing" tabindex="0"><svg viewBox="0 0 560 190" role="img" aria-label="Which way readings count: the dial on the shaft's half, feeling the engine's; engine on the right, high and opening at the bottom are positive">
         <line x1="10" x2="250" y1="100" y2="100" class="shaft" />
         <rect x="232" y="52" width="18" height="96" class="half" />
         <g :transform="`translate(0 ${-skew.up}) rotate(${-skew.turn} 262 100)`">

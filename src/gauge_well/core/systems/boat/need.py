@@ -40,7 +40,7 @@ def wanted_flow(context: Context, facts: BoatFacts) -> Array:
         asks.append(over_duties(raw.by_rule(context)))
     if context.machine.exhaust == "wet":
         spare = KEEL_SPARE if context.machine.cooled_by == "keel" else 1.0
-        asks.append(spare * over_duties(raw.for_mix(context, facts, context.mean)))
+        asks.append(spare * over_duties(raw.for_mix(context, facts, context.mean) / facts.injected))
     return np.asarray(np.max(np.broadcast_arrays(*asks), axis=0))
 
 

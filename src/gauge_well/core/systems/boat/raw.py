@@ -151,23 +151,24 @@ def delivery(facts: BoatFacts, moves: Array, climbs: Array) -> Array | None:
 
 def mixed(context: Context, facts: BoatFacts, op: Operation) -> Array:
     """Gas and injected water in the hose [K]."""
-    water = DENSITY * flow(context, facts) * facts.injected
-    enters = out(context, facts, op)
-    pressure = context.duties.column("pressure")
-    hot = np.maximum(op.after_turbine_temperature, enters + 1.0)
-    return mixed_temperature(op.gas, op.fuel_mass_flow, hot, water, enters, pressure)
+
+    def work() -> Array:
+        water = DENSITY * flow(context, facts) * facts.injected
+        enters = out(context, facts, op)
+        pressure = context.duties.column("pressure")
+        hot = np.maximum(op.after_turbine_temperature, enters + 1.0)
+        return mixed_temperature(op.gas, op.fuel_mass_flow, hot, water, enters, pressure)
+
+    # A dragged hose or silencer changes nothing here.
+    stands_on = (facts.raw_pump, facts.injected, facts.gear_cooled, op, context.given.get(RAW_HEAT))
+    return context.remember("mixed", stands_on, work)
 
 
 def for_mix(context: Context, facts: BoatFacts, op: Operation, limit: float = MIX_WISHED) -> Array:
-    """Least water to be injected [m3/s] for a mix of ``limit`` [K], the water as warm as the sea and the engine's heat make
-    it: what it needs most of all falls with its flow, so that four passes settle it."""
-    sea, taken = context.duties.column("sea"), heat(context, facts, op)
-    pressure, hot = context.duties.column("pressure"), op.after_turbine_temperature
-    needed = water_for(op.gas, op.fuel_mass_flow, hot, limit, sea, pressure)
-    for _ in range(40):
-        warm = np.minimum(sea + taken / (np.maximum(needed, 1e-9) * HEAT_CAPACITY), limit - 1.0)
-        needed = 0.5 * (needed + water_for(op.gas, op.fuel_mass_flow, hot, limit, warm, pressure))
-    return np.asarray(needed / DENSITY)
+    """Least water to be injected [m3/s] for a mix of ``limit`` [K], the water as warm as sea and engine make so much of it."""
+    sea, pressure = context.duties.column("sea"), context.duties.column("pressure")
+    hot, taken = op.after_turbine_temperature, heat(context, facts, op) * facts.injected
+    return np.asarray(water_for(op.gas, op.fuel_mass_flow, hot, limit, sea, pressure, taken) / DENSITY)
 
 
 def alarm(warmest: float) -> float:

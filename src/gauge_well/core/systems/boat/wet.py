@@ -124,9 +124,14 @@ def usable(context: Context, facts: BoatFacts) -> Least:
         need(getattr(box, n), f"boat.silencer.{n}") for n in ("length", "width", "height", "lip")
     )
     at_lip = (-as_array(box.lip_ahead), box.lip_left, edge)
-    found = [held_to_lip(length, width, height, at_lip, at) for at in leans(context)]
-    worst = int(np.argmin([likely(v) for v in found]))
-    return Least(np.asarray(np.stack(np.broadcast_arrays(*found)).min(axis=0)), found[0], leans(context)[worst].name)
+
+    def work() -> Least:
+        found = [held_to_lip(length, width, height, at_lip, at) for at in leans(context)]
+        worst = int(np.argmin([likely(v) for v in found]))
+        least_ = np.asarray(np.stack(np.broadcast_arrays(*found)).min(axis=0))
+        return Least(least_, found[0], leans(context)[worst].name)
+
+    return context.remember("usable", (box, context.duties), work)
 
 
 def crank_time(context: Context, facts: BoatFacts) -> Array:
