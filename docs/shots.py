@@ -30,15 +30,13 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "exhaust": ("/builds/quarry-mule/exhaust", WIDE, "light"),
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "air": ("/builds/quarry-mule/air/intake", WIDE, "light"),
+    "boat": ("/builds/salt-heron/boat/exhaust", WIDE, "light"),
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
     "yard": ("/builds/quarry-mule/yard", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
     "round-phone": ("/builds/quarry-mule/round", PHONE, "light"),
-    "fact": ("/builds/chalk-hare/fuel", WIDE, "light"),
     "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
 }
-# What is pressed before the picture is taken.
-PRESSES = {"fact": ("Injector, each: claims, tolerance, solve for it", "At which values does the wanted power hold?")}
 # Picked and typed into the page of a new build before the picture of its bench is taken; the build is taken off the shelf again.
 PICKED = {"first-answer": {"Machine": "road car", "Fuel": "petrol E10"}}
 TYPED = {
@@ -81,9 +79,6 @@ def main() -> None:
             page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)
             page.goto(options.url + path)
             _settle(page)
-            for press in PRESSES.get(name, ()):
-                page.get_by_role("button", name=press).click()
-                _settle(page)
             for field, label in PICKED.get(name, {}).items():
                 page.locator(f'[data-pick="{field}"] .ant-select-selector').click()
                 page.locator(f'.ant-select-item-option[title="{label}"]:visible').click()

@@ -58,7 +58,7 @@ class Boats(BrowserCase):
             self.give(path, text)
         self.pick("boat.siphon", "none")
         expect(heading).to_contain_text("over")
-        expect(page.locator("[data-wet]")).to_contain_text("Siphon break over the sea: danger")
+        expect(page.locator("[data-wet]")).to_contain_text("Siphon break: danger")
         self.pick("boat.siphon", "fitted, with a valve or a bleed")
         self.pick("boat.siphon_sits", "between the exchanger or pump and the injection")
         self.pick("boat.siphon_top", "at the very top of its loop")

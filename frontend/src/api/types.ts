@@ -2264,6 +2264,16 @@ export interface components {
             old_ratio?: components["schemas"]["Quantity"];
             /** @description Revs it really reached, laden, with this propeller */
             old_reached?: components["schemas"]["Quantity"];
+            /**
+             * Repower
+             * @description A repower keeps to
+             */
+            repower?: ("like" | "more") | null;
+            /**
+             * Aligned By
+             * @description Aligned by
+             */
+            aligned_by?: ("log" | "faces") | null;
             /** @description Face felt at a diameter of. The dial on the shaft's half, feeling the engine's: plunger in counts up. By feelers: the gap, with a minus. */
             felt_at?: components["schemas"]["Quantity"];
             /** @description Face, top */
@@ -6025,6 +6035,11 @@ export interface components {
              * @description Exhaust
              */
             exhaust?: ("wet" | "dry") | null;
+            /**
+             * Manifold
+             * @description Exhaust manifold
+             */
+            manifold?: ("wet" | "dry") | null;
             /** @description Trailer weight */
             trailer_mass?: components["schemas"]["Quantity"];
             /** @description Trailer drag area */
@@ -9930,8 +9945,8 @@ export interface components {
         };
         /**
          * Place
-         * @description A place the water passes: bore [m], speed [m/s], what it takes clean and as blocked as it is judged [Pa]; None where not
-         *     stated.
+         * @description A place the water passes: bore [m], speed [m/s], what it takes clean and as blocked as it is judged [Pa], how warm it leaves
+         *     [K]; None where not stated. ``drawn``: ahead of the pump.
          */
         gauge_well__core__systems__boat__views__raw__Place: {
             /** Id */
@@ -9946,6 +9961,10 @@ export interface components {
             clean: number | null;
             /** Judged */
             judged: number | null;
+            /** Warm */
+            warm: number | null;
+            /** Drawn */
+            drawn: boolean;
         };
         /**
          * Hose

@@ -22,7 +22,7 @@ export function frameOf(view: WetView): { left: number; right: number; low: numb
   const low = Math.min(...ys, -0.2)
   const high = Math.max(...ys, 0.4)
   const wide = right - left
-  return { left: left - 0.16 * wide, right: right + 0.16 * wide, low: low - 0.12, high: high + 0.22 }
+  return { left: left - 0.16 * wide, right: right + 0.16 * wide, low: low - 0.02 * wide - 0.08, high: high + 0.09 * wide }
 }
 
 /** Round a set of points, in order: the hull of a box seen from the side. */

@@ -108,6 +108,7 @@ COOLED: Mapping[str, str] = {
     "keel": "a keel cooler: pipes or a skin tank in the sea",
     "direct": "raw water straight through the block",
 }
+MANIFOLDS: Mapping[str, str] = {"wet": "wet: water-jacketed", "dry": "dry, lagged"}
 EXHAUSTS: Mapping[str, str] = {"wet": "wet: raw water put into the gas", "dry": "dry: a stack or a lagged pipe"}
 # Heel and trim [rad] in use: under power, with sails (common practice).
 LEANS: Mapping[str, tuple[float, float]] = {"no": (0.175, 0.052), "yes": (0.436, 0.087)}
@@ -199,6 +200,7 @@ class MachineFacts:
     )
     cooled_by: str | None = choice("Cooled by", COOLED, group="Hull", when=FLOATS)
     exhaust: str | None = choice("Exhaust", EXHAUSTS, group="Hull", when=FLOATS)
+    manifold: str | None = choice("Exhaust manifold", MANIFOLDS, group="Hull", when=FLOATS)
     trailer_mass: Value | None = quantity("Trailer weight", "mass", 0.0, 100e3, group="Trailer", when=ROLLS)
     trailer_drag_area: Value | None = quantity("Trailer drag area", "area", 0.0, 10.0, group="Trailer", when=ROLLS)
     electrical_load: Value | None = quantity("Electrical load", "power", 0.0, 20e3, group="Machine")
@@ -251,6 +253,7 @@ def _afloat(given: Mapping[str, Any], engine: Mapping[str, Any]) -> dict[str, Ru
     rule("sinkage", 0.0, "heights taped with it laden", exact=True)
     rule("cooled_by", "exchanger", "most boats")
     rule("exhaust", "wet", "most boats")
+    rule("manifold", "wet", "most marine engines")
     if mass is not None:
         rule("waterline_length", round(hull.waterline_by_rule(mass), 1), "usual for its weight")
         if power is not None:

@@ -299,7 +299,8 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     )
     rule("oil_share", oil, "share of released heat at rated power", "heywood1988, ch. 12")
     rule("radiation_share", radiation, "share of released heat at rated power", "heywood1988, ch. 12")
-    rule("extra_share", 0.06 if marine else 0.0, "wet manifold" if marine else "none fitted")
+    jacket = marine and context.get("machine", {}).get("manifold") != "dry"
+    rule("extra_share", 0.06 if jacket else 0.0, "wet manifold" if jacket else "none fitted")
     rule("era", "modern", "built in the last thirty years")
     if aspiration == "natural":
         rule("boost", 0.0, "naturally aspirated")

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useInstrument } from '../../../station/useInstrument'
+import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
@@ -10,6 +11,7 @@ import { shimmed, type CouplingView } from '../logic'
 
 /** Dial readings into shims and moves, with a drawing that says what is positive; beds under the feet. */
 const words = useVocabulary()
+const build = useBuild()
 const { data, waiting } = useInstrument('boat/coupling', computed(() => ({})))
 type Feet = CouplingView['feet'][number]
 type Bed = CouplingView['beds'][number]
@@ -28,6 +30,8 @@ const BEDS: Column<Bed>[] = [
   { key: 'over', title: 'over the waterline', right: true, show: (b) => (b.over === null ? 'state the coupling’s height' : words.show(b.over, 'height')) },
   { key: 'reach', title: 'bracket reaches', right: true, show: (b) => (b.reach === null ? 'state feet and beds apart' : Math.abs(b.reach) < 0.01 ? 'none: over the bed' : `${size(Math.abs(b.reach))} ${b.reach > 0 ? 'outward' : 'inward'}`) },
 ]
+/** The school it is aligned by. */
+const by = computed(() => build.build?.facts['boat.aligned_by']?.shown ?? 'the shaft centred in its log first')
 const lies = computed(() => {
   const d = data.value
   if (d?.offset == null || d.angle === null || d.across === null) return []
@@ -68,7 +72,7 @@ const skew = computed(() => {
       <template v-if="lies.length">
         <NamedValues :rows="lies" />
         <DataTable :id="(f) => f.name" label="What each pair of feet is moved by" :columns="FEET" :rows="data.feet" />
-        <p v-if="data.left_over !== null" class="mute">Put in, face and rim would read {{ mm(data.left_over) }} and less upright. Soft feet first: under 0.05 mm of lift as each bolt is slackened. Afloat, a day after launching, rig and tanks as used; then the shaft turned by hand.</p>
+        <p v-if="data.left_over !== null" class="mute">Put in, face and rim would read {{ mm(data.left_over) }} and less upright. Soft feet first: under 0.05 mm of lift as each bolt is slackened. Afloat, a day after launching, rig and tanks as used; aligned by {{ by }}.</p>
         <p v-else class="mute">Give how far front and back feet lie ahead of the coupling's face for the shims.</p>
       </template>
       <p v-else class="mute">{{ data.missing.length ? `Still to be read: ${data.missing.map((p) => words.label(p).toLowerCase()).join(', ')}.` : 'Read face and rim at top and bottom, and the diameter the face is felt at. The shaft is centred in its log first.' }}</p>

@@ -30,6 +30,7 @@ const COLUMNS: Column<Place>[] = [
   { key: 'speed', title: 'water', right: true, mute: true, show: (p) => (p.speed === null ? '–' : words.show(p.speed, 'speed_m_s')) },
   { key: 'clean', title: 'takes, clean', right: true, show: (p) => pa(p.clean) },
   { key: 'judged', title: 'as judged', right: true, show: (p) => (p.judged === p.clean ? '' : pa(p.judged)) },
+  { key: 'warm', title: 'leaves at', right: true, mute: true, show: (p) => (p.warm === null ? '' : t(p.warm)) },
 ]
 const flows = computed(() => {
   const d = data.value
@@ -87,7 +88,7 @@ const option = computed(() => {
       <template v-if="data.suction !== null">
         <h2 class="label more">What the pump draws</h2>
         <p><strong :class="{ over: data.suction > data.sucks }">{{ pa(data.suction) }}</strong> with the strainer as it is judged; past {{ pa(data.sucks) }} an impeller starves, past {{ pa(data.pushes) }} the air outside pushes no more.</p>
-        <DataTable :id="(p) => p.id" label="Raw water's way in" :columns="COLUMNS" :rows="data.places" />
+        <DataTable :id="(p) => p.id" label="Raw water's way, from the sea to the exhaust" :columns="COLUMNS" :rows="data.places" />
         <ChartPanel v-if="option" :option="option" label="What the pump draws by the bore of its suction" />
       </template>
       <p v-else class="mute">Give the pump's volume a turn and the suction hose's bore for what it draws.</p>

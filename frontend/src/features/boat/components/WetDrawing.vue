@@ -26,7 +26,7 @@ const level = computed(() => {
 /** Where each word stands beside its point. */
 const BESIDE: Record<string, { x: number; y: number; anchor: 'start' | 'middle' | 'end' }> = {
   manifold: { x: -12, y: 5, anchor: 'end' }, riser: { x: 0, y: -14, anchor: 'middle' }, injection: { x: 13, y: 5, anchor: 'start' },
-  high: { x: 0, y: -16, anchor: 'middle' }, outlet: { x: 10, y: 20, anchor: 'middle' }, siphon: { x: -12, y: -8, anchor: 'end' },
+  high: { x: 0, y: -16, anchor: 'middle' }, outlet: { x: 10, y: 20, anchor: 'middle' }, siphon: { x: -12, y: 5, anchor: 'end' },
 }
 const spots = computed(() => props.data.spots.map((s) => ({ ...s, at: BESIDE[s.id] ?? { x: 10, y: 0, anchor: 'start' as const }, wet: s.now < 0, held: s.id === 'riser' || s.id === 'high' })))
 const h = (v: number) => words.show(v, 'height')

@@ -58,6 +58,12 @@ CAUTIONS = (
         "Nobody in the water while the engine can be turned; key out before hands go near shaft or coupling.",
     ),
     Caution(
+        "fire_aboard",
+        "Engine room",
+        "Fire: engine and blower stopped, fuel shut at the tank, an extinguisher through its port; the hatch stays shut. Its shut-offs "
+        "within reach from outside the room.",
+    ),
+    Caution(
         "standards",
         "Flooding",
         "Boat standards, insurers and a surveyor decide on skin fittings, exhausts, fuel and pumps. This is arithmetic beside their "

@@ -52,14 +52,14 @@ def riser_checks(context: Context, facts: BoatFacts) -> list[Check]:
     words = f"The {called} stands {{least}} over the sea {{position}}, {{rest}} at rest; keep {{kept}}."
     if likely(over.value) < 0.0:
         words = f"The {called} lies {{under}} under the sea {{position}}: nothing keeps it out of the engine."
-    found.append(_height("riser", f"The {called} over the sea", "riser", over, wet.RISER_OVER, words))
+    found.append(_height("riser", called.capitalize(), "riser", over, wet.RISER_OVER, words))
     if facts.injection_over is not None:
         under = wet.least(context, top, wet.point(facts, "injection"))
         words = f"Water is injected {{least}} under the {called} {{position}}; keep {{kept}}, the elbow falling all the way."
         if likely(under.value) < 0.0:
             words = f"Water is injected over the {called}, by {{under}} {{position}}: it runs back into the engine."
         back = likely(under.value) < 0.0
-        found.append(_height("elbow", "Injection under the crest", "riser", under, wet.ELBOW_UNDER, words, back))
+        found.append(_height("elbow", "Injection", "riser", under, wet.ELBOW_UNDER, words, back))
     try:
         leg = wet.least(context, top, wet.lip(facts))
     except MissingFact:
@@ -68,7 +68,7 @@ def riser_checks(context: Context, facts: BoatFacts) -> list[Check]:
     if likely(leg.value) < 0.0:
         words = f"The silencer's lip lies {{under}} over the {called} {{position}}: what it holds runs into the engine."
     floods = likely(leg.value) < 0.0
-    found.append(_height("water_leg", "Silencer's lip under the crest", "riser", leg, wet.WATER_LEG, words, floods))
+    found.append(_height("water_leg", "Water leg to the silencer", "riser", leg, wet.WATER_LEG, words, floods))
     return found
 
 
@@ -109,13 +109,13 @@ def siphon_checks(context: Context, facts: BoatFacts) -> tuple[list[Check], list
     words = "The siphon break stands {least} over the sea {position}, {rest} at rest; keep {kept} there."
     if likely(break_.value) < 0.0:
         words = "The siphon break goes {under} under the sea {position}: it breaks nothing. Keep {kept}."
-    return [_height("siphon", "Siphon break over the sea", "siphon", break_, wet.BREAK_OVER, words)], []
+    return [_height("siphon", "Siphon break", "siphon", break_, wet.BREAK_OVER, words)], []
 
 
 def _siphon(actual: Array, fill: Array, said: Sentence) -> Check:
     return Check(
         id="siphon",
-        name="Siphon break over the sea",
+        name="Siphon break",
         part="siphon",
         check_class=CheckClass.LIMIT,
         scales=Scales.GATE,
@@ -143,7 +143,7 @@ def hose_checks(context: Context, facts: BoatFacts) -> list[Check]:
         words = "The outlet stands {least} over the sea {position}, and nothing shuts it; keep {kept}, or fit a flap."
         if likely(rest.value) < 0.0:
             words = "The outlet lies {under} under the sea {position}, and nothing shuts it. A flap or a valve."
-        found.append(_height("outlet", "Outlet over the sea", "hose", rest, wet.OUTLET_OVER, words, False))
+        found.append(_height("outlet", "Outlet", "hose", rest, wet.OUTLET_OVER, words, False))
     return found
 
 
@@ -250,8 +250,8 @@ def back_checks(context: Context, facts: BoatFacts, op: Operation) -> list[Check
 def unknowns(context: Context, facts: BoatFacts) -> list[Unknown]:
     """What of a wet exhaust that was begun is not stated."""
     rows = (
-        ("riser", "Manifold's port over the sea", "riser", ("manifold_over",)),
-        ("elbow", "Injection under the crest", "riser", ("injection_over",)),
+        ("riser", "Manifold's port", "riser", ("manifold_over",)),
+        ("elbow", "Injection", "riser", ("injection_over",)),
         ("high_point", "Hose's highest place", "hose", ("high_over",)),
         ("lift", "Back pressure", "hose", ("hose.bore", "high_over", "silencer_over")),
         (

@@ -9,6 +9,15 @@ from gauge_well.core.facts import Way, choice, quantity
 from gauge_well.core.flow.propeller import SHAFTS
 from gauge_well.core.typing import Value
 
+# What a repower is held to: its name, the most of the old power and torque at the shaft (common practice).
+REPOWERS: Mapping[str, tuple[str, float]] = {
+    "like": ("power and torque at the shaft as they were", 1.05),
+    "more": ("a little more, as much as the hull can use", 1.20),
+}
+ALIGNED: Mapping[str, str] = {
+    "log": "the shaft centred in its log first, then the engine to the shaft",
+    "faces": "the coupling's faces alone",
+}
 SHAFT, PROPELLER, OLD, COUPLING, BEDS = "Gear and shaft", "Propeller", "Old engine", "Coupling", "Beds"
 READ = "The dial on the shaft's half, feeling the engine's: plunger in counts up. By feelers: the gap, with a minus."
 
@@ -39,6 +48,8 @@ class ShaftFacts:
     old_reached: Value | None = quantity(
         "Revs it really reached, laden, with this propeller", "speed_rpm", 200.0, 6000.0, group=OLD
     )
+    repower: str = choice("A repower keeps to", {k: v[0] for k, v in REPOWERS.items()}, group=OLD)
+    aligned_by: str = choice("Aligned by", ALIGNED, group=COUPLING)
     felt_at: Value | None = quantity("Face felt at a diameter of", "length", 0.03, 0.6, group=COUPLING, help=READ)
     face_top: Value | None = quantity("Face, top", "length", -0.02, 0.02, group=COUPLING, spread="exact")
     face_bottom: Value | None = quantity("Face, bottom", "length", -0.02, 0.02, group=COUPLING, spread="exact")

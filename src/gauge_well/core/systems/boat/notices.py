@@ -16,11 +16,11 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.boat import raw, safety, shafting, wet
 from gauge_well.core.systems.boat.facts import BoatFacts
+from gauge_well.core.systems.boat.facts_shaft import REPOWERS
 from gauge_well.core.typing import as_array, duty_values, likely, over_duties
 from gauge_well.core.validity import Notice
 
 PRESSES = 100e3  # Pa that a flexible impeller works against for long (common practice)
-SLOPPY = 1.15  # of its power or torque at the shaft that a repower stays within (common practice)
 TILT = np.radians(1.0)
 
 
@@ -46,8 +46,7 @@ def _raw(context: Context, facts: BoatFacts) -> Iterator[Notice]:
         if speed > raw.SPEED_MOST:
             words = "Raw water runs at {v} in its suction hose; 1.0 to 1.5 m/s is wished."
             yield Notice("suction_speed", Sentence(words, {"v": (speed, "speed_m_s")}), "boat.suction.bore")
-    climbs = as_array(_top_of_water(facts)) - facts.pump_over
-    against = raw.delivery(facts, moves, climbs)
+    against = raw.delivery(facts, moves)
     if against is not None and likely(over_duties(against)) > PRESSES:
         words = "The raw-water pump works against {p}; a flexible impeller lives under {most}."
         values = {"p": (likely(over_duties(against)), "pressure_difference"), "most": (PRESSES, "pressure_difference")}
@@ -68,12 +67,6 @@ def _raw(context: Context, facts: BoatFacts) -> Iterator[Notice]:
             words = "Gas and water come to {warm}; a wet exhaust is laid out for {wished}."
             values = {"warm": (warmest, "temperature"), "wished": (raw.MIX_WISHED, "temperature")}
             yield Notice("mix_warm", Sentence(words, values), "boat.raw_pump.displacement")
-
-
-def _top_of_water(facts: BoatFacts) -> float:
-    """How high the raw water climbs [m over the waterline]."""
-    heights = [likely(v) for v in (facts.injection_over, facts.siphon_over) if v is not None]
-    return max(heights, default=likely(facts.pump_over))
 
 
 def _wet(context: Context, facts: BoatFacts) -> Iterator[Notice]:
@@ -131,12 +124,22 @@ def _shaft(context: Context, facts: BoatFacts) -> Iterator[Notice]:
     if both is not None:
         power, torque = likely(both.new_power / both.old_power), likely(both.new_torque / both.old_torque)
         values: dict[str, tuple[float, str] | str] = {"p": (power, "share"), "t": (torque, "share")}
-        if max(power, torque) > SLOPPY:
-            words = "The shaft gets {p} of the old power and {t} of the old torque: more than a little more. Shaft, log and propeller to match."
+        school, most = REPOWERS[facts.repower]
+        if max(power, torque) > most:
+            words = (
+                f"The shaft gets {{p}} of the old power and {{t}} of the old torque; kept to is {school}. Shaft, log and propeller to "
+                "match, or a higher ratio."
+            )
             yield Notice("repower", Sentence(words, values), "boat.gear_ratio")
         elif power < 0.95:
             words = "The shaft gets {p} of the old power and {t} of the old torque: less than it had."
             yield Notice("repower", Sentence(words, values), "boat.gear_ratio")
+    if facts.aligned_by == "faces" and shafting.aligned(facts) is not None:
+        words = (
+            "By the faces alone a shaft pressed aside in its log reads true: its gland's clearance felt all round, the shaft turned by "
+            "hand, before the engine is moved to it."
+        )
+        yield Notice("aligned_by", Sentence(words), "boat.aligned_by")
     found = shafting.loaded(context, facts)
     if found is not None:
         share = likely(found.takes / shafting.shaft_power(facts, context.wanted))

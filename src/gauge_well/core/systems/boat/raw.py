@@ -136,17 +136,34 @@ def air_pushes(context: Context) -> Array:
     return np.asarray(context.duties.column("pressure") - saturation_pressure_water(context.duties.column("sea")))
 
 
-def delivery(facts: BoatFacts, moves: Array, climbs: Array) -> Array | None:
-    """Pressure the pump works against [Pa], up to a place so far over it [m]; None where its hose is not known."""
+def top_of_water(facts: BoatFacts) -> float | None:
+    """How high the raw water climbs [m over the waterline]; None where neither injection nor break is stated."""
+    heights = [likely(v) for v in (facts.injection_over, facts.siphon_over) if v is not None]
+    return max(heights, default=None)
+
+
+def delivery_line(facts: BoatFacts, moves: Array) -> Array | None:
+    """What the hose behind the pump takes [Pa]; None where it is not known."""
     line = facts.delivery
     if line.bore is None or line.length is None or line.loss is None:
         return None
-    lost = pressure_drop(moves, line.bore, line.length, DENSITY, VISCOSITY, line.loss)
-    cooler = 0.0
-    if facts.exchanger_drop is not None:
-        most = np.maximum(np.max(moves, axis=-2, keepdims=True), 1e-12)
-        cooler = facts.exchanger_drop * (moves / most) ** 2
-    return np.asarray(lost + cooler + DENSITY * GRAVITY * climbs)
+    return pressure_drop(moves, line.bore, line.length, DENSITY, VISCOSITY, line.loss)
+
+
+def exchanger_drop(facts: BoatFacts, moves: Array) -> Array:
+    """What the exchanger takes on its raw side [Pa], stated at full revs: with the square of the flow; nought where not stated."""
+    most = np.maximum(np.max(moves, axis=-2, keepdims=True), 1e-12)
+    return np.asarray((0.0 if facts.exchanger_drop is None else facts.exchanger_drop) * (moves / most) ** 2)
+
+
+def delivery(facts: BoatFacts, moves: Array) -> Array | None:
+    """Pressure the pump works against [Pa], up to where the water climbs; None where its hose is not known."""
+    lost = delivery_line(facts, moves)
+    if lost is None:
+        return None
+    top = top_of_water(facts)
+    climbs = 0.0 * moves if top is None else top - as_array(facts.pump_over)
+    return np.asarray(lost + exchanger_drop(facts, moves) + DENSITY * GRAVITY * climbs)
 
 
 def mixed(context: Context, facts: BoatFacts, op: Operation) -> Array:

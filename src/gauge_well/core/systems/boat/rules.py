@@ -29,6 +29,8 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rules.rule("hose_limit", HOSE_STANDS, "wet exhaust hose as it is sold")
     rules.rule("crank_speed", CRANKS, "a sound battery")
     rules.rule("through", THROUGH, "gear and bearings")
+    rules.rule("repower", "more", "the hull decides what is of use")
+    rules.rule("aligned_by", "log", "a shaft pressed aside reads true at its faces")
     rules.rule("sag", 0.0, "a stiff bracket", exact=True)
     rules.rule("mount_height", 0.07, "usual")
     rules.rule("depth", round(0.06 * long, 2), "by the hull's length")

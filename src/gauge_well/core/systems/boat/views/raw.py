@@ -5,20 +5,24 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+import numpy as np
+
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import with_facts
 from gauge_well.core.flow.pipe import bore_area
+from gauge_well.core.media.air import GRAVITY
+from gauge_well.core.media.seawater import DENSITY, HEAT_CAPACITY
 from gauge_well.core.sizes import HOSES
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.boat import raw
 from gauge_well.core.systems.boat.facts import BoatFacts
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import Array, as_array, duty_value, likely
 
 
 @dataclass(frozen=True)
 class Place:
-    """A place the water passes: bore [m], speed [m/s], what it takes clean and as blocked as it is judged [Pa]; None where not
-    stated."""
+    """A place the water passes: bore [m], speed [m/s], what it takes clean and as blocked as it is judged [Pa], how warm it leaves
+    [K]; None where not stated. ``drawn``: ahead of the pump."""
 
     id: str
     name: str
@@ -26,6 +30,8 @@ class Place:
     speed: float | None
     clean: float | None
     judged: float | None
+    warm: float | None
+    drawn: bool
 
 
 @dataclass(frozen=True)
@@ -59,6 +65,33 @@ class RawView:
     wet: bool
 
 
+Row = tuple[str, str, object, object, object, float]
+
+
+def _behind(context: Context, facts: BoatFacts, moves: Array, index: int) -> list[Row]:
+    """Behind the pump, as far as it is there: gear's cooler, exchanger or block, hose, climb to the injection."""
+    op = context.mean
+    rows: list[Row] = []
+    rate = np.maximum(DENSITY * moves * HEAT_CAPACITY, 1e-9)
+    warm = duty_value(context.duties.column("sea"), index)
+    if facts.gear_cooled == "yes":
+        warm += duty_value(raw.gear_heat(context, facts, op) / rate, index)
+        rows.append(("gear", "Gear's oil cooler", None, None, None, warm))
+    leaves = duty_value(raw.out(context, facts, op), index)
+    if context.machine.cooled_by != "keel":
+        name = "Block" if context.machine.cooled_by == "direct" else "Heat exchanger, oil's with it"
+        drop = None if facts.exchanger_drop is None else raw.exchanger_drop(facts, moves)
+        rows.append(("exchanger", name, None, drop, drop, leaves))
+    line = raw.delivery_line(facts, moves)
+    rows.append(("delivery", "Hose to the injection", facts.delivery.bore, line, line, leaves))
+    top = raw.top_of_water(facts)
+    if top is not None:
+        head = DENSITY * GRAVITY * (top - as_array(facts.pump_over)) + 0.0 * moves
+        name = "Climb to the siphon break" if facts.siphon == "fitted" else "Climb to the injection"
+        rows.append(("climb", name, None, head, head, leaves))
+    return rows
+
+
 def show(context: Context, facts: BoatFacts, options: Options) -> RawView:
     """The raw water of one duty."""
     index = duty_asked(context, options)
@@ -76,12 +109,15 @@ def show(context: Context, facts: BoatFacts, options: Options) -> RawView:
     def pick(value: object) -> float:
         return duty_value(value, index)  # type: ignore[arg-type]
 
-    def place(id: str, name: str, bore: object, clean: object, judged: object) -> Place:
+    sea = pick(context.duties.column("sea"))
+
+    def place(
+        id: str, name: str, bore: object, clean: object, judged: object, warm: float | None = sea, drawn: bool = True
+    ) -> Place:
         wide = None if bore is None else likely(bore)  # type: ignore[arg-type]
         speed = None if wide is None or flow is None else flow / float(bore_area(wide))
-        return Place(
-            id, name, wide, speed, None if clean is None else pick(clean), None if judged is None else pick(judged)
-        )
+        takes, blocked = (None if v is None else pick(v) for v in (clean, judged))
+        return Place(id, name, wide, speed, takes, blocked, warm, drawn)
 
     places = [
         place(
@@ -90,7 +126,10 @@ def show(context: Context, facts: BoatFacts, options: Options) -> RawView:
         place("strainer", "Strainer", facts.suction.bore, found and found.strainer, found and found.blocked),
         place("suction", "Suction hose", facts.suction.bore, found and found.hose, found and found.hose),
         place("lift", "Lift to the pump", None, found and found.lift, found and found.lift),
+        place("pump", "Raw-water pump", facts.raw_pump.port, None, None, drawn=False),
     ]
+    if moves is not None:
+        places += [place(*row, drawn=False) for row in _behind(context, facts, moves, index)]
     bores, by_bore = [], []
     if moves is not None:
         for bore in HOSES:
