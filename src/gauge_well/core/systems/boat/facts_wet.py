@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from gauge_well.core.facts import Way, choice, quantity, role
+from gauge_well.core.facts import Way, When, choice, quantity, role
 from gauge_well.core.parts.line import LINE, LineFacts
 from gauge_well.core.parts.waterlock import WATERLOCK, WaterlockFacts
 from gauge_well.core.typing import Value
 
 WET = ("machine.exhaust", ("wet",))
-RISER, HOSE, BREAK = "Riser and injection", "Exhaust hose", "Siphon break"
+RISER, BOX, HOSE, BREAK = "Riser and injection", "Silencer", "Exhaust hose", "Siphon break"
 BREAKS: Mapping[str, str] = {"none": "none", "fitted": "fitted, with a valve or a bleed"}
 SITS: Mapping[str, str] = {
     "after": "between the exchanger or pump and the injection",
@@ -22,59 +22,45 @@ FLAPS: Mapping[str, str] = {"none": "nothing", "flap": "a flap", "valve": "a val
 OVER = "Over the waterline as it lies laden; below it negative."
 
 
+def _over(
+    label: str, group: str, help: str = OVER, low: float = -2.0, high: float = 5.0, more: When = WET
+) -> Value | None:
+    found: Value | None = quantity(label, "height", low, high, group=group, help=help, when=more, also=WET)
+    return found
+
+
+def _aft(what: str, name: str, group: str, more: When = WET) -> Value:
+    label, follows = f"{what}, aft of the boat's middle", f"{name}_over"
+    found: Value = quantity(
+        label, "distance", -30.0, 30.0, group=group, spread="length", follows=follows, when=more, also=WET
+    )
+    return found
+
+
+def _left(what: str, name: str, group: str, more: When = WET) -> Value:
+    label, follows = f"{what}, left of the centreline", f"{name}_over"
+    found: Value = quantity(label, "length", -5.0, 5.0, group=group, follows=follows, when=more, also=WET)
+    return found
+
+
+FITTED = ("siphon", ("fitted",))
+
+
 @dataclass(frozen=True)
 class WetFacts:
     """Points of the exhaust by height over the waterline, aft of the middle of the waterline, left of the centreline. SI."""
 
-    manifold_over: Value | None = quantity(
-        "Manifold's port, its underside", "height", -2.0, 4.0, group=RISER, when=WET, help=OVER
-    )
-    manifold_aft: Value = quantity(
-        "Manifold's port, aft of the boat's middle",
-        "distance",
-        -30.0,
-        30.0,
-        group=RISER,
-        when=WET,
-        spread="length",
-        follows="manifold_over",
-    )
-    manifold_left: Value = quantity(
-        "Manifold's port, left of the centreline", "length", -5.0, 5.0, group=RISER, when=WET, follows="manifold_over"
-    )
-    riser_over: Value | None = quantity(
-        "Riser's top, inside",
-        "height",
-        -2.0,
-        4.0,
-        group=RISER,
-        when=WET,
-        help="Where there is one: the gas climbs over it.",
-    )
-    injection_over: Value | None = quantity(
-        "Water is injected at", "height", -2.0, 4.0, group=RISER, when=WET, help=OVER
-    )
-    injection_aft: Value = quantity(
-        "Injection, aft of the boat's middle",
-        "distance",
-        -30.0,
-        30.0,
-        group=RISER,
-        when=WET,
-        spread="length",
-        follows="injection_over",
-    )
-    injection_left: Value = quantity(
-        "Injection, left of the centreline", "length", -5.0, 5.0, group=RISER, when=WET, follows="injection_over"
-    )
+    manifold_over: Value | None = _over("Manifold's port, its underside", RISER)
+    manifold_aft: Value = _aft("Manifold's port", "manifold", RISER)
+    manifold_left: Value = _left("Manifold's port", "manifold", RISER)
+    riser_over: Value | None = _over("Riser's top, inside", RISER, "Where there is one: the gas climbs over it.")
+    injection_over: Value | None = _over("Water is injected at", RISER)
+    injection_aft: Value = _aft("Injection", "injection", RISER)
+    injection_left: Value = _left("Injection", "injection", RISER)
     silencer: WaterlockFacts = role(WATERLOCK, "Lift silencer", row="silencer", when=WET)
-    silencer_over: Value | None = quantity(
-        "Silencer's floor over the waterline", "height", -3.0, 4.0, group="Silencer", when=WET, help=OVER
-    )
-    silencer_aft: Value = quantity(
-        "Silencer, aft of the boat's middle", "distance", -30.0, 30.0, group="Silencer", when=WET, spread="length"
-    )
-    silencer_left: Value = quantity("Silencer, left of the centreline", "length", -5.0, 5.0, group="Silencer", when=WET)
+    silencer_over: Value | None = _over("Silencer's floor over the waterline", BOX, low=-3.0)
+    silencer_aft: Value = _aft("Silencer", "silencer", BOX)
+    silencer_left: Value = _left("Silencer", "silencer", BOX)
     hose: LineFacts = role(
         LINE,
         "Exhaust hose",
@@ -90,36 +76,12 @@ class WetFacts:
         needs=("bore",),
         when=WET,
     )
-    high_over: Value | None = quantity(
-        "Hose's highest place, its underside", "height", -2.0, 5.0, group=HOSE, when=WET, help=OVER
-    )
-    high_aft: Value = quantity(
-        "Highest place, aft of the boat's middle",
-        "distance",
-        -30.0,
-        30.0,
-        group=HOSE,
-        when=WET,
-        spread="length",
-        follows="high_over",
-    )
-    high_left: Value = quantity(
-        "Highest place, left of the centreline", "length", -5.0, 5.0, group=HOSE, when=WET, follows="high_over"
-    )
-    outlet_over: Value | None = quantity("Outlet, its underside", "height", -2.0, 4.0, group=HOSE, when=WET, help=OVER)
-    outlet_aft: Value = quantity(
-        "Outlet, aft of the boat's middle",
-        "distance",
-        -30.0,
-        30.0,
-        group=HOSE,
-        when=WET,
-        spread="length",
-        follows="outlet_over",
-    )
-    outlet_left: Value = quantity(
-        "Outlet, left of the centreline", "length", -5.0, 5.0, group=HOSE, when=WET, follows="outlet_over"
-    )
+    high_over: Value | None = _over("Hose's highest place, its underside", HOSE)
+    high_aft: Value = _aft("Highest place", "high", HOSE)
+    high_left: Value = _left("Highest place", "high", HOSE)
+    outlet_over: Value | None = _over("Outlet, its underside", HOSE)
+    outlet_aft: Value = _aft("Outlet", "outlet", HOSE)
+    outlet_left: Value = _left("Outlet", "outlet", HOSE)
     flap: str | None = choice("At the outlet", FLAPS, group=HOSE, when=WET)
     hose_limit: Value = quantity(
         "Hose stands", "temperature", 330.0, 450.0, group=HOSE, when=WET, help="Stamped on it, wet; 93 °C is usual."
@@ -134,32 +96,11 @@ class WetFacts:
         help="The engine maker's figure.",
     )
     siphon: str | None = choice("Siphon break", BREAKS, group=BREAK, when=WET)
-    siphon_over: Value | None = quantity(
-        "Siphon break's height", "height", -2.0, 5.0, group=BREAK, help=OVER, when=("siphon", ("fitted",)), also=WET
-    )
-    siphon_aft: Value = quantity(
-        "Siphon break, aft of the boat's middle",
-        "distance",
-        -30.0,
-        30.0,
-        group=BREAK,
-        spread="length",
-        follows="siphon_over",
-        when=("siphon", ("fitted",)),
-        also=WET,
-    )
-    siphon_left: Value = quantity(
-        "Siphon break, left of the centreline",
-        "length",
-        -5.0,
-        5.0,
-        group=BREAK,
-        follows="siphon_over",
-        when=("siphon", ("fitted",)),
-        also=WET,
-    )
-    siphon_sits: str | None = choice("It sits", SITS, group=BREAK, when=("siphon", ("fitted",)), also=WET)
-    siphon_top: str | None = choice("and", TOPS, group=BREAK, when=("siphon", ("fitted",)), also=WET)
+    siphon_over: Value | None = _over("Siphon break's height", BREAK, more=FITTED)
+    siphon_aft: Value = _aft("Siphon break", "siphon", BREAK, FITTED)
+    siphon_left: Value = _left("Siphon break", "siphon", BREAK, FITTED)
+    siphon_sits: str | None = choice("It sits", SITS, group=BREAK, when=FITTED, also=WET)
+    siphon_top: str | None = choice("and", TOPS, group=BREAK, when=FITTED, also=WET)
     crank_speed: Value = quantity("Cranks at", "speed_rpm", 50.0, 500.0, group=HOSE, when=WET)
 
 
