@@ -24,8 +24,9 @@ INJECTORS = tuple(
 )
 # Lines of fuel [m], inside.
 BORES = tuple(b * MM for b in (4, 5, 6, 8, 10, 12, 15, 19, 22, 25, 32, 38, 50))
-# Raw-water pumps, what a new one sweeps at a turn [m3]; wet exhaust hose [m], inside; shaft bar [m].
+# Raw-water pumps, what a new one sweeps at a turn [m3]; suction and wet exhaust hose [m], inside; shaft bar [m].
 RAW_PUMPS = tuple(c * 1e-6 for c in (8, 12, 18, 26, 36, 50, 70, 95, 130, 180, 250, 350, 500, 700, 1000))
+SEA_HOSES = tuple(b * MM for b in (16, 19, 22, 25, 28, 32, 38, 45, 51, 57, 63, 76, 90, 102, 127, 152))
 WET_HOSES = tuple(b * MM for b in (32, 40, 45, 51, 60, 63, 76, 90, 102, 114, 127, 152, 203, 254))
 SHAFT_BARS = tuple(d * MM for d in (20, 22, 25, 30, 35, 40, 45, 50, 55, 60, 70, 80, 90, 100, 115, 130))
 # Coolant hoses [m], inside.

@@ -138,6 +138,19 @@ class Asked(NumbersCase):
         context, facts = context_of(made), facts_of(made, "boat")
         self.assertGreater(likely(need.wanted_flow(context, facts)), likely(raw.by_rule(context)))
 
+    def test_no_raw_water_aboard(self) -> None:
+        """A keel cooler and a dry exhaust want none, and nothing of it is asked or missing."""
+        found = report(boat(boat=None, cooling=None, machine__cooled_by="keel", machine__exhaust="dry"))["systems"][
+            "boat"
+        ]
+        self.assertFalse({"raw_water_flow", "suction_bore"} & {n["quantity"] for n in found["need"]})
+        self.assertFalse({"raw_out", "suction"} & {u["check"] for u in found["unknown"]})
+
+    def test_two_ways_in_where_no_hose_is_so_wide(self) -> None:
+        made = boat(boat=None, engine__rated_power="1400 kW", engine__displacement="60 L", machine__mass="30 t")
+        words = next(n["sentence"] for n in report(made)["systems"]["boat"]["need"] if n["quantity"] == "suction_bore")
+        self.assertIn("two ways in", words)
+
     def test_view(self) -> None:
         context, facts = both()
         view = drawn("boat", "raw", context, facts, {"duty": 1.0})

@@ -16,12 +16,13 @@ from gauge_well.core.typing import likely
 def _unknown(context: Context, facts: BoatFacts) -> list[Unknown]:
     """What begins it; of what was begun, what it lacks."""
     found = []
-    try:
-        raw.flow(context, facts)
-    except MissingFact as error:
-        found.append(Unknown("raw_out", "Raw water", "raw", (error.field,)))
-    if facts.suction.bore is None:
-        found.append(Unknown("suction", "Raw-water suction", "suction", ("boat.suction.bore",)))
+    if raw.wanted(context, facts):
+        try:
+            raw.flow(context, facts)
+        except MissingFact as error:
+            found.append(Unknown("raw_out", "Raw water", "raw", (error.field,)))
+        if facts.suction.bore is None:
+            found.append(Unknown("suction", "Raw-water suction", "suction", ("boat.suction.bore",)))
     if context.machine.exhaust == "wet":
         found += checks_wet.unknowns(context, facts)
     room = [n for n in ("room_skin", "room_vents", "vents_rise") if getattr(facts, n) is None]

@@ -12,7 +12,7 @@ from gauge_well.core.flow import propeller
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.media.seawater import DENSITY
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizes import HOSES, RAW_PUMPS, SHAFT_BARS, WET_HOSES, at_least
+from gauge_well.core.sizes import RAW_PUMPS, SEA_HOSES, SHAFT_BARS, WET_HOSES, at_least
 from gauge_well.core.systems.base import Context, Need, Shopping
 from gauge_well.core.systems.boat import raw, safety, shafting, wet
 from gauge_well.core.systems.boat.facts import BoatFacts
@@ -21,12 +21,13 @@ from gauge_well.core.typing import Array, as_array, likely, over_duties
 KEEL_SPARE = 1.5  # of the least that cools its exhaust, where nothing else asks raw water (common practice)
 USUAL_LIFT = 1.0  # m from silencer to the hose's highest place, where no heights are stated (common practice)
 USUAL_MIX = 325.0  # K
+SPARE_BACK = 0.7  # of the back pressure allowed that a hose is bought for: bends, age, a laden stern (common practice)
 ROOMY = 1.2  # of what runs back and its third, that a silencer is bought over, for the lean (common practice)
 
 
 def needs(context: Context, facts: BoatFacts) -> list[Need]:
     """Raw water by the rule and by the heat, its suction; hose and silencer, riser and break; shaft and propeller; blower."""
-    found = [_flow(context, facts), *_suction(context, facts)]
+    found = [_flow(context, facts), *_suction(context, facts)] if raw.wanted(context, facts) else []
     if context.machine.exhaust == "wet":
         found += [*_hose(context, facts), *_riser(context, facts)]
     return [*found, *_shaft(context, facts), *_blower(context, facts), *_bilge(facts)]
@@ -63,7 +64,8 @@ def _flow(context: Context, facts: BoatFacts) -> Need:
         "idles, and ages with the impeller. A pump of {turn} a turn."
     )
     if keel:
-        words = "Raw water for the exhaust: {flow} at {rpm}; the keel cooler takes the engine's heat. A pump of {turn} a turn."
+        what = "the exhaust" if context.machine.exhaust == "wet" else "the gear's oil"
+        words = f"Raw water for {what}: {{flow}} at {{rpm}}; the keel cooler takes the engine's heat. A pump of {{turn}} a turn."
     elif likely(flow) > 1.001 * likely(raw.by_rule(context)):
         words = "Raw water: {flow} at {rpm}, by its heat and its exhaust; the rule of 1.2 L/min a kW says {rule}. A pump of {turn} a turn."
     shop = Shopping(
@@ -81,7 +83,10 @@ def _suction(context: Context, facts: BoatFacts) -> Sequence[Need]:
     """Hose on the suction side at 1.0 to 1.5 m/s."""
     flow = wanted_flow(context, facts)
     least = np.sqrt(4.0 * flow / (np.pi * raw.SPEED_MOST))
-    bore = at_least(HOSES, likely(least)) or HOSES[-1]
+    bore = at_least(SEA_HOSES, likely(least))
+    if bore is None:
+        words = "Sea cocks, strainers and suction hoses of {b} together: two ways in, each with its own."
+        return [Need("suction", "suction_bore", least, "size", Sentence(words, {"b": (likely(least), "size")}))]
     values: dict[str, tuple[float, str] | str] = {
         "b": (bore, "size"),
         "v": (likely(flow) / float(bore_area(bore)), "speed_m_s"),
@@ -91,7 +96,7 @@ def _suction(context: Context, facts: BoatFacts) -> Sequence[Need]:
 
 
 def hose_bore(context: Context, facts: BoatFacts) -> tuple[float, bool]:
-    """Smallest wet hose sold [m] whose back pressure stays under the maker's figure with a fifth to spare, and whether pump and
+    """Smallest wet hose sold [m] whose back pressure stays under the maker's figure with three tenths to spare, and whether pump and
     places were stated; else lifted a metre with the raw water that is asked."""
     limit, stated = likely(as_array(facts.tolerated)), True
     for bore in WET_HOSES:
@@ -102,7 +107,7 @@ def hose_bore(context: Context, facts: BoatFacts) -> tuple[float, bool]:
             share = context.duties.column("engine_speed") / context.engine.rated_speed
             water = DENSITY * wanted_flow(context, facts) * share
             back = over_duties(wet.carried(context, facts, context.peak, bore, water, USUAL_MIX, USUAL_LIFT).total)
-        if likely(back) <= 0.8 * limit:
+        if likely(back) <= SPARE_BACK * limit:
             return bore, stated
     return WET_HOSES[-1], stated
 
@@ -118,7 +123,9 @@ def _hose(context: Context, facts: BoatFacts) -> Sequence[Need]:
         "limit": (likely(as_array(facts.tolerated)), "pressure_difference"),
         "lift": (USUAL_LIFT, "height"),
     }
-    words = "Wet exhaust hose of {b}: under {limit} with a fifth to spare" + ("." if worked else ", lifted {lift}.")
+    words = "Wet exhaust hose of {b}: under {limit} with three tenths to spare" + (
+        "." if worked else ", lifted {lift}."
+    )
     volume: dict[str, tuple[float, str] | str] = {
         "holds": (holds, "volume"),
         "back": (back, "volume"),

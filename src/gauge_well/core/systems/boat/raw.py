@@ -61,6 +61,12 @@ def heat(context: Context, facts: BoatFacts, op: Operation) -> Array:
     return np.asarray(made * (op.heat_to_coolant / own) + gear)
 
 
+def wanted(context: Context, facts: BoatFacts) -> bool:
+    """Whether anything of the boat asks raw water: a keel cooler and a dry exhaust leave the gear's oil at most."""
+    machine = context.machine
+    return machine.cooled_by != "keel" or machine.exhaust == "wet" or facts.gear_cooled == "yes"
+
+
 def serves(context: Context, facts: BoatFacts) -> Mapping[str, Array]:
     """What comes to the heat exchanger, behind the gear's cooler; without end where the pump is not known."""
     nothing = as_array(np.inf)

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.flow.propeller import INCH
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.sizes import HOSES, RAW_PUMPS, SHAFT_BARS, WET_HOSES, above
+from gauge_well.core.sizes import RAW_PUMPS, SEA_HOSES, SHAFT_BARS, WET_HOSES, above
 from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.boat import shafting, wet
 from gauge_well.core.systems.boat.facts import BoatFacts
@@ -36,7 +36,7 @@ def _raw(facts: BoatFacts) -> Iterator[Candidate]:
         yield Candidate("impeller", "raw", Sentence("A new impeller"), {"boat.raw_pump.worn": 1.0})
     if facts.suction.bore is not None:
         now = likely(facts.suction.bore)
-        for size in above(HOSES, now, 2):
+        for size in above(SEA_HOSES, now, 2):
             words = Sentence("Suction hose, cock and strainer {a} → {b}", {"a": (now, "size"), "b": (size, "size")})
             changes = {"boat.suction.bore": size, "boat.intake.bore": size}
             yield Candidate(f"suction_{size * 1e3:.0f}", "suction", words, changes)

@@ -53,7 +53,9 @@ def _raw(rules: Ruling) -> None:
     rules.rule("strainer_blocked", 0.5, "half of it, as after weed", exact=True)
     rules.rule("delivery.length", 1.5, "pump to manifold")
     rules.rule("delivery.loss", 4.0, "bends, coolers' ends, nozzle")
-    rules.rule("gear_cooled", "yes", "most marine gears")
+    machine = rules.context.get("machine", {})
+    dry = machine.get("cooled_by") == "keel" and machine.get("exhaust") == "dry"
+    rules.rule("gear_cooled", "no" if dry else "yes", "no raw water aboard" if dry else "most marine gears")
     rules.rule("injected", 1.0, "all of it", exact=True)
     bore = rules.get("suction.bore")
     if bore is not None:

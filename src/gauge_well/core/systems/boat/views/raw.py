@@ -12,7 +12,7 @@ from gauge_well.core.facts import with_facts
 from gauge_well.core.flow.pipe import bore_area
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.seawater import DENSITY, HEAT_CAPACITY
-from gauge_well.core.sizes import HOSES
+from gauge_well.core.sizes import SEA_HOSES
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.boat import raw
 from gauge_well.core.systems.boat.facts import BoatFacts
@@ -132,7 +132,7 @@ def show(context: Context, facts: BoatFacts, options: Options) -> RawView:
         places += [place(*row, drawn=False) for row in _behind(context, facts, moves, index)]
     bores, by_bore = [], []
     if moves is not None:
-        for bore in HOSES:
+        for bore in SEA_HOSES:
             wide = with_facts(facts, {"suction.bore": bore, "intake.bore": bore})
             bores.append(float(bore))
             by_bore.append(pick(raw.suction(wide, moves).total))
