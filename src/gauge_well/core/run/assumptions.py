@@ -21,8 +21,10 @@ from gauge_well.core.names import named
 from gauge_well.core.run.memory import MEMORY, Memory
 from gauge_well.core.run.runs import Key, Limit, run
 from gauge_well.core.run.sampling import SECTIONS, Drawn
+from gauge_well.core.run.scope import judging
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Need
 from gauge_well.core.tolerance import HALF, Known, spread, supposed
 from gauge_well.core.typing import Array, as_array, likely
@@ -91,8 +93,11 @@ UNTRIED = Assumptions()
 def stateable(case: BuildCase) -> list[Taken]:
     """Values of a build that a rule supplied and that can be read, taped or answered."""
     found = []
+    idle = SYSTEMS.keys() - {system.id for system in judging(case)}
     for path, known in case.known.items():
         section, name = parted(path)
+        if section in idle:
+            continue
         if known.evidence != RULE or (known.half is not None and not known.half.of(1.0)):
             continue
         spec = spec_at(DutyFacts if section == "duties" else SECTIONS[section], name)

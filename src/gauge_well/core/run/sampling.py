@@ -15,6 +15,7 @@ from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
 from gauge_well.core.facts import Spec, entries, with_facts
 from gauge_well.core.installation import InstallationFacts
+from gauge_well.core.run.scope import judging
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import CUT, HALF, MODEL_FACTORS, Known, factor_samples, spread
 from gauge_well.core.typing import Array, Value
@@ -99,6 +100,8 @@ def draw(
         return with_facts(instance, changed) if changed else instance
 
     if facts:
+        # What is not judged of such a machine moves nothing.
+        there = {system.id for system in judging(case)}
         case = replace(
             case,
             # What is wanted is decided, not measured: it stays where it is while the engine's own varies.
@@ -107,7 +110,7 @@ def draw(
             machine=sampled("machine", case.machine),
             installation=sampled("installation", case.installation),
             duties=tuple((id, sampled(f"duties.{id}", duty)) for id, duty in case.duties),
-            systems={id: sampled(id, given) for id, given in case.systems.items()},
+            systems={id: sampled(id, given) if id in there else given for id, given in case.systems.items()},
         )
     factors = {f.id: column(f"model.{f.id}", count) for f in MODEL_FACTORS} if model else {}
     doubts = {f.id: factor_samples(f, factors[f.id]) for f in MODEL_FACTORS if f.id in factors}
