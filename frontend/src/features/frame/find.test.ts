@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { search, type Hit } from './find'
+import type { Report, Vocabulary } from '../../api/client'
+import { index, search, type Hit } from './find'
 
 const hit = (label: string, where = 'Cooling · Core'): Hit => ({ label, where, station: 'cooling', hash: '#x' })
 
@@ -14,4 +15,14 @@ describe('find', () => {
   it('finds nothing for nothing', () => {
     expect(search([hit('Width')], '  ')).toEqual([])
   })
+})
+
+it('finds nothing of a station that such a machine has none of', () => {
+  const field = (station: string) => ({ name: 'x', label: `Of ${station}`, group: '', station })
+  const words = { sections: { boat: { id: 'boat', title: 'Boat', fields: [field('boat')] }, fuel: { id: 'fuel', title: 'Fuel', fields: [field('fuel')] } } } as unknown as Vocabulary
+  const report = { scope: { boat: { foreign: true }, fuel: { foreign: false } }, systems: {} } as unknown as Report
+  const labels = index(words, report).map((h) => h.label)
+  expect(labels).toContain('Of fuel')
+  expect(labels).not.toContain('Of boat')
+  expect(labels).not.toContain('Boat')
 })

@@ -15,6 +15,7 @@ const SAME = [
   ['strainer', 'pickup'], ['antifreeze', 'glycol'], ['gasoline', 'petrol'], ['stack', 'depth', 'room ahead'], ['downpipe', 'pipe'], ['hp', 'power'], ['displacement', 'engine size', 'capacity'], ['mixture', 'lambda', 'excess air'],
   ['cat', 'catalyst'], ['dpf', 'particle filter'], ['header', 'manifold', 'primaries'], ['x-pipe', 'h-pipe', 'balance pipe', 'crossover'], ['air cleaner', 'air filter', 'area of its medium'], ['raised intake', 'snorkel'], ['maf', 'air meter'], ['water crossing', 'wade', 'wading'], ['heat wrap', 'lagged', 'covering'], ['overflow', 'header', 'expansion tank'], ['bypass', 'restrictor'], ['pressure cap', 'cap', 'radiator cap'], ['lift pump', 'feed pump'], ['hill', 'grade', 'climb', 'slope'], ['hottest day', 'ambient', 'air outside'],
   ['bulkhead', 'firewall'], ['bonnet', 'hood', 'hatch'], ['gearbox', 'transmission', 'gearcase'], ['gap', 'clearance', 'clash', 'fit'], ['crossmember', 'subframe'], ['rail', 'chassis leg', 'engine bed'], ['bell', 'bellhousing', 'flywheel housing'], ['rocks', 'rock', 'engine movement'], ['mount', 'cushion', 'bush', 'rubber', 'engine foot'],
+  ['seawater', 'raw water', 'raw-water'], ['seacock', 'sea cock', 'skin fitting', 'through-hull', 'thru-hull'], ['vented loop', 'siphon break', 'anti-siphon'], ['waterlock', 'lift silencer', 'muffler'], ['swan neck', 'gooseneck', 'highest place'], ['prop', 'propeller', 'screw'], ['alignment', 'coupling', 'shims'], ['draft', 'waterline', 'sits deeper'], ['list', 'heel'],
   ['crane', 'hoist', 'engine hoist', 'cherry picker'], ['sling', 'chain', 'strap', 'leveller'], ['weight', 'mass', 'corner weight'], ['balance point', 'centre of gravity', 'center of gravity', 'cog'], ['hardness', 'shore', 'stiffness', 'durometer'],
 ]
 const SAID: Record<string, string> = { need: 'page · what to look for, to print', round: 'page · with the tape', yard: 'page · every part, fitted or not' }
@@ -25,9 +26,11 @@ const PAGES: Hit[] = [
 
 /** Everything that can be found by name: pages, facts, checks and steps of working. */
 export function index(words: Vocabulary, report: Report): Hit[] {
-  const hits: Hit[] = [...PAGES]
+  /** What such a machine has none of is not found either. */
+  const foreign = (station: string) => report.scope[station]?.foreign ?? false
+  const hits: Hit[] = PAGES.filter((page) => !foreign(page.station))
   for (const section of Object.values(words.sections)) {
-    if (section.id === 'duties') continue
+    if (section.id === 'duties' || foreign(section.id)) continue
     for (const field of section.fields) {
       hits.push({ label: field.label, where: `${section.title} · ${field.group || 'fact'}`, station: field.station, hash: `#${section.id}.${field.name}` })
     }
