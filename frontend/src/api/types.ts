@@ -786,6 +786,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/belts/route": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The route drawing of the belts. */
+        post: operations["sizing_view_belts_route_view_belts_route_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/belts/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The places drawing of the belts. */
+        post: operations["sizing_view_belts_places_view_belts_places_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/belts/presets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The presets drawing of the belts. */
+        post: operations["sizing_view_belts_presets_view_belts_presets_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -1869,6 +1920,31 @@ export interface components {
             most: boolean;
         };
         /**
+         * ArmDrawn
+         * @description A tensioner's arm: pivot and middle of its pulley [m], swing either way [rad], what it takes up against the most it could
+         *     [m/rad]; what bears on its pulley as it stands, and at the stops kept [N].
+         */
+        ArmDrawn: {
+            /** Pivot */
+            pivot: [
+                number,
+                number
+            ];
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Half */
+            half: number;
+            /** Answers */
+            answers: number;
+            /** Most */
+            most: number;
+            /** Pulls */
+            pulls: number;
+        };
+        /**
          * AskedG
          * @description Accelerations a duty asks [g].
          */
@@ -1994,6 +2070,120 @@ export interface components {
             over: number | null;
             /** Reach */
             reach: number | null;
+        };
+        /**
+         * Begun
+         * @description A pulley to begin from: middle and diameter [m], its side; an arm's pivot [m], None where it is none.
+         */
+        Begun: {
+            /** What */
+            what: string;
+            /** Right */
+            right: number;
+            /** Up */
+            up: number;
+            /** Diameter */
+            diameter: number;
+            /** Side */
+            side: string;
+            /** Pivot Right */
+            pivot_right?: number | null;
+            /** Pivot Up */
+            pivot_up?: number | null;
+        };
+        /** BeltFacts */
+        BeltFacts: {
+            /**
+             * Section
+             * @description Section
+             */
+            section?: ("ribbed" | "vee") | null;
+            /** @description Ribs. Of vee belts: how many side by side. */
+            ribs?: components["schemas"]["Quantity"];
+            /**
+             * Tight By
+             * @description Kept tight by
+             */
+            tight_by?: ("arm" | "slot") | null;
+            /** @description Tension at rest, each rib. Ribbed 40 to 70 N a rib; a vee belt 200 to 400 N. By its note. */
+            tension?: components["schemas"]["Quantity"];
+            /** @description Friction on its grooved side. 1.0 dry and new, 0.6 wet or worn; on the back three tenths of it. */
+            grip?: components["schemas"]["Quantity"];
+            /** @description Slot takes up belt by. From fit to tight: 25 to 40 mm. */
+            slot?: components["schemas"]["Quantity"];
+            /** @description The one I have, effective length. Printed on its back: 6PK 1515. */
+            owned?: components["schemas"]["Quantity"];
+        };
+        /**
+         * BeltPart
+         * @description Belt.
+         */
+        BeltPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "belt";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: ("belts.first" | "belts.second" | "belts.third") | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["BeltFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * BeltsPlacesAnswer
+         * @description The places drawing of the belts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BeltsPlacesAnswer: {
+            data: components["schemas"]["PlacesView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * BeltsPresetsAnswer
+         * @description The presets drawing of the belts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BeltsPresetsAnswer: {
+            data: components["schemas"]["PresetsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * BeltsRouteAnswer
+         * @description The route drawing of the belts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        BeltsRouteAnswer: {
+            data: components["schemas"]["RouteView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** BeltsSection */
+        BeltsSection: {
+            /**
+             * Count
+             * @description Belts
+             */
+            count?: ("none" | "one" | "two" | "three") | null;
+            /** @description Speeds up at a blip. In a second, nothing in gear: 3,000 usual, a light racing engine 10,000. */
+            blip?: components["schemas"]["Quantity"];
         };
         /**
          * Beside
@@ -2360,18 +2550,6 @@ export interface components {
             holds_to: number;
         };
         /**
-         * Bought
-         * @description Tube of a size to buy [m]: its outside, straight length and bends counted by their angle [rad].
-         */
-        Bought: {
-            /** Outside */
-            outside: number;
-            /** Straight */
-            straight: number;
-            /** Bends */
-            bends: number;
-        };
-        /**
          * Box
          * @description The silencer: corners aft of the middle and over the sea [m], its lip there, what it holds leaning and at rest, what runs
          *     back, what a third over that is [m3], how high that stands in it at rest over its floor [m].
@@ -2619,7 +2797,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -2632,6 +2810,7 @@ export interface components {
             fit?: components["schemas"]["FitSection"];
             weights?: components["schemas"]["WeightsSection"];
             mounts?: components["schemas"]["MountsSection"];
+            belts?: components["schemas"]["BeltsSection"];
         };
         /**
          * BuildOut
@@ -3610,7 +3789,7 @@ export interface components {
             /** Cuts */
             cuts: components["schemas"]["Cut"][];
             /** Buy */
-            buy: components["schemas"]["Bought"][];
+            buy: components["schemas"]["gauge_well__core__systems__exhaust__views__cuts__Bought"][];
             /** Welds */
             welds: number;
             /** Joints */
@@ -7309,6 +7488,44 @@ export interface components {
             fields: components["schemas"]["FieldOut"][];
         };
         /**
+         * PlacesView
+         * @description A grid about where a pulley stands [m]: which places serve (row by row from below), how many in a hundred; effective lengths
+         *     there, least and most of those that serve [m]; pieces of line along which the belt that is there still takes it; the length that
+         *     the line stands for [m], None where no belt is stated; the place nearest that serves.
+         */
+        PlacesView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Xs */
+            xs: number[];
+            /** Ys */
+            ys: number[];
+            /** Serves */
+            serves: boolean[][];
+            /** Share */
+            share: number;
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /** Line */
+            line: [
+                number,
+                number,
+                number,
+                number
+            ][];
+            /** Length */
+            length: number | null;
+            /** Nearest */
+            nearest: [
+                number,
+                number
+            ] | null;
+        };
+        /**
          * PowerClaim
          * @description Whether the power claimed can be believed, by its mean effective pressure.
          */
@@ -7325,6 +7542,20 @@ export interface components {
             most_pa: number;
         };
         /**
+         * Preset
+         * @description A layout by what is in it.
+         */
+        Preset: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Section */
+            section: string;
+            /** Pulleys */
+            pulleys: components["schemas"]["Begun"][];
+        };
+        /**
          * PresetEntry
          * @description A usual circuit, the choices it is made of, and whether it is the one there is.
          */
@@ -7339,6 +7570,16 @@ export interface components {
             };
             /** Now */
             now: boolean;
+        };
+        /**
+         * PresetsView
+         * @description Layouts for the engine's size.
+         */
+        PresetsView: {
+            /** Presets */
+            presets: components["schemas"]["Preset"][];
+            /** Crank */
+            crank: number;
         };
         /**
          * PressureCurves
@@ -7533,6 +7774,107 @@ export interface components {
             angle: number | null;
             /** Tilt */
             tilt: number;
+        };
+        /**
+         * PulleyDrawn
+         * @description A pulley: middle and radius over its seat [m], wrap [rad], grip over need at its least, speeds at idle, half way and the top
+         *     [rev/min], load on its hub [N], what it takes at rated speed [W].
+         */
+        PulleyDrawn: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
+            /** Right */
+            right: number;
+            /** Up */
+            up: number;
+            /** Radius */
+            radius: number;
+            /** Inside */
+            inside: boolean;
+            /** Wrap */
+            wrap: number;
+            /** Margin */
+            margin: number;
+            /** Speeds */
+            speeds: number[];
+            /** Most */
+            most: number;
+            /** Hub */
+            hub: number;
+            /** Takes */
+            takes: number;
+        };
+        /** PulleyFacts */
+        PulleyFacts: {
+            /**
+             * What
+             * @description Pulley of
+             */
+            what?: ("crank" | "alternator" | "water_pump" | "steering" | "aircon" | "fan" | "blower" | "other" | "idler" | "tensioner") | null;
+            /** @description Right of the crank. Seen from the front; left negative. */
+            right?: components["schemas"]["Quantity"];
+            /** @description Over the crank. Under it negative. */
+            up?: components["schemas"]["Quantity"];
+            /** @description Diameter. Grooved: over the tips of its ribs, a vee pulley over its rim. Flat: outside. */
+            diameter?: components["schemas"]["Quantity"];
+            /**
+             * Side
+             * @description The belt runs on it with
+             */
+            side?: ("grooved" | "back") | null;
+            /**
+             * On
+             * @description Runs on
+             */
+            on?: ("first" | "second" | "third") | null;
+            /** @description Takes at rated speed */
+            power?: components["schemas"]["Quantity"];
+            /** @description May turn */
+            most?: components["schemas"]["Quantity"];
+            /** @description What spins with it weighs */
+            rotor?: components["schemas"]["Quantity"];
+            /** @description Ahead of the crank's line */
+            offset?: components["schemas"]["Quantity"];
+            /** @description Arm's pivot, right of the crank */
+            pivot_right?: components["schemas"]["Quantity"];
+            /** @description Arm's pivot, over the crank */
+            pivot_up?: components["schemas"]["Quantity"];
+            /** @description Arm's spring */
+            spring?: components["schemas"]["Quantity"];
+            /** @description Arm swings, stop to stop */
+            travel?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PulleyPart
+         * @description Pulley.
+         */
+        PulleyPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pulley";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "belts.pulleys" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PulleyFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * Pump
@@ -8077,6 +8419,16 @@ export interface components {
             asked: number;
         };
         /**
+         * Room
+         * @description Heights from the crank's middle [m]: the ground kept, the bonnet; None where fit does not say.
+         */
+        Room: {
+            /** Ground */
+            ground: number | null;
+            /** Bonnet */
+            bonnet: number | null;
+        };
+        /**
          * RoomView
          * @description A closed room's opening [m2]: for burning alone, with ventilation, as it is; each by the engine's power [m2/W].
          */
@@ -8145,6 +8497,54 @@ export interface components {
             title: string;
             /** Items */
             items: components["schemas"]["RoundItem"][];
+        };
+        /**
+         * RouteView
+         * @description One belt. ``why``: what stands against a way, in words; then there is no outline. ``slips``: pulley, engine speed, margin where
+         *     it is least; ``keeps`` the least that is kept.
+         */
+        RouteView: {
+            /** Belt */
+            belt: string;
+            /** Belts */
+            belts: string[];
+            /** Why */
+            why: string;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Pulleys */
+            pulleys: components["schemas"]["PulleyDrawn"][];
+            /** Spans */
+            spans: components["schemas"]["SpanDrawn"][];
+            arm: components["schemas"]["ArmDrawn"] | null;
+            bought: components["schemas"]["gauge_well__core__systems__belts__views__route__Bought"] | null;
+            /** Engine */
+            engine: number[];
+            /** Slips */
+            slips: [
+                string,
+                number,
+                number
+            ] | null;
+            /** Keeps */
+            keeps: number;
+            /** Belt Speed */
+            belt_speed: number;
+            /** Belt Speed Most */
+            belt_speed_most: number;
+            /** Clash */
+            clash: [
+                string,
+                number
+            ] | null;
+            room: components["schemas"]["Room"];
+            /** Ribs */
+            ribs: number;
+            /** Section */
+            section: string;
         };
         /**
          * Row
@@ -8392,6 +8792,8 @@ export interface components {
             weights?: ("judged" | "later" | "left_out") | null;
             /** Mounts */
             mounts?: ("judged" | "later" | "left_out") | null;
+            /** Belts */
+            belts?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -8795,6 +9197,29 @@ export interface components {
             moving: number | null;
             /** Standing */
             standing: number | null;
+        };
+        /**
+         * SpanDrawn
+         * @description A free span: its ends [m], length [m], note plucked at rest [Hz], tension at the top speed [N], gap to what it passes
+         *     [m] or None.
+         */
+        SpanDrawn: {
+            /** Ends */
+            ends: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Length */
+            length: number;
+            /** Note */
+            note: number;
+            /** Between */
+            between: [
+                string,
+                string
+            ];
         };
         /**
          * SpeedView
@@ -9944,6 +10369,25 @@ export interface components {
             service: number | null;
         };
         /**
+         * Bought
+         * @description Lengths: as it stands, least and most that serve, those sold between and around, the one there [m]; where a length leaves the
+         *     arm or the slot, new and worn, as a share of its travel.
+         */
+        gauge_well__core__systems__belts__views__route__Bought: {
+            /** Now */
+            now: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Sold */
+            sold: number[];
+            /** Around */
+            around: number[];
+            /** Owned */
+            owned: number | null;
+        };
+        /**
          * Place
          * @description A place the water passes: bore [m], speed [m/s], what it takes clean and as blocked as it is judged [Pa], how warm it leaves
          *     [K]; None where not stated. ``drawn``: ahead of the pump.
@@ -10038,6 +10482,18 @@ export interface components {
             outlet: number;
             /** Supply */
             supply: number;
+        };
+        /**
+         * Bought
+         * @description Tube of a size to buy [m]: its outside, straight length and bends counted by their angle [rad].
+         */
+        gauge_well__core__systems__exhaust__views__cuts__Bought: {
+            /** Outside */
+            outside: number;
+            /** Straight */
+            straight: number;
+            /** Bends */
+            bends: number;
         };
         /**
          * SizeRow
@@ -14058,6 +14514,267 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MountsFeetAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_belts_route_view_belts_route_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltsRouteAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_belts_places_view_belts_places_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltsPlacesAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_belts_presets_view_belts_presets_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltsPresetsAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

@@ -38,6 +38,8 @@ MOTION = f"{ROCK} {ROCK_AHEAD} {ROCK_LEFT} {ROCK_OVER} {NODS} {BOUNCE}"
 # without end where no place is stated.
 BELL_AHEAD, BELL_LEFT, BELL_OVER = "fit_bell_ahead_m", "fit_bell_left_m", "fit_bell_over_m"
 WHEELBASE = "fit_wheelbase_m"
+# The crank pulley's middle and the bonnet's underside there, over the floor [m]; without end where no place is stated.
+PULLEY_OVER, BONNET_OVER = "fit_pulley_over_m", "fit_bonnet_over_m"
 BUMP = "fit_bump_m"  # travel left to the bump stop
 # Heat the exhaust gives the engine space, and what the core gives it with the air it brings [W, kg/s]; without end where not
 # worked.

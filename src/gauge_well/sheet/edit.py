@@ -62,7 +62,7 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     if parts[0] == "duties" and len(parts) == 2:
         return _edit_duty(edited, parts[1], text)
     if edit.action in PART_ACTIONS:
-        return edit_part(edited, edit.action, path, text, edit.index)
+        return edit_part(edited, edit.action, path, text, edit.index, edit.evidence)
     if parts[0] == "parts" and (parts[2:] == ["name"] or parts[2:3] == ["keep"]):
         said_of(edited, path, text)
         return edited

@@ -35,8 +35,9 @@ def _text(fact: object) -> str:
     return "" if fact is None else fact if isinstance(fact, str) else str(fact["text"])  # type: ignore[index]
 
 
-def taken(place: Place, text: str) -> list[dict[str, Any]]:
-    """Parts from CSV with a head: facts by their names or as the page calls them, a unit in brackets for bare numbers.
+def taken(place: Place, text: str, evidence: str = "sheet") -> list[dict[str, Any]]:
+    """Parts from CSV with a head: facts by their names or as the page calls them, a unit in brackets for bare numbers; all known
+    alike.
 
     Raises
     ------
@@ -49,7 +50,7 @@ def taken(place: Place, text: str) -> list[dict[str, Any]]:
     if len(lines) - 1 > ROWS_MAX:
         raise refuse(place.path, f"{len(lines) - 1} rows are too many.", f"{ROWS_MAX} rows at most")
     columns = [_column(place, cell) for cell in lines[0]]
-    return [_part(place, columns, row, i) for i, row in enumerate(lines[1:], start=1)]
+    return [_part(place, columns, row, i, evidence) for i, row in enumerate(lines[1:], start=1)]
 
 
 def _column(place: Place, head: str) -> tuple[str, str]:
@@ -64,7 +65,9 @@ def _column(place: Place, head: str) -> tuple[str, str]:
     raise refuse(place.path, f"The column “{head.strip()[:40]}” is not known.", ", ".join(place.role.names))
 
 
-def _part(place: Place, columns: Sequence[tuple[str, str]], row: Sequence[str], number: int) -> dict[str, Any]:
+def _part(
+    place: Place, columns: Sequence[tuple[str, str]], row: Sequence[str], number: int, evidence: str
+) -> dict[str, Any]:
     if len(row) > len(columns):
         raise refuse(
             place.path, f"Row {number} has {len(row)} cells, the head {len(columns)}.", "a cell for each column"
@@ -84,7 +87,7 @@ def _part(place: Place, columns: Sequence[tuple[str, str]], row: Sequence[str], 
             part["facts"][name] = text
         else:
             bare = unit and text[-1].isdigit()
-            part["facts"][name] = {"text": f"{text} {unit}" if bare else text, "evidence": "sheet"}
+            part["facts"][name] = {"text": f"{text} {unit}" if bare else text, "evidence": evidence}
     return part
 
 

@@ -127,12 +127,16 @@ def said_of(document: Raw, path: str, text: str | None) -> None:
         part.pop("keep")
 
 
-def edit_part(document: Raw, action: str, path: str, text: str | None, index: int) -> Raw:
-    """Add, remove, copy, fit, take out or move a part; repeat or split one in its list; a whole list at once."""
+def edit_part(document: Raw, action: str, path: str, text: str | None, index: int, evidence: str | None = None) -> Raw:
+    """Add, remove, copy, fit, take out or move a part; repeat or split one in its list; a whole list at once, its facts known
+    as ``evidence`` says, off a sheet where nothing is said."""
     if action in ("fit", "take", "list") or (action == "add" and path in PLACES):
         if path not in PLACES:
             raise refuse(path, "There is no such place.", "a place of the sheet")
-        _PLACED[action](document, PLACES[path], text)
+        if action == "list":
+            _list(document, PLACES[path], text, evidence or "sheet")
+        else:
+            _PLACED[action](document, PLACES[path], text)
         return document
     id = path.removeprefix("parts.")
     if action == "add":
@@ -176,11 +180,11 @@ def _twice(document: Raw, part: Raw, path: str, split: bool) -> None:
     document["parts"].insert(document["parts"].index(part) + 1, made)
 
 
-def _list(document: Raw, place: Place, text: str | None) -> None:
+def _list(document: Raw, place: Place, text: str | None, evidence: str) -> None:
     """What fills a place of several, all of it from CSV."""
     if not place.many:
         raise refuse(place.path, "One part fills that place.", "a place of several")
-    made = taken(place, text or "")
+    made = taken(place, text or "", evidence)
     for part in in_place(document, place):
         document["parts"].remove(part)
     for row in made:
@@ -240,4 +244,4 @@ def _move(document: Raw, part: Raw, index: int) -> None:
     parts.insert(at, part)
 
 
-_PLACED = {"add": _add, "take": _take, "fit": _fit, "list": _list}
+_PLACED = {"add": _add, "take": _take, "fit": _fit}

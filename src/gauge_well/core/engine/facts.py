@@ -195,6 +195,10 @@ class EngineFacts:
         """Revolutions of one working cycle: 2 for a four-stroke."""
         return 1.0 if self.cycle == "two_stroke" else 2.0
 
+    def firing(self, speed: float) -> float:
+        """Firings a second at a speed [rev/min]: half the cylinders each turn of a four-stroke."""
+        return speed / 60.0 * likely(self.cylinders) / self.strokes_per_cycle_rev
+
 
 # How each is measured in a workshop. What only a logged run shows (heat shares, fuel for power) is not here.
 WAYS: Mapping[str, Way] = {

@@ -9,6 +9,7 @@ from gauge_well.core.parts import (
     accumulator,
     air_filter,
     bay,
+    belt,
     bilge_pump,
     bracket,
     coolant_pump,
@@ -30,6 +31,7 @@ from gauge_well.core.parts import (
     pan,
     pickup,
     pipe,
+    pulley,
     pump,
     raw_pump,
     regulator,
@@ -79,5 +81,7 @@ KINDS: Mapping[str, Kind] = {
         raw_pump.RAW_PUMP,
         waterlock.WATERLOCK,
         bilge_pump.BILGE_PUMP,
+        belt.BELT,
+        pulley.PULLEY,
     )
 }

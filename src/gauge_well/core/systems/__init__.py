@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import air, boat, cooling, exhaust, fit, fuel, mounts, oil, weights
+from gauge_well.core.systems import air, belts, boat, cooling, exhaust, fit, fuel, mounts, oil, weights
 from gauge_well.core.systems.base import System
 
 SYSTEMS: Mapping[str, System] = {
@@ -19,6 +19,7 @@ SYSTEMS: Mapping[str, System] = {
         fit.SYSTEM,
         weights.SYSTEM,
         mounts.SYSTEM,
+        belts.SYSTEM,
     )
 }
 # In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.

@@ -161,6 +161,16 @@ function key(id: 'riser' | 'high' | 'silencer', event: KeyboardEvent): void {
   cursor: grab;
   touch-action: none;
 }
+/* A ring round what is drawn in metres would be metres wide: the mark itself shows the focus. */
+.grip:focus,
+.grip:focus-visible {
+  outline: none;
+}
+.grip:focus-visible .mark,
+.grip:focus-visible .box {
+  stroke: var(--focus);
+  stroke-width: calc(4 * var(--u));
+}
 .grip:active {
   cursor: grabbing;
 }

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import BELL, BUMP, MOTION, ROOMS, WHEELBASE, declared, hand
+from gauge_well.core.reads import BELL, BONNET_OVER, BUMP, MOTION, PULLEY_OVER, ROOMS, WHEELBASE, declared, hand
 from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.fit import facts, refusals, remedies, rules
 from gauge_well.core.systems.fit.judge import solve
@@ -33,7 +33,10 @@ def applies(machine: MachineFacts) -> str | None:
 
 DECLARES = declared(
     takes=MOTION,
-    hands=(hand(rooms, gives=" ".join(ROOMS.values()), takes=MOTION), hand(bell, gives=f"{BELL} {WHEELBASE} {BUMP}")),
+    hands=(
+        hand(rooms, gives=" ".join(ROOMS.values()), takes=MOTION),
+        hand(bell, gives=f"{BELL} {WHEELBASE} {BUMP} {PULLEY_OVER} {BONNET_OVER}"),
+    ),
     installation="lie engine_yaw engine_pitch engine_roll ground_needed",
 )
 SYSTEM: System = System(

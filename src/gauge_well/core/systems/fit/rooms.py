@@ -14,9 +14,11 @@ from gauge_well.core.reads import (
     BELL_AHEAD,
     BELL_LEFT,
     BELL_OVER,
+    BONNET_OVER,
     BOUNCE,
     BUMP,
     NODS,
+    PULLEY_OVER,
     ROCK,
     ROCK_AHEAD,
     ROCK_LEFT,
@@ -80,7 +82,8 @@ def solved(context: Context, facts: FitFacts) -> Spread:
 
 def bell(context: Context, facts: FitFacts) -> Mapping[str, Array]:
     """Where the bell's face stands in the machine, and the axles apart [m]; without end where no place is stated."""
-    told: dict[str, Array] = {figure: as_array(np.inf) for figure in (BELL_AHEAD, BELL_LEFT, BELL_OVER)}
+    figures = (BELL_AHEAD, BELL_LEFT, BELL_OVER, PULLEY_OVER, BONNET_OVER)
+    told: dict[str, Array] = {figure: as_array(np.inf) for figure in figures}
     told[WHEELBASE], told[BUMP] = as_array(facts.bay.wheelbase), as_array(facts.bay.bump)
     if facts.placed != "stated":
         return told
@@ -93,6 +96,10 @@ def bell(context: Context, facts: FitFacts) -> Mapping[str, Array]:
     forward = float(np.cos(at.pitch) * np.cos(at.yaw))
     told[BELL_AHEAD] = np.asarray(at.x - forward * (length - likely(length)))
     told[BELL_LEFT], told[BELL_OVER] = as_array(at.y), as_array(at.z)
+    told[PULLEY_OVER] = np.asarray(at.z + at.rotation[2, 0] * length)
+    edge, front = facts.bay.edge, facts.bay.bonnet_front
+    if edge is not None and front is not None:
+        told[BONNET_OVER] = as_array(edge + front)
     return told
 
 

@@ -17,7 +17,7 @@ from gauge_well.core.systems.mounts import brackets
 from gauge_well.core.systems.mounts.brackets import Braced, braced, lacks, on_foot, sheet_lacks
 from gauge_well.core.systems.mounts.facts import MountsFacts
 from gauge_well.core.systems.mounts.loads import TORQUED, Pulled, torqued
-from gauge_well.core.systems.mounts.model import Held, firing, shake
+from gauge_well.core.systems.mounts.model import Held, shake
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 QUIET = 0.5  # share of its shake past which a mount is felt (common practice)
@@ -152,7 +152,7 @@ def _stops(found: Held, at: Turned) -> Check:
 
 def _shake(context: Context, found: Held) -> Check:
     passes = shake(context, found)
-    at = firing(context, likely(context.engine.facts.idle_speed))
+    at = context.engine.facts.firing(likely(context.engine.facts.idle_speed))
 
     def more() -> dict[str, tuple[float, str] | str]:
         return {"hz": (at, "frequency"), "mode": (likely(found.modes.of("roll")), "frequency")}

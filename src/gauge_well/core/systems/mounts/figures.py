@@ -10,7 +10,7 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.mounts import brackets
 from gauge_well.core.systems.mounts.brackets import braced, lacks
 from gauge_well.core.systems.mounts.facts import MountsFacts
-from gauge_well.core.systems.mounts.model import Held, firing, shake
+from gauge_well.core.systems.mounts.model import Held, shake
 from gauge_well.core.typing import Array, as_array, likely
 
 
@@ -19,7 +19,7 @@ def figures(context: Context, facts: MountsFacts, found: Held) -> Mapping[str, A
     told: dict[str, Array] = {
         "rock_rad": found.rock,
         "roll_mode_hz": found.modes.of("roll"),
-        "firing_hz": as_array(firing(context, likely(context.engine.facts.idle_speed))),
+        "firing_hz": as_array(context.engine.facts.firing(likely(context.engine.facts.idle_speed))),
         "transmissibility": shake(context, found),
         "static_sink_m": found.sink,
         "reacted_torque_n_m": np.abs(found.torque.cases(np.ones((len(found.rock), 1)))[:, 0]).max(axis=-1),

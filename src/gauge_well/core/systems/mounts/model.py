@@ -138,13 +138,7 @@ def motion(context: Context, facts: MountsFacts) -> Mapping[str, Array]:
     }
 
 
-def firing(context: Context, speed: float) -> float:
-    """Firings a second at a speed [rev/min]: half the cylinders each turn of a four-stroke."""
-    facts = context.engine.facts
-    return speed / 60.0 * likely(facts.cylinders) / facts.strokes_per_cycle_rev
-
-
 def shake(context: Context, found: Held) -> Array:
     """Share of its torque's shake at idle that passes to the machine: about the crank, where firing shakes it."""
-    at = firing(context, likely(context.engine.facts.idle_speed))
+    at = context.engine.facts.firing(likely(context.engine.facts.idle_speed))
     return transmissibility(at, found.modes.of("roll"), DAMPED)

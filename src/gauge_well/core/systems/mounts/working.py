@@ -10,7 +10,7 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.mounts import brackets
 from gauge_well.core.systems.mounts.brackets import SPECTRUM, THROAT, Braced, braced, lacks
 from gauge_well.core.systems.mounts.facts import MountsFacts
-from gauge_well.core.systems.mounts.model import DAMPED, Held, firing, shake
+from gauge_well.core.systems.mounts.model import DAMPED, Held, shake
 from gauge_well.core.typing import Value, as_array, likely
 from gauge_well.core.working import Step, Working
 
@@ -79,7 +79,7 @@ def _loads(w: Working, found: Held) -> None:
 
 def _shakes(w: Working, context: Context, found: Held) -> None:
     idle = likely(context.engine.facts.idle_speed)
-    at = firing(context, idle)
+    at = context.engine.facts.firing(idle)
     facts = context.engine.facts
     w.add(
         "f",

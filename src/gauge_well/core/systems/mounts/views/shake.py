@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.elastic.modes import transmissibility
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.mounts.facts import MountsFacts
-from gauge_well.core.systems.mounts.model import DAMPED, firing, held, shake
+from gauge_well.core.systems.mounts.model import DAMPED, held, shake
 from gauge_well.core.typing import likely
 
 POINTS = 60
@@ -43,7 +43,7 @@ def show(context: Context, facts: MountsFacts, options: Options) -> ShakeView:
     """No options; CoreError for mounts that hold nothing."""
     found = held(context, facts)
     idle = likely(context.engine.facts.idle_speed)
-    one = firing(context, 1.0)
+    one = context.engine.facts.firing(1.0)
     speeds = np.linspace(SLOW * idle, QUICK * idle, POINTS)
     own = found.modes.frequency.reshape(-1, 6)[0]
     return ShakeView(
@@ -51,6 +51,6 @@ def show(context: Context, facts: MountsFacts, options: Options) -> ShakeView:
         speed=[float(s) for s in speeds],
         passes=[float(v) for v in transmissibility(speeds * one, likely(found.modes.of("roll")), DAMPED)],
         idle=idle,
-        firing=firing(context, idle),
+        firing=context.engine.facts.firing(idle),
         at_idle=likely(shake(context, found)),
     )
