@@ -837,6 +837,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/electrics/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The loads drawing of the electrics. */
+        post: operations["sizing_view_electrics_loads_view_electrics_loads_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/electrics/cold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The cold drawing of the electrics. */
+        post: operations["sizing_view_electrics_cold_view_electrics_cold_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/electrics/wires": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The wires drawing of the electrics. */
+        post: operations["sizing_view_electrics_wires_view_electrics_wires_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/electrics/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The choices drawing of the electrics. */
+        post: operations["sizing_view_electrics_choices_view_electrics_choices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -1897,6 +1965,52 @@ export interface components {
             /** Edits */
             edits: components["schemas"]["EditOut"][];
         };
+        /** AlternatorFacts */
+        AlternatorFacts: {
+            /** @description Full output. The larger figure: 55/110 A. */
+            full?: components["schemas"]["Quantity"];
+            /** @description Output at low speed. The smaller: 55/110 A. */
+            low?: components["schemas"]["Quantity"];
+            /**
+             * Plate
+             * @description That is at
+             */
+            plate?: ("1500" | "1800") | null;
+            /** @description Begins to charge at */
+            cut_in?: components["schemas"]["Quantity"];
+            /** @description Gives when hot, of its plate */
+            hot?: components["schemas"]["Quantity"];
+            /** @description Turns to one of the crank. By the pulleys under Belts where they are stated. */
+            ratio?: components["schemas"]["Quantity"];
+        };
+        /**
+         * AlternatorPart
+         * @description Alternator.
+         */
+        AlternatorPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "alternator";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.alternator" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["AlternatorFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * Answer
          * @description What a check comes to as drawn: its value and what is kept or allowed, by its kind; ``danger`` where it is one.
@@ -1978,6 +2092,53 @@ export interface components {
             spring: number | null;
             /** Same */
             same: number | null;
+        };
+        /** BatteryFacts */
+        BatteryFacts: {
+            /** @description Cranking amps */
+            amps?: components["schemas"]["Quantity"];
+            /**
+             * Standard
+             * @description By. Asked: nothing said is EN.
+             */
+            standard?: ("en" | "sae" | "din" | "iec" | "mca") | null;
+            /** @description Capacity. Each. */
+            capacity?: components["schemas"]["Quantity"];
+            /** @description In parallel */
+            count?: components["schemas"]["Quantity"];
+            /**
+             * Place
+             * @description Stands in
+             */
+            place?: ("bay" | "cabin" | "boot" | "bilge") | null;
+        };
+        /**
+         * BatteryPart
+         * @description Battery.
+         */
+        BatteryPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "battery";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.battery" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["BatteryFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /** BayFacts */
         BayFacts: {
@@ -2797,7 +2958,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -2811,6 +2972,7 @@ export interface components {
             weights?: components["schemas"]["WeightsSection"];
             mounts?: components["schemas"]["MountsSection"];
             belts?: components["schemas"]["BeltsSection"];
+            electrics?: components["schemas"]["ElectricsSection"];
         };
         /**
          * BuildOut
@@ -3112,6 +3274,41 @@ export interface components {
             capacity_high?: number | null;
         };
         /**
+         * ChoiceRow
+         * @description One way: amps drawn and left over on a wet night idling and under way (below nought: out of the battery), off the crank for
+         *     alternator, steering and air-conditioning under way [W], full output of the alternator that is on it [A].
+         */
+        ChoiceRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Idle Draws */
+            idle_draws: number;
+            /** Idle Left */
+            idle_left: number;
+            /** Cruise Draws */
+            cruise_draws: number;
+            /** Cruise Left */
+            cruise_left: number;
+            /** Crank */
+            crank: number;
+            /** Full */
+            full: number;
+        };
+        /**
+         * ChoicesView
+         * @description Every way that is a change from what is there; what stands is the first.
+         */
+        ChoicesView: {
+            /** Rows */
+            rows: components["schemas"]["ChoiceRow"][];
+            /** Air Conditioned */
+            air_conditioned: boolean;
+            /** Electric Steering */
+            electric_steering: boolean;
+        };
+        /**
          * CircuitFlows
          * @description What the engine burns, takes and can have [m3/s]; pressure at its inlet as it stands and as wanted [Pa].
          */
@@ -3238,6 +3435,42 @@ export interface components {
             least: number;
             /** Winter */
             winter: number;
+        };
+        /**
+         * ColdView
+         * @description Temperatures [K] with what each way gives; at the one picked amps, volts at the posts and at the starter, drag [N m], where volts
+         *     go [V]; what it starts from [rev/min], what a computer asks [V], None where none is said; amps by EN that would just do, None where none does.
+         */
+        ColdView: {
+            /** Temperatures */
+            temperatures: number[];
+            /** Trials */
+            trials: components["schemas"]["Trial"][];
+            /** Temperature */
+            temperature: number;
+            /** Needs */
+            needs: number;
+            /** Resets */
+            resets: number | null;
+            /** Amps */
+            amps: number;
+            /** Posts */
+            posts: number;
+            /** Pin */
+            pin: number;
+            /** At Starter */
+            at_starter: number;
+            /** Torque */
+            torque: number;
+            /** Lost */
+            lost: [
+                string,
+                number
+            ][];
+            /** Least */
+            least: number | null;
+            /** Stated */
+            stated: number;
         };
         /**
          * ComparedFact
@@ -3944,6 +4177,22 @@ export interface components {
             /** Duration S */
             duration_s: number | null;
         };
+        /**
+         * DutyRow
+         * @description A duty: engine and rotor speed [rev/min], amps the hot alternator gives, volts the system has.
+         */
+        DutyRow: {
+            /** Name */
+            name: string;
+            /** Engine */
+            engine: number;
+            /** Rotor */
+            rotor: number;
+            /** Gives */
+            gives: number;
+            /** Volts */
+            volts: number;
+        };
         /** DutySection */
         DutySection: {
             /**
@@ -4045,6 +4294,73 @@ export interface components {
              * @enum {string}
              */
             action: "set" | "fit";
+        };
+        /**
+         * ElectricsChoicesAnswer
+         * @description The choices drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsChoicesAnswer: {
+            data: components["schemas"]["ChoicesView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ElectricsColdAnswer
+         * @description The cold drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsColdAnswer: {
+            data: components["schemas"]["ColdView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ElectricsLoadsAnswer
+         * @description The loads drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsLoadsAnswer: {
+            data: components["schemas"]["gauge_well__core__systems__electrics__views__loads__LoadsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** ElectricsSection */
+        ElectricsSection: {
+            /**
+             * System
+             * @description System
+             */
+            system?: ("12" | "24") | null;
+            /** @description Coldest start. Engine, oil and battery soaked in it. */
+            coldest?: components["schemas"]["Quantity"];
+            /** @description Starts from. Cranked at least so fast, cold. */
+            needs_speed?: components["schemas"]["Quantity"];
+            /** @description Engine computer stands down to. At its pin; 7.5 V usual of a 12 V one. */
+            resets?: components["schemas"]["Quantity"];
+            /**
+             * Back
+             * @description Starter's current goes back
+             */
+            back?: ("body" | "cable") | null;
+            /** @description Joints, body and seams. Lost volts over amps while cranking; 0.1 V a joint is much. */
+            body?: components["schemas"]["Quantity"];
+            /** @description Idles on a wet night for. In one go: a jam, a queue, a lock. */
+            idles_for?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ElectricsWiresAnswer
+         * @description The wires drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsWiresAnswer: {
+            data: components["schemas"]["WiresView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * EndOut
@@ -6033,66 +6349,59 @@ export interface components {
             /** Along */
             along: number;
         };
+        /** LoadFacts */
+        LoadFacts: {
+            /**
+             * What
+             * @description Draws
+             */
+            what?: ("control" | "ignition" | "pump" | "fan" | "glow" | "run" | "lamps" | "tail" | "wipers" | "blower" | "screen" | "aircon" | "steering" | "water" | "radio" | "nav" | "bilge" | "fridge" | "standing" | "other") | null;
+            /** @description Amps, each */
+            amps?: components["schemas"]["Quantity"];
+            /** @description How many of it */
+            count?: components["schemas"]["Quantity"];
+            /** @description On, of the time it may be. In the states in which it is on at all; usual by what it is. */
+            share?: components["schemas"]["Quantity"];
+        };
         /**
-         * LoadsView
-         * @description Mounts, the balance point and a point of the line it rocks about (engine axes, from bell's face and crank [m]), ``nods``: which lies
-         *     across the crank; a box as large as such
-         *     a unit, seen from the side and from the flywheel's end, at rest and moved as in the case shown; all cases; torque that
-         *     is reacted [N m], whether the tyres cap it; thrust [N], mass [kg], sink [m]; ``stated``: the mounts are.
+         * LoadPart
+         * @description Load.
          */
-        LoadsView: {
-            /** Mounts */
-            mounts: components["schemas"]["Mount"][];
-            /** Balance */
-            balance: [
-                number,
-                number,
-                number
-            ];
-            /** Axis */
-            axis: [
-                number,
-                number,
-                number
-            ];
-            /** Nods */
-            nods: boolean;
-            /** Side */
-            side: [
-                number,
-                number
-            ][];
-            /** End */
-            end: [
-                number,
-                number
-            ][];
-            /** Side Moved */
-            side_moved: [
-                number,
-                number
-            ][];
-            /** End Moved */
-            end_moved: [
-                number,
-                number
-            ][];
-            /** Cases */
-            cases: components["schemas"]["LoadCase"][];
-            /** Case */
-            case: number;
-            /** Torque */
-            torque: number;
-            /** Capped */
-            capped: boolean;
-            /** Thrust */
-            thrust: number;
-            /** Mass */
-            mass: number;
-            /** Sink */
-            sink: number;
-            /** Stated */
-            stated: boolean;
+        LoadPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "load";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.loads" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["LoadFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * LoadRow
+         * @description One thing that draws: amps by state, in the states' order.
+         */
+        LoadRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Amps */
+            amps: number[];
         };
         /**
          * LoopFlows
@@ -6499,7 +6808,7 @@ export interface components {
          * @description The loads drawing of the mounts, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         MountsLoadsAnswer: {
-            data: components["schemas"]["LoadsView"] | null;
+            data: components["schemas"]["gauge_well__core__systems__mounts__views__loads__LoadsView"] | null;
             /** Unknown */
             unknown: string[];
             /** Edits */
@@ -8648,6 +8957,108 @@ export interface components {
             /** Cost */
             cost: number | null;
         };
+        /** RunFacts */
+        RunFacts: {
+            /**
+             * Feeds
+             * @description Feeds
+             */
+            feeds?: ("control" | "ignition" | "pump" | "fan" | "glow" | "run" | "lamps" | "tail" | "wipers" | "blower" | "screen" | "aircon" | "steering" | "water" | "radio" | "nav" | "bilge" | "fridge" | "standing" | "other") | null;
+            /** @description Amps in it. By the loads stated, where this is not. */
+            amps?: components["schemas"]["Quantity"];
+            /** @description Length one way. With slack for a service loop. */
+            length?: components["schemas"]["Quantity"];
+            /** @description Wire size */
+            area?: components["schemas"]["Quantity"];
+            /**
+             * Back
+             * @description Goes back
+             */
+            back?: ("wire" | "body") | null;
+            /** @description Loaded wires in its bundle */
+            bundle?: components["schemas"]["Quantity"];
+            /**
+             * Lies
+             * @description Lies in
+             */
+            lies?: ("cabin" | "engine" | "hot") | null;
+            /** @description Fuse */
+            fuse?: components["schemas"]["Quantity"];
+            /** @description Fuse from its source */
+            fuse_from?: components["schemas"]["Quantity"];
+            /**
+             * Switched
+             * @description Switched by
+             */
+            switched?: ("relay" | "switch" | "none") | null;
+        };
+        /**
+         * RunPart
+         * @description Run of wire.
+         */
+        RunPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "run";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.runs" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["RunFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * RunRow
+         * @description A run as it is cut and labelled: area [m2], length one way [m], wire to cut [m], amps, volts lost and allowed, amps borne, fuse and
+         *     its band [A], fuses sold in it, how it is switched and goes back.
+         */
+        RunRow: {
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Area */
+            area: number;
+            /** Length */
+            length: number;
+            /** Cut */
+            cut: number;
+            /** Amps */
+            amps: number;
+            /** Drop */
+            drop: number;
+            /** Allowed */
+            allowed: number;
+            /** Bears */
+            bears: number;
+            /** Low */
+            low: number;
+            /** Fuse */
+            fuse: number | null;
+            /** Fuses */
+            fuses: number[];
+            /** Switched */
+            switched: string;
+            /** Back */
+            back: string;
+            /** Holds */
+            holds: boolean;
+        };
         /**
          * SafetyView
          * @description Room by duty, where its skin is stated, with what it may reach [K]; petrol's blower as it is and as it is asked [m3/s];
@@ -8794,6 +9205,8 @@ export interface components {
             mounts?: ("judged" | "later" | "left_out") | null;
             /** Belts */
             belts?: ("judged" | "later" | "left_out") | null;
+            /** Electrics */
+            electrics?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -9388,6 +9801,43 @@ export interface components {
             filled_by: string;
             hose: components["schemas"]["gauge_well__core__systems__cooling__views__stand__Hose"];
         };
+        /** StarterFacts */
+        StarterFacts: {
+            /** @description Rated power */
+            power?: components["schemas"]["Quantity"];
+            /** @description Its resistance. Volts at it over amps, pinion held: a bench's figure. */
+            resistance?: components["schemas"]["Quantity"];
+            /** @description Ring gear over pinion, teeth */
+            ratio?: components["schemas"]["Quantity"];
+        };
+        /**
+         * StarterPart
+         * @description Starter.
+         */
+        StarterPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "starter";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.starter" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["StarterFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * State
          * @description A state of loading: mass [kg], arm behind the datum [m], whether the envelope holds it; None without an envelope.
@@ -9401,6 +9851,25 @@ export interface components {
             arm: number;
             /** Inside */
             inside: boolean | null;
+        };
+        /**
+         * StateRow
+         * @description A state: amps drawn; amps of the hot alternator, None where it stands still or its plate is unknown; amps the battery gives; how
+         *     long half of it lasts so [s], None where it is charged or its capacity unknown.
+         */
+        StateRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Draws */
+            draws: number;
+            /** Gives */
+            gives: number | null;
+            /** Battery */
+            battery: number;
+            /** Lasts */
+            lasts: number | null;
         };
         /** SteeringFacts */
         SteeringFacts: {
@@ -9860,6 +10329,18 @@ export interface components {
             boiling: number;
             /** Thermostat */
             thermostat: number;
+        };
+        /**
+         * Trial
+         * @description One way: engine speed at each temperature [rev/min], and at the one picked.
+         */
+        Trial: {
+            /** Name */
+            name: string;
+            /** Speeds */
+            speeds: number[];
+            /** Picked */
+            picked: number;
         };
         /**
          * Under
@@ -10331,7 +10812,7 @@ export interface components {
              * Role
              * @description The place it fills; none: on the yard
              */
-            role?: "fuel.wire" | null;
+            role?: ("fuel.wire" | "electrics.lead") | null;
             /**
              * Name
              * @default
@@ -10339,6 +10820,22 @@ export interface components {
             name: string;
             facts?: components["schemas"]["WireFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * WiresView
+         * @description All runs; ``picked`` one of them with its sizes; a fuse's share carried for good, and how near it stands to its source [m].
+         */
+        WiresView: {
+            /** Runs */
+            runs: components["schemas"]["RunRow"][];
+            /** Picked */
+            picked: number;
+            /** Sizes */
+            sizes: components["schemas"]["gauge_well__core__systems__electrics__views__wires__SizeRow"][];
+            /** Loaded */
+            loaded: number;
+            /** Near */
+            near: number;
         };
         /**
          * WorkingPoint
@@ -10484,6 +10981,58 @@ export interface components {
             supply: number;
         };
         /**
+         * LoadsView
+         * @description The load table. ``idle`` tried [rev/min] between ``low`` and ``high``; ``curve``: amps hot over engine speed; ``idled``: charge out
+         *     of the battery while it idles so long [C, s].
+         */
+        gauge_well__core__systems__electrics__views__loads__LoadsView: {
+            /** States */
+            states: components["schemas"]["StateRow"][];
+            /** Loads */
+            loads: components["schemas"]["LoadRow"][];
+            /** Duties */
+            duties: components["schemas"]["DutyRow"][];
+            /** Idle */
+            idle: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Slow */
+            slow: number;
+            /** Slow In */
+            slow_in: string;
+            /** Curve */
+            curve: [
+                number,
+                number
+            ][];
+            /** Idled */
+            idled: number | null;
+            /** Idles For */
+            idles_for: number;
+            /** Stands */
+            stands: number | null;
+        };
+        /**
+         * SizeRow
+         * @description A size for the run picked: area [m2], drop [V], amps it bears, fuses in its band, whether it serves.
+         */
+        gauge_well__core__systems__electrics__views__wires__SizeRow: {
+            /** Area */
+            area: number;
+            /** Awg */
+            awg: string;
+            /** Drop */
+            drop: number;
+            /** Bears */
+            bears: number;
+            /** Fuses */
+            fuses: number[];
+            /** Serves */
+            serves: boolean;
+        };
+        /**
          * Bought
          * @description Tube of a size to buy [m]: its outside, straight length and bends counted by their angle [rad].
          */
@@ -10552,6 +11101,67 @@ export interface components {
             share: number;
             /** Open */
             open: number;
+        };
+        /**
+         * LoadsView
+         * @description Mounts, the balance point and a point of the line it rocks about (engine axes, from bell's face and crank [m]), ``nods``: which lies
+         *     across the crank; a box as large as such
+         *     a unit, seen from the side and from the flywheel's end, at rest and moved as in the case shown; all cases; torque that
+         *     is reacted [N m], whether the tyres cap it; thrust [N], mass [kg], sink [m]; ``stated``: the mounts are.
+         */
+        gauge_well__core__systems__mounts__views__loads__LoadsView: {
+            /** Mounts */
+            mounts: components["schemas"]["Mount"][];
+            /** Balance */
+            balance: [
+                number,
+                number,
+                number
+            ];
+            /** Axis */
+            axis: [
+                number,
+                number,
+                number
+            ];
+            /** Nods */
+            nods: boolean;
+            /** Side */
+            side: [
+                number,
+                number
+            ][];
+            /** End */
+            end: [
+                number,
+                number
+            ][];
+            /** Side Moved */
+            side_moved: [
+                number,
+                number
+            ][];
+            /** End Moved */
+            end_moved: [
+                number,
+                number
+            ][];
+            /** Cases */
+            cases: components["schemas"]["LoadCase"][];
+            /** Case */
+            case: number;
+            /** Torque */
+            torque: number;
+            /** Capped */
+            capped: boolean;
+            /** Thrust */
+            thrust: number;
+            /** Mass */
+            mass: number;
+            /** Sink */
+            sink: number;
+            /** Stated */
+            stated: boolean;
         };
         /**
          * CircuitView
@@ -14775,6 +15385,354 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltsPresetsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_electrics_loads_view_electrics_loads_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsLoadsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_electrics_cold_view_electrics_cold_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsColdAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_electrics_wires_view_electrics_wires_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsWiresAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_electrics_choices_view_electrics_choices_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsChoicesAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

@@ -41,7 +41,7 @@ export function plotOption(plot: Plot): EChartsCoreOption {
   const text = { color: mute, fontFamily: "'Barlow Condensed', sans-serif", fontSize: 13 }
   const yAxis = (name: string, right: boolean) => ({
     type: 'value', name, nameLocation: 'end', nameTextStyle: { ...text, align: right ? 'right' : 'left' }, min: 0, position: right ? 'right' : 'left',
-    axisLabel: text, axisLine: { show: false }, splitLine: { show: !right, lineStyle: { color: line } },
+    axisLabel: text, axisLine: { show: false, onZero: false }, axisTick: { show: false }, splitLine: { show: !right, lineStyle: { color: line } },
   })
   return {
     animation: false,

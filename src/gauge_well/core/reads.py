@@ -49,6 +49,10 @@ CHARGE_CORE = "charge_core_effectiveness"
 # Raw water through a boat's heat exchanger [kg/s] and as it comes there [K]; without end where its pump is not known. Heat that
 # coolant and oil bring it [W].
 RAW_FLOW, RAW_IN, RAW_HEAT = "raw_flow_kg_s", "raw_in_k", "coolant_heat_made_w"
+# The oil in it by its two figures [m2/s].
+OIL_40, OIL_100 = "oil_at_40_m2_s", "oil_at_100_m2_s"
+# Shares of a charging alternator's volts: what a duty leaves short of them, and what the fan's own wire costs besides.
+SAG, FAN_DROP = "volts_short_share", "fan_wire_share"
 BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"
 
 # Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.

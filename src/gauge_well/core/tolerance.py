@@ -122,6 +122,8 @@ BY_KIND: Mapping[str, str] = {
     "force": "flow",
     "stress": "pressure",
     "frequency": "rpm",
+    "resistance": "stiffness",
+    "charge": "volume",
 }
 
 

@@ -29,6 +29,11 @@ def likely(value: Value) -> float:
     return float(value) if isinstance(value, float | int) else float(value.flat[0])
 
 
+def likely_or(value: Value | None, other: float = 0.0) -> float:
+    """The likely value, or another where there is none."""
+    return other if value is None else likely(value)
+
+
 def settled(value: Value) -> Value:
     """A float where ``value`` is one number, else the array."""
     return float(value) if np.ndim(value) == 0 else value

@@ -257,6 +257,11 @@ _ALL = (
     # electrical
     _unit("V", "V", "voltage", 1.0, "v", "volt", "volts"),
     _unit("A", "A", "current", 1.0, "a", "amp", "amps", "ampere"),
+    _unit("mA", "mA", "current", 1e-3, "ma", "milliamp", "milliamps"),
+    _unit("ohm", "Ω", "resistance", 1.0, "ohm", "ohms", "Ω"),
+    _unit("mohm", "mΩ", "resistance", 1e-3, "mohm", "milliohm", "milliohms", "mΩ"),
+    _unit("kohm", "kΩ", "resistance", 1e3, "kohm", "kilohm", "kilohms", "kΩ"),
+    _unit("Ah", "Ah", "charge", 3600.0, "ah", "amp hours", "ampere hours"),
     _unit("g0", "g", "acceleration", GRAVITY, "gee"),
     _unit("m/s2", "m/s²", "acceleration", 1.0, "m/s2"),
     _unit("kg/m3", "kg/m³", "density", 1.0, "kg/m3", "g/l"),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import air, belts, boat, cooling, exhaust, fit, fuel, mounts, oil, weights
+from gauge_well.core.systems import air, belts, boat, cooling, electrics, exhaust, fit, fuel, mounts, oil, weights
 from gauge_well.core.systems.base import System
 
 SYSTEMS: Mapping[str, System] = {
@@ -20,10 +20,11 @@ SYSTEMS: Mapping[str, System] = {
         weights.SYSTEM,
         mounts.SYSTEM,
         belts.SYSTEM,
+        electrics.SYSTEM,
     )
 }
 # In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
 ASKED = sorted(SYSTEMS, key=lambda id: SYSTEMS[id].asked)
 
 # Part of the product, not worked out yet: said in every report, so that silence never reads as fine.
-NOT_BUILT = ("Electrics", "Controls")
+NOT_BUILT = ("Driveline", "Controls")

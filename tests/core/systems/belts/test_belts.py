@@ -4,6 +4,7 @@ import numpy as np
 from scipy.integrate import solve_ivp
 
 from gauge_well.core.geometry.belt import route
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.belts import grip, need, way
 from tests.core.systems.belts.builds import FRONT, front
 from tests.support import NumbersCase, check_of, context_of, drawn, facts_of, report
@@ -154,8 +155,6 @@ class Said(NumbersCase):
         found = self.system(belts__first__owned="1575 mm")
         self.assertEqual(check_of(found, "belts", "first_length")["state"], "short")
         made = front(belts__first__owned="1575 mm")
-        from gauge_well.core.systems import SYSTEMS
-
         tried = SYSTEMS["belts"].candidates(context_of(made), facts_of(made, "belts"))
         moved = next(c for c in tried if c.id.startswith("first_move_"))
         rows = []

@@ -5,7 +5,7 @@ from __future__ import annotations
 from gauge_well.core.errors import CoreError
 from gauge_well.core.parts.pulley import BELTS
 from gauge_well.core.systems.belts.facts import BeltsFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or
 
 
 def refuse(facts: BeltsFacts) -> None:
@@ -17,7 +17,7 @@ def refuse(facts: BeltsFacts) -> None:
             if len(found) > 1:
                 raise CoreError("two_of", f"belts.pulleys.{found[1]}.what", what, "one on each belt", words)
         placed = [
-            (id, likely(p.right or 0.0), likely(p.up or 0.0), likely(p.diameter))
+            (id, likely_or(p.right), likely_or(p.up), likely(p.diameter))
             for id, p in own
             if p.diameter is not None and (p.what == "crank" or (p.right is not None and p.up is not None))
         ]

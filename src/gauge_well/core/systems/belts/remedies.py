@@ -15,7 +15,7 @@ from gauge_well.core.systems.belts import way as ways
 from gauge_well.core.systems.belts.facts import BeltsFacts
 from gauge_well.core.systems.belts.grip import MARGIN, worked
 from gauge_well.core.systems.belts.way import Way
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or
 
 TIGHTER = 1.3
 NEAR = 0.08  # m that a pulley is moved at most to take a belt
@@ -90,7 +90,7 @@ def _length(way: Way) -> Iterator[Candidate]:
         answers = float(np.hypot(right[i, 0], up[i, 0]))
         if i == way.crank or pulley.what in FREE or answers < 0.5 or abs(asked) / answers > NEAR:
             continue
-        x, y = likely(pulley.right or 0.0), likely(pulley.up or 0.0)
+        x, y = likely_or(pulley.right), likely_or(pulley.up)
         by = asked / answers**2
         to = (round(x + by * float(right[i, 0]), 3), round(y + by * float(up[i, 0]), 3))
         words = Sentence(

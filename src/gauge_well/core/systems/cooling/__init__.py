@@ -11,6 +11,7 @@ from gauge_well.core.reads import (
     COOLANT_PER_WATT,
     CORE_AIR,
     CORE_HEAT,
+    FAN_DROP,
     FANS_DRAW,
     FANS_FULL,
     OIL_PULL,
@@ -20,6 +21,7 @@ from gauge_well.core.reads import (
     RAW_HEAT,
     RAW_IN,
     ROOMS,
+    SAG,
     declared,
     hand,
 )
@@ -82,7 +84,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 OF_OIL, OF_SEA = f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}", f"{RAW_FLOW} {RAW_IN}"
 DECLARES = declared(
-    takes=f"{OF_OIL} {OF_SEA} {ROOMS['depth_available']}",
+    takes=f"{OF_OIL} {OF_SEA} {ROOMS['depth_available']} {SAG} {FAN_DROP}",
     hands=(
         hand(
             leaves,

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
+from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import ADVERTISED
 from gauge_well.core.typing import Array, Value, as_array, likely
@@ -137,6 +138,19 @@ def fan_of(facts: CoolingFacts, engine_speed: Value, doubt: Value = 1.0) -> Fan:
         stages=stages,
         plate=plate,
         pusher=facts.fan.drive == "pusher",
+    )
+
+
+def weakened(fan: Fan, facts: CoolingFacts, share: Array) -> Fan:
+    """An electric fan on a share of its volts: its speed goes with them, flow with speed, pressure with its square, power with its
+    cube (eck1973)."""
+    if facts.fan.drive not in ELECTRIC or np.all(share >= 1.0):
+        return fan
+    return replace(
+        fan,
+        free_air=fan.free_air * share,
+        shut_off=as_array(fan.shut_off) * share**2,
+        plate=as_array(fan.plate) * share**3,
     )
 
 

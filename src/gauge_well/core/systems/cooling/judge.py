@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from functools import cache
 
 import numpy as np
@@ -22,11 +23,13 @@ from gauge_well.core.reads import (
     COOLANT_PER_WATT,
     CORE_AIR,
     CORE_HEAT,
+    FAN_DROP,
     FANS_DRAW,
     FANS_FULL,
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
+    SAG,
 )
 from gauge_well.core.systems.base import (
     Beside,
@@ -83,9 +86,16 @@ def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Start
         starts = time.chained(context, prepare(context, plant)) if follows else None
         return prepare(context, plant, only_on=True, starts=starts), starts
 
-    handed = tuple(context.given.get(name) for name in (OIL_SHARE, OIL_WARM, OIL_PULL))
+    handed = tuple(context.given.get(name) for name in (OIL_SHARE, OIL_WARM, OIL_PULL, SAG, FAN_DROP))
     stands_on = (given, context.engine, context.duties, context.mean, context.doubts, *handed)
     return context.remember("cooling", stands_on, work)
+
+
+def _charged(context: Context) -> Context:
+    """The same with every fan on its full volts: what is handed on is worked before the volts are."""
+    if SAG not in context.given and FAN_DROP not in context.given:
+        return context
+    return replace(context, given={k: v for k, v in context.given.items() if k not in (SAG, FAN_DROP)})
 
 
 def surplus(context: Context, given: facts.CoolingFacts, ambient: Array, starts: Starts | None = None) -> Array:
@@ -100,7 +110,7 @@ def leaves(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     if context.machine.kind == "boat":
         return afloat.leaves(context, given)
     try:
-        solved, _ = _solved(context, given)
+        solved, _ = _solved(_charged(context), given)
     except MissingFact:
         return {}
     limit, per_watt = solved.plant.limit, solved.response.per_watt
@@ -133,13 +143,13 @@ def draws(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
         none = 0.0 * context.duties.column("ambient")
         return {FANS_DRAW: none, FANS_FULL: none}
     try:
-        solved, starts = _solved(context, given)
+        solved, starts = _solved(_charged(context), given)
     except MissingFact:
         return {}
     full = fan_power(solved)
     if given.fan.drive not in ELECTRIC:
         return {FANS_DRAW: 0.0 * full, FANS_FULL: 0.0 * full}
-    _, seen = _seen(context, solved, starts)
+    _, seen = _seen(_charged(context), solved, starts)
     return {FANS_DRAW: full * seen.fan_share, FANS_FULL: full}
 
 
@@ -152,7 +162,7 @@ def warms(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     """
     nothing = as_array(np.inf)
     try:
-        solved, _ = _solved(context, given)
+        solved, _ = _solved(_charged(context), given)
     except MissingFact:
         return {CORE_HEAT: nothing, CORE_AIR: nothing, CHARGE_CORE: nothing}
     on, core = pick_fan(solved.airs, -1), solved.plant.core

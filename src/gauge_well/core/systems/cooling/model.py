@@ -19,14 +19,14 @@ from gauge_well.core.heat.plate_fin import PlateFin
 from gauge_well.core.heat.plate_fin_core import PlateFinCore
 from gauge_well.core.heat.two_node import Shut, TwoNode, end_from_shut, respond
 from gauge_well.core.media import air, coolant
-from gauge_well.core.reads import OIL_PULL
+from gauge_well.core.reads import FAN_DROP, OIL_PULL, SAG
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import front, tested
 from gauge_well.core.systems.cooling.air import UNSHROUDED_SPREAD, AirPath, Zones, carrying, zones
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import GRILLES, OPENINGS, SEALINGS
-from gauge_well.core.systems.cooling.fan import Fan, electric_power, fan_of
+from gauge_well.core.systems.cooling.fan import Fan, electric_power, fan_of, weakened
 from gauge_well.core.systems.cooling.loop import SHUT, Loop, Solved, loop_of, narrowest
 from gauge_well.core.typing import Array, Value, as_array, clip
 
@@ -332,6 +332,17 @@ def still_conductance(context: Context) -> Array:
     return np.asarray(SKIN * (mass / SKIN_MASS) ** (2.0 / 3.0))
 
 
+def fan_volts(context: Context) -> Array:
+    """Share of its volts that an electric fan gets in each duty: what the alternator and its own wire leave it."""
+    short, wire = context.given.get(SAG), context.given.get(FAN_DROP)
+    if short is None or wire is None:
+        return as_array(1.0)
+    left = 1.0 - short - wire
+    # Where other duties are drawn than those of the build the worst stands for all.
+    fits = left.shape[-2] in (1, len(context.duties.cases))
+    return np.asarray(left if fits else left.min(axis=-2, keepdims=True))
+
+
 def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) -> Plant:
     """Core, fan, coolant and its limit for each duty; MissingFact names what is absent.
 
@@ -339,7 +350,7 @@ def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) ->
     """
     duties = context.duties
     core = core_of(facts)
-    fan = fan_of(facts, duties.column("engine_speed"), context.doubt(FAN_DOUBT))
+    fan = weakened(fan_of(facts, duties.column("engine_speed"), context.doubt(FAN_DOUBT)), facts, fan_volts(context))
     pressure = duties.column("pressure")
     glycol, boiling, limit = boiling_and_limit(context, facts, pressure)
     flow_at, at_speed, known = coolant_flow(context, facts, glycol)

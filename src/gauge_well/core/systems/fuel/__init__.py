@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import declared
+from gauge_well.core.reads import SAG, declared
 from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.fuel import (
     facts,
@@ -75,7 +75,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 # The tank's pickup is thrown about as the oil's is.
-DECLARES = declared(duties="air_speed duration braking cornering pulling heel")
+DECLARES = declared(takes=SAG, duties="air_speed duration braking cornering pulling heel")
 SYSTEM: System = System(
     id="fuel",
     title="Fuel",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -14,6 +14,7 @@ from gauge_well.core.flow.pipe import pressure_drop
 from gauge_well.core.media import fuels
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.parts.regulator import REGULATED
+from gauge_well.core.reads import SAG
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.fuel.facts import FuelFacts
 from gauge_well.core.systems.fuel.facts_supply import CEILINGS, INJECTIONS, RESERVES, Injection
@@ -140,6 +141,14 @@ class Circuit:
         return np.asarray(as_array(taken) * (1.0 - self.fact("burned_share")))
 
 
+def on_volts(context: Context, facts: FuelFacts) -> FuelFacts:
+    """The facts with the volts that each duty's charging leaves at the battery."""
+    short = context.given.get(SAG)
+    if short is None or not np.any(short > 0.0):
+        return facts
+    return replace(facts, supply_voltage=np.asarray(as_array(facts.supply_voltage) * (1.0 - short)))
+
+
 def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     """Resolve choices and media."""
     temperature = as_array(facts.fuel_temperature)
@@ -147,7 +156,7 @@ def circuit_of(context: Context, facts: FuelFacts) -> Circuit:
     flow = context.own_fuel_flow / as_array(facts.burned_share)
     return Circuit(
         context=context,
-        facts=facts,
+        facts=on_volts(context, facts),
         way=INJECTIONS[facts.injection],
         fuel=fuel,
         temperature=temperature,

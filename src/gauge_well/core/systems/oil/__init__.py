@@ -8,6 +8,8 @@ from gauge_well.core.reads import (
     COOLANT_LEAST,
     COOLANT_MOST,
     COOLANT_PER_WATT,
+    OIL_40,
+    OIL_100,
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
@@ -17,6 +19,7 @@ from gauge_well.core.reads import (
 )
 from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.oil import facts, remedies, rules
+from gauge_well.core.systems.oil.feeding import thickness
 from gauge_well.core.systems.oil.judge import brings, solve
 from gauge_well.core.systems.oil.refusals import refuse
 from gauge_well.core.systems.oil.views import VIEWS
@@ -75,7 +78,10 @@ def applies(machine: MachineFacts) -> str | None:
 DECLARES = declared(
     takes=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST} "
     f"{ROOMS['pan_ground']} {ROOMS['pan_crossmember']} {ROOMS['pan_steering']}",
-    hands=(hand(brings, gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"),),
+    hands=(
+        hand(brings, gives=f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}"),
+        hand(thickness, gives=f"{OIL_40} {OIL_100}"),
+    ),
     engine="thermostat idle_speed dry_mass material stroke",
     installation="engine_yaw engine_pitch engine_roll pan_ground ground_needed pan_crossmember pan_steering",
     duties="air_speed duration start after braking cornering pulling heel",

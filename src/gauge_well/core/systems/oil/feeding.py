@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 import numpy as np
 
+from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.flow.pipe import pressure_drop
 from gauge_well.core.media import oils
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.media.oils import Oil
+from gauge_well.core.reads import OIL_40, OIL_100
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil.facts import KNEE, OWN, OilFacts
@@ -39,6 +42,15 @@ def clean(facts: OilFacts) -> Oil:
 def oil_of(facts: OilFacts) -> Oil:
     """The oil as it is: with so much fuel in it."""
     return clean(facts) if facts.dilution is None else oils.diluted(clean(facts), facts.dilution)
+
+
+def thickness(context: Context, facts: OilFacts) -> Mapping[str, Array]:
+    """Its two figures, for whoever turns the engine cold; nothing where an oil of its own lacks one."""
+    try:
+        oil = oil_of(facts)
+    except MissingFact:
+        return {}
+    return {OIL_40: as_array(oil.at_40), OIL_100: as_array(oil.at_100)}
 
 
 @dataclass(frozen=True)

@@ -16,7 +16,7 @@ from gauge_well.core.systems.belts import way as ways
 from gauge_well.core.systems.belts.facts import BeltsFacts
 from gauge_well.core.systems.belts.grip import MARGIN, SPEED_MOST, Grip, grip, worked
 from gauge_well.core.systems.belts.way import Way
-from gauge_well.core.typing import as_array, likely
+from gauge_well.core.typing import as_array, likely, likely_or
 
 ARC = np.radians(6.0)  # of outline drawn in one
 REACH = (-2.0, 2.0)
@@ -219,7 +219,7 @@ def _arm(way: Way, arm: ways.Arm, own: Grip) -> ArmDrawn:
     pulley = way.pulleys[at]
     bears = float(own.ahead[at, 0, 0] - own.mass.flat[0] * own.belt[0, 0] ** 2)
     return ArmDrawn(
-        pivot=(likely(pulley.pivot_right or 0.0), likely(pulley.pivot_up or 0.0)),
+        pivot=(likely_or(pulley.pivot_right), likely_or(pulley.pivot_up)),
         at=(float(way.route.x[at, 0]), float(way.route.y[at, 0])),
         half=0.5 * likely(pulley.travel),
         answers=abs(likely(arm.answers)),

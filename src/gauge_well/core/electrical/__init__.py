@@ -1,0 +1,1 @@
+"""Currents and volts: batteries, starters, alternators, wire."""

@@ -1,0 +1,90 @@
+"""Changes of alternator, battery, leads and wires worth trying."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from gauge_well.core.electrical import wires
+from gauge_well.core.sentence import Sentence
+from gauge_well.core.systems.base import Candidate, Context
+from gauge_well.core.systems.electrics import runs
+from gauge_well.core.systems.electrics.facts import ElectricsFacts
+from gauge_well.core.systems.electrics.need import SOLD
+from gauge_well.core.typing import likely
+
+IDLE = 100.0  # rev/min more
+GEARED = 1.15
+STRONGER = 1.3
+
+
+def candidates(context: Context, facts: ElectricsFacts) -> list[Candidate]:
+    """Each a step from what is there."""
+    return [*_charge(context, facts), *_crank(facts), *_runs(facts)]
+
+
+def _charge(context: Context, facts: ElectricsFacts) -> Iterator[Candidate]:
+    own = facts.alternator
+    if own.full is None or not facts.loads:
+        return
+    now, low = likely(own.full), likely(own.low)
+    larger = next((s for s in SOLD if s > now), None)
+    if larger is not None:
+        words = Sentence("Alternator {a} → {b}", {"a": (now, "current"), "b": (larger, "current")})
+        changes = {"electrics.alternator.full": larger, "electrics.alternator.low": low * larger / now}
+        yield Candidate("alternator", "charge", words, changes)
+    idle = likely(context.engine.facts.idle_speed)
+    words = Sentence("Idle {a} → {b}", {"a": (idle, "speed_rpm"), "b": (idle + IDLE, "speed_rpm")})
+    yield Candidate("idle", "charge", words, {"engine.idle_speed": idle + IDLE})
+    if own.ratio is not None:
+        ratio = likely(own.ratio)
+        words = Sentence(
+            "Alternator's pulley smaller: {a} → {b} turns", {"a": (ratio, "ratio"), "b": (ratio * GEARED, "ratio")}
+        )
+        yield Candidate("pulley", "charge", words, {"electrics.alternator.ratio": round(ratio * GEARED, 2)})
+
+
+def _crank(facts: ElectricsFacts) -> Iterator[Candidate]:
+    own = facts.battery
+    if own.amps is None:
+        return
+    amps = likely(own.amps)
+    words = Sentence("Battery {a} → {b}", {"a": (amps, "current"), "b": (STRONGER * amps, "current")})
+    yield Candidate("battery", "crank", words, {"electrics.battery.amps": round(STRONGER * amps, -1)})
+    more = likely(own.count) + 1.0
+    words = Sentence("{n} batteries in parallel", {"n": (more, "count")})
+    yield Candidate("parallel", "crank", words, {"electrics.battery.count": more})
+    if facts.lead.area is not None:
+        area = likely(facts.lead.area)
+        thicker = next((s * 1e-6 for s in wires.METRIC if s * 1e-6 > area * 1.01), None)
+        if thicker is not None:
+            words = Sentence("Starter lead {a} → {b}", {"a": (area, "wire_area"), "b": (thicker, "wire_area")})
+            yield Candidate("lead", "crank", words, {"electrics.lead.area": thicker})
+    if facts.back == "body":
+        yield Candidate(
+            "back",
+            "crank",
+            Sentence("A return cable to the battery"),
+            {"electrics.back": "cable", "electrics.body": 0.4e-3},
+        )
+    if facts.starter.resistance is None:
+        power = likely(facts.starter.power)
+        words = Sentence("Starter {a} → {b}", {"a": (power, "power"), "b": (STRONGER * power, "power")})
+        yield Candidate("starter", "crank", words, {"electrics.starter.power": STRONGER * power})
+
+
+def _runs(facts: ElectricsFacts) -> Iterator[Candidate]:
+    for run in runs.all_of(facts):
+        place, now = f"electrics.runs.{run.id}", likely(run.facts.area if run.facts.area is not None else 0.0)
+        size = runs.needed(run)
+        fuse = None if run.facts.fuse is None else likely(run.facts.fuse)
+        if size is not None and size.area > now * 1.01:
+            changes: dict[str, float | str | tuple[tuple[float, ...], ...] | None] = {f"{place}.area": size.area}
+            if fuse is not None and not likely(run.low) <= fuse <= size.bears:
+                changes[f"{place}.fuse"] = size.fuses[0]
+            words = Sentence(f"{run.name}: {{a}} → {{b}}", {"a": (now, "wire_area"), "b": (size.area, "wire_area")})
+            yield Candidate(f"area_{run.id}", "runs", words, changes)
+        if fuse is not None and run.fuses and fuse not in run.fuses:
+            words = Sentence(
+                f"{run.name}: fuse {{a}} → {{b}}", {"a": (fuse, "current"), "b": (run.fuses[0], "current")}
+            )
+            yield Candidate(f"fuse_{run.id}", "runs", words, {f"{place}.fuse": run.fuses[0]})
