@@ -20,7 +20,7 @@ class Belts(BrowserCase):
         card = page.locator("[data-belt]")
         expect(card).to_contain_text("It holds; buy")
         expect(page.get_by_role("slider", name="alternator", exact=True)).to_be_visible()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("What is known of the belts holds")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("The belts hold")
         page.get_by_role("button", name=re.compile("more: not given")).click()
         self.give("belts.first.owned", "1000 mm")
         expect(card).to_contain_text("The belt there does not serve: buy")
@@ -54,6 +54,7 @@ class Belts(BrowserCase):
         page.mouse.move(x + 30, y)
         page.mouse.up()
         expect(page.locator("[data-belt]")).to_contain_text("steering pump at")
+        expect(pulley).not_to_have_attribute("aria-valuenow", "185")
         self.assertGreater(int(str(pulley.get_attribute("aria-valuenow"))), 190)
 
     def test_every_drawing_in_every_look(self) -> None:
@@ -62,24 +63,24 @@ class Belts(BrowserCase):
 
 class Electrics(BrowserCase):
     def test_draws_stated_and_an_idle_tried(self) -> None:
-        build = self.build_of(loom(loads=(*LOADS, ("aircon", "20 A"), ("other", "30 A"))))
+        build = self.build_of(loom(loads=(*LOADS, ("aircon", "30 A"))))
         page = self.go(f"/builds/{build}/electrics/loads")
         card = page.locator("[data-loads]")
         expect(card).to_contain_text("It keeps its charge under way; idling on a wet night costs")
-        self.slide(page.get_by_role("slider", name="Idle tried"), 1300)
+        self.slide(page.get_by_role("slider", name="Idle tried"), 1100)
         expect(card).to_contain_text("idling on a wet night too")
         with self.saved():
             card.get_by_role("button", name="Set it").click()
         self.go(f"/builds/{build}/engine")
-        expect(self.fact("engine.idle_speed")).to_contain_text("1300 rpm")
+        expect(self.fact("engine.idle_speed")).to_contain_text("1100 rpm")
 
     def test_cold_start_by_temperature(self) -> None:
         page = self.go(f"/builds/{self.build_of(loom(electrics__battery__amps='150 A'))}/electrics/cold")
         card = page.locator("[data-cold]")
-        expect(card).to_contain_text(re.compile("At .20 °C"))
+        expect(card).to_contain_text(re.compile(r"At .20\s°C"))
         expect(card).to_contain_text("Lost in the battery")
         self.slide(page.get_by_role("slider", name="At", exact=True), 20)
-        expect(card).to_contain_text("At 20 °C it is turned")
+        expect(card).to_contain_text(re.compile(r"At 20\s°C it is turned"))
 
     def test_a_fuse_above_its_wire_is_mended(self) -> None:
         page = self.go(f"/builds/{self.build_of(loom({**FAN, 'area': '2.5 mm2', 'fuse': '50 A'}))}/electrics/wires")

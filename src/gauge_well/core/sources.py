@@ -23,6 +23,9 @@ BIBLIOGRAPHY: dict[str, str] = {
         "M. D. McKay, R. J. Beckman, W. J. Conover, A comparison of three methods for selecting values of input "
         "variables in the analysis of output from a computer code, Technometrics 21 (1979) 239-245. From memory."
     ),
+    "iso6722": "ISO 6722, Road vehicles: 60 V and 600 V single-core cables: most resistance by area. From memory.",
+    "iso8854": "ISO 8854, Road vehicles: alternators with regulators: rating at two speeds of the rotor. From memory.",
+    "iso10133": "ISO 10133, Small craft: extra-low-voltage d.c. installations: amps by area. From memory.",
     "gerr1989": "D. Gerr, Propeller Handbook, International Marine, 1989. From memory.",
     "zuber1965": (
         "N. Zuber, J. A. Findlay, Average volumetric concentration in two-phase flow systems, J. Heat Transfer 87 (1965) "

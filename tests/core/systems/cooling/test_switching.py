@@ -48,10 +48,12 @@ class March(NumbersCase):
 
 class Missing(NumbersCase):
     def test_each_thing_that_may_be(self) -> None:
-        """As it is switched it holds; at half speed hotter, without a fan hottest (common practice)."""
+        """As it is switched it holds; at half speed hotter, without a fan at its limit soonest (common practice)."""
         found, told = jam()
         self.assertEqual([c.id for c in found.cases], ["fitted", "sensor", "request", "fuse"])
-        self.rising([told[id].peak for id in ("fitted", "sensor", "fuse")])
+        self.rising([told[id].peak for id in ("fitted", "sensor")])
+        assert told["sensor"].to_limit is not None and told["fuse"].to_limit is not None
+        self.assertLess(told["fuse"].to_limit, 0.5 * told["sensor"].to_limit)
         self.assertEqual((told["fuse"].share, told["fuse"].starts), (0.0, 0.0))
         assert told["fuse"].to_limit is not None
         self.assertIsNone(told["fitted"].to_limit)

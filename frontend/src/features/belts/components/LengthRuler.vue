@@ -22,7 +22,7 @@ const said = computed(() => (serves.value ? `${show(props.bought.low)} to ${show
 <template>
   <figure class="ruler">
     <figcaption><span class="label">Length to buy</span> <span class="mute">{{ said }}</span></figcaption>
-    <div class="drawing">
+    <div class="drawing" tabindex="0">
       <svg :viewBox="`0 0 ${W} 62`" role="img" :aria-label="said">
         <rect v-if="serves" :x="x(bought.low)" y="8" :width="Math.max(x(bought.high) - x(bought.low), 2)" height="13" class="glass" />
         <line :x1="x(bought.now)" :x2="x(bought.now)" y1="4" y2="25" class="now" />

@@ -36,7 +36,9 @@ const chosen = computed(() => (at.value === null ? undefined : data.value?.pulle
 function by(index: number, right: number, up: number): void {
   const p = data.value?.pulleys[index]
   if (!p) return
-  const from = at.value === index && to.value ? to.value : { right: p.right, up: p.up }
+  // From where it stands in the build: what is drawn may still be on its way back.
+  const stands = (n: 'right' | 'up') => build.build?.facts[`belts.pulleys.${p.id}.${n}`]?.si ?? p[n]
+  const from = at.value === index && to.value ? to.value : { right: stands('right'), up: stands('up') }
   at.value = index
   to.value = { right: round(from.right + right), up: round(from.up + up) }
 }

@@ -72,7 +72,7 @@ function key(index: number, event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="drawing">
+  <div class="drawing" tabindex="0">
     <svg ref="svg" class="front" :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`" role="group" aria-label="Belt and pulleys from the front, to scale" :style="{ '--u': `${u}px` }">
       <rect v-for="c in cells" :key="c.key" :x="c.x" :y="c.y" :width="c.w" :height="c.h" class="may" />
       <template v-if="inFrame(ground)"><line :x1="box.left" :x2="box.left + box.width" :y1="ground!" :y2="ground!" class="edge" /><text :x="box.left + 6 * u" :y="ground! - 5 * u">ground kept</text></template>

@@ -15,7 +15,7 @@ const words = useVocabulary()
 const look = inject(THEME)
 const picked = ref<number | null>(null)
 const { data, waiting } = useInstrument('electrics/cold', computed((): Record<string, number> => (picked.value === null ? {} : { temperature: picked.value + 273.15 })))
-const at = computed({ get: () => Math.round((data.value?.temperature ?? 263.15) - 273.15), set: (v: number) => (picked.value = v) })
+const at = computed({ get: () => picked.value ?? Math.round((data.value?.temperature ?? 263.15) - 273.15), set: (v: number) => (picked.value = v) })
 const show = (v: number, kind: string) => words.show(v, kind)
 const said = computed(() => (data.value ? coldSaid(data.value, show) : ''))
 const bad = computed(() => {

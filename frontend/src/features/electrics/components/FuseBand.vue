@@ -15,7 +15,7 @@ const said = computed(() => `${amps(props.run.low)} for the load, ${amps(props.r
 </script>
 
 <template>
-  <div class="drawing">
+  <div class="drawing" tabindex="0">
     <svg viewBox="0 0 500 64" role="img" :aria-label="said">
       <rect x="10" y="22" width="480" height="14" class="glass" />
       <rect v-if="open" :x="x(run.low)" y="22" :width="x(run.bears) - x(run.low)" height="14" class="band" />

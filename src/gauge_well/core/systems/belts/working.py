@@ -50,14 +50,14 @@ def _arm(w: Working, way: Way) -> None:
         return
     wrap = way.route.wraps[way.arm]
     w.add(
-        _name(way, "a_m"), "The most belt an arm takes up a radian", "2 * r * sin(w / 2)", arm.most, "size",
-        {"r": arm.reach, "w": wrap}, "arithmetic",
+        _name(way, "a_m"), "The most belt an arm takes up a radian", "2 * r * s", arm.most, "size",
+        {"r": arm.reach, "s": np.sin(wrap / 2.0)}, "arithmetic",
     )  # fmt: skip
     spring = way.pulleys[way.arm].spring
     if spring is not None:
         w.add(
             _name(way, "T_a"), "What bears on the arm's pulley", "M / a", arm_pull(way, as_array(0.0)), "force",
-            {"M": spring, "a": np.maximum(np.abs(arm.answers), 1e-4)}, "virtual work",
+            {"M": spring, "a": np.maximum(np.abs(arm.answers), 1e-4)}, "arithmetic",
         )  # fmt: skip
 
 
@@ -83,10 +83,10 @@ def _grip(w: Working, context: Context, facts: BeltsFacts, way: Way) -> None:
         w.add(
             _name(way, "S"), f"Grip of the {way.name(i)} over what it carries", "mu * w / log((T_1 - T_v) / (T_2 - T_v))",
             own.margins[i, j], "ratio",
-            {"mu": side, "w": way.route.wraps[i], "T_1": high, "T_2": low, "T_v": flung}, "euler's belt equation",
+            {"mu": side, "w": way.route.wraps[i], "T_1": high, "T_2": low, "T_v": flung}, "shigley2004, ch. 17",
         )  # fmt: skip
     at = longest(way)
     w.add(
         _name(way, "f"), "Note of its longest span, at rest", "sqrt(T / m) / (2 * l)", note(way, own.static, own.mass), "frequency",
-        {"T": own.static, "m": own.mass, "l": way.route.spans[at]}, "taut string",
+        {"T": own.static, "m": own.mass, "l": way.route.spans[at]}, "thomson1993, ch. 9",
     )  # fmt: skip

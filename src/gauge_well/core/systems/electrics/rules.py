@@ -15,6 +15,7 @@ LEAD_BY_PLACE = {"bay": 1.2, "cabin": 3.0, "boot": 5.0, "bilge": 1.5}  # m (comm
 BODY_BY_PLACE = {"bay": 0.6e-3, "cabin": 0.9e-3, "boot": 1.2e-3, "bilge": 0.6e-3}  # ohm (common practice)
 PETROL_STARTER, DIESEL_STARTER = 0.6e6, 0.9e6  # W/m3 of displacement (common practice)
 STARTER_LEAST = 700.0  # W (common practice)
+FULL = 70.0  # A (common practice)
 RATIO = 2.5  # alternator turns to one of the crank (common practice)
 
 
@@ -44,8 +45,8 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     rules.rule("starter.power", round(power, -1), "by the engine's size")
     rules.rule("starter.ratio", 12.0, "usual")
     full = rules.get("alternator.full")
-    if full is not None:
-        rules.rule("alternator.low", 0.5 * likely(full), "half its full output, usual")
+    half, why = (FULL / 2.0, "usual") if full is None else (0.5 * likely(full), "half its full output, usual")
+    rules.rule("alternator.low", half, why)
     rules.rule("alternator.plate", "1500", "a plate of today")
     rules.rule("alternator.cut_in", CUT_IN, "usual")
     rules.rule("alternator.hot", HOT, "0.75 to 0.95")

@@ -55,7 +55,7 @@ def _crank(w: Working, context: Context, facts: ElectricsFacts) -> None:
     by = charging.nominal(facts) / 12.0
     w.add(
         "R_b", "Batteries' resistance, cold", "5.1 / (I_c / s) * 0.52 ** ((T - 255.15) / 43) * k / n", found.battery, "resistance",
-        {"I_c": facts.battery.amps, "s": share, "T": facts.coldest, "k": by, "n": facts.battery.count}, "en50342",
+        {"I_c": facts.battery.amps, "s": share, "T": facts.coldest, "k": by, "n": facts.battery.count}, "common practice",
     )  # fmt: skip
     ways = 2.0 if facts.back == "cable" else 1.0
     w.add(
@@ -78,7 +78,7 @@ def _crank(w: Working, context: Context, facts: ElectricsFacts) -> None:
         found.turned.at_battery,
         "voltage",
         {"V_0": volts, "I": found.turned.amps, "R_b": found.battery},
-        "ohm",
+        "arithmetic",
     )
     if turns:
         w.add(
