@@ -7,7 +7,7 @@ import platform
 
 from benchmarks.certainty import certainty
 from benchmarks.cooling import cooling
-from benchmarks.core import builds, core_points, geometry
+from benchmarks.core import belts, builds, core_points, geometry
 from benchmarks.counts import counted, counts
 from benchmarks.fit import fit
 from benchmarks.fuel import fuel
@@ -21,7 +21,7 @@ def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
     print(counted([*counts(), *sizes()]), end="\n\n")
-    core = (*builds(), *core_points(), *geometry(), *certainty(), *cooling(), *fuel(), *fit(), *mounts())
+    core = (*builds(), *core_points(), *geometry(), *belts(), *certainty(), *cooling(), *fuel(), *fit(), *mounts())
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 
 

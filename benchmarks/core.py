@@ -17,6 +17,9 @@ from gauge_well.core.heat.louvred_fin import LouvredFin
 from gauge_well.core.media import air, coolant
 from gauge_well.core.run import contexts, sizing
 from gauge_well.core.sizes import TUBES
+from gauge_well.core.systems import SYSTEMS
+from gauge_well.core.systems.belts import way as ways
+from gauge_well.core.systems.belts.views.places import serving
 from gauge_well.core.systems.exhaust import model as exhaust
 from gauge_well.core.systems.exhaust import pieces
 from gauge_well.core.systems.oil import covering
@@ -74,6 +77,25 @@ def geometry() -> list[Line]:
             "200 tube combinations of it, each piece by itself",
             lambda: exhaust.march(context, twin, _combined(segments, 200), context.peak),
             target=1.0,
+        ),
+    ]
+
+
+def belts() -> list[Line]:
+    """A truck's belt: 3,249 places of one pulley, and all that a dragged pulley is answered with."""
+    case = resolve(load(demo("quarry-mule"))).case
+    context, _ = contexts.make_context(case)
+    facts = case.systems["belts"]
+    own = ways.ways(context, facts)[0]
+    x, y = (v.ravel() for v in np.meshgrid(np.linspace(-0.33, -0.05, 57), np.linspace(0.12, 0.40, 57)))
+    show = SYSTEMS["belts"].views["route"].show
+    return [
+        median("3,249 places of a pulley, route alone", lambda: ways.elsewhere(own, 3, x, y), target=0.050),
+        median("the same with wraps, gaps and room", lambda: serving(context, own, 3, x, y), target=0.050),
+        median(
+            "a pulley dragged, all of its drawing",
+            lambda: show(context, facts, {"belt": 0, "pulley": 3, "right": -0.2, "up": 0.26}),
+            target=0.100,
         ),
     ]
 

@@ -19,9 +19,7 @@ WIDE, PHONE = (1280, 800), (390, 844)
 VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "shelf": ("/", WIDE, "light"),
     "first-answer": ("/new", WIDE, "light"),
-    "beside": ("/beside/quarry-mule/chalk-hare", WIDE, "light"),
     "bench": ("/builds/quarry-mule", WIDE, "light"),
-    "machine": ("/builds/quarry-mule/duties", WIDE, "light"),
     "engine": ("/builds/quarry-mule/engine", WIDE, "light"),
     "fit": ("/builds/quarry-mule/fit", WIDE, "light"),
     "mounts": ("/builds/quarry-mule/mounts/loads", WIDE, "light"),
@@ -31,6 +29,8 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "cooling": ("/builds/quarry-mule/cooling", WIDE, "light"),
     "air": ("/builds/quarry-mule/air/intake", WIDE, "light"),
     "boat": ("/builds/salt-heron/boat/exhaust", WIDE, "light"),
+    "belts": ("/builds/quarry-mule/belts/route", WIDE, "light"),
+    "electrics": ("/builds/quarry-mule/electrics/loads", WIDE, "light"),
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
     "yard": ("/builds/quarry-mule/yard", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),

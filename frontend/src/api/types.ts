@@ -4350,6 +4350,11 @@ export interface components {
             body?: components["schemas"]["Quantity"];
             /** @description Idles on a wet night for. In one go: a jam, a queue, a lock. */
             idles_for?: components["schemas"]["Quantity"];
+            /**
+             * Wires By
+             * @description Wires sized by
+             */
+            wires_by?: ("volts" | "amps") | null;
         };
         /**
          * ElectricsWiresAnswer
@@ -8144,6 +8149,8 @@ export interface components {
             power?: components["schemas"]["Quantity"];
             /** @description May turn */
             most?: components["schemas"]["Quantity"];
+            /** @description Its bracket bears, at the pulley. Of a maker's, as it was; of one's own by Mounts' working of a bracket so far out. */
+            bracket?: components["schemas"]["Quantity"];
             /** @description What spins with it weighs */
             rotor?: components["schemas"]["Quantity"];
             /** @description Ahead of the crank's line */
@@ -8982,6 +8989,8 @@ export interface components {
              * @description Lies in
              */
             lies?: ("cabin" | "engine" | "hot") | null;
+            /** @description Its weakest plug bears. By its maker, for good and warm. */
+            connector?: components["schemas"]["Quantity"];
             /** @description Fuse */
             fuse?: components["schemas"]["Quantity"];
             /** @description Fuse from its source */
@@ -11016,13 +11025,16 @@ export interface components {
         };
         /**
          * SizeRow
-         * @description A size for the run picked: area [m2], drop [V], amps it bears, fuses in its band, whether it serves.
+         * @description A size for the run picked: area [m2], the gauge at least so thick with the amps that its own table lets it
+         *     bear, drop [V], amps it bears, fuses in its band, whether it serves.
          */
         gauge_well__core__systems__electrics__views__wires__SizeRow: {
             /** Area */
             area: number;
             /** Awg */
             awg: string;
+            /** Awg Bears */
+            awg_bears: number | null;
             /** Drop */
             drop: number;
             /** Bears */

@@ -51,6 +51,8 @@ CHARGE_CORE = "charge_core_effectiveness"
 RAW_FLOW, RAW_IN, RAW_HEAT = "raw_flow_kg_s", "raw_in_k", "coolant_heat_made_w"
 # The oil in it by its two figures [m2/s].
 OIL_40, OIL_100 = "oil_at_40_m2_s", "oil_at_100_m2_s"
+# What the alternator gives at most, in whatever state [W]; without end where what draws or its plate is not known.
+CHARGE = "alternator_gives_w"
 # Shares of a charging alternator's volts: what a duty leaves short of them, and what the fan's own wire costs besides.
 SAG, FAN_DROP = "volts_short_share", "fan_wire_share"
 BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"

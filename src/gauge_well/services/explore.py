@@ -108,8 +108,8 @@ def _try(sheet: Sheet, before: Outline, system: str, candidates: tuple[Candidate
 
 
 def _system_of(candidate: Candidate) -> str:
-    """The system a change belongs to, by the first path it sets in one."""
-    return next(p.split(".")[0] for p in candidate.changes if p.split(".")[0] in SYSTEMS)
+    """The system a change belongs to, by the first path it sets in one, else as it says."""
+    return next((p.split(".")[0] for p in candidate.changes if p.split(".")[0] in SYSTEMS), candidate.of)
 
 
 def _changes(sheet: Sheet, resolved: Resolved) -> Iterator[Event]:

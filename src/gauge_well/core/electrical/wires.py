@@ -120,6 +120,11 @@ def bears(area: Value, place: str, count: Value) -> Array:
     return np.asarray(alone * PLACES[place].share * bundled(count))
 
 
+def gauge_bears(name: str, place: str, count: Value) -> Array:
+    """The same of a gauge, by its own table."""
+    return np.asarray(AWG[name][1] * PLACES[place].share * bundled(count))
+
+
 def fuses(low: float, high: float) -> list[float]:
     """Fuses sold between two figures [A]."""
     return [f for f in FUSES if low - 1e-9 <= f <= high + 1e-9]

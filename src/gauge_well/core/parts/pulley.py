@@ -64,6 +64,10 @@ class PulleyFacts:
     on: str = choice("Runs on", BELTS, group="Pulley")
     power: Value | None = quantity("Takes at rated speed", "power", 0.0, 200e3, group="Pulley", when=DRIVEN)
     most: Value = quantity("May turn", "speed_rpm", 1000.0, 60e3, group="Pulley", spread="exact", when=OFF_CRANK)
+    bracket: Value | None = quantity(
+        "Its bracket bears, at the pulley", "force", 10.0, 50e3, group="Pulley", when=DRIVEN,
+        help="Of a maker's, as it was; of one's own by Mounts' working of a bracket so far out.",
+    )  # fmt: skip
     rotor: Value = quantity("What spins with it weighs", "mass", 0.02, 60.0, group="Pulley", when=DRIVEN)
     offset: Value | None = quantity(
         "Ahead of the crank's line", "size", -0.1, 0.1, group="Pulley", spread="gauge", when=OFF_CRANK
@@ -84,6 +88,7 @@ WAYS: Mapping[str, Way] = {
     "side": Way("above", "Its ribs or its smooth back lie on the pulley."),
     "power": Way("papers", "Its maker's sheet; an alternator's amps x 14 / 0.55."),
     "most": Way("papers", "Its maker's sheet."),
+    "bracket": Way("papers", "By the working of a bracket under Mounts, its arm out to the pulley."),
     "rotor": Way("papers", "Its maker's sheet, or a guess by its size."),
     "offset": Way("above", "A straight edge on the crank pulley's face, a rule to this one's."),
     "pivot_right": Way("above", FROM),

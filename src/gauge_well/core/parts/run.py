@@ -29,6 +29,15 @@ class RunFacts:
     back: str = choice("Goes back", BACK, group="Run")
     bundle: Value = quantity("Loaded wires in its bundle", "count", 1.0, 60.0, group="Run", spread="exact")
     lies: str = choice("Lies in", {k: v.label for k, v in PLACES.items()}, group="Run")
+    connector: Value | None = quantity(
+        "Its weakest plug bears",
+        "current",
+        0.5,
+        600.0,
+        group="Run",
+        spread="exact",
+        help="By its maker, for good and warm.",
+    )
     fuse: Value | None = quantity("Fuse", "current", 0.5, 600.0, group="Run", spread="exact")
     fuse_from: Value | None = quantity("Fuse from its source", "length", 0.0, 10.0, group="Run")
     switched: str = choice("Switched by", RELAYS, group="Run")
@@ -39,6 +48,7 @@ WAYS: Mapping[str, Way] = {
     "length": Way("under", "A string along the way it goes, and a hand more."),
     "area": Way("hand", "Read on the sheath; or a calliper on the bared strands' bundle."),
     "bundle": Way("hand", "Counted; signal wires do not count."),
+    "connector": Way("papers", "Its maker's figure for good, at 80 °C."),
     "fuse": Way("papers", "Printed on it."),
     "fuse_from": Way("above", "Along the wire, from the post or the busbar."),
 }

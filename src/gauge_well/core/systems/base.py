@@ -164,7 +164,7 @@ class Candidate:
 
     ``changes`` maps a path to an SI value, a choice's id, a table's rows, or None for what goes back to its
     rule. ``label`` says it as a builder would. ``school``: nothing on the machine is changed, only how it is
-    judged.
+    judged. ``of``: the system it is a change of, where it sets facts of none (the engine's idle).
     """
 
     id: str
@@ -172,6 +172,7 @@ class Candidate:
     label: Sentence
     changes: Mapping[str, float | str | tuple[tuple[float, ...], ...] | None]
     school: bool = False
+    of: str = ""
 
 
 @dataclass(frozen=True)

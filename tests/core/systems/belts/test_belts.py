@@ -196,6 +196,13 @@ class Said(NumbersCase):
         found = self.system(*small)
         self.assertEqual(check_of(found, "belts", "first_driven")["state"], "short")
 
+    def test_a_bracket_that_bears_less_than_the_belt_pulls(self) -> None:
+        """A hub bears some hundreds of newtons (common practice); a bracket good for 50 does not."""
+        weak = [(*row, {"bracket": "50 N"}) if row[0] == "alternator" else row for row in FRONT]
+        found = [c for c in self.system(*weak)["systems"]["belts"]["checks"] if c["id"].startswith("first_bracket")]
+        self.assertEqual([c["state"] for c in found], ["short"])
+        self.between(found[0]["demand"], 200.0, 2000.0)
+
     def test_nothing_stated_asks_nothing(self) -> None:
         made = front()
         made["parts"] = []
@@ -235,6 +242,8 @@ class Said(NumbersCase):
         check = check_of(found, "belts", "second_ground")
         self.assertEqual(check["state"], "short")
         self.close(check["capacity"], 0.35 - 0.15 - 0.062 - 0.0045, abs=0.012)
+        bumped = check_of(found, "belts", "second_bump")
+        self.close(bumped["capacity"], check["capacity"] - context_of(front()).given["fit_bump_m"], rel=1e-6)
 
 
 def _id(made, at):  # type: ignore[no-untyped-def]

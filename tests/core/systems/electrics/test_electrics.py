@@ -191,6 +191,19 @@ class Wires(NumbersCase):
         self.assertTrue({"fuse_far", "switch_loaded", "slow_fuse"} <= found)
         self.assertIn("relay_small", codes({**FAN, "amps": "35 A", "area": "16 mm2", "fuse": "50 A"}))
 
+    def test_the_weakest_plug(self) -> None:
+        found = report(loom({**FAN, "connector": "20 A"}))
+        self.assertEqual(check_of(found, "electrics", "plug_run")["state"], "short")
+
+    def test_by_amps_alone_volts_are_not_wished(self) -> None:
+        """The other school: what loses a twentieth is let be, what loses a tenth is starved under both."""
+        long = {**FAN, "length": "4 m"}
+        checks = {c["id"] for c in report(loom(long, electrics__wires_by="amps"))["systems"]["electrics"]["checks"]}
+        self.assertFalse("drop_run" in checks)
+        self.assertEqual(check_of(report(loom(long)), "electrics", "drop_run")["state"], "short")
+        starved = report(loom({**FAN, "length": "9 m", "area": "6 mm2", "fuse": "35 A"}, electrics__wires_by="amps"))
+        self.assertEqual(check_of(starved, "electrics", "starved_run")["state"], "short")
+
     def test_what_lacks_is_named(self) -> None:
         found = report(loom({"feeds": "fan", "length": "2 m"}))["systems"]["electrics"]["unknown"]
         self.assertEqual([u["missing"] for u in found], [["electrics.runs.run.area"]])
@@ -220,6 +233,19 @@ class Back(NumbersCase):
         rest = float(battery.resistance(520.0, "en", 298.15))
         self.close(given[0], 13.8 - 12.5 + short * rest, rel=1e-6)
         self.close(given[1], 0.0, abs=1e-12)
+
+    def test_the_belt_turns_what_is_drawn(self) -> None:
+        """With loads stated the belt's alternator is asked for them, not for the machine's usual load."""
+        made = loom()
+        made["parts"] += [pulley(*row) for row in FRONT if row[0] in ("crank", "alternator")]
+        seen = drawn("belts", "route", context_of(made), facts_of(made, "belts"))
+        takes = next(p["takes"] for p in seen["pulleys"] if p["what"] == "alternator")
+        spun = 2.5 * 0.035**2 * (3000 * np.pi / 30) * (144 / 62) ** 2 * (6500 * np.pi / 30)
+        self.close(takes, WET_NIGHT * 13.8 / 0.55 + spun, rel=1e-6)
+
+    def test_low_volts_are_told(self) -> None:
+        self.assertIn("volts_low", codes(loads=HEAVY))
+        self.assertFalse("volts_low" in codes())
 
     def test_a_pump_on_fewer_volts_gives_less_a_fan_carries_less(self) -> None:
         pump = {

@@ -47,6 +47,7 @@ const SIZES: Column<Size>[] = [
   { key: 'area', title: 'Size', head: true, show: (s) => `${show(s.area, 'wire_area')}${s.awg ? `, ${s.awg}` : ''}` },
   { key: 'drop', title: 'loses', right: true, show: (s) => show(s.drop, 'voltage_drop'), over: (s) => s.drop > (run.value?.allowed ?? 9) },
   { key: 'bears', title: 'bears', right: true, show: (s) => show(s.bears, 'current'), over: (s) => s.bears < (run.value?.low ?? 0) },
+  { key: 'gauge', title: 'the gauge', right: true, mute: true, show: (s) => (s.awg_bears === null ? '' : show(s.awg_bears, 'current')) },
   { key: 'fuses', title: 'fuses that fit', show: (s) => (s.fuses.length ? s.fuses.slice(0, 4).map((f) => `${f} A`).join(', ') : `none: needs ${show(run.value?.low ?? 0, 'current')}`), over: (s) => !s.fuses.length },
 ]
 const run = computed(() => data.value?.runs[data.value.picked])

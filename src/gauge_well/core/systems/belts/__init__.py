@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import BONNET_OVER, PULLEY_OVER, declared
+from gauge_well.core.reads import BONNET_OVER, BUMP, CHARGE, PULLEY_OVER, declared
 from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.belts import facts, refusals, remedies, rules
 from gauge_well.core.systems.belts.judge import solve
@@ -33,7 +33,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 DECLARES = declared(
-    takes=f"{PULLEY_OVER} {BONNET_OVER}",
+    takes=f"{PULLEY_OVER} {BONNET_OVER} {BUMP} {CHARGE}",
     machine="electrical_load",
     engine="cylinders cycle idle_speed limit_speed rated_speed rated_power displacement",
     installation="ground_needed",

@@ -8,7 +8,7 @@ import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, gap_fill, gate
 from gauge_well.core.parts.pulley import FREE
-from gauge_well.core.reads import BONNET_OVER, PULLEY_OVER
+from gauge_well.core.reads import BONNET_OVER, BUMP, PULLEY_OVER
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.belts import way as ways
 from gauge_well.core.systems.belts.facts import BeltsFacts
@@ -17,6 +17,7 @@ from gauge_well.core.systems.belts.way import Way
 from gauge_well.core.typing import Array, as_array, likely
 
 DEGREE = np.pi / 180.0
+BUMPED = 0.015  # m kept over what comes up at the bump stop (common practice)
 BONNET = 0.020  # m kept under a bonnet (common practice)
 NAMES = {"first": "Belt", "second": "Second belt", "third": "Third belt"}
 
@@ -34,6 +35,7 @@ def belt_checks(context: Context, facts: BeltsFacts, way: Way) -> list[Check]:
         *_arm(way),
         *_clash(way),
         *_room(context, way),
+        *_brackets(way, found),
     ]
 
 
@@ -103,7 +105,7 @@ def _length(way: Way) -> Iterator[Check]:
 
 
 def _arm(way: Way) -> Iterator[Check]:
-    arm = ways.arm_of(way)
+    arm = way.swings
     if arm is None:
         return
     answers, most = np.abs(arm.answers) * DEGREE, arm.most * DEGREE
@@ -130,6 +132,15 @@ def _clash(way: Way) -> Iterator[Check]:
         f"{way.place}_clash", "Belt past its pulleys", way.place, ways.CLEAR, gap, "size", words,
         lambda: {"name": name}, fill=gap_fill(gap, ways.CLEAR),
     )  # fmt: skip
+
+
+def _brackets(way: Way, found: Grip) -> Iterator[Check]:
+    for i, pulley in enumerate(way.pulleys):
+        if pulley.bracket is not None:
+            yield gate(
+                f"{way.place}_bracket_{way.ids[i]}", f"Bracket of the {way.name(i)}", way.place, found.hubs[i].max(axis=0), pulley.bracket,
+                "force", "The belt pulls {demand} on it; it bears {capacity} at the pulley.",
+            )  # fmt: skip
 
 
 def outside(way: Way, at: int) -> Array:
@@ -170,6 +181,13 @@ def _room(context: Context, way: Way) -> Iterator[Check]:
         at = min(hung, key=lambda i: float(lows[i, 0]))
         if float(way.route.y[at, 0]) < 0.0:
             yield _kept(way, "ground", "over the ground", at, lows[at], as_array(needed))
+    bump = context.told(BUMP)
+    if bump is not None:
+        at = min(hung, key=lambda i: float(lows[i, 0]))
+        if float(way.route.y[at, 0]) < 0.0:
+            yield _kept(
+                way, "bump", "over axle or ground at the bump stop", at, lows[at] - np.ravel(bump), as_array(BUMPED)
+            )
     if bonnet is not None:
         at = max(hung, key=lambda i: float(highs[i, 0]))
         if float(way.route.y[at, 0]) > 0.0:

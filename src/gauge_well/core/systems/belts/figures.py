@@ -43,7 +43,7 @@ def figures(context: Context, facts: BeltsFacts, found: Sequence[Way]) -> dict[s
         spare = checks.ground_spare(context, way)
         if spare is not None:
             figures[f"{before}pulley_ground_spare_m"] = spare
-        arm = ways.arm_of(way)
+        arm = way.swings
         if arm is not None:
             figures[f"{before}tensioner_travel_m"] = np.asarray(np.ptp(arm.lengths, axis=0))
     return figures

@@ -10,9 +10,10 @@ import numpy as np
 from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY
 from gauge_well.core.parts.belt import SECTIONS
 from gauge_well.core.parts.pulley import FREE, WHATS, PulleyFacts
+from gauge_well.core.reads import CHARGE
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.belts.facts import BeltsFacts
-from gauge_well.core.systems.belts.way import DEAD, LEVER, Way, arm_of
+from gauge_well.core.systems.belts.way import DEAD, LEVER, Way
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 BACK_SHARE = 0.3  # of the ribs' friction, that the smooth back has (common practice)
@@ -86,8 +87,10 @@ def follows(what: str, share: Array) -> Array:
 
 
 def charge_of(context: Context) -> Value:
-    """What the alternator is asked for [W]: of the machine's loads."""
-    said = context.machine.electrical_load
+    """What the alternator is asked for [W]: by what draws where Electrics knows, else of the machine's loads."""
+    told, said = context.told(CHARGE), context.machine.electrical_load
+    if told is not None:
+        return told
     return 0.0 if said is None else said
 
 
@@ -158,7 +161,7 @@ def arm_pull(way: Way, static: Array) -> Array:
     """What bears on the arm's pulley: its spring by virtual work, else the tension that is stated [N]."""
     at = way.arm
     assert at is not None
-    spring, arm = way.pulleys[at].spring, arm_of(way)
+    spring, arm = way.pulleys[at].spring, way.swings
     if spring is None or arm is None:
         return static
     pull = np.ravel(as_array(spring)) / np.maximum(np.abs(arm.answers), 1e-4)
@@ -168,7 +171,7 @@ def arm_pull(way: Way, static: Array) -> Array:
 
 def worked(context: Context, facts: BeltsFacts, way: Way) -> Grip:
     """The grip of a belt, worked once for the same values."""
-    stands = (way, facts.blip, context.engine, context.machine)
+    stands = (way, facts.blip, context.engine, context.machine, context.given.get(CHARGE))
     return context.remember(f"grip_{way.place}", stands, lambda: grip(context, facts, way))
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -24,7 +25,7 @@ KEPT = 0.15  # of an arm's travel kept at either end (common practice)
 LEVER = 0.6  # of arm x 2 sin(wrap/2) that the length answers an arm by; under it the arm is near its dead point (common practice)
 DEAD = 0.2  # of that, under which it takes up none worth the name
 CLEAR = 4e-3  # m a span keeps from what it does not touch (common practice)
-STEPS = 81  # places of an arm that are followed
+STEPS = 41  # places of an arm that are followed
 
 
 @dataclass(frozen=True)
@@ -46,6 +47,11 @@ class Way:
     def arm(self) -> int | None:
         """Place of the tensioner; None where there is none."""
         return next((i for i, p in enumerate(self.pulleys) if p.what == "tensioner"), None)
+
+    @cached_property
+    def swings(self) -> Arm | None:
+        """Its arm about where it is stated; None where there is none or its pivot is not stated."""
+        return arm_of(self)
 
     @property
     def cord(self) -> float:
@@ -233,7 +239,7 @@ def window(way: Way) -> tuple[Array, Array] | None:
         now = way.effective
         takes = as_array(way.facts.slot)
         return np.asarray(now - 0.5 * takes + MADE), np.asarray((now + 0.5 * takes) / (1.0 + stretch) - MADE)
-    arm = arm_of(way)
+    arm = way.swings
     return None if arm is None else arm.window(way.facts.section)
 
 

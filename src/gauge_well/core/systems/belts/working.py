@@ -8,7 +8,6 @@ import numpy as np
 
 from gauge_well.core.parts.belt import SECTIONS
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.belts import way as ways
 from gauge_well.core.systems.belts.facts import BeltsFacts
 from gauge_well.core.systems.belts.figures import longest, note
 from gauge_well.core.systems.belts.grip import BACK_SHARE, arm_pull, worked
@@ -45,7 +44,7 @@ def _length(w: Working, way: Way) -> None:
 
 
 def _arm(w: Working, way: Way) -> None:
-    arm = ways.arm_of(way)
+    arm = way.swings
     if arm is None or way.arm is None:
         return
     wrap = way.route.wraps[way.arm]

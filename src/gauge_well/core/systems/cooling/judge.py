@@ -53,7 +53,16 @@ from gauge_well.core.systems.cooling import (
 )
 from gauge_well.core.systems.cooling.figures import figures
 from gauge_well.core.systems.cooling.gauge import Limiting, Shown, limiting_ambient, shown
-from gauge_well.core.systems.cooling.model import Cooling, Starts, fan_power, heat_made, pick_fan, plant_of, prepare
+from gauge_well.core.systems.cooling.model import (
+    Cooling,
+    Starts,
+    fan_power,
+    fan_volts,
+    heat_made,
+    pick_fan,
+    plant_of,
+    prepare,
+)
 from gauge_well.core.typing import Array, as_array, clip, likely, over_duties
 from gauge_well.core.working import Step
 
@@ -86,7 +95,12 @@ def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Start
         starts = time.chained(context, prepare(context, plant)) if follows else None
         return prepare(context, plant, only_on=True, starts=starts), starts
 
-    handed = tuple(context.given.get(name) for name in (OIL_SHARE, OIL_WARM, OIL_PULL, SAG, FAN_DROP))
+    handed = tuple(context.given.get(name) for name in (OIL_SHARE, OIL_WARM, OIL_PULL))
+    # With its fans on their full volts it is what was worked before the volts were.
+    if np.any(fan_volts(context) < 1.0):
+        handed += tuple(context.given.get(name) for name in (SAG, FAN_DROP))
+    else:
+        handed += (None, None)
     stands_on = (given, context.engine, context.duties, context.mean, context.doubts, *handed)
     return context.remember("cooling", stands_on, work)
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import FAN_DROP, FANS_DRAW, FANS_FULL, OIL_40, OIL_100, SAG, declared, hand
+from gauge_well.core.reads import CHARGE, FAN_DROP, FANS_DRAW, FANS_FULL, OIL_40, OIL_100, SAG, declared, hand
 from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.electrics import facts, refusals, remedies, rules
-from gauge_well.core.systems.electrics.charging import sags
+from gauge_well.core.systems.electrics.charging import charges, sags
 from gauge_well.core.systems.electrics.judge import solve
 from gauge_well.core.systems.electrics.views import VIEWS
 
@@ -39,7 +39,7 @@ def applies(machine: MachineFacts) -> str | None:
 
 DECLARES = declared(
     takes=f"{FANS_DRAW} {FANS_FULL} {OIL_40} {OIL_100}",
-    hands=(hand(sags, gives=f"{SAG} {FAN_DROP}", takes=FANS_FULL),),
+    hands=(hand(sags, gives=f"{SAG} {FAN_DROP}", takes=FANS_FULL), hand(charges, gives=CHARGE, takes=FANS_DRAW)),
     machine="electrical_load",
     engine="idle_speed displacement fuel",
     duties="engine_speed air_speed kind",

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from gauge_well.core.electrical import alternator, battery
 from gauge_well.core.parts.load import STATES, WHATS, LoadFacts
-from gauge_well.core.reads import FAN_DROP, FANS_DRAW, FANS_FULL, SAG
+from gauge_well.core.reads import CHARGE, FAN_DROP, FANS_DRAW, FANS_FULL, SAG
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.electrics import runs
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
@@ -142,6 +142,21 @@ def volts_short(context: Context, facts: ElectricsFacts, fans: Array | None) -> 
     sags = short * (as_array(0.01) if own is None else own)
     rests = charging(facts) - battery.OPEN * nominal(facts) / 12.0
     return np.asarray(np.where(short > 0.0, rests + sags, 0.0))
+
+
+def charges(context: Context, facts: ElectricsFacts) -> Mapping[str, Array]:
+    """What the alternator gives at most, idling or under way on a wet night [W], for the belt that turns it; without end where its plate
+    or what draws is not known."""
+    if facts.alternator.full is None or not facts.loads:
+        return {CHARGE: as_array(np.inf)}
+    found = draws(context, facts)
+    idle, driven = able(facts, context.engine.facts.idle_speed), able(facts, slowest(context)[0])
+    assert idle is not None and driven is not None
+    given = np.maximum(
+        np.minimum(total(found, "idle_night"), np.ravel(idle)),
+        np.minimum(total(found, "cruise_night"), np.ravel(driven)),
+    )
+    return {CHARGE: np.asarray(given * charging(facts))}
 
 
 def fed_back(context: Context, facts: ElectricsFacts) -> Array | None:

@@ -82,22 +82,39 @@ def crank_checks(context: Context, facts: ElectricsFacts) -> Iterator[Check]:
 def run_checks(facts: ElectricsFacts) -> Iterator[Check]:
     """Every run: its drop, what it bears, its fuse over the load and under the wire."""
     for run in runs.all_of(facts):
-        yield from _run(run)
+        yield from _run(run, facts.wires_by)
 
 
-def _run(run: Run) -> Iterator[Check]:
+def _wished(run: Run, what: str) -> Check:
+    """The school of volts: what its wire may cost a device, by its kind. Past it works, and worse."""
     amps = (likely(run.amps), "current")
-    volts = run.allowed / run.share
-    what = run.name.lower()
-    yield gate(
+    return gate(
         f"drop_{run.id}", f"Volts lost, {what}", "runs", run.drop, run.allowed, "voltage_drop",
         "{demand} lost at {amps}; {capacity}, {share}, are wished.",
         lambda: {"amps": amps, "share": (run.share, "share")}, cost=True,
     )  # fmt: skip
+
+
+def _run(run: Run, school: str) -> Iterator[Check]:
+    amps = (likely(run.amps), "current")
+    volts, what = run.allowed / run.share, run.name.lower()
+    if school == "volts":
+        yield _wished(run, what)
     yield gate(
         f"starved_{run.id}", f"Wire, {what}", "runs", run.drop, runs.WEAK * volts, "voltage_drop",
         "{demand} lost at {amps}; past {capacity} what it feeds is starved.", lambda: {"amps": amps},
     )  # fmt: skip
+    plug = run.facts.connector
+    if plug is not None:
+        yield gate(
+            f"plug_{run.id}",
+            f"Plug, {what}",
+            "runs",
+            run.amps,
+            plug,
+            "current",
+            "{demand} through a plug that bears {capacity}.",
+        )
     fuse = run.facts.fuse
     if fuse is None:
         yield gate(

@@ -16,6 +16,7 @@ from gauge_well.core.typing import Value
 
 SYSTEMS: Mapping[str, str] = {"12": "12 V", "24": "24 V"}
 RETURNS: Mapping[str, str] = {"body": "through body or frame", "cable": "a cable as thick and long"}
+SCHOOLS: Mapping[str, str] = {"volts": "volts lost and amps", "amps": "amps alone"}
 COLD, FEEDS = "Cold start", "Supply"
 
 
@@ -55,6 +56,7 @@ class ElectricsFacts:
     idles_for: Value = quantity(
         "Idles on a wet night for", "time", 60.0, 36000.0, group=FEEDS, help="In one go: a jam, a queue, a lock."
     )
+    wires_by: str = choice("Wires sized by", SCHOOLS, group=FEEDS)
     loads: Several[LoadFacts] = several(LOAD, "Load", row="charge")
     runs: Several[RunFacts] = several(RUN, "Run", row="runs")
 

@@ -39,7 +39,7 @@ def figures(context: Context, facts: ElectricsFacts) -> dict[str, Array]:
         }
     for run in runs.all_of(facts):
         figures |= {f"wire_drop_{run.id}_v": run.drop, f"wire_bears_{run.id}_a": run.bears}
-        size = runs.needed(run)
+        size = runs.needed(facts, run)
         if size is not None:
             figures[f"wire_area_{run.id}_m2"] = np.asarray(size.area)
     holds = charging.capacity(facts)

@@ -66,7 +66,7 @@ def _battery(context: Context, facts: ElectricsFacts) -> list[Need]:
 def _runs(facts: ElectricsFacts) -> list[Need]:
     found = []
     for run in runs.all_of(facts):
-        size = runs.needed(run)
+        size = runs.needed(facts, run)
         if size is None:
             continue
         words = (

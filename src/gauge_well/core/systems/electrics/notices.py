@@ -8,15 +8,17 @@ import numpy as np
 
 from gauge_well.core.electrical import battery, wires
 from gauge_well.core.parts.load import WHATS
+from gauge_well.core.reads import FANS_DRAW
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.electrics import charging, cranking, runs
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import duty_values, likely
 from gauge_well.core.validity import Notice
 
 JOINTS = 0.5  # V of a sound way back and its joints while cranking (common practice)
 WEEKS = 21.0 * 86400.0
+STARVES = 0.05  # of its volts that a system may stand under a charged one (common practice)
 AFTER = 60.0  # s of cranking, that charging is reckoned after
 
 
@@ -53,6 +55,22 @@ def _charge(context: Context, facts: ElectricsFacts) -> Iterator[Notice]:
             turns = likely(charging.rotor(facts, context.engine.facts.idle_speed))
             values = {"n": (turns, "speed_rpm"), "from": (likely(facts.alternator.cut_in), "speed_rpm")}
             yield Notice("idle_no_charge", Sentence(words, values), "electrics.alternator.ratio")
+    volts = charging.volts_short(context, facts, context.told(FANS_DRAW))
+    if volts is not None:
+        worst = duty_values(volts, len(context.duties.cases))
+        at = int(np.argmax(worst))
+        has = charging.charging(facts) - worst[at]
+        if worst[at] > STARVES * charging.charging(facts):
+            words = (
+                "On {duty}, a wet night, the system has {v}: fan and pump turn slower, an ignition coil fills slower."
+            )
+            values_: dict[str, tuple[float, str] | str] = {
+                "duty": context.duties.cases[at].name.lower(),
+                "v": (has, "voltage"),
+            }
+            yield Notice(
+                "volts_low", Sentence(words, values_), "electrics.alternator.full", context.duties.cases[at].id
+            )
     left = charging.fed_back(context, facts)
     if left is not None and float(np.max(left[..., 0])) > charging.FED_BACK:
         words = "Pump and fan were worked with the fans all on, {v} lower than with the fans as they run."

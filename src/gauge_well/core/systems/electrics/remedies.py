@@ -19,7 +19,15 @@ STRONGER = 1.3
 
 def candidates(context: Context, facts: ElectricsFacts) -> list[Candidate]:
     """Each a step from what is there."""
-    return [*_charge(context, facts), *_crank(facts), *_runs(facts)]
+    return [*_school(facts), *_charge(context, facts), *_crank(facts), *_runs(facts)]
+
+
+def _school(facts: ElectricsFacts) -> Iterator[Candidate]:
+    """Judged by the other school, nothing changed."""
+    if facts.runs and facts.wires_by == "volts":
+        yield Candidate(
+            "by_amps", "runs", Sentence("Wires judged by amps alone"), {"electrics.wires_by": "amps"}, school=True
+        )
 
 
 def _charge(context: Context, facts: ElectricsFacts) -> Iterator[Candidate]:
@@ -34,7 +42,7 @@ def _charge(context: Context, facts: ElectricsFacts) -> Iterator[Candidate]:
         yield Candidate("alternator", "charge", words, changes)
     idle = likely(context.engine.facts.idle_speed)
     words = Sentence("Idle {a} → {b}", {"a": (idle, "speed_rpm"), "b": (idle + IDLE, "speed_rpm")})
-    yield Candidate("idle", "charge", words, {"engine.idle_speed": idle + IDLE})
+    yield Candidate("idle", "charge", words, {"engine.idle_speed": idle + IDLE}, of="electrics")
     if own.ratio is not None:
         ratio = likely(own.ratio)
         words = Sentence(
@@ -75,7 +83,7 @@ def _crank(facts: ElectricsFacts) -> Iterator[Candidate]:
 def _runs(facts: ElectricsFacts) -> Iterator[Candidate]:
     for run in runs.all_of(facts):
         place, now = f"electrics.runs.{run.id}", likely(run.facts.area if run.facts.area is not None else 0.0)
-        size = runs.needed(run)
+        size = runs.needed(facts, run)
         fuse = None if run.facts.fuse is None else likely(run.facts.fuse)
         if size is not None and size.area > now * 1.01:
             changes: dict[str, float | str | tuple[tuple[float, ...], ...] | None] = {f"{place}.area": size.area}

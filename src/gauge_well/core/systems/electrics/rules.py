@@ -55,6 +55,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rules.rule("alternator.ratio", RATIO, "usual")
     else:
         rules.rule("alternator.ratio", geared, "by the pulleys under Belts", exact=True)
+    rules.rule("wires_by", "volts", "both, as what is fed lives on its volts")
     rules.rule("idles_for", 1200.0, "twenty minutes")
     for id in given.get("loads", ()):
         what = rules.get(f"loads.{id}.what")

@@ -116,18 +116,19 @@ class Size:
     serves: bool
 
 
-def sizes(run: Run) -> list[Size]:
-    """Every size about the one that serves first."""
+def sizes(run: Run, by_volts: bool = True) -> list[Size]:
+    """Every size sold: by volts and amps, else by amps and what starves a device."""
     found = []
     for mm2 in wires.METRIC:
         area = mm2 * 1e-6
         drop = likely(volts(run.facts, run.amps, area))
         bears = likely(wires.bears(area, run.facts.lies, run.facts.bundle))
         fuses = wires.fuses(likely(run.low), bears)
-        found.append(Size(area, drop, bears, fuses, drop <= run.allowed and bool(fuses)))
+        spare = drop <= (run.allowed if by_volts else WEAK * run.allowed / run.share)
+        found.append(Size(area, drop, bears, fuses, spare and bool(fuses)))
     return found
 
 
-def needed(run: Run) -> Size | None:
-    """The smallest size that serves; None where none sold does."""
-    return next((s for s in sizes(run) if s.serves), None)
+def needed(facts: ElectricsFacts, run: Run) -> Size | None:
+    """The smallest size that serves by the school chosen; None where none sold does."""
+    return next((s for s in sizes(run, facts.wires_by == "volts") if s.serves), None)

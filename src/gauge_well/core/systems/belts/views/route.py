@@ -135,7 +135,7 @@ def show(context: Context, facts: BeltsFacts, options: Options) -> RouteView:
     why = ways.no_way(way)
     own = None if why else (grip(context, facts, way) if dragged else worked(context, facts, way))
     gap = None if why else ways.least_gap(way)
-    arm = None if why else ways.arm_of(way)
+    arm = None if why else way.swings
     top = None if own is None else likely(own.belt[-1])
     return RouteView(
         belt=way.place,

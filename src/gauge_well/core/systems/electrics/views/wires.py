@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from gauge_well.core.electrical.wires import AWG, FUSE_WITHIN, LOADED
+from gauge_well.core.electrical.wires import AWG, FUSE_WITHIN, LOADED, gauge_bears
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.parts.run import BACK, RELAYS
 from gauge_well.core.systems.base import Context, Options, option
@@ -39,10 +39,12 @@ class RunRow:
 
 @dataclass(frozen=True)
 class SizeRow:
-    """A size for the run picked: area [m2], drop [V], amps it bears, fuses in its band, whether it serves."""
+    """A size for the run picked: area [m2], the gauge at least so thick with the amps that its own table lets it
+    bear, drop [V], amps it bears, fuses in its band, whether it serves."""
 
     area: float
     awg: str
+    awg_bears: float | None
     drop: float
     bears: float
     fuses: Sequence[float]
@@ -66,13 +68,16 @@ def show(context: Context, facts: ElectricsFacts, options: Options) -> WiresView
     if not found:
         raise MissingFact("electrics.runs")
     picked = int(option(options, "run", 0, 0, len(found) - 1))
-    sizes = runs.sizes(found[picked])
+    sizes = runs.sizes(found[picked], facts.wires_by == "volts")
     first = next((i for i, s in enumerate(sizes) if s.serves), len(sizes) - 1)
     near = sizes[max(first - 2, 0) : first + 3]
     return WiresView(
         runs=[_row(facts, run, n) for n, run in enumerate(found, 1)],
         picked=picked,
-        sizes=[SizeRow(s.area, awg_of(s.area), s.drop, s.bears, s.fuses, s.serves) for s in near],
+        sizes=[
+            SizeRow(s.area, awg_of(s.area), _gauge(found[picked], s.area), s.drop, s.bears, s.fuses, s.serves)
+            for s in near
+        ],
         loaded=LOADED,
         near=FUSE_WITHIN,
     )
@@ -81,6 +86,11 @@ def show(context: Context, facts: ElectricsFacts, options: Options) -> WiresView
 def awg_of(area: float) -> str:
     """The gauge that is at least so thick [m2]; empty where none is."""
     return next((name for name, (mm2, _) in AWG.items() if mm2 * 1e-6 >= 0.97 * area), "")
+
+
+def _gauge(run: runs.Run, area: float) -> float | None:
+    name = awg_of(area)
+    return likely(gauge_bears(name, run.facts.lies, run.facts.bundle)) if name else None
 
 
 def _row(facts: ElectricsFacts, run: runs.Run, number: int) -> RunRow:
@@ -104,5 +114,6 @@ def _row(facts: ElectricsFacts, run: runs.Run, number: int) -> RunRow:
         fuses=run.fuses,
         switched=RELAYS[own.switched],
         back=BACK[own.back],
-        holds=drop <= run.allowed and (low <= bears if fuse is None else low <= fuse <= bears),
+        holds=(drop <= run.allowed or facts.wires_by == "amps")
+        and (low <= bears if fuse is None else low <= fuse <= bears),
     )
