@@ -47,6 +47,49 @@ def core_shed_at(cooling: Cooling, temperature: Array, airs: AirSolved, lift: fl
     return radiator.shed(plant.core, airs.side, fluid, temperature, airs.air_in, cooling.ageing).heat
 
 
+@dataclass(frozen=True)
+class Stage:
+    """One stage of the fans: where the core sheds ``enough`` without it at its switch-on, where it is ``sharing`` its time,
+    and the ``middle`` of its thresholds [K]."""
+
+    enough: Array
+    sharing: Array
+    middle: Array
+
+
+@dataclass(frozen=True)
+class Switched:
+    """What the thresholds do with the fans: stage by stage, and their share of full power's running."""
+
+    stages: tuple[Stage, ...]
+    fan_share: Array
+
+
+def switched(cooling: Cooling, heat: Array) -> Switched:
+    """How the fans share their time, from what is shed at their thresholds alone: no gauge temperature is sought."""
+    plant, airs = cooling.plant, cooling.airs
+    switches = thresholds(plant.facts, len(plant.fan.stages))
+    # Both thresholds and their middle of every stage at once (axes: temperature, fan's state, ...).
+    asked = [t for on, off in switches for t in (on, off, 0.5 * (on + off))]
+    wide = np.broadcast_shapes(plant.limit.shape, *(t.shape for t in asked))
+    steps = np.stack([np.broadcast_to(t, wide) for t in asked])[:, None]
+    shed = shed_at(cooling, steps, airs)
+    shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, shed.shape[1:])
+    at = np.broadcast_to(shed, (len(asked), *shape))
+    fan, before = np.zeros(shape[1:]), 0.0
+    found = []
+    for stage, running in enumerate(plant.fan.stages):
+        on, off, middle = range(3 * stage, 3 * stage + 3)
+        enough, sharing = at[on, stage] >= heat, at[off, stage + 1] >= heat
+        low, high = at[middle, stage], at[middle, stage + 1]
+        share = clip((heat - low) / np.maximum(high - low, 1e-6), 0.0, 1.0)
+        shared = np.where(sharing, before + share * (running - before), running)
+        fan = np.where(enough, fan, shared)
+        found.append(Stage(enough, sharing, asked[middle]))
+        before = running
+    return Switched(tuple(found), fan)
+
+
 def shown(cooling: Cooling, heat: Array) -> Shown:
     """Coolant temperature where shed equals made, with the fan as its thresholds control it.
 
@@ -55,7 +98,6 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     air + 600 K and found by bracketing, never by substitution.
     """
     plant, airs = cooling.plant, cooling.airs
-    facts = plant.facts
     shape = np.broadcast_shapes(heat.shape, airs.side.mass_flow.shape, airs.air_in.shape, plant.limit.shape)
     rungs = np.broadcast_to(airs.air_in, shape) + OVER_AIR.reshape((-1,) + (1,) * len(shape))
     # One pass over the ladder leaves each point a short bracket; shed rises with temperature.
@@ -68,24 +110,9 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     roots = find_root(
         lambda t: shed_at(cooling, t, airs) - heat, ends[0], ends[1], tolerance=1e-2, values=(ends[2], ends[3])
     )
-    switches = thresholds(facts, len(plant.fan.stages))
-    # Both thresholds and their middle of every stage at once (axes: temperature, fan's state, ...).
-    asked = [t for on, off in switches for t in (on, off, 0.5 * (on + off))]
-    wide = np.broadcast_shapes(plant.limit.shape, *(t.shape for t in asked))
-    steps = np.stack([np.broadcast_to(t, wide) for t in asked])[:, None]
-    shed = shed_at(cooling, steps, airs)
-    at = np.broadcast_to(shed, (len(asked), *np.broadcast_shapes(shed.shape[1:], surplus.shape[1:])))
-    steady, fan = roots[0], np.zeros_like(roots[0])
-    before = 0.0
-    for stage, running in enumerate(plant.fan.stages):
-        on, off, middle = range(3 * stage, 3 * stage + 3)
-        enough, sharing = at[on, stage] >= heat, at[off, stage + 1] >= heat
-        low, high = at[middle, stage], at[middle, stage + 1]
-        share = clip((heat - low) / np.maximum(high - low, 1e-6), 0.0, 1.0)
-        steady = np.where(enough, steady, np.where(sharing, asked[middle], roots[stage + 1]))
-        shared = np.where(sharing, before + share * (running - before), running)
-        fan = np.where(enough, fan, shared)
-        before = running
+    steady, control = roots[0], switched(cooling, heat)
+    for stage, state in enumerate(control.stages):
+        steady = np.where(state.enough, steady, np.where(state.sharing, state.middle, roots[stage + 1]))
     r = cooling.response
     linear = (
         r.weight_metal * cooling.start_metal
@@ -100,7 +127,7 @@ def shown(cooling: Cooling, heat: Array) -> Shown:
     end = np.where(np.isfinite(r.per_watt), np.maximum(linear, floor), steady)
     ever = r.weight_coolant < 1e-9
     end = np.where(ever, steady, np.minimum(end, np.maximum(steady, cooling.start)))
-    return Shown(steady, np.asarray(end), np.asarray(fan), plant.lift(steady))
+    return Shown(steady, np.asarray(end), control.fan_share, plant.lift(steady))
 
 
 def thresholds(facts: CoolingFacts, stages: int) -> list[tuple[Array, Array]]:

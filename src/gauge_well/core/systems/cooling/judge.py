@@ -52,7 +52,7 @@ from gauge_well.core.systems.cooling import (
     working,
 )
 from gauge_well.core.systems.cooling.figures import figures
-from gauge_well.core.systems.cooling.gauge import Limiting, Shown, limiting_ambient, shown
+from gauge_well.core.systems.cooling.gauge import Limiting, Shown, limiting_ambient, shown, switched
 from gauge_well.core.systems.cooling.model import (
     Cooling,
     Starts,
@@ -163,8 +163,10 @@ def draws(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     full = fan_power(solved)
     if given.fan.drive not in ELECTRIC:
         return {FANS_DRAW: 0.0 * full, FANS_FULL: 0.0 * full}
-    _, seen = _seen(_charged(context), solved, starts)
-    return {FANS_DRAW: full * seen.fan_share, FANS_FULL: full}
+    charged = _charged(context)
+    both = _with_off(charged, solved, starts)
+    share = switched(both, heat_made(charged, both, charged.mean)).fan_share
+    return {FANS_DRAW: full * share, FANS_FULL: full}
 
 
 def warms(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
@@ -202,11 +204,18 @@ def warms(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     return {CORE_HEAT: np.asarray(made), CORE_AIR: np.asarray(flow), CHARGE_CORE: np.asarray(effect)}
 
 
+def _with_off(context: Context, solved: Cooling, starts: Starts | None) -> Cooling:
+    """With the fan off as well as on."""
+    return context.remember(
+        "cooling with the fan off", (solved, context.mean), lambda: prepare(context, solved.plant, starts=starts)
+    )
+
+
 def _seen(context: Context, solved: Cooling, starts: Starts | None) -> tuple[Cooling, Shown]:
     """With the fan off as well as on, and what the gauge shows."""
 
     def work() -> tuple[Cooling, Shown]:
-        both = prepare(context, solved.plant, starts=starts)
+        both = _with_off(context, solved, starts)
         return both, shown(both, heat_made(context, both, context.mean))
 
     return context.remember("cooling seen", (solved, context.mean), work)
