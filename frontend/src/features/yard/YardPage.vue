@@ -33,15 +33,17 @@ interface Fitted {
   id: string
   part: Part
   place: string
+  /** Said behind a name of its own. */
+  kind: string
   station: string
   state: string
 }
 const fitted = computed<Fitted[]>(() => all.value.flatMap((part) => {
   const place = part.role ? words.words?.places[part.role] : undefined
-  return place ? [{ id: part.id, part, place: part.name || place.label, station: place.section, state: part.keep?.state ? (words.words?.states[part.keep.state] ?? '') : '' }] : []
+  return place ? [{ id: part.id, part, place: part.name || place.label, kind: part.name ? ` (${kindOf(part).toLowerCase()})` : '', station: place.section, state: part.keep?.state ? (words.words?.states[part.keep.state] ?? '') : '' }] : []
 }))
 const COLUMNS: Column<Fitted>[] = [
-  { key: 'place', title: 'Part', head: true, by: (f) => f.place },
+  { key: 'place', title: 'Part', head: true, by: (f) => f.place + f.kind },
   { key: 'station', title: 'In', show: (f) => words.words?.systems[f.station] ?? f.station, by: (f) => f.station, mute: true },
   { key: 'state', title: 'State', show: (f) => f.state || 'not said', by: (f) => f.state || null },
   { key: 'from', title: 'From', show: (f) => f.part.keep?.from ?? '', by: (f) => f.part.keep?.from ?? null },
@@ -68,7 +70,7 @@ const COLUMNS: Column<Fitted>[] = [
       <h2 class="label">Fitted</h2>
       <DataTable :id="(f) => f.id" label="Fitted parts" :columns="COLUMNS" :rows="fitted">
         <template #cell="{ column, row }">
-          <router-link v-if="column.head" :to="{ name: row.station, params: { id: build.build.id } }">{{ row.place }}<span v-if="row.part.name" class="mute"> ({{ kindOf(row.part).toLowerCase() }})</span></router-link>
+          <router-link v-if="column.head" :to="{ name: row.station, params: { id: build.build.id } }">{{ row.place }}<span v-if="row.kind" class="mute">{{ row.kind }}</span></router-link>
           <template v-else>{{ column.show?.(row) }}</template>
         </template>
       </DataTable>

@@ -31,8 +31,8 @@ const option = computed(() => {
   return plotOption({
     x: `engine, oil and battery at, ${words.unit('temperature')}`, y: words.unit('speed_rpm'),
     lines: [
-      ...d.trials.map((trial, i) => ({ name: trial.name, points: d.temperatures.map((t, k): [number, number] => [x(t), trial.speeds[k] ?? 0]), colour: read(colours[i] ?? 'mute'), dashed: i > 0, at: [0.8, 0.3, 0.12][i] ?? 0.5, side: (i === 1 ? 'top' : 'bottom') as 'bottom' | 'top' })),
-      { name: `starts from ${show(d.needs, 'speed_rpm')}`, points: [d.temperatures[0] ?? 250, d.temperatures.at(-1) ?? 300].map((t): [number, number] => [x(t), d.needs]), colour: read('ink'), at: 0.75, side: 'bottom' as const },
+      ...d.trials.map((trial, i) => ({ name: trial.name, points: d.temperatures.map((t, k): [number, number] => [x(t), trial.speeds[k] ?? 0]), colour: read(colours[i] ?? 'mute'), dashed: i > 0, at: [0.94, 0.5, 0.68][i] ?? 0.5, side: (i === 1 ? 'top' : 'bottom') as 'bottom' | 'top' })),
+      { name: `starts from ${show(d.needs, 'speed_rpm')}`, points: d.temperatures.map((t): [number, number] => [x(t), d.needs]), colour: read('ink'), at: 0.5, side: 'bottom' as const },
     ],
     ring: { at: [x(d.temperature), d.trials[0]?.picked ?? 0], text: show(d.trials[0]?.picked ?? 0, 'speed_rpm') },
   })
