@@ -8,7 +8,7 @@ export function lookOf(dark: boolean) {
   return {
     algorithm: dark ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
-      colorPrimary: brass, colorPrimaryBorder: brassLine, colorPrimaryBorderHover: brassLine, colorInfo: brass, colorLink: brass, colorError: over, colorSuccess: holds, colorWarning: brassLine,
+      colorPrimary: brass, colorPrimaryBorder: brassLine, colorPrimaryBorderHover: brassLine, colorInfo: brass, colorLink: brass, colorLinkHover: brass, colorLinkActive: brass, colorError: over, colorSuccess: holds, colorWarning: brassLine,
       colorBgBase: card, colorBgContainer: card, colorBgElevated: card, colorBgLayout: rail,
       colorText: ink, colorTextHeading: ink, colorTextSecondary: mute, colorTextTertiary: mute, colorTextDescription: mute, colorTextPlaceholder: mute, colorTextQuaternary: mute,
       colorBorder: line, colorBorderSecondary: line, colorSplit: line, colorFillSecondary: glass, colorFillTertiary: glass, colorFillQuaternary: glass,
