@@ -888,6 +888,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/electrics/signals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The signals drawing of the electrics. */
+        post: operations["sizing_view_electrics_signals_view_electrics_signals_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/electrics/senders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The senders drawing of the electrics. */
+        post: operations["sizing_view_electrics_senders_view_electrics_senders_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/electrics/speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The speed drawing of the electrics. */
+        post: operations["sizing_view_electrics_speed_view_electrics_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/view/electrics/choices": {
         parameters: {
             query?: never;
@@ -1312,6 +1363,23 @@ export interface paths {
         put?: never;
         /** The parts of a place that several fill, as CSV: a part a row, as they were typed. */
         post: operations["shapes_listed_list__place__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A pin list from its text, sent as it is: each line with what it is taken to be, and what is odd. */
+        post: operations["shapes_pins_read_pins_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2958,7 +3026,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -4106,6 +4174,27 @@ export interface components {
             decimals: number;
         };
         /**
+         * DoesRow
+         * @description What the engine does: ``surely`` by what is there, ``perhaps`` with all that is open; the least that is missing, [h].
+         */
+        DoesRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Surely */
+            surely: boolean;
+            /** Perhaps */
+            perhaps: boolean;
+            /** Acts */
+            acts: [
+                string,
+                string
+            ][];
+            /** Hours */
+            hours: number | null;
+        };
+        /**
          * Doubt
          * @description A pair at its worst: half-range of its gap at 95 % [m], share of cases in which it keeps what is kept.
          */
@@ -4355,6 +4444,54 @@ export interface components {
              * @description Wires sized by
              */
             wires_by?: ("volts" | "amps") | null;
+            /**
+             * Computer
+             * @description Engine computer
+             */
+            computer?: ("none" | "kept" | "flashed" | "standalone" | "both") | null;
+            /**
+             * Loom
+             * @description Loom
+             */
+            loom?: ("thinned" | "merged" | "standalone" | "own" | "sent") | null;
+            /**
+             * Oil Light
+             * @description Oil pressure's lamp
+             */
+            oil_light?: ("one" | "two") | null;
+        };
+        /**
+         * ElectricsSendersAnswer
+         * @description The senders drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsSendersAnswer: {
+            data: components["schemas"]["SendersView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ElectricsSignalsAnswer
+         * @description The signals drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsSignalsAnswer: {
+            data: components["schemas"]["SignalsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ElectricsSpeedAnswer
+         * @description The speed drawing of the electrics, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ElectricsSpeedAnswer: {
+            data: components["schemas"]["gauge_well__core__systems__electrics__views__senders__SpeedView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * ElectricsWiresAnswer
@@ -5417,7 +5554,7 @@ export interface components {
          * @description The speed drawing of the fuel, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         FuelSpeedAnswer: {
-            data: components["schemas"]["SpeedView"] | null;
+            data: components["schemas"]["gauge_well__core__systems__fuel__views__speed__SpeedView"] | null;
             /** Unknown */
             unknown: string[];
             /** Edits */
@@ -5545,6 +5682,24 @@ export interface components {
             check: string;
             /** Duty */
             duty: string;
+        };
+        /**
+         * Group
+         * @description Signals by what is lost without them, the lost first; so many of them wanted, there, lost, open.
+         */
+        Group: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Rows */
+            rows: components["schemas"]["SignalRow"][];
+            /** There */
+            there: number;
+            /** Lost */
+            lost: number;
+            /** Open */
+            open: number;
         };
         /**
          * HandsView
@@ -6407,6 +6562,28 @@ export interface components {
             name: string;
             /** Amps */
             amps: number[];
+        };
+        /**
+         * LoomRow
+         * @description A way to a loom: own hours, evenings, weeks one waits, what it costs, what to mind; the one picked.
+         */
+        LoomRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Hours */
+            hours: number;
+            /** Evenings */
+            evenings: number;
+            /** Weeks */
+            weeks: number;
+            /** Costs */
+            costs: string;
+            /** Mind */
+            mind: string;
+            /** Picked */
+            picked: boolean;
         };
         /**
          * LoopFlows
@@ -7600,6 +7777,90 @@ export interface components {
             facts?: components["schemas"]["PickupFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /**
+         * PinOut
+         * @description One line that was kept: what it is taken to be, and what is odd about it.
+         */
+        PinOut: {
+            /** Line */
+            line: number;
+            /**
+             * Plug
+             * @default
+             */
+            plug: string;
+            /**
+             * Pin
+             * @default
+             */
+            pin: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * State
+             * @default
+             */
+            state: string;
+            /** Odd */
+            odd: string[];
+        };
+        /**
+         * PinRow
+         * @description One pin, in words as stated; empty where not said.
+         */
+        PinRow: {
+            /** Id */
+            id: string;
+            /** Plug */
+            plug: string;
+            /** Pin */
+            pin: string;
+            /** Colour */
+            colour: string;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** State */
+            state: string;
+            /** Controller */
+            controller: string;
+        };
+        /**
+         * PinsOut
+         * @description A list as it was read; ``csv`` puts it on the sheet.
+         */
+        PinsOut: {
+            /** Pins */
+            pins: components["schemas"]["PinOut"][];
+            /** Lines */
+            lines: number;
+            /** Blank */
+            blank: number;
+            /** Head */
+            head: string[];
+            /** Odd */
+            odd: string[];
+            /** Csv */
+            csv: string;
+        };
         /** PipeFacts */
         PipeFacts: {
             /**
@@ -8192,6 +8453,54 @@ export interface components {
             facts?: components["schemas"]["PulleyFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
         };
+        /** PulsesFacts */
+        PulsesFacts: {
+            /** @description Teeth, or pulses a turn */
+            teeth?: components["schemas"]["Quantity"];
+            /**
+             * Source
+             * @description Taken from
+             */
+            source?: ("shaft" | "gearbox" | "hub") | null;
+            /** @description Turns of it to one of the wheel */
+            final?: components["schemas"]["Quantity"];
+            /** @description Tyre's rolling radius. Road of one turn, over 6.283. */
+            radius?: components["schemas"]["Quantity"];
+            /** @description Speedometer wants, pulses a km */
+            wants?: components["schemas"]["Quantity"];
+            /** @description Converter gives */
+            times?: components["schemas"]["Quantity"];
+            /** @description for so many in */
+            by?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PulsesPart
+         * @description Speed signal.
+         */
+        PulsesPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pulses";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.speed" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PulsesFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * Pump
          * @description A bilge pump: how it is worked, what it moves as it is piped [m3/s], speed in its hose [m/s]; None where not known.
@@ -8342,6 +8651,20 @@ export interface components {
             label: string;
             /** By */
             by: number;
+        };
+        /**
+         * RatioRow
+         * @description A converter: so many out for so many in, shown over true with it, whether it stays in the band.
+         */
+        RatioRow: {
+            /** Times */
+            times: number;
+            /** By */
+            by: number;
+            /** Shown */
+            shown: number;
+            /** Serves */
+            serves: boolean;
         };
         /** RawPumpFacts */
         RawPumpFacts: {
@@ -9249,6 +9572,128 @@ export interface components {
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
         };
+        /** SenderFacts */
+        SenderFacts: {
+            /**
+             * What
+             * @description Tells
+             */
+            what?: ("coolant" | "oil_temperature" | "oil_pressure" | "boost" | "level") | null;
+            /**
+             * Goes
+             * @description Wired to
+             */
+            goes?: ("gauge" | "computer" | "lamp") | null;
+            /** @description It has: temperature, ohms. One a line, two or more: `20 C, 1.2 kohm`. */
+            temperatures?: components["schemas"]["Table"];
+            /** @description It has: pressure, ohms. One a line, two or more: `20 C, 1.2 kohm`. */
+            pressures?: components["schemas"]["Table"];
+            /** @description It has: level, ohms. One a line, two or more: `20 C, 1.2 kohm`. */
+            levels?: components["schemas"]["Table"];
+            /** @description Its gauge wants: temperature, ohms. One a line, two or more: `20 C, 1.2 kohm`. */
+            gauge_temperatures?: components["schemas"]["Table"];
+            /** @description Its gauge wants: pressure, ohms. One a line, two or more: `20 C, 1.2 kohm`. */
+            gauge_pressures?: components["schemas"]["Table"];
+            /** @description Its gauge wants: level, ohms. One a line, two or more: `20 C, 1.2 kohm`. */
+            gauge_levels?: components["schemas"]["Table"];
+            /** @description Resistor in its line */
+            series?: components["schemas"]["Quantity"];
+            /** @description Resistor across both */
+            parallel?: components["schemas"]["Quantity"];
+            /** @description Pull-up it hangs on. Of a second controller on the same wire too: both side by side. */
+            pull_own?: components["schemas"]["Quantity"];
+            /** @description Pull-up its table is for */
+            pull_table?: components["schemas"]["Quantity"];
+            /**
+             * Sits
+             * @description Sits
+             */
+            sits?: ("head" | "block" | "hose" | "pan" | "sandwich" | "tee" | "splitter" | "manifold" | "tank") | null;
+            /**
+             * Thread
+             * @description Its thread
+             */
+            thread?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /**
+             * Hole
+             * @description Hole's thread
+             */
+            hole?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+        };
+        /**
+         * SenderPart
+         * @description Sender.
+         */
+        SenderPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sender";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.senders" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["SenderFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * SenderRow
+         * @description A sender in short: where it goes, worst error with its sign in the unit of ``off``, None where not known; what its thread does.
+         */
+        SenderRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Goes */
+            goes: string;
+            /** Kind */
+            kind: string;
+            /** Off */
+            off: string;
+            /** Worst */
+            worst: number | null;
+            /** Allowed */
+            allowed: number;
+            /** Contrary */
+            contrary: boolean;
+            /** Sits */
+            sits: string;
+            /** Thread */
+            thread: string;
+            /** Thread Goes */
+            thread_goes: boolean | null;
+            /** Series */
+            series: number;
+            /** Parallel */
+            parallel: number | null;
+        };
+        /**
+         * SendersView
+         * @description All senders; the picked one's traces (as wired, as matched, as tried); its error where no resistors match, as a share of the range.
+         */
+        SendersView: {
+            /** Senders */
+            senders: components["schemas"]["SenderRow"][];
+            /** Picked */
+            picked: number;
+            /** Traces */
+            traces: components["schemas"]["Trace"][];
+            /** Constant */
+            constant: number | null;
+        };
         /**
          * Shaft
          * @description Power [W], speed [rev/min] and torque [N m] at a shaft.
@@ -9363,6 +9808,127 @@ export interface components {
             height: number;
             /** Volume */
             volume: number;
+        };
+        /** SignalFacts */
+        SignalFacts: {
+            /**
+             * What
+             * @description It is
+             */
+            what?: ("supply" | "key" | "earth" | "immobiliser" | "starter" | "neutral" | "crank_position" | "pump" | "injectors" | "coils" | "rail_pressure" | "run_solenoid" | "cam_position" | "air" | "air_temperature" | "coolant_temperature" | "throttle" | "pedal" | "idle_valve" | "lambda" | "knock" | "boost" | "glow" | "fan" | "brake" | "clutch" | "speed" | "oil_pressure" | "oil_temperature" | "air_conditioning" | "alternator" | "purge" | "crash" | "fuel_level" | "lamp" | "bus" | "tacho" | "sensor_supply" | "other") | null;
+            /**
+             * Source
+             * @description Comes from. Nothing said is not known.
+             */
+            source?: ("real" | "mimicked" | "dropped" | "stand" | "missing") | null;
+            /**
+             * State
+             * @description Proved. Untested where nothing is said.
+             */
+            state?: ("works" | "untested" | "broken") | null;
+            /**
+             * Controller
+             * @description At
+             */
+            controller?: ("first" | "second") | null;
+            /**
+             * Plug
+             * @description Plug
+             */
+            plug?: string | null;
+            /**
+             * Pin
+             * @description Pin
+             */
+            pin?: string | null;
+            /**
+             * Colour
+             * @description Wire. Colour, or its mark.
+             */
+            colour?: string | null;
+            /**
+             * Says
+             * @description Called. As its list calls it.
+             */
+            says?: string | null;
+        };
+        /**
+         * SignalPart
+         * @description Pin or signal.
+         */
+        SignalPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "signal";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "electrics.signals" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["SignalFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * SignalRow
+         * @description A signal: how it stands (there, open, lost, none listed), what is lost without it, whether it may be made up and how.
+         */
+        SignalRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Stands */
+            stands: string;
+            /** Proved */
+            proved: boolean;
+            /** Missing */
+            missing: string;
+            /** Never */
+            never: string;
+            /** Mimic */
+            mimic: string;
+            /** Hours */
+            hours: number;
+            /** Pins */
+            pins: components["schemas"]["PinRow"][];
+        };
+        /**
+         * SignalsView
+         * @description All signals in groups; whether two controllers, a stand; pins listed in all.
+         */
+        SignalsView: {
+            /** Groups */
+            groups: components["schemas"]["Group"][];
+            /** Does */
+            does: components["schemas"]["DoesRow"][];
+            /** Looms */
+            looms: components["schemas"]["LoomRow"][];
+            /** Pins */
+            pins: number;
+            /** Stand */
+            stand: boolean;
+            /** Forbidden */
+            forbidden: [
+                string,
+                string
+            ][];
+            /** Conflicts */
+            conflicts: [
+                string,
+                string
+            ][];
         };
         /** SilencerFacts */
         SilencerFacts: {
@@ -9642,28 +10208,6 @@ export interface components {
                 string,
                 string
             ];
-        };
-        /**
-         * SpeedView
-         * @description Fuel over the speed range at full load in one duty's air; flows [m3/s]. ``able``: what the pumps give.
-         */
-        SpeedView: {
-            /** Speed */
-            speed: number[];
-            /** Burned */
-            burned: number[];
-            /** Asked */
-            asked: number[];
-            /** Able */
-            able: number[] | null;
-            /** Lifted */
-            lifted: number[] | null;
-            /** Sizes */
-            sizes: components["schemas"]["gauge_well__core__systems__fuel__views__speed__SizeRow"][];
-            injectors: components["schemas"]["InjectorsOverSpeed"] | null;
-            /** Fuels */
-            fuels: components["schemas"]["OtherFuel"][];
-            cold: components["schemas"]["ColdStart"] | null;
         };
         /**
          * StackLayer
@@ -10338,6 +10882,28 @@ export interface components {
             boiling: number;
             /** Thermostat */
             thermostat: number;
+        };
+        /**
+         * Trace
+         * @description One way of wiring: true readings and what is read (n,), resistors [ohm] (no parallel: open).
+         */
+        Trace: {
+            /** Name */
+            name: string;
+            /** True */
+            true: number[];
+            /** Reads */
+            reads: number[];
+            /** Series */
+            series: number;
+            /** Parallel */
+            parallel: number | null;
+            /** Worst */
+            worst: number;
+            /** Rms */
+            rms: number;
+            /** Watts */
+            watts: number | null;
         };
         /**
          * Trial
@@ -11024,6 +11590,27 @@ export interface components {
             stands: number | null;
         };
         /**
+         * SpeedView
+         * @description Pulses a kilometre there and wanted; speeds [m/s] true, as shown now (None where the converter or what is wanted is not known), the
+         *     most that may be shown; converters.
+         */
+        gauge_well__core__systems__electrics__views__senders__SpeedView: {
+            /** There */
+            there: number;
+            /** Wants */
+            wants: number | null;
+            /** True */
+            true: number[];
+            /** Shown */
+            shown: number[] | null;
+            /** Most */
+            most: number[];
+            /** Ratio */
+            ratio: number | null;
+            /** Ratios */
+            ratios: components["schemas"]["RatioRow"][];
+        };
+        /**
          * SizeRow
          * @description A size for the run picked: area [m2], the gauge at least so thick with the amps that its own table lets it
          *     bear, drop [V], amps it bears, fuses in its band, whether it serves.
@@ -11113,6 +11700,28 @@ export interface components {
             share: number;
             /** Open */
             open: number;
+        };
+        /**
+         * SpeedView
+         * @description Fuel over the speed range at full load in one duty's air; flows [m3/s]. ``able``: what the pumps give.
+         */
+        gauge_well__core__systems__fuel__views__speed__SpeedView: {
+            /** Speed */
+            speed: number[];
+            /** Burned */
+            burned: number[];
+            /** Asked */
+            asked: number[];
+            /** Able */
+            able: number[] | null;
+            /** Lifted */
+            lifted: number[] | null;
+            /** Sizes */
+            sizes: components["schemas"]["gauge_well__core__systems__fuel__views__speed__SizeRow"][];
+            injectors: components["schemas"]["InjectorsOverSpeed"] | null;
+            /** Fuels */
+            fuels: components["schemas"]["OtherFuel"][];
+            cold: components["schemas"]["ColdStart"] | null;
         };
         /**
          * LoadsView
@@ -15725,6 +16334,267 @@ export interface operations {
             };
         };
     };
+    sizing_view_electrics_signals_view_electrics_signals_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsSignalsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_electrics_senders_view_electrics_senders_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsSendersAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_electrics_speed_view_electrics_speed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElectricsSpeedAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sizing_view_electrics_choices_view_electrics_choices_post: {
         parameters: {
             query?: never;
@@ -18174,6 +19044,71 @@ export interface operations {
             };
             /** @description The request is no JSON */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shapes_pins_read_pins_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PinsOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

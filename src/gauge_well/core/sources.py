@@ -24,6 +24,13 @@ BIBLIOGRAPHY: dict[str, str] = {
         "variables in the analysis of output from a computer code, Technometrics 21 (1979) 239-245. From memory."
     ),
     "iso6722": "ISO 6722, Road vehicles: 60 V and 600 V single-core cables: most resistance by area. From memory.",
+    "unr39": "UN Regulation No. 39, Uniform provisions: speedometer equipment: shown speed over true speed. From memory.",
+    "iec60063": "IEC 60063, Preferred number series for resistors and capacitors. From memory.",
+    "iso261": "ISO 261, ISO general purpose metric screw threads: general plan; ISO 68-1, basic profile. From memory.",
+    "iso7-1": "ISO 7-1, Pipe threads where pressure-tight joints are made on the threads. From memory.",
+    "iso228": "ISO 228-1, Pipe threads where pressure-tight joints are not made on the threads. From memory.",
+    "asme b1.20.1": "ASME B1.20.1, Pipe threads, general purpose (inch). From memory.",
+    "asme b1.1": "ASME B1.1, Unified inch screw threads. From memory.",
     "iso8854": "ISO 8854, Road vehicles: alternators with regulators: rating at two speeds of the rotor. From memory.",
     "iso10133": "ISO 10133, Small craft: extra-low-voltage d.c. installations: amps by area. From memory.",
     "gerr1989": "D. Gerr, Propeller Handbook, International Marine, 1989. From memory.",

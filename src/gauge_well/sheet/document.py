@@ -69,7 +69,7 @@ def copied(document: T) -> T:
     return made
 
 
-PARTS_MAX = 200
+PARTS_MAX = 400
 # What stands with a part: what one has it as.
 STATES: Mapping[str, str] = {
     "have": "have it",

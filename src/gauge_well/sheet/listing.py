@@ -12,7 +12,7 @@ from gauge_well.sheet.errors import refuse
 from gauge_well.sheet.sections import Place
 from gauge_well.units import ReadingError, read
 
-ROWS_MAX = 100
+ROWS_MAX = 250
 NAME = "name"
 
 

@@ -92,6 +92,7 @@ KINDS: dict[str, Kind] = _kinds(
     Kind("voltage_drop", "voltage", "V", "V", 3, 2),
     Kind("current", "current", "A", "A", 3, 1),
     Kind("resistance", "resistance", "mohm", "mohm", 3, 2),
+    Kind("ohms", "resistance", "ohm", "ohm", 3, 1),
     Kind("charge", "charge", "Ah", "Ah", 3, 0),
     Kind("density", "density", "kg/m3", "kg/m3", 4, 3),
     Kind("viscosity", "viscosity", "mm2/s", "mm2/s", 3, 1),

@@ -40,7 +40,7 @@ _SUM = re.compile(r"(?<=[^\s(e+])\s*\+\s*(?=[\d.,½¼¾⅛⅜⅝⅞⅓⅔])", re
 # Two plain numbers with a dash or "to" between: a range. A fraction or a count after the dash is none.
 _SPAN = re.compile(r"^\s*(\d+(?:[.,]\d+)?)\s*(?:-|\bto\b)\s*(\d+(?:[.,]\d+)?(?![\d.,]*\s*[/:])[^\d+]*)$", re.IGNORECASE)
 NO_SPAN = frozenset({"count", "wire_area"})
-_ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°º:ø∅⌀%()^½¼¾⅛⅜⅝⅞⅓⅔µ]*$")
+_ALLOWED = re.compile(r"^[0-9a-z .,/+\-*×·²³'\"’”″′°º:ø∅⌀%()^½¼¾⅛⅜⅝⅞⅓⅔µω]*$")
 
 
 class ReadingError(ValueError):

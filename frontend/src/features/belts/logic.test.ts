@@ -44,7 +44,8 @@ describe('what is said of it', () => {
 
 describe('lengths and layouts', () => {
   it('puts lengths along a ruler', () => {
-    const r = ruler(view.bought!)
+    if (!view.bought) throw new Error('a belt is there')
+    const r = ruler(view.bought)
     expect(r.at(1.5)).toBe(0)
     expect(r.at(1.55)).toBeCloseTo(1)
   })

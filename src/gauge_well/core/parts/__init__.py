@@ -35,11 +35,14 @@ from gauge_well.core.parts import (
     pickup,
     pipe,
     pulley,
+    pulses,
     pump,
     raw_pump,
     regulator,
     run,
     scavenge,
+    sender,
+    signal,
     silencer,
     solid,
     starter,
@@ -93,5 +96,8 @@ KINDS: Mapping[str, Kind] = {
         run.RUN,
         belt.BELT,
         pulley.PULLEY,
+        signal.SIGNAL,
+        sender.SENDER,
+        pulses.PULSES,
     )
 }

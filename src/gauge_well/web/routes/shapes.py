@@ -1,4 +1,4 @@
-"""Shapes in and out: a file's bytes to a thing's points or a pan's side view, scene and side view to a file."""
+"""Shapes and lists in and out: a file's bytes to a thing's points, a pan's side view or pins, scene and side view to a file."""
 
 from __future__ import annotations
 
@@ -7,8 +7,9 @@ from typing import Literal
 from flask import Response, jsonify, request
 from pydantic import BaseModel, Field, FiniteFloat
 
-from gauge_well.services import export, outlining
+from gauge_well.services import export, outlining, pins
 from gauge_well.services.outlining import OutlineOut
+from gauge_well.services.pins import PinsOut
 from gauge_well.services.shaping import OUT, ShapeOut
 from gauge_well.web import jobs
 from gauge_well.web.api import answers, blueprint
@@ -50,6 +51,12 @@ class ListPath(BaseModel):
 def listed(path: ListPath, body: SheetRequest) -> Response:
     """The parts of a place that several fill, as CSV: a part a row, as they were typed."""
     return Response(export.listed(body.sheet, path.place), mimetype="text/csv")
+
+
+@bp.post("/pins", responses=answers(PinsOut))
+def pins_read() -> Response:
+    """A pin list from its text, sent as it is: each line with what it is taken to be, and what is odd."""
+    return jsonify(pins.read(request.get_data()).model_dump())
 
 
 FILES = {media: {"schema": BINARY} for media, _ in OUT.values()}

@@ -14,6 +14,9 @@ PARTS = {
     "charge": RowName("Alternator"),
     "crank": RowName("Battery and starter"),
     "runs": RowName("Wires", many=True),
+    "signals": RowName("Signals", many=True),
+    "senders": RowName("Senders", many=True),
+    "speed": RowName("Speedometer"),
 }
 COMPARE = Compare(
     ("battery", "alternator", "starter"),

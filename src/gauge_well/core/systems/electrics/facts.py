@@ -5,11 +5,15 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import ASHORE
 from gauge_well.core.facts import Several, Way, choice, quantity, role, several, ways_of
 from gauge_well.core.parts.alternator import ALTERNATOR, AlternatorFacts
 from gauge_well.core.parts.battery import BATTERY, BatteryFacts
 from gauge_well.core.parts.load import LOAD, LoadFacts
+from gauge_well.core.parts.pulses import PULSES, PulsesFacts
 from gauge_well.core.parts.run import RUN, RunFacts
+from gauge_well.core.parts.sender import SENDER, SenderFacts
+from gauge_well.core.parts.signal import SIGNAL, SignalFacts
 from gauge_well.core.parts.starter import STARTER, StarterFacts
 from gauge_well.core.parts.wire import WIRE, WireFacts
 from gauge_well.core.typing import Value
@@ -17,7 +21,22 @@ from gauge_well.core.typing import Value
 SYSTEMS: Mapping[str, str] = {"12": "12 V", "24": "24 V"}
 RETURNS: Mapping[str, str] = {"body": "through body or frame", "cable": "a cable as thick and long"}
 SCHOOLS: Mapping[str, str] = {"volts": "volts lost and amps", "amps": "amps alone"}
-COLD, FEEDS = "Cold start", "Supply"
+COMPUTERS: Mapping[str, str] = {
+    "none": "none: nothing electric runs it",
+    "kept": "the donor's as it is",
+    "flashed": "the donor's, its program changed",
+    "standalone": "a standalone one",
+    "both": "the donor's and the machine's side by side",
+}
+LOOMS: Mapping[str, str] = {
+    "thinned": "the donor's, thinned",
+    "merged": "the donor's into the machine's",
+    "standalone": "a standalone controller's",
+    "own": "all new",
+    "sent": "sent out to be thinned",
+}
+OIL_LIGHTS: Mapping[str, str] = {"one": "one switch, lamp and computer on it", "two": "two switches"}
+COLD, FEEDS, SIGNALS = "Cold start", "Supply", "Signals"
 
 
 @dataclass(frozen=True)
@@ -59,6 +78,12 @@ class ElectricsFacts:
     wires_by: str = choice("Wires sized by", SCHOOLS, group=FEEDS)
     loads: Several[LoadFacts] = several(LOAD, "Load", row="charge")
     runs: Several[RunFacts] = several(RUN, "Run", row="runs")
+    computer: str | None = choice("Engine computer", COMPUTERS, group=SIGNALS)
+    loom: str | None = choice("Loom", LOOMS, group=SIGNALS)
+    oil_light: str | None = choice("Oil pressure's lamp", OIL_LIGHTS, group=SIGNALS)
+    speed: PulsesFacts = role(PULSES, "Speed signal", group="Speed signal", row="speed", also=ASHORE)
+    signals: Several[SignalFacts] = several(SIGNAL, "Pin", row="signals")
+    senders: Several[SenderFacts] = several(SENDER, "Sender", row="senders")
 
 
 WAYS: Mapping[str, Way] = ways_of(

@@ -7,7 +7,7 @@ import numpy as np
 from gauge_well.core.parts.load import STATES
 from gauge_well.core.reads import FANS_DRAW, FANS_FULL
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.electrics import charging, cranking, runs
+from gauge_well.core.systems.electrics import charging, cranking, runs, senders, speed, wanted
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import Array, likely
 
@@ -42,8 +42,27 @@ def figures(context: Context, facts: ElectricsFacts) -> dict[str, Array]:
         size = runs.needed(facts, run)
         if size is not None:
             figures[f"wire_area_{run.id}_m2"] = np.asarray(size.area)
+    figures |= _signals(context, facts)
     holds = charging.capacity(facts)
     stopped = charging.total(found, "stopped")
     if holds is not None and likely(stopped) > 0.0:
         figures["stands_s"] = np.asarray(0.5 * holds / stopped)
     return figures
+
+
+def _signals(context: Context, facts: ElectricsFacts) -> dict[str, Array]:
+    """Of signals so many are there and lost, what gauges are off by, pulses and what is shown of them."""
+    found: dict[str, Array] = {}
+    if facts.signals and facts.computer != "none":
+        states = [line.state for line in wanted.lines(context, facts)]
+        found |= {f"signals_{state}": np.asarray(float(states.count(state))) for state in (wanted.THERE, wanted.LOST)}
+    for sender in senders.all_of(facts):
+        read = senders.reads(sender)
+        if read is not None:
+            found[f"gauge_error_{sender.id}"] = np.asarray(read.worst)
+    there, own = speed.there_km(facts), speed.of(facts)
+    if there is not None:
+        found["pulses_per_km"] = there
+    if own is not None:
+        found["speed_shown_share"] = own.shown
+    return found

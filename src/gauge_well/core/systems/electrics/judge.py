@@ -5,14 +5,26 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.electrical.signals import SIGNALS, START
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.systems.base import Beside, Context, Result
-from gauge_well.core.systems.electrics import charging, checks, figures, need, notices, runs, working
+from gauge_well.core.systems.electrics import (
+    charging,
+    checks,
+    checks_signals,
+    figures,
+    need,
+    notices,
+    runs,
+    speed,
+    wanted,
+    working,
+)
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import likely
 
 
-def _unknown(facts: ElectricsFacts) -> list[Unknown]:
+def _unknown(context: Context, facts: ElectricsFacts) -> list[Unknown]:
     """What charging, cranking and runs lack."""
     found = []
     begins = [
@@ -27,6 +39,32 @@ def _unknown(facts: ElectricsFacts) -> list[Unknown]:
     lacks = runs.lacks(facts)
     if lacks:
         found.append(Unknown("drop", "Wires", "runs", lacks))
+    found += _signals_unknown(context, facts)
+    return found
+
+
+def _signals_unknown(context: Context, facts: ElectricsFacts) -> list[Unknown]:
+    """Signals of which nobody said where they come from, senders without points, a speed signal half stated."""
+    found = []
+    if facts.signals and facts.computer != "none":
+        unsaid = [
+            line
+            for line in wanted.lines(context, facts)
+            if line.state == wanted.OPEN and SIGNALS[line.id].lost == START
+        ]
+        if unsaid:
+            pins = [f"electrics.signals.{id}.source" for line in unsaid for id, pin in line.pins if pin.source is None]
+            found.append(
+                Unknown("signals_proved", "Signals to start", "signals", tuple(pins) or ("electrics.signals",))
+            )
+    for id, own in facts.senders:
+        if own.what is None:
+            found.append(Unknown(f"gauge_{id}", "Sender", "senders", (f"electrics.senders.{id}.what",)))
+    own_speed = facts.speed
+    if own_speed.teeth is not None and speed.of(facts) is None:
+        names = ("final", "radius", "wants")
+        lacks = tuple(f"electrics.speed.{n}" for n in names if getattr(own_speed, n) is None)
+        found.append(Unknown("speed_under", "Speedometer", "speed", lacks))
     return found
 
 
@@ -36,6 +74,9 @@ def solve(context: Context, facts: ElectricsFacts) -> Result:
         *checks.charge_checks(context, facts),
         *checks.crank_checks(context, facts),
         *checks.run_checks(facts),
+        *checks_signals.signal_checks(context, facts),
+        *checks_signals.sender_checks(facts),
+        *checks_signals.speed_checks(facts),
     ]
 
     def judge(mean: Operation, peak: Operation) -> Sequence[Check]:
@@ -43,7 +84,7 @@ def solve(context: Context, facts: ElectricsFacts) -> Result:
 
     return Result(
         checks=judge,
-        unknown=_unknown(facts),
+        unknown=_unknown(context, facts),
         figures=lambda: figures.figures(context, facts),
         needs=lambda: need.needs(context, facts),
         notices=lambda: list(notices.notices(context, facts)),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from gauge_well.core.electrical import alternator
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
-from gauge_well.core.systems.electrics import charging, cranking, runs
+from gauge_well.core.systems.electrics import charging, cranking, need_signals, runs
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import likely, likely_or
 
@@ -15,8 +15,15 @@ BY_MACHINE = 13.5  # V
 
 
 def needs(context: Context, facts: ElectricsFacts) -> list[Need]:
-    """Alternator, battery, and of every run its wire."""
-    return [_alternator(context, facts), *_battery(context, facts), *_runs(facts)]
+    """Alternator, battery, of every run its wire; what is missing to start, resistors, a converter."""
+    return [
+        _alternator(context, facts),
+        *_battery(context, facts),
+        *_runs(facts),
+        *need_signals.signals(context, facts),
+        *need_signals.resistors(facts),
+        *need_signals.converter(facts),
+    ]
 
 
 def alternator_for(context: Context, facts: ElectricsFacts) -> tuple[float, float, bool]:

@@ -11,7 +11,7 @@ from gauge_well.core.parts.load import WHATS
 from gauge_well.core.reads import FANS_DRAW
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.electrics import charging, cranking, runs
+from gauge_well.core.systems.electrics import charging, cranking, notices_signals, runs
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import duty_values, likely
 from gauge_well.core.validity import Notice
@@ -29,6 +29,7 @@ def notices(context: Context, facts: ElectricsFacts) -> Iterator[Notice]:
     yield from _loads(facts)
     for run in runs.all_of(facts):
         yield from _run(run)
+    yield from notices_signals.notices(context, facts)
 
 
 def _charge(context: Context, facts: ElectricsFacts) -> Iterator[Notice]:

@@ -4,10 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+import numpy as np
+
 from gauge_well.core.electrical import wires
+from gauge_well.core.electrical.signals import SIGNALS
+from gauge_well.core.parts.signal import DROPPED, MIMICKED, REAL
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Candidate, Context
-from gauge_well.core.systems.electrics import runs
+from gauge_well.core.systems.electrics import runs, senders, speed, wanted
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.systems.electrics.need import SOLD
 from gauge_well.core.typing import likely
@@ -19,7 +23,15 @@ STRONGER = 1.3
 
 def candidates(context: Context, facts: ElectricsFacts) -> list[Candidate]:
     """Each a step from what is there."""
-    return [*_school(facts), *_charge(context, facts), *_crank(facts), *_runs(facts)]
+    return [
+        *_school(facts),
+        *_charge(context, facts),
+        *_crank(facts),
+        *_runs(facts),
+        *_signals(facts),
+        *_senders(facts),
+        *_speed(facts),
+    ]
 
 
 def _school(facts: ElectricsFacts) -> Iterator[Candidate]:
@@ -96,3 +108,38 @@ def _runs(facts: ElectricsFacts) -> Iterator[Candidate]:
                 f"{run.name}: fuse {{a}} → {{b}}", {"a": (fuse, "current"), "b": (run.fuses[0], "current")}
             )
             yield Candidate(f"fuse_{run.id}", "runs", words, {f"{place}.fuse": run.fuses[0]})
+
+
+def _signals(facts: ElectricsFacts) -> Iterator[Candidate]:
+    """The real thing where it is missing, or made up and may not be."""
+    for id, pin in facts.signals:
+        made_up = pin.what is not None and SIGNALS[pin.what].never and pin.source in (MIMICKED, DROPPED)
+        if pin.what is None or not (made_up or wanted.pin_state(pin) == wanted.LOST):
+            continue
+        label = SIGNALS[pin.what].label
+        changes: dict[str, float | str | tuple[tuple[float, ...], ...] | None] = {
+            f"electrics.signals.{id}.source": REAL,
+            f"electrics.signals.{id}.state": "works",
+        }
+        yield Candidate(f"signal_{id}", "signals", Sentence(f"The real {label}, proved"), changes)
+
+
+def _senders(facts: ElectricsFacts) -> Iterator[Candidate]:
+    """Resistors that bring a gauge nearer."""
+    for sender in senders.all_of(facts):
+        best, now = senders.matched(sender), senders.reads(sender)
+        if best is None or now is None or abs(best.read.worst) > 0.8 * abs(now.worst):
+            continue
+        place = f"electrics.senders.{sender.id}"
+        across = best.parallel if np.isfinite(best.parallel) else None
+        words = Sentence(f"{sender.name}: resistors to match its gauge")
+        yield Candidate(f"match_{sender.id}", "senders", words, {f"{place}.series": best.series, f"{place}.parallel": across})  # fmt: skip
+
+
+def _speed(facts: ElectricsFacts) -> Iterator[Candidate]:
+    """The plainest converter that serves."""
+    best, own = speed.serving(facts), speed.of(facts)
+    if best is None or own is None or abs(likely(own.ratio) - best.times / best.by) < 1e-6:
+        return
+    words = Sentence("A converter that gives {times} for {by}", {"times": (float(best.times), "count"), "by": (float(best.by), "count")})  # fmt: skip
+    yield Candidate("converter", "speed", words, {"electrics.speed.times": float(best.times), "electrics.speed.by": float(best.by)})  # fmt: skip

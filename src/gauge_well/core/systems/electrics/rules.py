@@ -16,6 +16,7 @@ BODY_BY_PLACE = {"bay": 0.6e-3, "cabin": 0.9e-3, "boot": 1.2e-3, "bilge": 0.6e-3
 PETROL_STARTER, DIESEL_STARTER = 0.6e6, 0.9e6  # W/m3 of displacement (common practice)
 STARTER_LEAST = 700.0  # W (common practice)
 FULL = 70.0  # A (common practice)
+ROLLING = 0.485  # rolling radius over the tyre's diameter (common practice)
 RATIO = 2.5  # alternator turns to one of the crank (common practice)
 
 
@@ -72,7 +73,29 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
         rules.rule(f"runs.{id}.bundle", 3.0, "a loom of some")
         rules.rule(f"runs.{id}.lies", "engine", "the worse place")
         rules.rule(f"runs.{id}.switched", "relay", "usual")
+    _speed(rules, machine)
+    for id in given.get("signals", ()):
+        rules.rule(f"signals.{id}.controller", "first", "the engine's own")
+    for id in given.get("senders", ()):
+        rules.rule(f"senders.{id}.goes", "gauge", "usual")
     return rules.rules
+
+
+def _speed(rules: Ruling, machine: Mapping[str, Any]) -> None:
+    """Gearing and tyre of the machine, where a speed signal is stated."""
+    rules.rule("speed.source", "gearbox", "usual")
+    rules.rule("speed.times", 1.0, "no converter")
+    rules.rule("speed.by", 1.0, "no converter")
+    if rules.get("speed.teeth") is None:
+        return
+    if rules.get("speed.source") == "hub":
+        rules.rule("speed.final", 1.0, "at the wheel itself", exact=True)
+    elif machine.get("final_drive") is not None:
+        rules.rule("speed.final", machine["final_drive"], "the machine's final drive", exact=True)
+    if machine.get("tyre_diameter") is not None:
+        rules.rule(
+            "speed.radius", round(ROLLING * likely(machine["tyre_diameter"]), 4), "by the tyre's diameter, laden"
+        )
 
 
 def _geared(belts: Mapping[str, Any]) -> float | None:

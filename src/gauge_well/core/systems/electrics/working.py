@@ -6,8 +6,9 @@ import numpy as np
 
 from gauge_well.core.electrical import alternator as machine
 from gauge_well.core.electrical import battery, starter, wires
+from gauge_well.core.electrical import sender as curves
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.electrics import charging, cranking, runs
+from gauge_well.core.systems.electrics import charging, cranking, runs, senders, speed
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import as_array, likely
 from gauge_well.core.working import Step, Working
@@ -19,6 +20,8 @@ def steps(context: Context, facts: ElectricsFacts, index: int) -> list[Step]:
     _charge(w, context, facts)
     _crank(w, context, facts)
     _runs(w, facts)
+    _speed(w, facts)
+    _senders(w, facts)
     return w.steps
 
 
@@ -104,3 +107,34 @@ def _runs(w: Working, facts: ElectricsFacts) -> None:
          "L": run.facts.length if run.facts.length is not None else 0.0, "w": ways},
         "iso6722",
     )  # fmt: skip
+
+
+def _speed(w: Working, facts: ElectricsFacts) -> None:
+    there, own, found = speed.there_km(facts), facts.speed, speed.of(facts)
+    if there is None or own.teeth is None or own.final is None or own.radius is None:
+        return
+    w.add(
+        "p", "Pulses a kilometre", "1000 * z * i / (2 * pi * r)", there, "count",
+        {"z": own.teeth, "i": own.final, "r": own.radius, "pi": np.pi}, "arithmetic",
+    )  # fmt: skip
+    if found is not None:
+        w.add(
+            "s", "Shown over true", "p * a / b / p_w", found.shown, "ratio",
+            {"p": there, "a": own.times, "b": own.by, "p_w": found.wants}, "unr39",
+        )  # fmt: skip
+
+
+def _senders(w: Working, facts: ElectricsFacts) -> None:
+    for sender in senders.all_of(facts):
+        read = senders.reads(sender)
+        if read is None or sender.own is None or sender.facts.goes != "gauge":
+            continue
+        series, parallel = sender.network
+        at = int(np.argmax(np.abs(read.error)))
+        own = float(sender.own.ohm(read.true[at]))
+        across = 0.0 if not np.isfinite(parallel) else 1.0 / parallel
+        w.add(
+            "R_g", f"The gauge of {sender.name.lower()} sees, where it is most off", "1 / (g + 1 / (R_s + R_x))",
+            curves.seen(own, series, parallel), "ohms", {"g": across, "R_s": series, "R_x": own}, "arithmetic",
+        )  # fmt: skip
+        return

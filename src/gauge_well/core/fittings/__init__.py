@@ -1,0 +1,1 @@
+"""Threads, spigots and tees: what goes in what."""
