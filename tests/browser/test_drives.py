@@ -99,11 +99,11 @@ class Electrics(BrowserCase):
             page.get_by_role("button", name="Add a load").click()
         with self.saved():
             self.pick("electrics.loads.load.what", "headlamps, a pair")
-        self.tab("Draws, charge")
+        self.tab("Draws")
         expect(page.locator("[data-loads]")).to_contain_text("headlamps, a pair")
 
     def test_every_drawing_in_every_look(self) -> None:
         self.hold_drawings(
             f"/builds/{self.build_of(demo('quarry-mule'))}/electrics",
-            ("Draws, charge", "Cold start", "Wires, fuses", "Choices", "What is fitted"),
+            ("Draws", "Cold start", "Wires", "Signals", "Senders", "Choices", "What is fitted"),
         )

@@ -182,6 +182,9 @@ export const api = {
   /** A thing's points from a file's bytes, sent as they are. */
   shape: (file: Blob, query: NonNullable<paths['/api/shape']['post']['parameters']['query']>) =>
     told(server.POST('/api/shape', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['ShapeOut'] }>),
+  /** A pin list from its text, sent as it is. */
+  pins: (text: string) =>
+    told(server.POST('/api/pins', { body: text as never, bodySerializer: (body: unknown) => body as string, headers: { 'Content-Type': 'text/plain' } } as never) as Promise<{ data?: Schemas['PinsOut'] }>),
   scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** A pan's side view from a file's bytes, sent as they are; and the fitted one as a file. */

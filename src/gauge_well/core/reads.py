@@ -55,6 +55,8 @@ OIL_40, OIL_100 = "oil_at_40_m2_s", "oil_at_100_m2_s"
 CHARGE = "alternator_gives_w"
 # Shares of a charging alternator's volts: what a duty leaves short of them, and what the fan's own wire costs besides.
 SAG, FAN_DROP = "volts_short_share", "fan_wire_share"
+# Whether the engine computer has lost the coolant's temperature, and the air-conditioning's signal: 1 or nought.
+LOST_COOLANT, LOST_REQUEST = "coolant_signal_lost", "air_conditioning_signal_lost"
 BELL = f"{BELL_AHEAD} {BELL_LEFT} {BELL_OVER}"
 
 # Gaps and heights that fit comes to where nobody taped them [m], by the installation's field each stands in for.

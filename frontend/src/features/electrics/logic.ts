@@ -3,6 +3,10 @@ import type { View } from '../../api/client'
 export type LoadsView = View<'electrics/loads'>
 export type ColdView = View<'electrics/cold'>
 export type WiresView = View<'electrics/wires'>
+export type SignalsView = View<'electrics/signals'>
+export type SendersView = View<'electrics/senders'>
+export type SpeedView = View<'electrics/speed'>
+export type SignalRow = SignalsView['groups'][number]['rows'][number]
 export type ChoicesView = View<'electrics/choices'>
 export type StateRow = LoadsView['states'][number]
 type Show = (v: number, kind: string) => string
@@ -56,3 +60,32 @@ export function fault(run: Run): string {
   if (run.low > run.bears) return 'wire too thin for its amps'
   return run.drop > run.allowed ? 'loses too much' : ''
 }
+
+/** How a signal stands, in words. */
+export const STANDS: Record<string, string> = { there: 'there', lost: 'missing', open: 'not said', none: 'no pin listed' }
+
+export function signalsSaid(view: SignalsView): string {
+  const [bad] = view.forbidden
+  if (bad) return `The ${bad[0]} may not be made up: ${bad[1]}.`
+  const lost = view.groups.flatMap((g) => g.rows.filter((r) => r.stands === 'lost').map((r) => ({ ...r, group: g.id })))
+  const stops = lost.filter((r) => r.group === 'start')
+  if (stops[0]) return `It does not start: the ${stops[0].label} is missing${stops.length > 1 ? `, and ${stops.length - 1} more` : ''}.`
+  if (!view.pins) return 'Nothing is listed yet: this is what a usual controller of such an engine wants.'
+  const runs = view.does.find((d) => d.id === 'runs')
+  const fires = view.does.find((d) => d.id === 'fires')
+  const where = view.stand ? ' on the stand' : ''
+  if (fires?.surely) return runs?.surely ? `It starts${where} and runs as it should.` : lost.length ? `It starts${where}; the ${lost[0]?.label} is missing: ${lost[0]?.missing}.` : `It starts${where}; not all is said of how it runs.`
+  const open = view.groups.find((g) => g.id === 'start')
+  return `It may start${where}: of ${open?.open ?? 0} signals it needs for that nobody said where they come from.`
+}
+
+/** A pin as it is written on a label: plug, pin, colour. */
+export const pinSaid = (pin: { plug: string; pin: string; colour: string; says: string }) => [[pin.plug, pin.pin].filter(Boolean).join(' '), pin.colour, pin.says].filter(Boolean).join(', ')
+
+/** What is off, with its sign: high or low. */
+export const offSaid = (worst: number, shown: string) => (Math.abs(worst) < 1e-9 ? 'true' : `${shown} ${worst > 0 ? 'high' : 'low'}`)
+
+/** Ohms along a slider by twenty-four steps a decade; the last is an open end. */
+export const ohmAt = (step: number) => (step >= OPEN ? 1e7 : step <= 0 ? 0 : Number((10 ** (step / 24)).toPrecision(2)))
+export const OPEN = 120
+export const stepOf = (ohm: number | null) => (ohm === null ? OPEN : ohm <= 1 ? 0 : Math.min(OPEN - 1, Math.round(24 * Math.log10(ohm))))

@@ -29,11 +29,11 @@ class Series:
 
 
 SERIES: Mapping[str, Series] = {
-    "m": Series("metric", 60.0, False, False, "a soft washer or an O-ring under its collar", "iso261"),
+    "m": Series("metric", 60.0, False, False, "by a soft washer or an O-ring under its collar", "iso261"),
     "r": Series("BSP taper", 55.0, True, True, "in its thread, with sealant", "iso7-1"),
-    "g": Series("BSP parallel", 55.0, False, False, "a bonded washer under its collar", "iso228"),
+    "g": Series("BSP parallel", 55.0, False, False, "by a bonded washer under its collar", "iso228"),
     "npt": Series("NPT", 60.0, True, True, "in its thread, with sealant", "asme b1.20.1"),
-    "unf": Series("UNF", 60.0, False, False, "a cone at 37°, or an O-ring in a chamfered boss", "asme b1.1"),
+    "unf": Series("UNF", 60.0, False, False, "by a cone at 37°, or an O-ring in a chamfered boss", "asme b1.1"),
 }
 
 
@@ -123,7 +123,7 @@ def fits(male: Thread, female: Thread) -> Fits:
     tight, pitch = male.male - female.female, abs(male.pitch - female.pitch)
     turns = CLEAR / pitch if pitch > 1e-6 else None
     if male.label == female.label:
-        return Fits(True, f"goes in, seals by {male.of.seal}")
+        return Fits(True, f"goes in, seals {male.of.seal}")
     if (male.series, female.series) == ("r", "g") and pitch < 1e-6 and male.major == female.major:
         return Fits(True, "goes in a few turns and wedges: seals with sealant, and spreads a thin boss")
     if (male.series, female.series) == ("g", "r") and pitch < 1e-6 and male.major == female.major:

@@ -14,6 +14,8 @@ from gauge_well.core.reads import (
     FAN_DROP,
     FANS_DRAW,
     FANS_FULL,
+    LOST_COOLANT,
+    LOST_REQUEST,
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
@@ -83,17 +85,18 @@ def applies(machine: MachineFacts) -> str | None:
 
 
 OF_OIL, OF_SEA = f"{OIL_SHARE} {OIL_WARM} {OIL_PULL}", f"{RAW_FLOW} {RAW_IN}"
+OF_FANS = f"{LOST_COOLANT} {LOST_REQUEST}"
 DECLARES = declared(
-    takes=f"{OF_OIL} {OF_SEA} {ROOMS['depth_available']} {SAG} {FAN_DROP}",
+    takes=f"{OF_OIL} {OF_SEA} {ROOMS['depth_available']} {SAG} {FAN_DROP} {OF_FANS}",
     hands=(
         hand(
             leaves,
             gives=f"{COOLANT_FREE} {COOLANT_PER_WATT} {COOLANT_LEAST} {COOLANT_MOST}",
-            takes=f"{OF_OIL} {OF_SEA}",
+            takes=f"{OF_OIL} {OF_SEA} {OF_FANS}",
         ),
         hand(overboard, gives=RAW_HEAT, takes=OF_OIL),
-        hand(warms, gives=f"{CORE_HEAT} {CORE_AIR} {CHARGE_CORE}", takes=OF_OIL),
-        hand(draws, gives=f"{FANS_DRAW} {FANS_FULL}", takes=OF_OIL),
+        hand(warms, gives=f"{CORE_HEAT} {CORE_AIR} {CHARGE_CORE}", takes=f"{OF_OIL} {OF_FANS}"),
+        hand(draws, gives=f"{FANS_DRAW} {FANS_FULL}", takes=f"{OF_OIL} {OF_FANS}"),
     ),
     engine="dry_mass material thermostat coolant_limit",
     machine="kind gearbox cooled_by",

@@ -26,6 +26,8 @@ from gauge_well.core.reads import (
     FAN_DROP,
     FANS_DRAW,
     FANS_FULL,
+    LOST_COOLANT,
+    LOST_REQUEST,
     OIL_PULL,
     OIL_SHARE,
     OIL_WARM,
@@ -57,7 +59,7 @@ from gauge_well.core.systems.cooling.model import (
     Cooling,
     Starts,
     fan_power,
-    fan_volts,
+    fan_share,
     heat_made,
     pick_fan,
     plant_of,
@@ -97,10 +99,10 @@ def _solved(context: Context, given: facts.CoolingFacts) -> tuple[Cooling, Start
 
     handed = tuple(context.given.get(name) for name in (OIL_SHARE, OIL_WARM, OIL_PULL))
     # With its fans on their full volts it is what was worked before the volts were.
-    if np.any(fan_volts(context) < 1.0):
-        handed += tuple(context.given.get(name) for name in (SAG, FAN_DROP))
+    if np.any(fan_share(context, given) < 1.0):
+        handed += tuple(context.given.get(name) for name in (SAG, FAN_DROP, LOST_COOLANT, LOST_REQUEST))
     else:
-        handed += (None, None)
+        handed += (None, None, None, None)
     stands_on = (given, context.engine, context.duties, context.mean, context.doubts, *handed)
     return context.remember("cooling", stands_on, work)
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -19,7 +20,8 @@ from gauge_well.core.heat.plate_fin import PlateFin
 from gauge_well.core.heat.plate_fin_core import PlateFinCore
 from gauge_well.core.heat.two_node import Shut, TwoNode, end_from_shut, respond
 from gauge_well.core.media import air, coolant
-from gauge_well.core.reads import FAN_DROP, OIL_PULL, SAG
+from gauge_well.core.parts.fan import ELECTRIC
+from gauge_well.core.reads import FAN_DROP, LOST_COOLANT, LOST_REQUEST, OIL_PULL, SAG
 from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import front, tested
@@ -343,6 +345,23 @@ def fan_volts(context: Context) -> Array:
     return np.asarray(left if fits else left.min(axis=-2, keepdims=True))
 
 
+# Speed that a controller holds its fans at while a signal of theirs is missing, of full; all but still where it lets them stand.
+HELD: Mapping[str, float] = {"full": 1.0, "half": 0.5, "off": 0.02, "as_ever": 1.0}
+
+
+def held(context: Context, facts: CoolingFacts) -> list[tuple[str, str | None]]:
+    """What its controller's fans go by that is missing, with what is said of how it then runs them."""
+    if facts.fan.drive not in ELECTRIC or facts.fan_by not in (None, "controller"):
+        return []
+    by = ((LOST_COOLANT, facts.fan_sensor_lost), (LOST_REQUEST, facts.fan_request_lost))
+    return [(figure, said) for figure, said in by if np.any(context.given.get(figure, as_array(0.0)) > 0.5)]
+
+
+def fan_share(context: Context, facts: CoolingFacts) -> Array:
+    """Share of its speed that an electric fan has: by its volts, and where a missing signal holds it, if somebody said how."""
+    return fan_volts(context) * min((HELD[said] for _, said in held(context, facts) if said is not None), default=1.0)
+
+
 def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) -> Plant:
     """Core, fan, coolant and its limit for each duty; MissingFact names what is absent.
 
@@ -350,7 +369,9 @@ def plant_of(context: Context, facts: CoolingFacts, loop: Loop | None = None) ->
     """
     duties = context.duties
     core = core_of(facts)
-    fan = weakened(fan_of(facts, duties.column("engine_speed"), context.doubt(FAN_DOUBT)), facts, fan_volts(context))
+    fan = weakened(
+        fan_of(facts, duties.column("engine_speed"), context.doubt(FAN_DOUBT)), facts, fan_share(context, facts)
+    )
     pressure = duties.column("pressure")
     glycol, boiling, limit = boiling_and_limit(context, facts, pressure)
     flow_at, at_speed, known = coolant_flow(context, facts, glycol)

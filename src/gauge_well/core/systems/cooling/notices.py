@@ -7,13 +7,14 @@ from dataclasses import replace
 import numpy as np
 
 from gauge_well.core.media.air import P_SEA_LEVEL
+from gauge_well.core.reads import LOST_COOLANT, LOST_REQUEST
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import tested
 from gauge_well.core.systems.cooling.circuit import UNDER_THERMOSTAT, Circuit
 from gauge_well.core.systems.cooling.heights import bleed_points, spots
 from gauge_well.core.systems.cooling.loop import pressures
-from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling
+from gauge_well.core.systems.cooling.model import HOSE_SPEED, Cooling, held
 from gauge_well.core.typing import Array, as_array, duty_values, likely
 from gauge_well.core.validity import Notice
 
@@ -26,6 +27,7 @@ def notices(context: Context, cooling: Cooling, circuit: Circuit, overcooled: Ar
     """All that applies, the core's first; ``overcooled``: air under which each duty runs below its thermostat [K]."""
     return [
         *_guides(context, cooling),
+        *_held(context, cooling),
         *_loop(context, cooling, circuit),
         *_air(cooling),
         *_cold(context, cooling, overcooled),
@@ -82,6 +84,28 @@ def _guides(context: Context, cooling: Cooling) -> list[Notice]:
                     slow_air[0].id,
                 )
             )
+    return found
+
+
+_LOST = {
+    LOST_COOLANT: ("coolant's temperature", "fan_sensor_lost"),
+    LOST_REQUEST: ("air-conditioning's signal", "fan_request_lost"),
+}
+_RUNS = {"full": "at full", "half": "at half speed", "off": "not at all", "as_ever": "as ever"}
+
+
+def _held(context: Context, cooling: Cooling) -> list[Notice]:
+    """A signal its controller's fans go by is missing: how they then run, or that nobody said."""
+    found = []
+    for figure, said in held(context, cooling.plant.facts):
+        name, field = _LOST[figure]
+        words = f"The {name} is missing (Electrics): the fan runs "
+        words += (
+            f"{_RUNS[said]}, and so it is worked here."
+            if said
+            else "at half speed on many controllers: say how, nothing is taken off for it."
+        )
+        found.append(Notice("fan_held", Sentence(words), f"cooling.{field}"))
     return found
 
 

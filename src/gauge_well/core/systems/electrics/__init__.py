@@ -3,12 +3,25 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import CHARGE, FAN_DROP, FANS_DRAW, FANS_FULL, OIL_40, OIL_100, SAG, declared, hand
+from gauge_well.core.reads import (
+    CHARGE,
+    FAN_DROP,
+    FANS_DRAW,
+    FANS_FULL,
+    LOST_COOLANT,
+    LOST_REQUEST,
+    OIL_40,
+    OIL_100,
+    SAG,
+    declared,
+    hand,
+)
 from gauge_well.core.systems.base import Caution, Compare, Compared, RowName, System
 from gauge_well.core.systems.electrics import facts, refusals, remedies, rules
 from gauge_well.core.systems.electrics.charging import charges, sags
 from gauge_well.core.systems.electrics.judge import solve
 from gauge_well.core.systems.electrics.views import VIEWS
+from gauge_well.core.systems.electrics.wanted import loses
 
 PARTS = {
     "charge": RowName("Alternator"),
@@ -42,7 +55,11 @@ def applies(machine: MachineFacts) -> str | None:
 
 DECLARES = declared(
     takes=f"{FANS_DRAW} {FANS_FULL} {OIL_40} {OIL_100}",
-    hands=(hand(sags, gives=f"{SAG} {FAN_DROP}", takes=FANS_FULL), hand(charges, gives=CHARGE, takes=FANS_DRAW)),
+    hands=(
+        hand(sags, gives=f"{SAG} {FAN_DROP}", takes=FANS_FULL),
+        hand(charges, gives=CHARGE, takes=FANS_DRAW),
+        hand(loses, gives=f"{LOST_COOLANT} {LOST_REQUEST}"),
+    ),
     machine="electrical_load",
     engine="idle_speed displacement fuel",
     duties="engine_speed air_speed kind",

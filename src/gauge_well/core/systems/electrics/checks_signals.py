@@ -17,12 +17,13 @@ from gauge_well.core.systems.electrics import senders, speed, wanted
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import as_array, likely
 
+TRUE = 0.02  # of what it may be off, under which it reads true
 NAMED = 3  # signals that a sentence names
 
 
-def _cannot(id: str, name: str, part: str, words: str, *, danger: bool = False) -> Check:
+def _cannot(id: str, name: str, part: str, words: str, *, danger: bool = False, cost: bool = False) -> Check:
     """What is not to be, whatever it amounts to."""
-    return gate(id, name, part, 1.0, 0.0, "count", "{why}", lambda: {"why": words}, fill=as_array(FILL_MAX), danger=danger)  # fmt: skip
+    return gate(id, name, part, 1.0, 0.0, "count", "{why}", lambda: {"why": words}, fill=as_array(FILL_MAX), danger=danger, cost=cost)  # fmt: skip
 
 
 def signal_checks(context: Context, facts: ElectricsFacts) -> Iterator[Check]:
@@ -65,14 +66,16 @@ def sender_checks(facts: ElectricsFacts) -> Iterator[Check]:
         if sender.contrary:
             turn = "fall" if sender.own is not None and sender.own.falls else "rise"
             words = f"Its ohms {turn} where its gauge wants the other way: no resistors turn that round. The gauge's own sender, or a converter."  # fmt: skip
-            yield _cannot(f"gauge_{sender.id}", f"Gauge, {what}", "senders", words)
+            yield _cannot(f"gauge_{sender.id}", f"Gauge, {what}", "senders", words, cost=True)
         found = senders.reads(sender)
         if found is not None:
             way = "high" if found.worst > 0.0 else "low"
             at = float(found.true[int(np.argmax(np.abs(found.error)))])
+            true = abs(found.worst) < TRUE * tells.allowed
+            words = "It reads true" if true else f"It reads {{demand}} {way} at {{at}}"
             yield gate(
                 f"gauge_{sender.id}", f"Gauge, {what}", "senders", abs(found.worst), tells.allowed, tells.off,
-                f"It reads {{demand}} {way} at {{at}}; {{capacity}} may be.",
+                words + "; {capacity} off may be.",
                 partial(dict, {"at": (at, tells.kind)}), cost=True,
             )  # fmt: skip
             if tells.low_hides:
@@ -93,7 +96,7 @@ def thread_words(sender: senders.Sender) -> str:
 
 
 def speed_checks(facts: ElectricsFacts) -> Iterator[Check]:
-    """Never under the true speed, never more over it than the law lets: at the speeds it is tried at."""
+    """Never under the true speed, never more over it than the law lets, at the speeds it is tried at. Costs: nothing gives out by it."""
     found = speed.of(facts)
     if found is None:
         return
@@ -103,9 +106,9 @@ def speed_checks(facts: ElectricsFacts) -> Iterator[Check]:
     at = {"true": (true, "speed")}
     yield gate(
         "speed_under", "Speedometer, under", "speed", true, shown, "speed",
-        "At {demand} it shows {capacity}; it may never show less than the true speed.",
+        "At {demand} it shows {capacity}; it may never show less than the true speed.", cost=True,
     )  # fmt: skip
     yield gate(
         "speed_over", "Speedometer, over", "speed", shown, pulses.allowed(true), "speed",
-        "At {true} it shows {demand}; {capacity} at most may be shown.", lambda: dict(at),
+        "At {true} it shows {demand}; {capacity} at most may be shown.", lambda: dict(at), cost=True,
     )  # fmt: skip

@@ -46,7 +46,12 @@ def resistors(facts: ElectricsFacts) -> list[Need]:
         parts = [*(["{series} in its line"] if best.series > 0.0 else []), *(["{across} across both"] if np.isfinite(best.parallel) else [])]  # fmt: skip
         if not parts:
             continue
-        words = f"{sender.name}: " + " and ".join(parts) + " bring the gauge from {now} off to {then}."
+        words = (
+            f"{sender.name}: "
+            + " and ".join(parts)
+            + (" bring" if len(parts) > 1 else " brings")
+            + " the gauge from {now} off to {then}."
+        )
         worth = best.parallel if np.isfinite(best.parallel) else best.series
         found.append(Need("senders", f"gauge_{sender.id}", worth, "ohms", Sentence(words, values)))
     return found

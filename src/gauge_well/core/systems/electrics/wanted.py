@@ -9,8 +9,10 @@ from gauge_well.core.electrical import chain, signals
 from gauge_well.core.electrical.chain import Chain, Way
 from gauge_well.core.electrical.signals import DOES, SIGNALS
 from gauge_well.core.parts.signal import DROPPED, MIMICKED, MISSING, REAL, STAND, SignalFacts
+from gauge_well.core.reads import LOST_COOLANT, LOST_REQUEST
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
+from gauge_well.core.typing import Array, as_array
 
 THERE, OPEN, LOST = "there", "open", "lost"
 MIMIC_HOURS, FLASH_HOURS = 0.5, 8.0  # to make one up; to have a controller's program changed (common practice)
@@ -73,6 +75,13 @@ def lines(context: Context, facts: ElectricsFacts) -> list[Line]:
         state = next((s for s in (LOST, OPEN, THERE) if s in states), OPEN)
         found.append(Line(signal, pins, state, bool(pins) and all(pin.state == "works" for _, pin in pins)))
     return found
+
+
+def loses(context: Context, facts: ElectricsFacts) -> Mapping[str, Array]:
+    """Whether what a controller's fan goes by is missing: said to be, not only unsaid."""
+    lost = {pin.what for _, pin in facts.signals if pin.what is not None and pin_state(pin) == LOST}
+    by = {LOST_COOLANT: "coolant_temperature", LOST_REQUEST: "air_conditioning"}
+    return {figure: as_array(float(signal in lost)) for figure, signal in by.items()}
 
 
 @dataclass(frozen=True)
