@@ -136,3 +136,16 @@ class Lists(ApiCase):
         self.assertEqual(
             (again["revision"], sum(p.get("role") == "exhaust.pieces" for p in again["document"]["parts"])), (2, 90)
         )
+
+
+class Pins(ApiCase):
+    def test_a_list_read_and_one_refused(self) -> None:
+        answer = self.client.post("/api/pins", data=b"pin,function\n1,knock\n\n1,flux\n", content_type=BYTES)
+        self.assertEqual(answer.status_code, 200)
+        found = answer.get_json()
+        self.assertEqual([p["what"] for p in found["pins"]], ["knock", "other"])
+        self.assertEqual(len(found["pins"][1]["odd"]), 2)
+        refused = self.client.post("/api/pins", data=b" \n", content_type=BYTES)
+        self.assertEqual(refused.status_code, 422)
+        self.assertEqual(refused.get_json()["problems"][0]["field"], "electrics.signals")
+        self.assertEqual(self.client.post("/api/pins", json={"text": "1,knock"}).status_code, 415)

@@ -184,7 +184,7 @@ export const api = {
     told(server.POST('/api/shape', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['ShapeOut'] }>),
   /** A pin list from its text, sent as it is. */
   pins: (text: string) =>
-    told(server.POST('/api/pins', { body: text as never, bodySerializer: (body: unknown) => body as string, headers: { 'Content-Type': 'text/plain' } } as never) as Promise<{ data?: Schemas['PinsOut'] }>),
+    told(server.POST('/api/pins', { body: new Blob([text]) as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['PinsOut'] }>),
   scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** A pan's side view from a file's bytes, sent as they are; and the fitted one as a file. */

@@ -956,6 +956,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/routes/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The ledger drawing of the routes. */
+        post: operations["sizing_view_routes_ledger_view_routes_ledger_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/routes/joints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The joints drawing of the routes. */
+        post: operations["sizing_view_routes_joints_view_routes_joints_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -3026,7 +3060,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"] | components["schemas"]["RoutePart"] | components["schemas"]["JointPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -3041,6 +3075,7 @@ export interface components {
             mounts?: components["schemas"]["MountsSection"];
             belts?: components["schemas"]["BeltsSection"];
             electrics?: components["schemas"]["ElectricsSection"];
+            routes?: components["schemas"]["RoutesSection"];
         };
         /**
          * BuildOut
@@ -3083,6 +3118,24 @@ export interface components {
              * @description Facts of that one that are no more.
              */
             gone: string[];
+        };
+        /**
+         * BundleRow
+         * @description Side by side in a lane: from and to [m], lane, runs by number, across [m], what must keep apart.
+         */
+        BundleRow: {
+            /** Lane */
+            lane: number;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Numbers */
+            numbers: number[];
+            /** Across */
+            across: number | null;
+            /** Apart */
+            apart: string[];
         };
         /**
          * Buy
@@ -4018,6 +4071,20 @@ export interface components {
             beds: components["schemas"]["Bed"][];
             /** Missing */
             missing: string[];
+        };
+        /**
+         * CrossRow
+         * @description One across another: by their numbers, where [m], lane.
+         */
+        CrossRow: {
+            /** Across */
+            across: number;
+            /** Along */
+            along: number;
+            /** At */
+            at: number;
+            /** Lane */
+            lane: number;
         };
         /**
          * Curve
@@ -6121,6 +6188,124 @@ export interface components {
             /** Creeps */
             creeps: number;
         };
+        /** JointFacts */
+        JointFacts: {
+            /**
+             * What
+             * @description It is
+             */
+            what?: ("thread" | "spigot") | null;
+            /**
+             * Where
+             * @description Where
+             */
+            where?: string | null;
+            /**
+             * Male
+             * @description Fitting's thread
+             */
+            male?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /**
+             * Female
+             * @description Hole's thread
+             */
+            female?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /** @description Boss round the hole, across */
+            boss?: components["schemas"]["Quantity"];
+            /** @description Screwed in. Full threads. */
+            depth?: components["schemas"]["Quantity"];
+            /**
+             * Made Of
+             * @description Hole in
+             */
+            made_of?: ("light" | "iron") | null;
+            /** @description Hand tight it points. Of an elbow. */
+            at_hand?: components["schemas"]["Quantity"];
+            /** @description and should point */
+            wanted?: components["schemas"]["Quantity"];
+            /** @description Hose's bore */
+            hose?: components["schemas"]["Quantity"];
+            /** @description Spigot, across its bead or end */
+            spigot?: components["schemas"]["Quantity"];
+            /**
+             * Kind
+             * @description Hose
+             */
+            kind?: ("rubber" | "silicone" | "fuel" | "wire" | "bare") | null;
+        };
+        /**
+         * JointPart
+         * @description Joint.
+         */
+        JointPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "joint";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "routes.joints" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["JointFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * JointRow
+         * @description A joint: what goes on, whether it holds (None where not known), wall and engagement [m] with what is asked, turns, a hose's
+         *     stretch with what it bears.
+         */
+        JointRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Goes */
+            goes: boolean | null;
+            /** Wall */
+            wall: number | null;
+            /** Wall Asked */
+            wall_asked: number | null;
+            /** Depth */
+            depth: number | null;
+            /** Depth Asked */
+            depth_asked: number | null;
+            /** Turns */
+            turns: number | null;
+            /** Stretch */
+            stretch: number | null;
+            /** Stretch Most */
+            stretch_most: number;
+            /** Adapters */
+            adapters: string[];
+        };
+        /**
+         * JointsView
+         * @description All joints; threads by name, the hole picked among them, with all that is near it in size.
+         */
+        JointsView: {
+            /** Joints */
+            joints: components["schemas"]["JointRow"][];
+            /** Names */
+            names: string[];
+            /** Picked */
+            picked: number;
+            /** Near */
+            near: components["schemas"]["ThreadRow"][];
+        };
         /**
          * KeepDocument
          * @description How a part stands with its builder.
@@ -6177,6 +6362,20 @@ export interface components {
             pipes: number;
         };
         /**
+         * LaidRow
+         * @description Stated elsewhere and not routed: where, its name, what it is, its length [m].
+         */
+        LaidRow: {
+            /** Path */
+            path: string;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
+            /** Length */
+            length: number | null;
+        };
+        /**
          * LeanGuard
          * @description How much leaner over rail pressure [Pa], from the setting down; where to cut, where the network stands; hotter [K].
          */
@@ -6197,34 +6396,6 @@ export interface components {
             fitted: string | null;
             /** Hotter */
             hotter: number;
-        };
-        /**
-         * LedgerView
-         * @description Lines and axles; the whole machine [kg], its balance point behind the front axle and over the ground [m], the axles
-         *     apart [m], the balance point stripped [m]; stands behind the front axle [m].
-         */
-        LedgerView: {
-            /** Lines */
-            lines: components["schemas"]["Line"][];
-            /** Axles */
-            axles: components["schemas"]["Axle"][];
-            /** Before */
-            before: number;
-            /** Mass */
-            mass: number;
-            /** Cg X */
-            cg_x: number;
-            /** Cg Z */
-            cg_z: number;
-            /** Wheelbase */
-            wheelbase: number;
-            /** Stripped X */
-            stripped_x: number;
-            /** Stands */
-            stands: [
-                number,
-                number
-            ] | null;
         };
         /**
          * Leg
@@ -9137,6 +9308,106 @@ export interface components {
             /** Items */
             items: components["schemas"]["RoundItem"][];
         };
+        /** RouteFacts */
+        RouteFacts: {
+            /**
+             * What
+             * @description It is
+             */
+            what?: ("brake" | "clutch" | "fuel_pipe" | "exhaust_hose" | "raw_water" | "coolant" | "air" | "oil" | "fuel" | "vent" | "vacuum" | "bilge" | "heater" | "steering" | "throttle" | "gear" | "battery" | "loom" | "wire" | "signal") | null;
+            /**
+             * Starts
+             * @description From
+             */
+            starts?: string | null;
+            /**
+             * Ends
+             * @description To
+             */
+            ends?: string | null;
+            /** @description Bore. Of a loom, its outside. */
+            bore?: components["schemas"]["Quantity"];
+            /** @description Cut to. As it is cut, slack and all. */
+            length?: components["schemas"]["Quantity"];
+            /** @description Begins, from the nose */
+            start_along?: components["schemas"]["Quantity"];
+            /**
+             * Start Lane
+             * @description on the
+             */
+            start_lane?: ("left" | "middle" | "right") | null;
+            /**
+             * Lane
+             * @description Runs along the
+             */
+            lane?: ("left" | "middle" | "right") | null;
+            /** @description Ends, from the nose */
+            end_along?: components["schemas"]["Quantity"];
+            /**
+             * End Lane
+             * @description on the
+             */
+            end_lane?: ("left" | "middle" | "right") | null;
+            /**
+             * Moves
+             * @description Its ends
+             */
+            moves?: ("none" | "engine" | "axle") | null;
+            /** @description Clips, farthest apart */
+            clips?: components["schemas"]["Quantity"];
+            /** @description Tightest bend, its radius. To its middle. */
+            bend?: components["schemas"]["Quantity"];
+            /** @description Nearest to the exhaust. Hot, rocking. */
+            hot_gap?: components["schemas"]["Quantity"];
+            /**
+             * Shielded
+             * @description Shielded from it
+             */
+            shielded?: ("none" | "yes") | null;
+            /**
+             * Edge
+             * @description Passes
+             */
+            edge?: ("none" | "grommet" | "bare") | null;
+            /**
+             * Relief
+             * @description Strain
+             */
+            relief?: ("yes" | "no") | null;
+            /**
+             * Reached
+             * @description Reached with the engine in
+             */
+            reached?: ("yes" | "no") | null;
+        };
+        /**
+         * RoutePart
+         * @description Route.
+         */
+        RoutePart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "route";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "routes.routes" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["RouteFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * RouteView
          * @description One belt. ``why``: what stands against a way, in words; then there is no outline. ``slips``: pulley, engine speed, margin where
@@ -9184,6 +9455,33 @@ export interface components {
             ribs: number;
             /** Section */
             section: string;
+        };
+        /**
+         * RoutesJointsAnswer
+         * @description The joints drawing of the routes, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        RoutesJointsAnswer: {
+            data: components["schemas"]["JointsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * RoutesLedgerAnswer
+         * @description The ledger drawing of the routes, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        RoutesLedgerAnswer: {
+            data: components["schemas"]["gauge_well__core__systems__routes__views__ledger__LedgerView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** RoutesSection */
+        RoutesSection: {
+            /** @description Left lane to the middle. Half of what lies between sills, rails or sides. */
+            apart?: components["schemas"]["Quantity"];
         };
         /**
          * Row
@@ -9353,45 +9651,6 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
-         * RunRow
-         * @description A run as it is cut and labelled: area [m2], length one way [m], wire to cut [m], amps, volts lost and allowed, amps borne, fuse and
-         *     its band [A], fuses sold in it, how it is switched and goes back.
-         */
-        RunRow: {
-            /** Id */
-            id: string;
-            /** Number */
-            number: number;
-            /** Name */
-            name: string;
-            /** Area */
-            area: number;
-            /** Length */
-            length: number;
-            /** Cut */
-            cut: number;
-            /** Amps */
-            amps: number;
-            /** Drop */
-            drop: number;
-            /** Allowed */
-            allowed: number;
-            /** Bears */
-            bears: number;
-            /** Low */
-            low: number;
-            /** Fuse */
-            fuse: number | null;
-            /** Fuses */
-            fuses: number[];
-            /** Switched */
-            switched: string;
-            /** Back */
-            back: string;
-            /** Holds */
-            holds: boolean;
-        };
-        /**
          * SafetyView
          * @description Room by duty, where its skin is stated, with what it may reach [K]; petrol's blower as it is and as it is asked [m3/s];
          *     hoses; bilge pumps, what an open skin fitting lets in [m3/s] and how deep it lies [m].
@@ -9539,6 +9798,8 @@ export interface components {
             belts?: ("judged" | "later" | "left_out") | null;
             /** Electrics */
             electrics?: ("judged" | "later" | "left_out") | null;
+            /** Routes */
+            routes?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -10789,6 +11050,28 @@ export interface components {
             hint: string;
         };
         /**
+         * ThreadRow
+         * @description A thread [m]: across its crests, pitch, threads an inch, drill; in the hole picked: whether it goes, what it does.
+         */
+        ThreadRow: {
+            /** Label */
+            label: string;
+            /** Series */
+            series: string;
+            /** Major */
+            major: number;
+            /** Pitch */
+            pitch: number;
+            /** Tpi */
+            tpi: number;
+            /** Drill */
+            drill: number;
+            /** Goes */
+            goes: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
          * Threshold
          * @description At an engine speed [rev/min]: warned under one pressure, stopped under another [Pa gauge].
          */
@@ -11172,7 +11455,7 @@ export interface components {
          * @description The ledger drawing of the weights, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         WeightsLedgerAnswer: {
-            data: components["schemas"]["LedgerView"] | null;
+            data: components["schemas"]["gauge_well__core__systems__weights__views__ledger__LedgerView"] | null;
             /** Unknown */
             unknown: string[];
             /** Edits */
@@ -11402,7 +11685,7 @@ export interface components {
          */
         WiresView: {
             /** Runs */
-            runs: components["schemas"]["RunRow"][];
+            runs: components["schemas"]["gauge_well__core__systems__electrics__views__wires__RunRow"][];
             /** Picked */
             picked: number;
             /** Sizes */
@@ -11611,6 +11894,45 @@ export interface components {
             ratios: components["schemas"]["RatioRow"][];
         };
         /**
+         * RunRow
+         * @description A run as it is cut and labelled: area [m2], length one way [m], wire to cut [m], amps, volts lost and allowed, amps borne, fuse and
+         *     its band [A], fuses sold in it, how it is switched and goes back.
+         */
+        gauge_well__core__systems__electrics__views__wires__RunRow: {
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Area */
+            area: number;
+            /** Length */
+            length: number;
+            /** Cut */
+            cut: number;
+            /** Amps */
+            amps: number;
+            /** Drop */
+            drop: number;
+            /** Allowed */
+            allowed: number;
+            /** Bears */
+            bears: number;
+            /** Low */
+            low: number;
+            /** Fuse */
+            fuse: number | null;
+            /** Fuses */
+            fuses: number[];
+            /** Switched */
+            switched: string;
+            /** Back */
+            back: string;
+            /** Holds */
+            holds: boolean;
+        };
+        /**
          * SizeRow
          * @description A size for the run picked: area [m2], the gauge at least so thick with the amps that its own table lets it
          *     bear, drop [V], amps it bears, fuses in its band, whether it serves.
@@ -11800,6 +12122,98 @@ export interface components {
             gauge_at: string;
             /** Switch At */
             switch_at: string;
+        };
+        /**
+         * LedgerView
+         * @description All runs; the machine from and to [m]; lanes by name.
+         */
+        gauge_well__core__systems__routes__views__ledger__LedgerView: {
+            /** Runs */
+            runs: components["schemas"]["gauge_well__core__systems__routes__views__ledger__RunRow"][];
+            /** Bundles */
+            bundles: components["schemas"]["BundleRow"][];
+            /** Crossings */
+            crossings: components["schemas"]["CrossRow"][];
+            /** Forgotten */
+            forgotten: components["schemas"]["LaidRow"][];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Lanes */
+            lanes: string[];
+        };
+        /**
+         * RunRow
+         * @description A run as it is cut and labelled: lengths [m] (None where not known), bore and outside [m]; its pieces along the machine as
+         *     (along, lane) to (along, lane); laid before the engine goes in; how much it moves [m].
+         */
+        gauge_well__core__systems__routes__views__ledger__RunRow: {
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
+            /** Starts */
+            starts: string;
+            /** Ends */
+            ends: string;
+            /** Bore */
+            bore: number | null;
+            /** Outside */
+            outside: number | null;
+            /** Cut */
+            cut: number | null;
+            /** Needed */
+            needed: number | null;
+            /** Slack */
+            slack: number;
+            /** Moves */
+            moves: number;
+            /** Clips */
+            clips: number | null;
+            /** Clips Most */
+            clips_most: number;
+            /** Before */
+            before: boolean;
+            /** Legs */
+            legs: [
+                number,
+                number,
+                number,
+                number
+            ][];
+        };
+        /**
+         * LedgerView
+         * @description Lines and axles; the whole machine [kg], its balance point behind the front axle and over the ground [m], the axles
+         *     apart [m], the balance point stripped [m]; stands behind the front axle [m].
+         */
+        gauge_well__core__systems__weights__views__ledger__LedgerView: {
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Axles */
+            axles: components["schemas"]["Axle"][];
+            /** Before */
+            before: number;
+            /** Mass */
+            mass: number;
+            /** Cg X */
+            cg_x: number;
+            /** Cg Z */
+            cg_z: number;
+            /** Wheelbase */
+            wheelbase: number;
+            /** Stripped X */
+            stripped_x: number;
+            /** Stands */
+            stands: [
+                number,
+                number
+            ] | null;
         };
     };
     responses: never;
@@ -16682,6 +17096,180 @@ export interface operations {
             };
         };
     };
+    sizing_view_routes_ledger_view_routes_ledger_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoutesLedgerAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_routes_joints_view_routes_joints_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoutesJointsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sizing_read_read_post: {
         parameters: {
             query?: never;
@@ -19087,7 +19675,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -19109,6 +19701,24 @@ export interface operations {
             };
             /** @description The request comes from another site */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -24,6 +24,7 @@ BIBLIOGRAPHY: dict[str, str] = {
         "variables in the analysis of output from a computer code, Technometrics 21 (1979) 239-245. From memory."
     ),
     "iso6722": "ISO 6722, Road vehicles: 60 V and 600 V single-core cables: most resistance by area. From memory.",
+    "graham1998": "R. L. Graham, B. D. Lubachevsky, K. J. Nurmela, P. R. J. Ostergard, Dense packings of congruent circles in a circle, Discrete Math. 181 (1998) 139-154. From memory.",
     "unr39": "UN Regulation No. 39, Uniform provisions: speedometer equipment: shown speed over true speed. From memory.",
     "iec60063": "IEC 60063, Preferred number series for resistors and capacitors. From memory.",
     "iso261": "ISO 261, ISO general purpose metric screw threads: general plan; ISO 68-1, basic profile. From memory.",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { chargeSaid, coldSaid, fault, lasts, most, resting, running, wiresSaid, type ColdView, type LoadsView, type WiresView } from './logic'
+import { chargeSaid, coldSaid, fault, lasts, most, offSaid, ohmAt, OPEN, pinSaid, resting, running, signalsSaid, stepOf, wiresSaid, type ColdView, type LoadsView, type SignalsView, type WiresView } from './logic'
 
 const show = (v: number, kind: string) => `${v} ${kind}`
 const state = (id: string, draws: number, gives: number | null) => ({ id, name: id, draws, gives, battery: Math.max(draws - (gives ?? 0), 0), lasts: null })
@@ -44,5 +44,32 @@ describe('wires', () => {
     expect(fault({ ...run, drop: 0.6 } as Run)).toBe('loses too much')
     expect(wiresSaid({ runs: [{ ...run, drop: 0.6, holds: false }, { ...run, name: 'Pump', fuse: 60, holds: false }] } as WiresView)).toContain('Pump: the fuse is above')
     expect(wiresSaid({ runs: [run, run] } as WiresView)).toBe('All 2 runs hold.')
+  })
+})
+
+describe('signals', () => {
+  const row = (label: string, stands: string) => ({ id: label, label, stands, missing: 'no spark' })
+  const made = (start: ReturnType<typeof row>[], more: Partial<SignalsView> = {}) => ({ groups: [{ id: 'start', rows: start, open: 1 }, { id: 'lamp', rows: [], open: 0 }], does: [{ id: 'fires', surely: true }, { id: 'runs', surely: true }], pins: 3, stand: false, forbidden: [], conflicts: [], ...more }) as unknown as SignalsView
+  it('says what may never be first, then what stops it', () => {
+    expect(signalsSaid(made([row('crank position', 'lost')], { forbidden: [['brake', 'a life hangs on it']] }))).toContain('brake may not be made up')
+    expect(signalsSaid(made([row('crank position', 'lost'), row('key', 'lost')]))).toBe('It does not start: the crank position is missing, and 1 more.')
+    expect(signalsSaid(made([row('key', 'none')], { pins: 0 }))).toContain('Nothing is listed')
+    expect(signalsSaid(made([row('key', 'there')], { stand: true }))).toBe('It starts on the stand and runs as it should.')
+    expect(signalsSaid(made([row('key', 'open')], { does: [{ id: 'fires', surely: false }] as never }))).toContain('It may start')
+  })
+  it('writes a pin as on its label', () => {
+    expect(pinSaid({ plug: 'A', pin: '12', colour: 'brown', says: '' })).toBe('A 12, brown')
+  })
+})
+
+describe('senders', () => {
+  it('says high or low', () => {
+    expect([offSaid(3, '3 K'), offSaid(-3, '3 K'), offSaid(0, '0 K')]).toEqual(['3 K high', '3 K low', 'true'])
+  })
+  it('steps through ohms, none at one end and open at the other', () => {
+    expect(ohmAt(0)).toBe(0)
+    expect(ohmAt(OPEN)).toBe(1e7)
+    for (const ohm of [10, 68, 680, 4700]) expect(Math.abs(ohmAt(stepOf(ohm)) / ohm - 1)).toBeLessThan(0.06)
+    expect([stepOf(null), stepOf(0)]).toEqual([OPEN, 0])
   })
 })

@@ -25,6 +25,7 @@ from gauge_well.core.parts import (
     hoist,
     injector,
     item,
+    joint,
     line,
     load,
     mount,
@@ -39,6 +40,7 @@ from gauge_well.core.parts import (
     pump,
     raw_pump,
     regulator,
+    route,
     run,
     scavenge,
     sender,
@@ -99,5 +101,7 @@ KINDS: Mapping[str, Kind] = {
         signal.SIGNAL,
         sender.SENDER,
         pulses.PULSES,
+        route.ROUTE,
+        joint.JOINT,
     )
 }

@@ -15,6 +15,7 @@ from gauge_well.core.engine.model import Engine, Operation, engine_of
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.reads import ENGINE
 from gauge_well.core.run.graph import hand_on, reader
+from gauge_well.core.run.laid import laid
 from gauge_well.core.run.memory import Memory, by_value, digest
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, points
@@ -131,6 +132,7 @@ def make_context(
         doubts=doubts,
         in_air=in_air,
         token=at.token,
+        laid=laid(case),
         memory=at.memory,
     )
     return hand_on(context, case, memory, columns), base.missing

@@ -78,7 +78,10 @@ def readers(path: str) -> frozenset[str]:
     """Systems, the engine among them, that read a fact themselves."""
     key = key_of(path)
     own = key.split(".")[0]
-    return frozenset(id for id, d in declarations().items() if key in d.reads or (id == own and id in SYSTEMS))
+    found = {id for id, d in declarations().items() if key in d.reads or (id == own and id in SYSTEMS)}
+    if own in SYSTEMS and key.split(".")[1] in SYSTEMS[own].lays:
+        found |= {id for id, system in SYSTEMS.items() if system.sees_laid}
+    return frozenset(found)
 
 
 def takers(figures: Collection[str]) -> frozenset[str]:
@@ -193,7 +196,8 @@ def asked(
 
 
 def _key(system: System, context: Context, case: BuildCase) -> Hashable:
-    return "judged", context.token, reader(system.id)(case), _given(context, system.declares.takes)
+    seen = context.laid if system.sees_laid else ()
+    return "judged", context.token, reader(system.id)(case), _given(context, system.declares.takes), seen
 
 
 def forget() -> None:

@@ -4,7 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from gauge_well.core.systems import air, belts, boat, cooling, electrics, exhaust, fit, fuel, mounts, oil, weights
+from gauge_well.core.systems import (
+    air,
+    belts,
+    boat,
+    cooling,
+    electrics,
+    exhaust,
+    fit,
+    fuel,
+    mounts,
+    oil,
+    routes,
+    weights,
+)
 from gauge_well.core.systems.base import System
 
 SYSTEMS: Mapping[str, System] = {
@@ -21,6 +34,7 @@ SYSTEMS: Mapping[str, System] = {
         mounts.SYSTEM,
         belts.SYSTEM,
         electrics.SYSTEM,
+        routes.SYSTEM,
     )
 }
 # In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.

@@ -23,6 +23,17 @@ from gauge_well.core.working import Step
 T = TypeVar("T")
 
 
+@dataclass(frozen=True)
+class Laid:
+    """A run that some system tells of and someone must lay: where it is stated, its name, what it is, its length and bore [m]."""
+
+    path: str
+    name: str
+    what: str
+    length: float | None
+    bore: float | None
+
+
 @dataclass(frozen=True, eq=False, kw_only=True)
 class Context:
     """What every system is given: the engine, the duties and both operating points.
@@ -30,6 +41,7 @@ class Context:
     ``mean`` serves heat, ``peak`` serves flow; both at the wanted power. ``given`` is what systems hand
     to each other (oil heat to the coolant), by figure name; ``doubts`` are samples of model factors. ``in_air``: the
     same build with other air outside of each duty [K]. ``token`` stands for all that ``mean`` and ``peak`` were worked from.
+    ``laid``: runs of hose, pipe and wire that somebody stated in any system.
     """
 
     engine: Engine
@@ -43,6 +55,7 @@ class Context:
     doubts: Mapping[str, Array] = field(default_factory=dict)
     in_air: Callable[[Array], Context] | None = None
     token: Hashable = None
+    laid: tuple[Laid, ...] = ()
     memory: dict[str, tuple[tuple[object, ...], Any]] = field(default_factory=dict)
 
     def remember(self, name: str, stands_on: tuple[object, ...], work: Callable[[], T]) -> T:
@@ -341,6 +354,10 @@ class System:
         Name -> search of the station that takes seconds.
     asked : int
         Its place in what a builder asks for first of a bare engine.
+    lays : mapping
+        Places of its own whose parts are runs that must be laid -> what such a run is.
+    sees_laid : bool
+        Whether it goes by what other systems lay.
     """
 
     id: str
@@ -359,3 +376,5 @@ class System:
     compare: Compare | None = None
     seeks: Mapping[str, Seek] = field(default_factory=dict)
     asked: int = 99
+    lays: Mapping[str, str] = field(default_factory=dict)
+    sees_laid: bool = False

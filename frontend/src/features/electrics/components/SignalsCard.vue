@@ -57,8 +57,9 @@ async function say(row: SignalRow, act: string): Promise<void> {
 }
 const mark = (d: SignalsView['does'][number]) => (d.surely ? 'yes' : d.perhaps ? 'perhaps' : 'no')
 const acts = (d: SignalsView['does'][number]) => d.acts.map(([label, how]) => (how ? `${label} (${how})` : label)).join(', ')
+const LONG = 10
 const opened = ref<string[]>([])
-const rows = (group: SignalsView['groups'][number]) => (opened.value.includes(group.id) || group.rows.length <= 6 ? group.rows : group.rows.slice(0, 6))
+const rows = (group: SignalsView['groups'][number]) => (opened.value.includes(group.id) || group.rows.length <= LONG ? group.rows : group.rows.slice(0, LONG))
 </script>
 
 <template>
@@ -78,7 +79,7 @@ const rows = (group: SignalsView['groups'][number]) => (opened.value.includes(gr
             <template v-else>{{ column.show?.(row) }}</template>
           </template>
         </DataTable>
-        <button v-if="rows(group).length < group.rows.length" class="textlink" type="button" @click="opened = [...opened, group.id]">{{ group.rows.length - 6 }} more</button>
+        <button v-if="rows(group).length < group.rows.length" class="textlink" type="button" @click="opened = [...opened, group.id]">{{ group.rows.length - LONG }} more</button>
       </template>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
       <p class="mute">By usual controllers of such an engine (common practice): its own maker’s word goes before. Brakes, airbag, oil pressure, coolant temperature, neutral start and petrol vapour are never made up.</p>

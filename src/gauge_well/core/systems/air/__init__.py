@@ -69,6 +69,7 @@ SYSTEM: System = System(
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,
+    lays={"snorkel": "air", "charge_pipe": "air"},
 )
 
 __all__ = ["SYSTEM"]

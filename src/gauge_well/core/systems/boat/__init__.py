@@ -100,6 +100,7 @@ SYSTEM: System = System(
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,
+    lays={"suction": "raw_water", "delivery": "raw_water", "hose": "exhaust_hose"},
 )
 
 __all__ = ["SYSTEM"]

@@ -119,6 +119,7 @@ SYSTEM: System = System(
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,
+    lays={"hose": "coolant"},
 )
 
 __all__ = ["SYSTEM"]

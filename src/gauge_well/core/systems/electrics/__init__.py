@@ -80,6 +80,7 @@ SYSTEM: System = System(
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,
+    lays={"lead": "battery", "runs": "wire"},
 )
 
 __all__ = ["SYSTEM"]

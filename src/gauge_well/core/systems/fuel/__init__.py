@@ -92,6 +92,14 @@ SYSTEM: System = System(
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,
+    lays={
+        "line": "fuel",
+        "return_line": "fuel",
+        "suction": "fuel",
+        "lift_line": "fuel",
+        "overflow": "vent",
+        "wire": "wire",
+    },
 )
 
 __all__ = ["SYSTEM"]

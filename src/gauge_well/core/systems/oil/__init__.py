@@ -102,6 +102,7 @@ SYSTEM: System = System(
     ways=facts.WAYS,
     candidates=remedies.candidates,
     compare=COMPARE,
+    lays={"cooler_line": "oil", "tank_line": "oil", "scavenge_line": "oil", "drain": "oil", "breather": "vent"},
 )
 
 __all__ = ["SYSTEM"]
