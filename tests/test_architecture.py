@@ -35,6 +35,7 @@ STANDARD_IN_CORE = {
     "contextlib",
     "dataclasses",
     "enum",
+    "fractions",
     "functools",
     "graphlib",
     "hashlib",

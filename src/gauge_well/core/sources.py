@@ -28,7 +28,7 @@ BIBLIOGRAPHY: dict[str, str] = {
     "unr39": "UN Regulation No. 39, Uniform provisions: speedometer equipment: shown speed over true speed. From memory.",
     "iec60063": "IEC 60063, Preferred number series for resistors and capacitors. From memory.",
     "iso261": "ISO 261, ISO general purpose metric screw threads: general plan; ISO 68-1, basic profile. From memory.",
-    "iso7-1": "ISO 7-1, Pipe threads where pressure-tight joints are made on the threads. From memory.",
+    "iso7": "ISO 7-1, Pipe threads where pressure-tight joints are made on the threads. From memory.",
     "iso228": "ISO 228-1, Pipe threads where pressure-tight joints are not made on the threads. From memory.",
     "asme b1.20.1": "ASME B1.20.1, Pipe threads, general purpose (inch). From memory.",
     "asme b1.1": "ASME B1.1, Unified inch screw threads. From memory.",

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 INCH = 25.4e-3
-TAPER = 1.0 / 16.0  # of a taper pipe thread on its diameter (asme b1.20.1, iso7-1)
+TAPER = 1.0 / 16.0  # of a taper pipe thread on its diameter (asme b1.20.1, iso7)
 CLEAR = 0.15e-3  # m that a usual fit leaves, on the diameter, and along it for turns of another pitch to use up (common practice)
 SLACK = 0.25e-3  # m on the diameter past which a thread only rattles (common practice)
 # Pitches that a drill is smaller than the pitch diameter (common practice).
@@ -30,7 +30,7 @@ class Series:
 
 SERIES: Mapping[str, Series] = {
     "m": Series("metric", 60.0, False, False, "by a soft washer or an O-ring under its collar", "iso261"),
-    "r": Series("BSP taper", 55.0, True, True, "in its thread, with sealant", "iso7-1"),
+    "r": Series("BSP taper", 55.0, True, True, "in its thread, with sealant", "iso7"),
     "g": Series("BSP parallel", 55.0, False, False, "by a bonded washer under its collar", "iso228"),
     "npt": Series("NPT", 60.0, True, True, "in its thread, with sealant", "asme b1.20.1"),
     "unf": Series("UNF", 60.0, False, False, "by a cone at 37°, or an O-ring in a chamfered boss", "asme b1.1"),
@@ -55,7 +55,7 @@ class Thread:
 
     @property
     def minor(self) -> float:
-        """Diameter at its roots [m] (iso261, iso7-1)."""
+        """Diameter at its roots [m] (iso261, iso7)."""
         return self.major - (1.2807 if self.of.angle == 55.0 else 1.2269) * self.pitch
 
     @property
@@ -71,7 +71,7 @@ def _parallel(label: str, series: str, major: float, pitch: float, depth: float 
 
 
 _M = ((8, 1), (10, 1), (10, 1.25), (10, 1.5), (12, 1.25), (12, 1.5), (12, 1.75), (14, 1.25), (14, 1.5), (16, 1.5), (18, 1.5), (20, 1.5), (22, 1.5), (24, 1.5), (26, 1.5), (27, 2), (30, 1.5))  # fmt: skip
-# Major and pitch diameter at the gauge, gauge length [mm], threads an inch (iso7-1, iso228).
+# Major and pitch diameter at the gauge, gauge length [mm], threads an inch (iso7, iso228).
 _PIPE = (
     ("1/8", 9.728, 9.147, 4.0, 28), ("1/4", 13.157, 12.301, 6.0, 19), ("3/8", 16.662, 15.806, 6.4, 19),
     ("1/2", 20.955, 19.793, 8.2, 14), ("3/4", 26.441, 25.279, 9.5, 14), ("1", 33.249, 31.770, 10.4, 11),
