@@ -6194,7 +6194,7 @@ export interface components {
              * What
              * @description It is
              */
-            what?: ("thread" | "spigot") | null;
+            what?: ("thread" | "spigot" | "tee") | null;
             /**
              * Where
              * @description Where
@@ -6225,6 +6225,8 @@ export interface components {
             wanted?: components["schemas"]["Quantity"];
             /** @description Hose's bore */
             hose?: components["schemas"]["Quantity"];
+            /** @description Branch's bore */
+            branch?: components["schemas"]["Quantity"];
             /** @description Spigot, across its bead or end */
             spigot?: components["schemas"]["Quantity"];
             /**
@@ -10076,7 +10078,7 @@ export interface components {
              * What
              * @description It is
              */
-            what?: ("supply" | "key" | "earth" | "immobiliser" | "starter" | "neutral" | "crank_position" | "pump" | "injectors" | "coils" | "rail_pressure" | "run_solenoid" | "cam_position" | "air" | "air_temperature" | "coolant_temperature" | "throttle" | "pedal" | "idle_valve" | "lambda" | "knock" | "boost" | "glow" | "fan" | "brake" | "clutch" | "speed" | "oil_pressure" | "oil_temperature" | "air_conditioning" | "alternator" | "purge" | "crash" | "fuel_level" | "lamp" | "bus" | "tacho" | "sensor_supply" | "other") | null;
+            what?: ("supply" | "key" | "earth" | "immobiliser" | "key_ring" | "paired_key" | "starter" | "neutral" | "crank_position" | "pump" | "injectors" | "coils" | "rail_pressure" | "run_solenoid" | "cam_position" | "air" | "air_temperature" | "coolant_temperature" | "throttle" | "pedal" | "idle_valve" | "lambda" | "knock" | "boost" | "glow" | "fan" | "brake" | "clutch" | "speed" | "oil_pressure" | "oil_temperature" | "air_conditioning" | "alternator" | "purge" | "crash" | "fuel_level" | "lamp" | "bus" | "tacho" | "sensor_supply" | "running" | "wheel_speeds" | "dash_tacho" | "dash_temperature" | "dash_lamps" | "other") | null;
             /**
              * Source
              * @description Comes from. Nothing said is not known.

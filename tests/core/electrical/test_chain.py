@@ -76,6 +76,8 @@ class Catalogue(TestCase):
             chain = signals.chain(ids)
             self.assertEqual(rings(chain, ids), [])
             self.assertLessEqual(set(signals.DOES), on(chain, ids))
+            self.assertFalse({signals.SIGNALS[id].lost for id in ids} & {signals.KEPT})
+            self.assertLess(set(ids), set(signals.wanted(ignition, road=True)))
             for id in ids:
                 lost = signals.DOES.keys() - on(chain, set(ids) - {id})
                 loss = signals.SIGNALS[id].lost

@@ -7,12 +7,13 @@ from dataclasses import dataclass
 
 from gauge_well.core.electrical.chain import Way, way
 
-START, LIMITS, LAMP = "start", "limits", "lamp"
+START, LIMITS, LAMP, KEPT = "start", "limits", "lamp", "kept"
 # What is lost without a signal, worst first.
 LOSSES: Mapping[str, str] = {
     START: "Without it it does not start",
     LIMITS: "Without it it runs short of itself",
     LAMP: "Without it a lamp is lit, no more",
+    KEPT: "For the machine's own electrics, kept alive",
 }
 
 
@@ -61,7 +62,9 @@ SIGNALS: Mapping[str, Signal] = {
     "supply": Signal("supply, always on", START, "nothing wakes", 1.0, ("constant", "battery", "bat+", "b+", "kl30", "terminal 30", "memory", "permanent", "supply", "12v", "power feed")),
     "key": Signal("supply, by the key", START, "nothing wakes; cranks for an instant, then nothing, where it drops while cranking", 1.0, ("ignition switch", "ignition feed", "key", "kl15", "terminal 15", "switched", "ign+", "wake")),
     "earth": Signal("earth of the computer", START, "nothing wakes, or sensors read at random", 0.5, ("earth", "ground", "gnd", "kl31", "terminal 31", "chassis")),
-    "immobiliser": Signal("immobiliser: ring, key, box", START, "fires for a second, then dies", 4.0, ("immobiliser", "immobilizer", "key ring", "transponder", "antitheft", "anti-theft", "immo"), drops=True),
+    "immobiliser": Signal("immobiliser's box, paired with the computer", START, "fires for a second, then dies", 3.0, ("immobiliser", "immobilizer", "antitheft", "anti-theft", "immo"), drops=True),
+    "key_ring": Signal("aerial round the lock, to the immobiliser's box", START, "the key is not seen: fires for a second, then dies", 1.0, ("key ring", "transponder", "aerial ring", "reader coil"), drops=True),
+    "paired_key": Signal("the donor's key, its chip in it", START, "the box lets nothing start", 1.0, ("paired key", "coded key", "key chip"), drops=True),
     "starter": Signal("starter's request", START, "does not crank by the key", 1.5, ("starter", "crank request", "kl50", "terminal 50")),
     "neutral": Signal("neutral or clutch switch for starting", START, "does not crank, or cranks in gear", 1.0, ("neutral", "park", "p/n", "pnp", "clutch start", "interlock", "inhibitor"), never="it would start in gear"),
     "crank_position": Signal("crank position", START, "no spark, no injection", 2.0, ("crank position", "crankshaft", "ckp", "engine speed", "rpm sensor", "reluctor", "tdc")),
@@ -96,6 +99,11 @@ SIGNALS: Mapping[str, Signal] = {
     "bus": Signal("data bus to dash, brakes, gearbox", LAMP, "gauges dead, brake unit's and gearbox's lamps lit", 6.0, ("can ", "can-h", "can-l", "canh", "canl", "bus", "k-line", "kline", "lin ", "diagnos", "obd"), drops=True),
     "tacho": Signal("rev counter", LAMP, "its needle lies still", 1.0, ("tach", "rev counter", "td ")),
     "sensor_supply": Signal("sensors' 5 V and their return", LIMITS, "all that hang on it read nonsense", 1.0, ("5v", "5 v", "vref", "sensor ground", "sensor earth", "sensor return", "signal ground", "sig rtn")),
+    "running": Signal("engine is running, to steering and brake unit", KEPT, "electric steering stays dead, the brake unit's lamp lit", 1.5, ("engine running", "run signal", "eps enable")),
+    "wheel_speeds": Signal("wheel speeds at the brake unit", KEPT, "no help against locked wheels, its lamp lit", 1.0, ("wheel speed", "abs")),
+    "dash_tacho": Signal("rev counter of the machine's dash", KEPT, "its needle lies still", 1.5, ("dash tach", "cluster rpm")),
+    "dash_temperature": Signal("temperature gauge of the machine's dash", KEPT, "its needle lies still, or pegs", 1.0, ("dash temp", "gauge temp", "cluster temp")),
+    "dash_lamps": Signal("charge and oil lamps of the machine's dash", KEPT, "no warning at the wheel", 1.0, ("dash lamp", "cluster lamp")),
     "other": Signal("another", LAMP, "as its maker says", 1.0, (), wanted=False),
 }  # fmt: skip
 
@@ -110,9 +118,11 @@ DOES: Mapping[str, str] = {
 _CRANKS = ("starter", "neutral")
 
 
-def wanted(ignition: str) -> tuple[str, ...]:
-    """Signals that a usual controller of such an engine asks for; ``ignition`` spark or glow."""
-    return tuple(id for id, s in SIGNALS.items() if s.wanted and (not s.burns or ignition in s.burns))
+def wanted(ignition: str, road: bool = False) -> tuple[str, ...]:
+    """Signals that a usual controller of such an engine asks for; ``ignition`` spark or glow; on the ``road`` what the machine's own
+    units ask besides."""
+    asked = (id for id, s in SIGNALS.items() if s.wanted and (not s.burns or ignition in s.burns))
+    return tuple(id for id in asked if road or SIGNALS[id].lost != KEPT)
 
 
 def chain(ids: tuple[str, ...]) -> Mapping[str, tuple[Way, ...]]:

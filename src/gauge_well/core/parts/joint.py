@@ -11,9 +11,9 @@ from gauge_well.core.fittings.thread import THREADS
 from gauge_well.core.typing import Value
 
 GROUP = "Joint"
-WHATS: Mapping[str, str] = {"thread": "a thread in a hole", "spigot": "a hose over a spigot"}
+WHATS: Mapping[str, str] = {"thread": "a thread in a hole", "spigot": "a hose over a spigot", "tee": "a tee in a hose"}
 MADE_OF: Mapping[str, str] = {"light": "light alloy", "iron": "iron, steel, brass"}
-_THREAD, _SPIGOT = ("what", ("thread",)), ("what", ("spigot",))
+_THREAD, _SPIGOT, _TEE, _HOSES = (("what", w) for w in (("thread",), ("spigot",), ("tee",), ("spigot", "tee")))
 _LABELS = {k: v.label for k, v in THREADS.items()}
 
 
@@ -32,9 +32,10 @@ class JointFacts:
         "Hand tight it points", "angle", -6.3, 6.3, group=GROUP, when=_THREAD, help="Of an elbow."
     )
     wanted: Value | None = quantity("and should point", "angle", -6.3, 6.3, group=GROUP, when=_THREAD, follows="at_hand")  # fmt: skip
-    hose: Value | None = quantity("Hose's bore", "size", 0.002, 0.3, group=GROUP, when=_SPIGOT)
+    hose: Value | None = quantity("Hose's bore", "size", 0.002, 0.3, group=GROUP, when=_HOSES)
+    branch: Value | None = quantity("Branch's bore", "size", 0.002, 0.3, group=GROUP, when=_TEE)
     spigot: Value | None = quantity("Spigot, across its bead or end", "size", 0.002, 0.3, group=GROUP, when=_SPIGOT)
-    kind: str = choice("Hose", {k: v.label for k, v in HOSES.items()}, group=GROUP, when=_SPIGOT)
+    kind: str = choice("Hose", {k: v.label for k, v in HOSES.items()}, group=GROUP, when=_HOSES)
 
 
 WAYS: Mapping[str, Way] = {
@@ -42,6 +43,7 @@ WAYS: Mapping[str, Way] = {
     "depth": Way("hand", "Turns times the pitch."),
     "at_hand": Way("hand", "By a clock: twelve is up, three is 90°."),
     "hose": Way("hand", "Calliper in a cut end."),
+    "branch": Way("hand", "Calliper in a cut end."),
     "spigot": Way("hand", "Calliper across it."),
 }
 

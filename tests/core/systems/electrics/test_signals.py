@@ -98,8 +98,20 @@ class Listed(NumbersCase):
     def test_on_the_stand(self) -> None:
         self.assertIn("on_the_stand", codes(block(pin("key", "stand"))))
 
+    def test_the_machines_own_electrics(self) -> None:
+        """Steering without its signal is named and stops nothing; off the road nobody asks for it."""
+        found = block(*(pin(id) for id in ALL), pin("running", "missing"))
+        self.assertEqual(found["state"], "holds")
+        self.assertTrue(any("electric steering stays dead" in n["sentence"] for n in found["notices"]))
+
+    def test_the_chain_of_the_immobiliser(self) -> None:
+        """Aerial, box and key: one of them missing and it does not start."""
+        for link in ("key_ring", "immobiliser", "paired_key"):
+            found = block(*(pin(id, "missing" if id == link else "real") for id in ALL))
+            self.assertEqual(found["state"], "short", link)
+
     def test_the_least_that_lets_it_fire(self) -> None:
-        """All but crank position and immobiliser: 2 h and 4 h; a changed program spares the key's box."""
+        """All but crank position and immobiliser; a changed program spares the key's box."""
         there = [pin(id) for id in ALL if id not in ("crank_position", "immobiliser")]
         kept = next(n for n in block(*there)["need"] if n["part"] == "signals")
         self.close(kept["value"], 3600.0 * (SIGNALS["crank_position"].hours + SIGNALS["immobiliser"].hours), rel=1e-9)

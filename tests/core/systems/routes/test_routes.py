@@ -3,7 +3,7 @@
 from typing import Any
 
 from gauge_well.core.facts import lists, roles
-from gauge_well.core.fittings.spigot import stretch
+from gauge_well.core.fittings.spigot import sold, stretch
 from gauge_well.core.run.graph import affected
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import sizing
@@ -129,6 +129,18 @@ class Joints(NumbersCase):
         for spigot, begins, state in (("44 mm", "stretch_", "short"), ("36 mm", "loose_", "short"), ("40 mm", "stretch_", "holds")):  # fmt: skip
             found = block(joint("spigot", hose="38 mm", spigot=spigot))
             self.assertIn(check(found, begins)["state"], (state, "tight") if state == "holds" else (state,), spigot)
+
+    def test_tees_and_reducers_as_they_are_sold(self) -> None:
+        """38 in the run and 15.5 of a branch: 38 and 16; a hose of 38 on 44 takes a reducer."""
+        words = next(
+            n["sentence"] for n in block(joint("tee", hose="38 mm", branch="15.5 mm"))["need"] if n["part"] == "joints"
+        )
+        self.assertIn("a tee of 38 mm, 38 mm and 16 mm", words.replace("\u00a0", " "))
+        words = next(
+            n["sentence"] for n in block(joint("spigot", hose="38 mm", spigot="44 mm"))["need"] if n["part"] == "joints"
+        )
+        self.assertIn("38 to 44 mm", words.replace("\u00a0", " "))
+        self.assertIsNone(sold(0.2, 0.08))
 
     def test_threads_walls_and_adapters(self) -> None:
         found = block(joint("thread", male="npt_1_8", female="m_10x1", boss="13 mm", depth="6 mm"))

@@ -60,7 +60,7 @@ DECLARES = declared(
         hand(charges, gives=CHARGE, takes=FANS_DRAW),
         hand(loses, gives=f"{LOST_COOLANT} {LOST_REQUEST}"),
     ),
-    machine="electrical_load",
+    machine="electrical_load kind",
     engine="idle_speed displacement fuel",
     duties="engine_speed air_speed kind",
 )

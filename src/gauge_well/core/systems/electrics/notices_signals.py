@@ -7,7 +7,7 @@ from collections.abc import Iterator
 import numpy as np
 
 from gauge_well.core.electrical import pulses
-from gauge_well.core.electrical.signals import LAMP, SIGNALS
+from gauge_well.core.electrical.signals import KEPT, LAMP, SIGNALS
 from gauge_well.core.parts.sender import SITS
 from gauge_well.core.parts.signal import DROPPED, MIMICKED
 from gauge_well.core.sentence import Sentence
@@ -54,7 +54,11 @@ def _signals(context: Context, facts: ElectricsFacts) -> Iterator[Notice]:
     lamps = [SIGNALS[line.id].label for line in found if line.state == wanted.LOST and SIGNALS[line.id].lost == LAMP]
     if lamps:
         yield Notice("only_lamps", Sentence("Only a lamp is lit without: " + ", ".join(lamps) + "."), "electrics.signals")  # fmt: skip
-    bare = [SIGNALS[line.id].label for line in found if line.unsaid]
+    dead = [line for line in found if line.state == wanted.LOST and SIGNALS[line.id].lost == KEPT]
+    for line in dead:
+        words = f"The machine's own electrics lack the {SIGNALS[line.id].label}: {SIGNALS[line.id].missing}."
+        yield Notice(f"kept_{line.id}", Sentence(words), "electrics.signals")
+    bare = [SIGNALS[line.id].label for line in found if line.unsaid and SIGNALS[line.id].lost != KEPT]
     if bare:
         more = f" and {len(bare) - LACKING} more" if len(bare) > LACKING else ""
         words = "A usual controller wants these too, and no pin is listed: " + ", ".join(bare[:LACKING]) + f"{more}."

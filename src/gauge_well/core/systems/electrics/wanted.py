@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import task_kind
 from gauge_well.core.electrical import chain, signals
 from gauge_well.core.electrical.chain import Chain, Way
 from gauge_well.core.electrical.signals import DOES, SIGNALS
@@ -60,8 +61,10 @@ def pin_state(own: SignalFacts) -> str:
 
 
 def ids(context: Context) -> tuple[str, ...]:
-    """Signals that a usual controller of this engine asks for."""
-    return signals.wanted("spark" if context.engine.fuel.spark else "glow")
+    """Signals that a usual controller of this engine asks for, and on the road what the machine's own units do."""
+    return signals.wanted(
+        "spark" if context.engine.fuel.spark else "glow", task_kind(context.machine.kind or "") == "road"
+    )
 
 
 def lines(context: Context, facts: ElectricsFacts) -> list[Line]:

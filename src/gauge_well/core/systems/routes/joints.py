@@ -8,7 +8,7 @@ from math import tau
 from gauge_well.core.fittings import spigot
 from gauge_well.core.fittings.spigot import HOSES
 from gauge_well.core.fittings.thread import THREADS, Fits, Thread, Wall, clocked, engaged, fits, wall
-from gauge_well.core.parts.joint import WHATS, JointFacts
+from gauge_well.core.parts.joint import JointFacts
 from gauge_well.core.systems.routes.facts import RoutesFacts
 from gauge_well.core.typing import Array, likely
 
@@ -61,6 +61,13 @@ class Joint:
         return None if own.what != "spigot" or own.hose is None or own.spigot is None else spigot.stretch(own.spigot, own.hose)  # fmt: skip
 
     @property
+    def sold(self) -> list[float | None]:
+        """Spigots sold for its hoses [m]: of a tee run and branch, of a spigot the hose's own; None where none sits."""
+        own = self.facts
+        bores = [own.hose] if own.what == "spigot" else [own.hose, own.branch] if own.what == "tee" else []
+        return [spigot.sold(likely(bore), self.most) for bore in bores if bore is not None]
+
+    @property
     def most(self) -> float:
         """Stretch that such a hose bears."""
         return HOSES[self.facts.kind].stretch
@@ -71,6 +78,6 @@ def all_of(facts: RoutesFacts) -> list[Joint]:
     found = []
     for number, (id, own) in enumerate(facts.joints, 1):
         if own.what is not None:
-            label = WHATS[own.what].split()[1].capitalize()
+            label = {"thread": "Thread", "spigot": "Hose", "tee": "Tee"}[own.what]
             found.append(Joint(id, f"{label}, {own.where}" if own.where else f"{label} {number}", own))
     return found

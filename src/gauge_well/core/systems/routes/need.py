@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from gauge_well.core.fittings.spigot import LOOSE
 from gauge_well.core.fittings.thread import adapters
 from gauge_well.core.parts.route import LANES
 from gauge_well.core.sentence import Sentence
@@ -16,7 +17,7 @@ NAMED = 3
 
 def needs(context: Context, facts: RoutesFacts) -> list[Need]:
     """Lengths of runs not cut yet, the hole of the thickest bundle, adapters where a thread does not go in."""
-    return [*_lengths(context, facts), *_hole(facts), *_adapters(facts)]
+    return [*_lengths(context, facts), *_hole(facts), *_adapters(facts), *_spigots(facts)]
 
 
 def _lengths(context: Context, facts: RoutesFacts) -> list[Need]:
@@ -61,4 +62,28 @@ def _adapters(facts: RoutesFacts) -> list[Need]:
             else "; the boss is too small to cut it larger."
         )
         found.append(Need("joints", f"adapter_{joint.id}", joint.female.major, "size", Sentence(words)))
+    return found
+
+
+def _spigots(facts: RoutesFacts) -> list[Need]:
+    """A tee by its spigots; a reducer where a hose does not sit on what it goes over."""
+    found = []
+    for joint in joints.all_of(facts):
+        own, sold = joint.facts, joint.sold
+        if own.what == "tee" and len(sold) == 2:
+            run, branch = sold
+            if run is None or branch is None:
+                words, size = f"{joint.name}: no tee sold sits in both hoses: reducers on a larger one.", 0.0
+                found.append(Need("joints", f"tee_{joint.id}", size, "size", Sentence(words)))
+                continue
+            values = {"run": (run, "size"), "branch": (branch, "size")}
+            words = f"{joint.name}: a tee of {{run}}, {{run}} and {{branch}}."
+            found.append(Need("joints", f"tee_{joint.id}", run, "size", Sentence(words, values)))
+        stretch = joint.stretch
+        if stretch is None or -LOOSE <= likely(stretch) <= joint.most or own.hose is None or own.spigot is None:
+            continue
+        end = sold[0] if sold and sold[0] is not None else likely(own.hose)
+        values = {"hose": (end, "size"), "spigot": (likely(own.spigot), "size")}
+        words = f"{joint.name}: a reducer or a stepped hose, {{hose}} to {{spigot}}."
+        found.append(Need("joints", f"reducer_{joint.id}", likely(own.spigot), "size", Sentence(words, values)))
     return found

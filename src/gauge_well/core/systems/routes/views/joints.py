@@ -80,6 +80,11 @@ def _joint(joint: joints.Joint) -> JointRow:
         at = likely(stretch)
         good = -LOOSE <= at <= joint.most
         words = "sits" if good else "is stretched too far" if at > 0.0 else "is too loose for a clamp"
+    if joint.facts.what == "tee" and len(joint.sold) == 2:
+        good = None not in joint.sold
+        words = "a tee of " + ", ".join(
+            "none sold" if v is None else f"{1e3 * v:g} mm" for v in (joint.sold[0], *joint.sold)
+        )
     boss = None if joint.facts.boss is None else likely(joint.facts.boss)
     larger = [] if joint.male is None or goes is None or goes.goes else [t.label for t in adapters(joint.male, boss)][:3]  # fmt: skip
     return JointRow(
