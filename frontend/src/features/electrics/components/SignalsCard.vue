@@ -31,7 +31,7 @@ type Loom = SignalsView['looms'][number]
 const LOOMS: Column<Loom>[] = [
   { key: 'label', title: 'A loom', head: true, show: (l) => `${l.label}${l.picked ? ', picked' : ''}` },
   { key: 'hours', title: 'own work', right: true, by: (l) => l.hours, show: (l) => `${hours(l.hours)}, ${l.evenings} evenings` },
-  { key: 'weeks', title: 'waits', right: true, by: (l) => l.weeks, show: (l) => (l.weeks ? `${l.weeks} weeks` : '–') },
+  { key: 'weeks', title: 'waits', right: true, by: (l) => l.weeks, show: (l) => (l.weeks ? `${l.weeks} ${l.weeks === 1 ? 'week' : 'weeks'}` : '–') },
   { key: 'costs', title: 'costs', show: (l) => l.costs },
   { key: 'mind', title: '', mute: true, show: (l) => l.mind },
 ]
@@ -56,6 +56,7 @@ async function say(row: SignalRow, act: string): Promise<void> {
   ]))
 }
 const mark = (d: SignalsView['does'][number]) => (d.surely ? 'yes' : d.perhaps ? 'perhaps' : 'no')
+const stops = (d: SignalsView['does'][number]) => mark(d) === 'no' && (d.id === 'cranks' || d.id === 'fires')
 const acts = (d: SignalsView['does'][number]) => d.acts.map(([label, how]) => (how ? `${label} (${how})` : label)).join(', ')
 const LONG = 10
 const opened = ref<string[]>([])
@@ -68,7 +69,7 @@ const rows = (group: SignalsView['groups'][number]) => (opened.value.includes(gr
     <template v-if="data">
       <p role="status"><strong :class="{ over: bad }">{{ said }}</strong></p>
       <dl v-if="data.pins" class="does">
-        <div v-for="d in data.does" :key="d.id"><dt>{{ d.label }}</dt><dd :class="mark(d)">{{ mark(d) }}<span v-if="d.acts.length" class="mute">: lacks {{ acts(d) }}; some {{ hours(d.hours ?? 0) }}</span></dd></div>
+        <div v-for="d in data.does" :key="d.id"><dt>{{ d.label }}</dt><dd :class="{ yes: d.surely, over: stops(d) }">{{ mark(d) }}<span v-if="d.acts.length" class="mute">: lacks {{ acts(d) }}; some {{ hours(d.hours ?? 0) }}</span></dd></div>
       </dl>
       <p v-for="[label, why] in data.conflicts" :key="label" class="over">{{ label }}: {{ why }}.</p>
       <template v-for="group in data.groups" :key="group.id">
@@ -108,9 +109,6 @@ dd {
 }
 .yes {
   color: var(--holds);
-}
-.no {
-  color: var(--over);
 }
 h3 {
   margin-top: 14px;

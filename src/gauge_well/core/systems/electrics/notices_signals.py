@@ -74,10 +74,10 @@ def _sender(facts: ElectricsFacts, sender: senders.Sender) -> Iterator[Notice]:
     if sender.facts.sits is not None:
         sits = SITS[sender.facts.sits]
         if sender.facts.what not in sits.tells:
-            words = f"{sender.name} {sits.label}: such a place tells nothing of it."
+            words = f"{sender.name}, {sits.label}: such a place tells nothing of it."
             yield Notice(f"sits_{sender.id}", Sentence(words), f"{place}.sits")
         else:
-            yield Notice(f"reads_{sender.id}", Sentence(f"{sender.name} {sits.label}: it reads {sits.reads}."), f"{place}.sits")  # fmt: skip
+            yield Notice(f"reads_{sender.id}", Sentence(f"{sender.name}, {sits.label}: it reads {sits.reads}."), f"{place}.sits")  # fmt: skip
     pull, table = sender.facts.pull_own, sender.facts.pull_table
     if pull is not None and table is not None and likely(pull) != likely(table):
         way = (
