@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import StationViews from '../../station/StationViews.vue'
-import { useBuild } from '../../stores/build'
+import { useWorst } from '../../station/useWorst'
 import { percent } from '../../ui/format'
 import ChoicesCard from './components/ChoicesCard.vue'
 import ColdCard from './components/ColdCard.vue'
@@ -20,9 +20,7 @@ const VIEWS = [
   { id: 'choices', label: 'Choices', shows: ChoicesCard },
   { id: 'lists', label: 'What is fitted', shows: ListsCard },
 ]
-const build = useBuild()
-const block = computed(() => build.report?.systems.electrics)
-const worst = computed(() => block.value?.checks.filter((c) => c.class === 'limit').reduce((a, b) => (a && a.fill >= b.fill ? a : b), undefined as undefined | NonNullable<typeof block.value>['checks'][number]))
+const { block, worst, detail } = useWorst('electrics')
 /** Electrics are many: whether they hold, and what is nearest to its limit. */
 const title = computed(() => {
   const c = worst.value
@@ -30,9 +28,8 @@ const title = computed(() => {
   if (c.fill > 1) return `${c.name}: ${percent(c.fill)} of what it stands.`
   return block.value?.unknown.length ? `What is known of the electrics holds, ${percent(c.fill)} full at most.` : `The electrics hold, ${percent(c.fill)} full at most.`
 })
-const detail = computed(() => (title.value && worst.value ? `${worst.value.name}: ${worst.value.sentence}` : ''))
 </script>
 
 <template>
-  <StationViews system="electrics" :views="VIEWS" label="Drawings of the electrics" :title="title || undefined" :detail="detail || undefined" />
+  <StationViews system="electrics" :views="VIEWS" label="Drawings of the electrics" :title="title || undefined" :detail="title ? detail : undefined" />
 </template>

@@ -162,7 +162,7 @@ def match(sender: Curve, gauge: Curve) -> Match | None:
     for flat in np.argsort(cost, axis=None)[:: COARSE // 2][:BOTTOMS]:
         begin = np.log([tried[flat // COARSE], tried[flat % COARSE]])
         begin = np.clip(begin, ends[0] + 1e-6, ends[1] - 1e-6)
-        found = least_squares(off, begin, bounds=ends, xtol=1e-10, ftol=1e-10)
+        found = least_squares(off, begin, bounds=ends, xtol=1e-7, ftol=1e-7)
         if best is None or found.cost < best.cost:
             best = found
     assert best is not None

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cache
 
 from gauge_well.core.electrical.chain import Way, way
 
@@ -118,6 +119,7 @@ DOES: Mapping[str, str] = {
 _CRANKS = ("starter", "neutral")
 
 
+@cache
 def wanted(ignition: str, road: bool = False) -> tuple[str, ...]:
     """Signals that a usual controller of such an engine asks for; ``ignition`` spark or glow; on the ``road`` what the machine's own
     units ask besides."""

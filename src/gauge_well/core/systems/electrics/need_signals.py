@@ -37,9 +37,11 @@ def resistors(facts: ElectricsFacts) -> list[Need]:
     """Of every gauge that is off the resistors, as sold, that bring it nearest."""
     found = []
     for sender in senders.all_of(facts):
-        best = senders.matched(sender)
         now = senders.plain(sender)
-        if best is None or now is None or abs(now.worst) <= sender.tells.allowed:
+        if now is None or abs(now.worst) <= sender.tells.allowed:
+            continue
+        best = senders.matched(sender)
+        if best is None:
             continue
         off = sender.tells.off
         values = {"now": (abs(now.worst), off), "then": (abs(best.read.worst), off), "series": (best.series, "ohms"), "across": (best.parallel, "ohms")}  # fmt: skip

@@ -127,8 +127,11 @@ def _signals(facts: ElectricsFacts) -> Iterator[Candidate]:
 def _senders(facts: ElectricsFacts) -> Iterator[Candidate]:
     """Resistors that bring a gauge nearer."""
     for sender in senders.all_of(facts):
-        best, now = senders.matched(sender), senders.reads(sender)
-        if best is None or now is None or abs(best.read.worst) > 0.8 * abs(now.worst):
+        now = senders.reads(sender)
+        if now is None or abs(now.worst) <= sender.tells.allowed:
+            continue
+        best = senders.matched(sender)
+        if best is None or abs(best.read.worst) > 0.8 * abs(now.worst):
             continue
         place = f"electrics.senders.{sender.id}"
         across = best.parallel if np.isfinite(best.parallel) else None

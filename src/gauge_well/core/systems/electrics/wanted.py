@@ -70,7 +70,7 @@ def ids(context: Context) -> tuple[str, ...]:
 def lines(context: Context, facts: ElectricsFacts) -> list[Line]:
     """Every signal it wants, and what else is listed."""
     own = [(id, pin) for id, pin in facts.signals if pin.what is not None]
-    asked = [*ids(context), *(w for w in dict.fromkeys(str(pin.what) for _, pin in own) if w not in ids(context))]
+    asked = dict.fromkeys([*ids(context), *(str(pin.what) for _, pin in own)])
     found = []
     for signal in asked:
         pins = [(id, pin) for id, pin in own if pin.what == signal]

@@ -12,9 +12,17 @@ from gauge_well.core.systems.routes.facts import RoutesFacts
 
 
 def _unknown(facts: RoutesFacts) -> list[Unknown]:
-    """Runs and joints of which nobody said what they are."""
-    found = [Unknown(f"length_{id}", "Route", "routes", (f"routes.routes.{id}.what",)) for id, r in facts.routes if r.what is None]  # fmt: skip
-    return found + [Unknown(f"fits_{id}", "Joint", "joints", (f"routes.joints.{id}.what",)) for id, j in facts.joints if j.what is None]  # fmt: skip
+    """Runs and joints of which nobody said what they are; all of them, where none is listed."""
+    if not facts.routes and not facts.joints:
+        return [Unknown("length", "Routes", "routes", ("routes.routes",))]
+    runs = [(f"length_{id}", "Route", "routes", run.what) for id, run in facts.routes]
+    held = [(f"fits_{id}", "Joint", "joints", joint.what) for id, joint in facts.joints]
+    ids = [f"routes.routes.{id}" for id, _ in facts.routes] + [f"routes.joints.{id}" for id, _ in facts.joints]
+    return [
+        Unknown(id, name, part, (f"{path}.what",))
+        for (id, name, part, what), path in zip([*runs, *held], ids, strict=True)
+        if what is None
+    ]
 
 
 def solve(context: Context, facts: RoutesFacts) -> Result:
