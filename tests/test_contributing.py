@@ -49,7 +49,7 @@ class Worked(unittest.TestCase):
                 (root / path).parent.mkdir(parents=True, exist_ok=True)
                 (root / path).write_text(text)
             registry = root / "src/gauge_well/core/systems/__init__.py"
-            line = registry.read_text().replace("exhaust, fit, fuel", "exhaust, fanwire, fit, fuel")
+            line = registry.read_text().replace("    exhaust,\n", "    exhaust,\n    fanwire,\n")
             registry.write_text(line.replace("fit.SYSTEM,\n", "fit.SYSTEM,\n        fanwire.SYSTEM,\n"))
             folder = "src/gauge_well/core/systems/fanwire"
             for check in (["check"], ["format", "--check"]):

@@ -57,7 +57,7 @@ async function chosen(event: Event): Promise<void> {
   input.value = '' // so that the same file, mended, is taken again
   if (!file) return
   if (file.size > MOST) {
-    wrong.value = `${file.name} is too long: a run has a hundred pieces at most.`
+    wrong.value = `${file.name} is too long: a run has 250 pieces at most.`
     return
   }
   wrong.value = ''
