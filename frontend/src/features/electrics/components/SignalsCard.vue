@@ -58,7 +58,7 @@ async function say(row: SignalRow, act: string): Promise<void> {
 const mark = (d: SignalsView['does'][number]) => (d.surely ? 'yes' : d.perhaps ? 'perhaps' : 'no')
 const stops = (d: SignalsView['does'][number]) => mark(d) === 'no' && (d.id === 'cranks' || d.id === 'fires')
 const acts = (d: SignalsView['does'][number]) => d.acts.map(([label, how]) => (how ? `${label} (${how})` : label)).join(', ')
-const LONG = 10
+const LONG = 14
 const opened = ref<string[]>([])
 const rows = (group: SignalsView['groups'][number]) => (opened.value.includes(group.id) || group.rows.length <= LONG ? group.rows : group.rows.slice(0, LONG))
 </script>
