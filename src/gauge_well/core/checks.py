@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Collection, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 import numpy as np
@@ -161,6 +161,17 @@ def gate(
         sentences=said,
         danger=danger,
     )
+
+
+def never(
+    id: str, name: str, part: str, words: str, *, code: str = "", danger: bool = False, cost: bool = False
+) -> Check:
+    """What cannot be, or may not, whatever it amounts to: over any brim, in so many words."""
+    why = {"why": words}
+    check = gate(
+        id, name, part, 1.0, 0.0, "count", "{why}", lambda: {**why}, fill=as_array(FILL_MAX), cost=cost, danger=danger
+    )
+    return replace(check, code=code)
 
 
 def gap_gate(id: str, name: str, part: str, gap: Value | None, kept: Value | None, danger: bool = False) -> list[Check]:

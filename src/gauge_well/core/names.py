@@ -6,6 +6,7 @@ from gauge_well.core.case import parted
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.facts import lists, spec_at
 from gauge_well.core.run.sampling import SECTIONS
+from gauge_well.core.sentence import inside
 
 
 def named(path: str) -> str:
@@ -18,4 +19,4 @@ def named(path: str) -> str:
     if spec is None:
         return path.replace("_", " ")
     label = spec.label.strip()
-    return label if label[:2].isupper() else label[:1].lower() + label[1:]
+    return label if label[:2].isupper() else inside(label)

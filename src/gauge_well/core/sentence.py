@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 
@@ -15,3 +15,13 @@ class Sentence:
 
     template: str
     values: Mapping[str, tuple[float, str] | str] = field(default_factory=dict)
+
+
+def inside(name: str) -> str:
+    """A name that begins with a capital, in the middle of a sentence."""
+    return name[:1].lower() + name[1:]
+
+
+def numbered(label: str, alike: Sequence[Hashable], own: Hashable) -> str:
+    """A name by what a thing is, with its number where there are several alike."""
+    return label if len(alike) == 1 else f"{label} {alike.index(own) + 1}"

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import StationViews from '../../station/StationViews.vue'
 import { useWorst } from '../../station/useWorst'
-import { percent } from '../../ui/format'
 import ChoicesCard from './components/ChoicesCard.vue'
 import ColdCard from './components/ColdCard.vue'
 import ListsCard from './components/ListsCard.vue'
@@ -20,16 +18,9 @@ const VIEWS = [
   { id: 'choices', label: 'Choices', shows: ChoicesCard },
   { id: 'lists', label: 'What is fitted', shows: ListsCard },
 ]
-const { block, worst, detail } = useWorst('electrics')
-/** Electrics are many: whether they hold, and what is nearest to its limit. */
-const title = computed(() => {
-  const c = worst.value
-  if (!c) return ''
-  if (c.fill > 1) return `${c.name}: ${percent(c.fill)} of what it stands.`
-  return block.value?.unknown.length ? `What is known of the electrics holds, ${percent(c.fill)} full at most.` : `The electrics hold, ${percent(c.fill)} full at most.`
-})
+const { detail, headingKnown } = useWorst('electrics')
 </script>
 
 <template>
-  <StationViews system="electrics" :views="VIEWS" label="Drawings of the electrics" :title="title || undefined" :detail="title ? detail : undefined" />
+  <StationViews system="electrics" :views="VIEWS" label="Drawings of the electrics" :title="headingKnown('electrics')" :detail="detail" />
 </template>

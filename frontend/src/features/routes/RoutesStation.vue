@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import StationViews from '../../station/StationViews.vue'
 import { useWorst } from '../../station/useWorst'
-import { percent } from '../../ui/format'
 import JointsCard from './components/JointsCard.vue'
 import LedgerCard from './components/LedgerCard.vue'
 import ListsCard from './components/ListsCard.vue'
@@ -12,15 +10,9 @@ const VIEWS = [
   { id: 'joints', label: 'Joints, threads', shows: JointsCard },
   { id: 'lists', label: 'What is fitted', shows: ListsCard },
 ]
-const { worst, detail } = useWorst('routes')
-/** Routes are many: whether they hold, and what is nearest to its limit. */
-const title = computed(() => {
-  const c = worst.value
-  if (!c) return ''
-  return c.fill > 1 ? `${c.name}: ${percent(c.fill)} of what it may be.` : `The routes hold, ${percent(c.fill)} full at most.`
-})
+const { detail, heading } = useWorst('routes')
 </script>
 
 <template>
-  <StationViews system="routes" :views="VIEWS" label="Drawings of the routes" :title="title || undefined" :detail="title ? detail : undefined" />
+  <StationViews system="routes" :views="VIEWS" label="Drawings of the routes" :title="heading('routes', 'what it may be')" :detail="detail" />
 </template>

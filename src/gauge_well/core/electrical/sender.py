@@ -16,11 +16,8 @@ from gauge_well.core.typing import Array, Value, as_array
 E24 = np.array([1.0, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2.0, 2.2, 2.4, 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1])  # fmt: skip
 POINTS = 41  # places over the range at which readings are compared
 LEAST_OHM, MOST_OHM = 0.1, 1e7  # a resistor under the first is none, one over the second is an open end
-ENDS, COARSE, BOTTOMS = (
-    (1e-3, 1e3),
-    40,
-    3,
-)  # of the sender's middle ohm: map of resistors, so many a side; bottoms tried
+ENDS, COARSE = (1e-3, 1e3), 40  # of the sender's middle ohm, between which resistors are mapped; so many a side
+BOTTOMS = 3  # of the map's best places, gone down from
 
 
 @dataclass(frozen=True)

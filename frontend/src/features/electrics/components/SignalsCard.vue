@@ -2,20 +2,18 @@
 import { computed, ref } from 'vue'
 import { useInstrument } from '../../../station/useInstrument'
 import { useSending } from '../../../station/useSending'
-import { line, useBuild } from '../../../stores/build'
+import { line } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import MenuButton from '../../../ui/MenuButton.vue'
 import Unseen from '../../../ui/Unseen.vue'
-import { inPlace } from '../../../station/parts'
 import { pinSaid, signalsSaid, STANDS, type SignalRow, type SignalsView } from '../logic'
 import PinList from './PinList.vue'
 
 /** What the engine computer wants, by what is lost without it; what it does with what is there; pins pasted; ways to a loom. */
 const words = useVocabulary()
-const build = useBuild()
-const { send, trouble } = useSending()
+const { send, add, trouble } = useSending()
 const { data, waiting } = useInstrument('electrics/signals', ref({}))
 const said = computed(() => (data.value ? signalsSaid(data.value) : ''))
 const bad = computed(() => Boolean(data.value && (data.value.forbidden.length || data.value.groups[0]?.lost)))
@@ -43,12 +41,9 @@ const ACTS = computed(() => [
 const may = (row: SignalRow) => ACTS.value.filter((a) => !(row.never && (a.id === 'mimicked' || a.id === 'dropped')))
 /** All pins of a signal said at once; one is listed where there is none. */
 async function say(row: SignalRow, act: string): Promise<void> {
-  let ids = row.pins.map((p) => p.id)
-  if (!ids.length) {
-    const before = new Set(inPlace(build.document, 'electrics.signals').map((p) => p.id))
-    if (!(await send(line('electrics.signals', null, { action: 'add' })))) return
-    ids = inPlace(build.document, 'electrics.signals').map((p) => p.id).filter((id) => !before.has(id))
-  }
+  const made = row.pins.length ? null : await add('electrics.signals')
+  const ids = made === null ? row.pins.map((p) => p.id) : [made]
+  if (!ids.length) return
   await send(...ids.flatMap((id) => [
     ...(row.pins.length ? [] : [line(`electrics.signals.${id}.what`, row.id)]),
     line(`electrics.signals.${id}.source`, act === 'works' ? 'real' : act),

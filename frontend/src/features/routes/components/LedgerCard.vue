@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { inPlace } from '../../../station/parts'
 import { useInstrument } from '../../../station/useInstrument'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
@@ -14,7 +13,7 @@ import { ledgerSaid, marks, short, strip, type LedgerView, type RunRow } from '.
 /** Every run in the order in which it is laid, drawn along the machine; what shares a lane, what crosses, what is forgotten. */
 const words = useVocabulary()
 const build = useBuild()
-const { send, trouble } = useSending()
+const { send, add, trouble } = useSending()
 const { data, waiting } = useInstrument('routes/ledger', ref({}))
 const said = computed(() => (data.value ? ledgerSaid(data.value) : ''))
 const bad = computed(() => data.value?.runs.some(short) ?? false)
@@ -60,11 +59,9 @@ function csv(): void {
 const print = () => window.print()
 /** One that is stated elsewhere is listed here, with what is known of it. */
 async function route(run: LedgerView['forgotten'][number]): Promise<void> {
-  const before = new Set(inPlace(build.document, 'routes.routes').map((p) => p.id))
-  if (!(await send(line('routes.routes', null, { action: 'add' })))) return
-  const made = inPlace(build.document, 'routes.routes').find((p) => !before.has(p.id))
-  if (!made) return
-  await send(line(`routes.routes.${made.id}.what`, run.what), ...(run.length === null ? [] : [line(`routes.routes.${made.id}.length`, `${Number(run.length.toFixed(3))} m`, { evidence: 'similar' })]))
+  const made = await add('routes.routes')
+  if (made === null) return
+  await send(line(`routes.routes.${made}.what`, run.what), ...(run.length === null ? [] : [line(`routes.routes.${made}.length`, `${Number(run.length.toFixed(3))} m`, { evidence: 'similar' })]))
 }
 </script>
 

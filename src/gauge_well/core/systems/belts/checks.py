@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from gauge_well.core.checks import FILL_MAX, Check, gap_fill, gate
+from gauge_well.core.checks import Check, gap_fill, gate, never
 from gauge_well.core.parts.pulley import FREE
 from gauge_well.core.reads import BONNET_OVER, BUMP, PULLEY_OVER
 from gauge_well.core.systems.base import Context
@@ -26,7 +26,7 @@ def belt_checks(context: Context, facts: BeltsFacts, way: Way) -> list[Check]:
     """All that is judged of one belt; of one without a way only that."""
     why = ways.no_way(way)
     if why:
-        return [_never(f"{way.place}_way", f"{NAMES[way.place]}'s way", way.place, "no_way", f"{why}.")]
+        return [never(f"{way.place}_way", f"{NAMES[way.place]}'s way", way.place, f"{why}.", code="no_way")]
     found = worked(context, facts, way)
     return [
         _grip(way, found),
@@ -37,12 +37,6 @@ def belt_checks(context: Context, facts: BeltsFacts, way: Way) -> list[Check]:
         *_room(context, way),
         *_brackets(way, found),
     ]
-
-
-def _never(id: str, name: str, part: str, code: str, words: str) -> Check:
-    """What cannot be at all."""
-    check = gate(id, name, part, 1.0, 0.0, "count", "{why}", lambda: {"why": words}, fill=as_array(FILL_MAX))
-    return Check(**{**check.__dict__, "code": code})
 
 
 def slips_at(way: Way, found: Grip) -> tuple[str, float, float]:
@@ -90,7 +84,7 @@ def _length(way: Way) -> Iterator[Check]:
     ends = {"low": (likely(low), "length"), "high": (likely(high), "length")}
     if likely(room) <= 0.0:
         takes = "the arm swings too little" if way.arm is not None else "the slot takes up too little"
-        yield _never(id, name, way.place, "no_length", f"No length serves: as made and as it stretches, {takes}.")
+        yield never(id, name, way.place, f"No length serves: as made and as it stretches, {takes}.", code="no_length")
     elif owned is not None:
         words = "The one there is {owned}; {low} to {high} serve."
         off = np.abs(as_array(owned) - 0.5 * (low + high))
@@ -112,7 +106,7 @@ def _arm(way: Way) -> Iterator[Check]:
     id, name = f"{way.place}_dead", "Tensioner's arm"
     if likely(answers) < ways.DEAD * ways.LEVER * likely(most):
         words = "The arm lies at its dead point, along the belt: swinging, it takes up none, and keeps nothing tight."
-        yield _never(id, name, way.place, "dead_point", words)
+        yield never(id, name, way.place, words, code="dead_point")
         return
     words = (
         "Each degree it swings takes up {capacity} of belt; under {demand} it lies near its dead point, along the belt."

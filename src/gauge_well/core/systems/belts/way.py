@@ -13,6 +13,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.geometry.belt import Route, clearance, route
 from gauge_well.core.parts.belt import SECTIONS, BeltFacts
 from gauge_well.core.parts.pulley import BELTS, WHATS, PulleyFacts
+from gauge_well.core.sentence import numbered
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.belts.facts import PLACES, BeltsFacts
 from gauge_well.core.typing import Array, Value, as_array, likely
@@ -77,7 +78,7 @@ class Way:
         """A pulley as it is said; with a number where several are alike."""
         label = WHATS[self.pulleys[at].what or "other"].label
         alike = [i for i, p in enumerate(self.pulleys) if p.what == self.pulleys[at].what]
-        return label if len(alike) == 1 else f"{label} {alike.index(at) + 1}"
+        return numbered(label, alike, at)
 
     @property
     def said(self) -> str:

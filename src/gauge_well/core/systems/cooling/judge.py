@@ -158,14 +158,14 @@ def draws(context: Context, given: facts.CoolingFacts) -> Mapping[str, Array]:
     if context.machine.kind == "boat":
         none = 0.0 * context.duties.column("ambient")
         return {FANS_DRAW: none, FANS_FULL: none}
+    charged = _charged(context)
     try:
-        solved, starts = _solved(_charged(context), given)
+        solved, starts = _solved(charged, given)
     except MissingFact:
         return {}
     full = fan_power(solved)
     if given.fan.drive not in ELECTRIC:
         return {FANS_DRAW: 0.0 * full, FANS_FULL: 0.0 * full}
-    charged = _charged(context)
     both = _with_off(charged, solved, starts)
     share = switched(both, heat_made(charged, both, charged.mean)).fan_share
     return {FANS_DRAW: full * share, FANS_FULL: full}

@@ -12,14 +12,14 @@ from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.gauge import shed_at, thresholds
-from gauge_well.core.systems.cooling.model import METAL_STANDS, Cooling, heat_made, plant_of, prepare
+from gauge_well.core.systems.cooling.model import HELD, METAL_STANDS, Cooling, heat_made, plant_of, prepare
 from gauge_well.core.typing import Array, likely
 
 # A jam: so long standing, so long creeping on, with these shares of the duty's heat; their mean is the duty's [s].
 STANDS, CREEPS = (40.0, 0.6), (20.0, 1.8)
 LASTS, STEP = 1800.0, 2.0
 LOW, HIGH, ROWS = 263.15, 443.15, 91
-HALF = 0.25  # speed squared at half speed
+HALF = HELD["half"] ** 2  # speed squared at half speed
 HALF_STATE = 1  # off, half speed, then the stages
 
 

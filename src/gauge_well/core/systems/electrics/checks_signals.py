@@ -7,7 +7,7 @@ from functools import partial
 
 import numpy as np
 
-from gauge_well.core.checks import FILL_MAX, Check, gate
+from gauge_well.core.checks import Check, gate, never
 from gauge_well.core.electrical import pulses
 from gauge_well.core.electrical.signals import FIRES, LIMITS, RUNS, SIGNALS, START
 from gauge_well.core.fittings.thread import THREADS
@@ -19,11 +19,6 @@ from gauge_well.core.typing import as_array, likely
 
 TRUE = 0.02  # of what it may be off, under which it reads true
 NAMED = 3  # signals that a sentence names
-
-
-def _cannot(id: str, name: str, part: str, words: str, *, danger: bool = False, cost: bool = False) -> Check:
-    """What is not to be, whatever it amounts to."""
-    return gate(id, name, part, 1.0, 0.0, "count", "{why}", lambda: {"why": words}, fill=as_array(FILL_MAX), danger=danger, cost=cost)  # fmt: skip
 
 
 def signal_checks(context: Context, facts: ElectricsFacts) -> Iterator[Check]:
@@ -44,11 +39,11 @@ def signal_checks(context: Context, facts: ElectricsFacts) -> Iterator[Check]:
         )  # fmt: skip
     for pin, what, why in wanted.forbidden(facts):
         own = SIGNALS[what]
-        yield _cannot(f"never_{pin}", f"{own.label.capitalize()}, made up", "signals", f"The {own.label} may not be made up or programmed out: {why}.", danger=True)  # fmt: skip
+        yield never(f"never_{pin}", f"{own.label.capitalize()}, made up", "signals", f"The {own.label} may not be made up or programmed out: {why}.", danger=True)  # fmt: skip
     for what, why in wanted.conflicts(facts):
         label = SIGNALS[what].label
         both = f"{CONTROLLERS['first'].capitalize()} and {CONTROLLERS['second']}"
-        yield _cannot(f"conflict_{what}", f"{label.capitalize()}, two controllers", "signals", f"{both}: {why}.")
+        yield never(f"conflict_{what}", f"{label.capitalize()}, two controllers", "signals", f"{both}: {why}.")
 
 
 def said(found: list[wanted.Line]) -> str:
@@ -66,7 +61,7 @@ def sender_checks(facts: ElectricsFacts) -> Iterator[Check]:
         if sender.contrary:
             turn = "fall" if sender.own is not None and sender.own.falls else "rise"
             words = f"Its ohms {turn} where its gauge wants the other way: no resistors turn that round. The gauge's own sender, or a converter."  # fmt: skip
-            yield _cannot(f"gauge_{sender.id}", f"Gauge, {what}", "senders", words, cost=True)
+            yield never(f"gauge_{sender.id}", f"Gauge, {what}", "senders", words, cost=True)
         found = senders.reads(sender)
         if found is not None:
             way = "high" if found.worst > 0.0 else "low"
@@ -86,7 +81,7 @@ def sender_checks(facts: ElectricsFacts) -> Iterator[Check]:
                 )  # fmt: skip
         goes = senders.threads(sender)
         if goes is not None and not goes.goes:
-            yield _cannot(f"thread_{sender.id}", f"Thread, {what}", "senders", f"{thread_words(sender)}: {goes.words}.")
+            yield never(f"thread_{sender.id}", f"Thread, {what}", "senders", f"{thread_words(sender)}: {goes.words}.")
 
 
 def thread_words(sender: senders.Sender) -> str:

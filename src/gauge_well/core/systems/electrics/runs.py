@@ -10,6 +10,7 @@ import numpy as np
 from gauge_well.core.electrical import wires
 from gauge_well.core.parts.load import WHATS
 from gauge_well.core.parts.run import RunFacts
+from gauge_well.core.sentence import numbered
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import Array, Value, as_array, likely
 
@@ -72,7 +73,7 @@ def named(facts: ElectricsFacts, id: str) -> str:
     feeds = dict(facts.runs)[id].feeds or "other"
     alike = [other for other, run in facts.runs if run.feeds == feeds]
     label = WHATS[feeds].label.capitalize()
-    return label if len(alike) == 1 else f"{label} {alike.index(id) + 1}"
+    return numbered(label, alike, id)
 
 
 def worked(facts: ElectricsFacts, id: str, run: RunFacts) -> Run | None:

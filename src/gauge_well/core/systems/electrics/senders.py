@@ -10,6 +10,7 @@ from gauge_well.core.electrical import sender as curves
 from gauge_well.core.electrical.sender import Curve, Match, Read
 from gauge_well.core.fittings.thread import THREADS, Fits, fits
 from gauge_well.core.parts.sender import TELLS, Points, SenderFacts, Tells
+from gauge_well.core.sentence import numbered
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.typing import Array, likely
 
@@ -45,7 +46,7 @@ def named(facts: ElectricsFacts, id: str) -> str:
     what = dict(facts.senders)[id].what or "coolant"
     alike = [other for other, sender in facts.senders if sender.what == what]
     label = TELLS[what].label.capitalize()
-    return label if len(alike) == 1 else f"{label} {alike.index(id) + 1}"
+    return numbered(label, alike, id)
 
 
 def curve(points: Points | None, warm: bool) -> Curve | None:

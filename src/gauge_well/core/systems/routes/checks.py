@@ -8,6 +8,7 @@ import numpy as np
 
 from gauge_well.core.checks import FILL_MAX, Check, gap_fill, gate
 from gauge_well.core.fittings.spigot import LOOSE
+from gauge_well.core.sentence import inside
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.routes import joints, runs
 from gauge_well.core.systems.routes.facts import RoutesFacts
@@ -26,7 +27,7 @@ def route_checks(context: Context, facts: RoutesFacts) -> Iterator[Check]:
 
 
 def _run(context: Context, facts: RoutesFacts, run: Run) -> Iterator[Check]:
-    own, what, said = run.facts, run.what, run.name[0].lower() + run.name[1:]
+    own, what, said = run.facts, run.what, inside(run.name)
     needed = runs.needed(context, facts, run)
     if needed is not None and own.length is not None:
         extra = likely(runs.slack(context, run))
@@ -55,9 +56,9 @@ def _run(context: Context, facts: RoutesFacts, run: Run) -> Iterator[Check]:
         )  # fmt: skip
     if own.edge == "bare":
         words = "It passes a bare edge: a grommet or a sleeve, or it is sawn through."
+        harms, past = what.holds in HARMS, as_array(FILL_MAX)
         yield gate(
-            f"edge_{run.id}", f"Edge, {said}", "routes", 1.0, 0.0, "count", words, fill=as_array(FILL_MAX),
-            danger=what.holds in HARMS, cost=what.holds not in HARMS,
+            f"edge_{run.id}", f"Edge, {said}", "routes", 1.0, 0.0, "count", words, fill=past, danger=harms, cost=not harms,
         )  # fmt: skip
 
 
@@ -68,7 +69,7 @@ def joint_checks(facts: RoutesFacts) -> Iterator[Check]:
 
 
 def _joint(joint: Joint) -> Iterator[Check]:
-    said, own = joint.name[0].lower() + joint.name[1:], joint.facts
+    said, own = inside(joint.name), joint.facts
     goes = joint.fits
     if goes is not None and not goes.goes:
         assert joint.male is not None and joint.female is not None

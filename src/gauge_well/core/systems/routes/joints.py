@@ -68,6 +68,12 @@ class Joint:
         return [spigot.sold(likely(bore), self.most) for bore in bores if bore is not None]
 
     @property
+    def sits(self) -> bool | None:
+        """Whether a hose sits on its spigot: neither stretched too far nor too loose for a clamp; None where that is not known."""
+        stretch = self.stretch
+        return None if stretch is None else -spigot.LOOSE <= likely(stretch) <= self.most
+
+    @property
     def most(self) -> float:
         """Stretch that such a hose bears."""
         return HOSES[self.facts.kind].stretch

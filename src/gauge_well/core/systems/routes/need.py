@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from gauge_well.core.fittings.spigot import LOOSE
 from gauge_well.core.fittings.thread import adapters
 from gauge_well.core.parts.route import LANES
 from gauge_well.core.sentence import Sentence
@@ -79,8 +78,7 @@ def _spigots(facts: RoutesFacts) -> list[Need]:
             values = {"run": (run, "size"), "branch": (branch, "size")}
             words = f"{joint.name}: a tee of {{run}}, {{run}} and {{branch}}."
             found.append(Need("joints", f"tee_{joint.id}", run, "size", Sentence(words, values)))
-        stretch = joint.stretch
-        if stretch is None or -LOOSE <= likely(stretch) <= joint.most or own.hose is None or own.spigot is None:
+        if joint.sits is not False or own.hose is None or own.spigot is None:
             continue
         end = sold[0] if sold and sold[0] is not None else likely(own.hose)
         values = {"hose": (end, "size"), "spigot": (likely(own.spigot), "size")}

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from gauge_well.core.sentence import Sentence
+from gauge_well.core.sentence import Sentence, inside
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.routes import joints, runs
 from gauge_well.core.systems.routes.facts import RoutesFacts
@@ -32,7 +32,7 @@ def _runs(context: Context, facts: RoutesFacts) -> Iterator[Notice]:
     lost = runs.forgotten(context, facts)
     if lost:
         more = f" and {len(lost) - NAMED} more" if len(lost) > NAMED else ""
-        listed = ", ".join(run.name[0].lower() + run.name[1:] for run in lost[:NAMED])
+        listed = ", ".join(inside(run.name) for run in lost[:NAMED])
         yield Notice("forgotten", Sentence(f"Stated elsewhere and not routed: {listed}{more}."), "routes.routes")
     seen = set[tuple[str, str]]()
     for part in runs.bundles(facts):
@@ -42,7 +42,7 @@ def _runs(context: Context, facts: RoutesFacts) -> Iterator[Notice]:
             seen.add((a, b))
             words = "{a} and {b} share a lane from {from} to {to}: {kept}."
             values: dict[str, tuple[float, str] | str] = {
-                "a": a, "b": b[0].lower() + b[1:], "kept": kept, "from": (part.shared.start, "length"), "to": (part.shared.end, "length"),
+                "a": a, "b": inside(b), "kept": kept, "from": (part.shared.start, "length"), "to": (part.shared.end, "length"),
             }  # fmt: skip
             yield Notice("apart", Sentence(words, values), "routes.routes")
     for id, run in facts.routes:

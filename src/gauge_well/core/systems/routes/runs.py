@@ -11,6 +11,7 @@ from gauge_well.core.geometry import bundle, strip
 from gauge_well.core.geometry.strip import Crossing, Shared, Track
 from gauge_well.core.parts.route import LANES, WHATS, RouteFacts, What
 from gauge_well.core.reads import BOUNCE, ROCK
+from gauge_well.core.sentence import numbered
 from gauge_well.core.systems.base import Context, Laid
 from gauge_well.core.systems.routes.facts import RoutesFacts
 from gauge_well.core.typing import Array, as_array, likely
@@ -50,7 +51,7 @@ def named(facts: RoutesFacts, id: str) -> str:
     if ends:
         return f"{label.capitalize()}, {ends}"
     alike = [other for other, r in facts.routes if r.what == run.what]
-    return label.capitalize() if len(alike) == 1 else f"{label.capitalize()} {alike.index(id) + 1}"
+    return numbered(label.capitalize(), alike, id)
 
 
 def all_of(facts: RoutesFacts) -> list[Run]:

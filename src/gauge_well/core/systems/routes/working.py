@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from gauge_well.core.sentence import inside
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.routes import joints, runs
 from gauge_well.core.systems.routes.facts import RoutesFacts
@@ -19,13 +20,13 @@ def steps(context: Context, facts: RoutesFacts, index: int) -> list[Step]:
         assert track is not None and own.start_along is not None and own.end_along is not None
         a, b, c = track.lanes
         w.add(
-            "L", f"To cut, {run.name[0].lower()}{run.name[1:]}", "1.05 * (abs(x_2 - x_1) + n * w) + s", needed, "length",
+            "L", f"To cut, {inside(run.name)}", "1.05 * (abs(x_2 - x_1) + n * w) + s", needed, "length",
             {"x_1": own.start_along, "x_2": own.end_along, "n": float(abs(b - a) + abs(c - b)), "w": facts.apart, "s": runs.slack(context, run)},
             "common practice",
         )  # fmt: skip
     for joint in joints.all_of(facts):
         own_joint = joint.facts
         if joint.stretch is not None and own_joint.spigot is not None and own_joint.hose is not None:
-            w.add("e", f"Stretch, {joint.name[0].lower()}{joint.name[1:]}", "D / d - 1", joint.stretch, "share", {"D": own_joint.spigot, "d": own_joint.hose}, "arithmetic")  # fmt: skip
+            w.add("e", f"Stretch, {inside(joint.name)}", "D / d - 1", joint.stretch, "share", {"D": own_joint.spigot, "d": own_joint.hose}, "arithmetic")  # fmt: skip
             break
     return w.steps

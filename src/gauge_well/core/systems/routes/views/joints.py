@@ -5,9 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
-
-from gauge_well.core.fittings.spigot import LOOSE
 from gauge_well.core.fittings.thread import SERIES, THREADS, Thread, adapters, fits
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.routes import joints
@@ -77,9 +74,8 @@ def _joint(joint: joints.Joint) -> JointRow:
     if goes is not None and joint.male is not None and joint.female is not None:
         words, good = f"{joint.male.label} in {joint.female.label}: {goes.words}", goes.goes
     if stretch is not None:
-        at = likely(stretch)
-        good = -LOOSE <= at <= joint.most
-        words = "sits" if good else "is stretched too far" if at > 0.0 else "is too loose for a clamp"
+        good = joint.sits
+        words = "sits" if good else "is stretched too far" if likely(stretch) > 0.0 else "is too loose for a clamp"
     if joint.facts.what == "tee" and len(joint.sold) == 2:
         good = None not in joint.sold
         words = "a tee of " + ", ".join(
@@ -97,7 +93,7 @@ def _joint(joint: joints.Joint) -> JointRow:
         depth=None if joint.facts.depth is None else likely(joint.facts.depth),
         depth_asked=joint.asked,
         turns=joint.turns,
-        stretch=None if stretch is None else float(np.asarray(likely(stretch))),
+        stretch=None if stretch is None else likely(stretch),
         stretch_most=joint.most,
         adapters=larger,
     )

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from gauge_well.core.geometry import strip
 from gauge_well.core.parts.route import LANES
+from gauge_well.core.sentence import inside
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.routes import runs
 from gauge_well.core.systems.routes.facts import RoutesFacts
@@ -97,7 +98,7 @@ def show(context: Context, facts: RoutesFacts, options: Options) -> LedgerView:
                 b.shared.end,
                 [number[id] for id in b.shared.ids],
                 b.across,
-                [f"{one} and {other[0].lower()}{other[1:]}: {kept}" for one, other, kept in b.apart],
+                [f"{one} and {inside(other)}: {kept}" for one, other, kept in b.apart],
             )
             for b in runs.bundles(facts)
         ],
