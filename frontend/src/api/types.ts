@@ -990,6 +990,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/driveline/stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The stack drawing of the driveline. */
+        post: operations["sizing_view_driveline_stack_view_driveline_stack_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/driveline/gears": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The gears drawing of the driveline. */
+        post: operations["sizing_view_driveline_gears_view_driveline_gears_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/driveline/carried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The carried drawing of the driveline. */
+        post: operations["sizing_view_driveline_carried_view_driveline_carried_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/driveline/shafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shafts drawing of the driveline. */
+        post: operations["sizing_view_driveline_shafts_view_driveline_shafts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/driveline/halves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The halves drawing of the driveline. */
+        post: operations["sizing_view_driveline_halves_view_driveline_halves_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/driveline/oil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The oil drawing of the driveline. */
+        post: operations["sizing_view_driveline_oil_view_driveline_oil_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -2842,6 +2944,43 @@ export interface components {
             stands: number | null;
         };
         /**
+         * BoxRow
+         * @description A way to the road. Speeds [m/s], grades as tan, times [s], None where it does not get there; torque it may be given
+         *     [N m] and whether this engine's is over it.
+         */
+        BoxRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Final */
+            final: number;
+            /** Tyre */
+            tyre: number;
+            /** Low */
+            low: number;
+            /** Gears */
+            gears: components["schemas"]["GearRow"][];
+            /** Top Rpm */
+            top_rpm: number;
+            /** Crawls */
+            crawls: number;
+            /** Starts On */
+            starts_on: number;
+            /** Sprint */
+            sprint: number | null;
+            /** Passing */
+            passing: number | null;
+            /** Passing Top */
+            passing_top: number | null;
+            /** Top */
+            top: number;
+            /** Rating */
+            rating: number | null;
+            /** Over */
+            over: boolean;
+        };
+        /**
          * BoxView
          * @description A box: air round it and in it [K], what it may reach, the fan that would do [m3/s]; its inside by a fan's flow.
          */
@@ -3060,7 +3199,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"] | components["schemas"]["RoutePart"] | components["schemas"]["JointPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"] | components["schemas"]["RoutePart"] | components["schemas"]["JointPart"] | components["schemas"]["FlywheelPart"] | components["schemas"]["ClutchPart"] | components["schemas"]["PropshaftPart"] | components["schemas"]["HalfshaftPart"] | components["schemas"]["MemberPart"] | components["schemas"]["GearsetPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -3076,6 +3215,7 @@ export interface components {
             belts?: components["schemas"]["BeltsSection"];
             electrics?: components["schemas"]["ElectricsSection"];
             routes?: components["schemas"]["RoutesSection"];
+            driveline?: components["schemas"]["DrivelineSection"];
         };
         /**
          * BuildOut
@@ -3183,6 +3323,24 @@ export interface components {
             };
         };
         /**
+         * CarriedView
+         * @description Places from the engine to one wheel; things that carry; whether the tyres cap it; clutch with its reserve.
+         */
+        CarriedView: {
+            /** Places */
+            places: components["schemas"]["gauge_well__core__systems__driveline__views__carried__Place"][];
+            /** Loaded */
+            loaded: components["schemas"]["Loaded"][];
+            /** Capped */
+            capped: boolean;
+            /** Clutch */
+            clutch: number | null;
+            /** Reserve */
+            reserve: number;
+            /** Driven */
+            driven: boolean;
+        };
+        /**
          * CatchTest
          * @description A catch test brought to the table's own conditions: what it gives there, new and as caught.
          */
@@ -3238,6 +3396,30 @@ export interface components {
             rss: number;
             /** Slot */
             slot: number;
+        };
+        /**
+         * ChainView
+         * @description A chain that adds up to a gap [m]: likely, in 95 of 100 between, worst case either way, wanted between.
+         */
+        ChainView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Links */
+            links: components["schemas"]["LinkView"][];
+            /** Total */
+            total: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number | null;
+            /** Words */
+            words: string;
         };
         /**
          * ChangeOut
@@ -3546,6 +3728,66 @@ export interface components {
              * @default
              */
             date: string;
+        };
+        /** ClutchFacts */
+        ClutchFacts: {
+            /** @description Lining's outside */
+            outer?: components["schemas"]["Quantity"];
+            /** @description its inside */
+            inner?: components["schemas"]["Quantity"];
+            /** @description Cover clamps with. At the disc's own thickness: its maker's sheet. */
+            clamp?: components["schemas"]["Quantity"];
+            /** @description Discs */
+            discs?: components["schemas"]["Quantity"];
+            /**
+             * Lining
+             * @description Lining
+             */
+            lining?: ("organic" | "kevlar" | "puck") | null;
+            /** @description It grips with */
+            friction?: components["schemas"]["Quantity"];
+            /** @description Friction face to the fingers, bolted down. A new disc under it. */
+            height?: components["schemas"]["Quantity"];
+            /** @description Bearing must move it. 8 to 12 mm to free the disc. */
+            release?: components["schemas"]["Quantity"];
+            /** @description Force at the bearing to let go */
+            force?: components["schemas"]["Quantity"];
+            /** @description Friction face to the hub's rear end. Rearward. */
+            hub_behind?: components["schemas"]["Quantity"];
+            /** @description Hub is long */
+            hub_long?: components["schemas"]["Quantity"];
+            /** @description Hub's splines */
+            splines?: components["schemas"]["Quantity"];
+            /** @description Over the hub's splines */
+            bore?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ClutchPart
+         * @description Clutch.
+         */
+        ClutchPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "clutch";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "driveline.clutch" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["ClutchFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * ColdStart
@@ -3935,7 +4177,7 @@ export interface components {
          * @description The stack drawing of the cooling, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
         CoolingStackAnswer: {
-            data: components["schemas"]["StackView"] | null;
+            data: components["schemas"]["gauge_well__core__systems__cooling__views__stack__StackView"] | null;
             /** Unknown */
             unknown: string[];
             /** Edits */
@@ -4298,6 +4540,213 @@ export interface components {
             comes: number;
             /** From Temperature */
             from_temperature: number | null;
+        };
+        /**
+         * DrivelineCarriedAnswer
+         * @description The carried drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        DrivelineCarriedAnswer: {
+            data: components["schemas"]["CarriedView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * DrivelineGearsAnswer
+         * @description The gears drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        DrivelineGearsAnswer: {
+            data: components["schemas"]["GearsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * DrivelineHalvesAnswer
+         * @description The halves drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        DrivelineHalvesAnswer: {
+            data: components["schemas"]["HalvesView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * DrivelineOilAnswer
+         * @description The oil drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        DrivelineOilAnswer: {
+            data: components["schemas"]["OilView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** DrivelineSection */
+        DrivelineSection: {
+            /** @description Crank's flange behind the block's face. Inside it is minus. */
+            crank_flange?: components["schemas"]["Quantity"];
+            /** @description Spacer under the flywheel */
+            spacer?: components["schemas"]["Quantity"];
+            /**
+             * Spacer Metal
+             * @description Spacer of
+             */
+            spacer_metal?: ("steel" | "alloy") | null;
+            /** @description Adapter plate */
+            adapter?: components["schemas"]["Quantity"];
+            /** @description Bell's face to the bearing's seat */
+            bell?: components["schemas"]["Quantity"];
+            /** @description Bearing's face ahead of its seat, at rest */
+            bearing?: components["schemas"]["Quantity"];
+            /**
+             * Bearing Kind
+             * @description The bearing
+             */
+            bearing_kind?: ("free" | "rides") | null;
+            /** @description Pedal moves it by. As Controls has it from pedal, master and slave where open. */
+            stroke?: components["schemas"]["Quantity"];
+            /** @description Bell's hole off the crank, whole reading */
+            bell_round?: components["schemas"]["Quantity"];
+            /** @description Bell's face out of square, whole reading */
+            bell_square?: components["schemas"]["Quantity"];
+            /** @description Input shaft's tip ahead of the bell's face */
+            reach?: components["schemas"]["Quantity"];
+            /** @description Tip to where its splines begin */
+            nose?: components["schemas"]["Quantity"];
+            /** @description Its splines are long */
+            spline_long?: components["schemas"]["Quantity"];
+            /** @description Over its splines */
+            spline_across?: components["schemas"]["Quantity"];
+            /** @description Input shaft's splines */
+            splines?: components["schemas"]["Quantity"];
+            /** @description Pilot's rear end inside the flange. Standing out behind it is minus: an extended pilot. */
+            pilot_in?: components["schemas"]["Quantity"];
+            /** @description Pilot is long */
+            pilot_long?: components["schemas"]["Quantity"];
+            /** @description Hole in the crank, from its flange */
+            hole?: components["schemas"]["Quantity"];
+            /**
+             * Starts On
+             * @description Starter bolts to
+             */
+            starts_on?: ("block" | "bell") | null;
+            /** @description Pinion's near end behind that face, at rest. The end that meets the teeth first. */
+            pinion_rest?: components["schemas"]["Quantity"];
+            /** @description and thrown */
+            pinion_out?: components["schemas"]["Quantity"];
+            /** @description Pinion's teeth */
+            pinion_teeth?: components["schemas"]["Quantity"];
+            /** @description Across the pinion's tips */
+            pinion_across?: components["schemas"]["Quantity"];
+            /** @description Pinion's middle from the crank's */
+            pinion_from?: components["schemas"]["Quantity"];
+            /** @description Crank's bolts. Thread's diameter. */
+            bolt?: components["schemas"]["Quantity"];
+            /** @description Bolts under the head */
+            bolt_long?: components["schemas"]["Quantity"];
+            /** @description Full thread in the crank */
+            bolt_hole?: components["schemas"]["Quantity"];
+            /**
+             * Crank Seal
+             * @description Block has a
+             */
+            crank_seal?: ("one" | "two") | null;
+            /** @description Crank's bolts in all */
+            crank_bolts?: components["schemas"]["Quantity"];
+            /** @description Crank's bolts on a circle of */
+            crank_circle?: components["schemas"]["Quantity"];
+            /**
+             * Crank Balance
+             * @description Engine is balanced by
+             */
+            crank_balance?: ("inside" | "outside") | null;
+            /** @description Converter's pads behind the bell's face, fully home */
+            converter_in?: components["schemas"]["Quantity"];
+            /**
+             * Reserve
+             * @description Clutch holds over the torque
+             */
+            reserve?: ("light" | "road" | "tow") | null;
+            /** @description Gearbox may be given. Its maker's most at the input. */
+            rating?: components["schemas"]["Quantity"];
+            /** @description Low range. 1: none. */
+            low?: components["schemas"]["Quantity"];
+            /** @description Driven no faster than. Its top speed where open. */
+            driven_to?: components["schemas"]["Quantity"];
+            /** @description A change of gear takes */
+            shift?: components["schemas"]["Quantity"];
+            /**
+             * Centre
+             * @description Between the axles
+             */
+            centre?: ("part" | "open" | "locked") | null;
+            /**
+             * Axle Out
+             * @description Axle whose shaft is left out
+             */
+            axle_out?: ("none" | "front" | "rear") | null;
+            /** @description Gearbox's output falls by. From the gearbox on; as the engine lies where open. */
+            out_falls?: components["schemas"]["Quantity"];
+            /** @description Gearbox's output bears left by */
+            out_left?: components["schemas"]["Quantity"];
+            /** @description Rear axle's input falls by. In the same direction: its nose up is falling. */
+            pinion_falls?: components["schemas"]["Quantity"];
+            /** @description Rear axle's input bears left by */
+            pinion_left?: components["schemas"]["Quantity"];
+            /** @description Front axle's input falls by. Along the shaft, from the transfer box forward. */
+            front_falls?: components["schemas"]["Quantity"];
+            /** @description Front axle's input bears left by */
+            front_left?: components["schemas"]["Quantity"];
+            /**
+             * Locks
+             * @description Differential
+             */
+            locks?: ("open" | "slip" | "locked") | null;
+            /** @description Most of the torque on one axle */
+            shared?: components["schemas"]["Quantity"];
+            /**
+             * Box Cooler
+             * @description Gearbox oil's cooler
+             */
+            box_cooler?: ("none" | "tank" | "air") | null;
+            /** @description The cooler gives. In its maker's units: watts for each kelvin over what cools it. */
+            cooler_gives?: components["schemas"]["Quantity"];
+            /** @description Its case gives */
+            case_gives?: components["schemas"]["Quantity"];
+            /** @description Oil is kept under */
+            box_most?: components["schemas"]["Quantity"];
+            /** @description Oil through the cooler */
+            box_flow?: components["schemas"]["Quantity"];
+            /** @description Cooler lines' bore */
+            line_bore?: components["schemas"]["Quantity"];
+            /** @description Lines there and back */
+            line_long?: components["schemas"]["Quantity"];
+        };
+        /**
+         * DrivelineShaftsAnswer
+         * @description The shafts drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        DrivelineShaftsAnswer: {
+            data: components["schemas"]["ShaftsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * DrivelineStackAnswer
+         * @description The stack drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        DrivelineStackAnswer: {
+            data: components["schemas"]["gauge_well__core__systems__driveline__views__stack__StackView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /**
          * Dry
@@ -5377,6 +5826,79 @@ export interface components {
             /** Edits */
             edits: components["schemas"]["EditOut"][];
         };
+        /** FlywheelFacts */
+        FlywheelFacts: {
+            /**
+             * Make
+             * @description It is. Dual mass is quiet, is thicker, cannot be machined.
+             */
+            make?: ("one" | "dual" | "plate") | null;
+            /** @description Its seat to the friction face */
+            face?: components["schemas"]["Quantity"];
+            /** @description Its seat to where the converter bolts on */
+            pads?: components["schemas"]["Quantity"];
+            /** @description Thick under the bolts' heads, washer too */
+            web?: components["schemas"]["Quantity"];
+            /**
+             * Metal
+             * @description Made of
+             */
+            metal?: ("iron" | "good_iron" | "steel" | "alloy") | null;
+            /** @description Across, without its teeth */
+            across?: components["schemas"]["Quantity"];
+            /** @description Hole in its middle */
+            hole?: components["schemas"]["Quantity"];
+            /** @description Its seat to the teeth's front */
+            ring_at?: components["schemas"]["Quantity"];
+            /** @description Teeth wide */
+            ring_width?: components["schemas"]["Quantity"];
+            /** @description Teeth */
+            ring_teeth?: components["schemas"]["Quantity"];
+            /** @description Across the teeth's tips */
+            ring_across?: components["schemas"]["Quantity"];
+            /**
+             * Seal
+             * @description Made for a crank with
+             */
+            seal?: ("one" | "two") | null;
+            /** @description Holes for the crank's bolts */
+            bolts?: components["schemas"]["Quantity"];
+            /** @description on a circle of */
+            circle?: components["schemas"]["Quantity"];
+            /**
+             * Balance
+             * @description Made for an engine balanced by
+             */
+            balance?: ("inside" | "outside") | null;
+        };
+        /**
+         * FlywheelPart
+         * @description Flywheel.
+         */
+        FlywheelPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "flywheel";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "driveline.flywheel" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["FlywheelFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
         /**
          * FootRow
          * @description A foot: ahead of the axle line, left of the middle, over the floor [m], each with its half-range at 95 % [m]; the slot
@@ -5676,6 +6198,28 @@ export interface components {
                 number
             ];
         };
+        /**
+         * GearRow
+         * @description A gear: its ratio, rev/min at the speed asked, speed at red line [m/s], steepest grade it holds, where it is left
+         *     [rev/min], None of the last; its pull over speed: (m/s, N).
+         */
+        GearRow: {
+            /** Ratio */
+            ratio: number;
+            /** Rpm */
+            rpm: number;
+            /** Fastest */
+            fastest: number;
+            /** Grade */
+            grade: number;
+            /** Shift */
+            shift: number | null;
+            /** Pulls */
+            pulls: [
+                number,
+                number
+            ][];
+        };
         /** GearcaseFacts */
         GearcaseFacts: {
             /**
@@ -5727,6 +6271,82 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * GearsView
+         * @description Boxes beside each other; what the machine resists on the level: (m/s, N); the speed asked, from and to [m/s]; what is not
+         *     stated.
+         */
+        GearsView: {
+            /** Boxes */
+            boxes: components["schemas"]["BoxRow"][];
+            /** Resists */
+            resists: [
+                number,
+                number
+            ][];
+            /** Asked */
+            asked: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Torque */
+            torque: number;
+            /** Grips */
+            grips: number | null;
+            /** Missing */
+            missing: string[];
+        };
+        /** GearsetFacts */
+        GearsetFacts: {
+            /**
+             * Called
+             * @description Called
+             */
+            called?: string | null;
+            /** @description Gear ratios. One a line, first gear first. */
+            ratios?: components["schemas"]["Table"];
+            /** @description Low range. 1: none. */
+            low?: components["schemas"]["Quantity"];
+            /** @description Final drive with it */
+            final?: components["schemas"]["Quantity"];
+            /** @description Tyre with it */
+            tyre?: components["schemas"]["Quantity"];
+            /** @description Torque it may be given */
+            rating?: components["schemas"]["Quantity"];
+            /** @description Bell's face to its tail */
+            length?: components["schemas"]["Quantity"];
+            /** @description Weighs */
+            mass?: components["schemas"]["Quantity"];
+        };
+        /**
+         * GearsetPart
+         * @description Gearbox to compare.
+         */
+        GearsetPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gearset";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "driveline.boxes" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["GearsetFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
          * GiveOut
          * @description What gives out.
          */
@@ -5767,6 +6387,150 @@ export interface components {
             lost: number;
             /** Open */
             open: number;
+        };
+        /**
+         * HalfRow
+         * @description Over the travel [m], up positive: length less the one to order [m], inner joint's angle [rad]; its limits; place of the inner
+         *     joint to the wheel's centre: across, over [m]; whether it goes in with the engine there.
+         */
+        HalfRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Travel */
+            travel: number[];
+            /** Longer */
+            longer: number[];
+            /** Angle */
+            angle: number[];
+            /** Order */
+            order: number;
+            /** Owned */
+            owned: number | null;
+            /** Slides */
+            slides: number;
+            /** Has */
+            has: number;
+            /** Most */
+            most: number;
+            /** Runs */
+            runs: number;
+            /** Runs Most */
+            runs_most: number;
+            /** Outer */
+            outer: number;
+            /** Outer Most */
+            outer_most: number;
+            /** Across */
+            across: number;
+            /** Over */
+            over: number;
+            /** Stub */
+            stub: number | null;
+            /** Room */
+            room: number | null;
+            /** Goes In */
+            goes_in: boolean | null;
+        };
+        /** HalfshaftFacts */
+        HalfshaftFacts: {
+            /**
+             * Side
+             * @description Side
+             */
+            side?: ("left" | "right") | null;
+            /**
+             * Axle
+             * @description Axle
+             */
+            axle?: ("rear" | "front") | null;
+            /**
+             * Taped
+             * @description Its inner joint is taped. On the unit: from the bell's face and the crank's line, as it will lie.
+             */
+            taped?: ("machine" | "unit") | null;
+            /**
+             * Inner
+             * @description Inner joint
+             */
+            inner?: ("tripod" | "ball" | "fixed" | "cross") | null;
+            /** @description Inner joint out from the middle. Joint's centre, from the middle or the crank's line; past it is minus. */
+            inner_out?: components["schemas"]["Quantity"];
+            /** @description over the wheel's centre, or the crank */
+            inner_over?: components["schemas"]["Quantity"];
+            /** @description behind the wheel's centre, or the bell's face. Ahead is minus. */
+            inner_behind?: components["schemas"]["Quantity"];
+            /** @description Outer joint out from the middle */
+            outer_out?: components["schemas"]["Quantity"];
+            /** @description Arm's pivot to the outer joint, across. Open: the wheel goes straight up and down. */
+            arm?: components["schemas"]["Quantity"];
+            /** @description its pivot over the wheel's centre */
+            arm_over?: components["schemas"]["Quantity"];
+            /** @description Wheel rises to the stop by */
+            up?: components["schemas"]["Quantity"];
+            /** @description Wheel drops by */
+            down?: components["schemas"]["Quantity"];
+            /**
+             * Steers
+             * @description Its wheel steers
+             */
+            steers?: ("yes" | "no") | null;
+            /** @description Full steering lock */
+            lock?: components["schemas"]["Quantity"];
+            /** @description The one I have, joint to joint, half slid */
+            owned?: components["schemas"]["Quantity"];
+            /** @description Inner joint slides, end to end */
+            slides?: components["schemas"]["Quantity"];
+            /** @description Thinnest place */
+            thick?: components["schemas"]["Quantity"];
+            /**
+             * Steel
+             * @description Steel
+             */
+            steel?: ("tube" | "carbon" | "alloy" | "best") | null;
+            /** @description Must be drawn out by, to come free */
+            stub?: components["schemas"]["Quantity"];
+            /** @description Room beside its flange, the engine in */
+            room?: components["schemas"]["Quantity"];
+        };
+        /**
+         * HalfshaftPart
+         * @description Half-shaft.
+         */
+        HalfshaftPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "halfshaft";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "driveline.halves" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["HalfshaftFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * HalvesView
+         * @description Half-shafts that are known well enough, and what the others lack.
+         */
+        HalvesView: {
+            /** Halves */
+            halves: components["schemas"]["HalfRow"][];
+            /** Missing */
+            missing: string[];
         };
         /**
          * HandsView
@@ -6264,43 +7028,12 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
-         * JointRow
-         * @description A joint: what goes on, whether it holds (None where not known), wall and engagement [m] with what is asked, turns, a hose's
-         *     stretch with what it bears.
-         */
-        JointRow: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Words */
-            words: string;
-            /** Goes */
-            goes: boolean | null;
-            /** Wall */
-            wall: number | null;
-            /** Wall Asked */
-            wall_asked: number | null;
-            /** Depth */
-            depth: number | null;
-            /** Depth Asked */
-            depth_asked: number | null;
-            /** Turns */
-            turns: number | null;
-            /** Stretch */
-            stretch: number | null;
-            /** Stretch Most */
-            stretch_most: number;
-            /** Adapters */
-            adapters: string[];
-        };
-        /**
          * JointsView
          * @description All joints; threads by name, the hole picked among them, with all that is near it in size.
          */
         JointsView: {
             /** Joints */
-            joints: components["schemas"]["JointRow"][];
+            joints: components["schemas"]["gauge_well__core__systems__routes__views__joints__JointRow"][];
             /** Names */
             names: string[];
             /** Picked */
@@ -6614,32 +7347,12 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
-         * LineRow
-         * @description A line as drawn: flow [m3/s], loss [Pa], speed and its guide [m/s].
-         */
-        LineRow: {
-            /** Id */
-            id: string;
-            /** Label */
-            label: string;
-            /** Path */
-            path: string;
-            /** Flow */
-            flow: number;
-            /** Drop */
-            drop: number;
-            /** Speed */
-            speed: number;
-            /** Guide */
-            guide: number;
-        };
-        /**
          * LinesView
          * @description Lines with flow, speed and loss; margin to boiling; what stands in them [m3] and takes to prime; what returns.
          */
         LinesView: {
             /** Lines */
-            lines: components["schemas"]["LineRow"][];
+            lines: components["schemas"]["gauge_well__core__systems__fuel__views__lines__LineRow"][];
             /** Lost */
             lost: number;
             /** Lift */
@@ -6666,6 +7379,20 @@ export interface components {
             length: number;
             /** Off */
             off: number;
+        };
+        /**
+         * LinkView
+         * @description One length of a chain [m]; ``sign``: counts for or against.
+         */
+        LinkView: {
+            /** Name */
+            name: string;
+            /** Path */
+            path: string;
+            /** Sign */
+            sign: number;
+            /** Value */
+            value: number | null;
         };
         /**
          * LoadCase
@@ -6735,6 +7462,24 @@ export interface components {
             name: string;
             /** Amps */
             amps: number[];
+        };
+        /**
+         * Loaded
+         * @description A thing that carries: what is asked of it and what it stands, of its kind; its share.
+         */
+        Loaded: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Asked */
+            asked: number;
+            /** Stands */
+            stands: number;
+            /** Kind */
+            kind: string;
+            /** Fill */
+            fill: number;
         };
         /**
          * LoomRow
@@ -6987,6 +7732,54 @@ export interface components {
             how: string;
             /** Kind */
             kind: string;
+        };
+        /** MemberFacts */
+        MemberFacts: {
+            /**
+             * What
+             * @description It is
+             */
+            what?: ("differential" | "joint" | "outer" | "transfer" | "hub" | "box" | "other") | null;
+            /**
+             * Axle
+             * @description Axle
+             */
+            axle?: ("rear" | "front") | null;
+            /**
+             * At
+             * @description Its torque is told
+             */
+            at?: ("shaft" | "axle" | "wheel") | null;
+            /** @description Carries for a moment */
+            rated?: components["schemas"]["Quantity"];
+        };
+        /**
+         * MemberPart
+         * @description Thing that carries.
+         */
+        MemberPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "member";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "driveline.members" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["MemberFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * Mode
@@ -7547,6 +8340,20 @@ export interface components {
             /** Edits */
             edits: components["schemas"]["EditOut"][];
         };
+        /**
+         * OilRow
+         * @description A duty: heat [W], oil settled [K], cooler that keeps it [W/K], None where none does.
+         */
+        OilRow: {
+            /** Name */
+            name: string;
+            /** Heat */
+            heat: number;
+            /** Settles */
+            settles: number;
+            /** Asks */
+            asks: number | null;
+        };
         /** OilSection */
         OilSection: {
             /** @description Gasket or spacer under the pan. It moves the floor away from the pickup. None where nothing is said. */
@@ -7693,6 +8500,24 @@ export interface components {
             name: string;
             facts?: components["schemas"]["OilTankFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * OilView
+         * @description Duties; what is kept [K]; cooler and case [W/K]; drop of its lines [Pa].
+         */
+        OilView: {
+            /** Duties */
+            duties: components["schemas"]["OilRow"][];
+            /** Most */
+            most: number;
+            /** Cooler */
+            cooler: string;
+            /** Gives */
+            gives: number | null;
+            /** Case */
+            case: number;
+            /** Drop */
+            drop: number | null;
         };
         /**
          * Opening
@@ -7949,6 +8774,25 @@ export interface components {
             name: string;
             facts?: components["schemas"]["PickupFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * Piece
+         * @description A ring round the crank's line: from and to behind the block's face, its inside and outside radius [m]; ``taped``: its
+         *     radii are stated.
+         */
+        Piece: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Inside */
+            inside: number;
+            /** Outside */
+            outside: number;
         };
         /**
          * PinOut
@@ -8522,6 +9366,71 @@ export interface components {
             angle: number | null;
             /** Tilt */
             tilt: number;
+        };
+        /** PropshaftFacts */
+        PropshaftFacts: {
+            /**
+             * Line
+             * @description Drives
+             */
+            line?: ("rear" | "front") | null;
+            /** @description Joint to joint */
+            length?: components["schemas"]["Quantity"];
+            /** @description Falls along its way by. From the gearbox on; rising is minus. */
+            falls?: components["schemas"]["Quantity"];
+            /** @description In plan it bears left by. From the gearbox on; right is minus. */
+            bears_left?: components["schemas"]["Quantity"];
+            /** @description Its forks are out of line by. Arrows or flats at both ends in line: none. */
+            forks?: components["schemas"]["Quantity"];
+            /** @description Tube across */
+            tube?: components["schemas"]["Quantity"];
+            /** @description its wall. Half the tube where it is solid. */
+            wall?: components["schemas"]["Quantity"];
+            /**
+             * Steel
+             * @description Steel
+             */
+            steel?: ("tube" | "carbon" | "alloy" | "best") | null;
+            /** @description Its joints bend, at most */
+            joint_most?: components["schemas"]["Quantity"];
+            /** @description Axle end rises to the stop by */
+            up?: components["schemas"]["Quantity"];
+            /** @description and drops by */
+            down?: components["schemas"]["Quantity"];
+            /** @description As it stands it can slide in by */
+            slides_in?: components["schemas"]["Quantity"];
+            /** @description Spline's whole length */
+            spline?: components["schemas"]["Quantity"];
+            /** @description of it engaged as it stands */
+            engaged?: components["schemas"]["Quantity"];
+        };
+        /**
+         * PropshaftPart
+         * @description Shaft.
+         */
+        PropshaftPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "propshaft";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "driveline.shafts" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["PropshaftFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * PulleyDrawn
@@ -9802,6 +10711,8 @@ export interface components {
             electrics?: ("judged" | "later" | "left_out") | null;
             /** Routes */
             routes?: ("judged" | "later" | "left_out") | null;
+            /** Driveline */
+            driveline?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -9968,6 +10879,42 @@ export interface components {
             speed: number;
             /** Torque */
             torque: number;
+        };
+        /**
+         * ShaftRow
+         * @description A shaft: its length [m], where it whirls and may turn [rev/min], slip over the travel: in and out [m].
+         */
+        ShaftRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Length */
+            length: number;
+            /** Whirls */
+            whirls: number | null;
+            /** May */
+            may: number | null;
+            /** Slides In */
+            slides_in: number | null;
+            /** Slides Out */
+            slides_out: number | null;
+        };
+        /**
+         * ShaftsView
+         * @description Lines; how fast the shaft turns on the road [rev/min]; what is felt [rad/s2]; what is still to be stated.
+         */
+        ShaftsView: {
+            /** Lines */
+            lines: components["schemas"]["gauge_well__core__systems__driveline__views__shafts__LineRow"][];
+            /** Speed */
+            speed: number | null;
+            /** Felt */
+            felt: number;
+            /** Felt Inside */
+            felt_inside: number;
+            /** Missing */
+            missing: string[];
         };
         /**
          * ShakeView
@@ -10491,33 +11438,6 @@ export interface components {
             height: number | null;
             /** Count */
             count: number;
-        };
-        /**
-         * StackView
-         * @description Layers, what room there is [m] and what is left of it, what is kept clear; necks, heights, hoses that cross.
-         */
-        StackView: {
-            /** Layers */
-            layers: components["schemas"]["StackLayer"][];
-            /** Room */
-            room: number | null;
-            /** Left */
-            left: number | null;
-            /** Keep */
-            keep: number;
-            /** On Engine */
-            on_engine: boolean;
-            opening: components["schemas"]["Opening"];
-            /** Foot */
-            foot: number | null;
-            /** Filler */
-            filler: number | null;
-            /** Necks */
-            necks: components["schemas"]["Neck"][];
-            /** Run */
-            run: components["schemas"]["gauge_well__core__systems__cooling__views__stack__Spot"][];
-            /** Crossings */
-            crossings: string[];
         };
         /**
          * Stage
@@ -11825,6 +12745,33 @@ export interface components {
             air: boolean;
         };
         /**
+         * StackView
+         * @description Layers, what room there is [m] and what is left of it, what is kept clear; necks, heights, hoses that cross.
+         */
+        gauge_well__core__systems__cooling__views__stack__StackView: {
+            /** Layers */
+            layers: components["schemas"]["StackLayer"][];
+            /** Room */
+            room: number | null;
+            /** Left */
+            left: number | null;
+            /** Keep */
+            keep: number;
+            /** On Engine */
+            on_engine: boolean;
+            opening: components["schemas"]["Opening"];
+            /** Foot */
+            foot: number | null;
+            /** Filler */
+            filler: number | null;
+            /** Necks */
+            necks: components["schemas"]["Neck"][];
+            /** Run */
+            run: components["schemas"]["gauge_well__core__systems__cooling__views__stack__Spot"][];
+            /** Crossings */
+            crossings: string[];
+        };
+        /**
          * Hose
          * @description Water that keeps the outlet at a temperature: flow [m3/s], hole in the inlet [m], temperatures [K].
          */
@@ -11839,6 +12786,81 @@ export interface components {
             outlet: number;
             /** Supply */
             supply: number;
+        };
+        /**
+         * Place
+         * @description Torque at a place on its way out [N m], and how it comes about.
+         */
+        gauge_well__core__systems__driveline__views__carried__Place: {
+            /** Name */
+            name: string;
+            /** Torque */
+            torque: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * JointRow
+         * @description A joint: bend in all, seen from the side and from above [rad].
+         */
+        gauge_well__core__systems__driveline__views__shafts__JointRow: {
+            /** Angle */
+            angle: number;
+            /** Side */
+            side: number;
+            /** Plan */
+            plan: number;
+        };
+        /**
+         * LineRow
+         * @description A line: points along it (along, left, up) [m] from gearbox to axle; joints; shafts; what is left as one joint [rad], how
+         *     hard the axle and the shaft are shaken [rad/s2]; speed out over in through a turn.
+         */
+        gauge_well__core__systems__driveline__views__shafts__LineRow: {
+            /** Axle */
+            axle: string;
+            /** Driven */
+            driven: boolean;
+            /** Points */
+            points: [
+                number,
+                number,
+                number
+            ][];
+            /** Joints */
+            joints: components["schemas"]["gauge_well__core__systems__driveline__views__shafts__JointRow"][];
+            /** Shafts */
+            shafts: components["schemas"]["ShaftRow"][];
+            /** Residual */
+            residual: number;
+            /** Shaken */
+            shaken: number | null;
+            /** Inside */
+            inside: number | null;
+            /** Turned */
+            turned: number[];
+            /** Ratio */
+            ratio: number[];
+        };
+        /**
+         * StackView
+         * @description Pieces to draw, chains, what the pedal moves the bearing by, the spacer with which it is right [m].
+         */
+        gauge_well__core__systems__driveline__views__stack__StackView: {
+            /** Automatic */
+            automatic: boolean;
+            /** Pieces */
+            pieces: components["schemas"]["Piece"][];
+            /** Chains */
+            chains: components["schemas"]["ChainView"][];
+            /** Stroke */
+            stroke: number | null;
+            /** Spacer */
+            spacer: number | null;
+            /** Has Spacer */
+            has_spacer: number;
+            /** Make */
+            make: string;
         };
         /**
          * LoadsView
@@ -12014,6 +13036,26 @@ export interface components {
             flows: components["schemas"]["CircuitFlows"] | null;
         };
         /**
+         * LineRow
+         * @description A line as drawn: flow [m3/s], loss [Pa], speed and its guide [m/s].
+         */
+        gauge_well__core__systems__fuel__views__lines__LineRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Path */
+            path: string;
+            /** Flow */
+            flow: number;
+            /** Drop */
+            drop: number;
+            /** Speed */
+            speed: number;
+            /** Guide */
+            guide: number;
+        };
+        /**
          * SizeRow
          * @description An injector as sold [m3/s]: share of the cycle where most is asked, opening at idle [s].
          */
@@ -12124,6 +13166,37 @@ export interface components {
             gauge_at: string;
             /** Switch At */
             switch_at: string;
+        };
+        /**
+         * JointRow
+         * @description A joint: what goes on, whether it holds (None where not known), wall and engagement [m] with what is asked, turns, a hose's
+         *     stretch with what it bears.
+         */
+        gauge_well__core__systems__routes__views__joints__JointRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Goes */
+            goes: boolean | null;
+            /** Wall */
+            wall: number | null;
+            /** Wall Asked */
+            wall_asked: number | null;
+            /** Depth */
+            depth: number | null;
+            /** Depth Asked */
+            depth_asked: number | null;
+            /** Turns */
+            turns: number | null;
+            /** Stretch */
+            stretch: number | null;
+            /** Stretch Most */
+            stretch_most: number;
+            /** Adapters */
+            adapters: string[];
         };
         /**
          * LedgerView
@@ -17205,6 +18278,528 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoutesJointsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_driveline_stack_view_driveline_stack_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrivelineStackAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_driveline_gears_view_driveline_gears_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrivelineGearsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_driveline_carried_view_driveline_carried_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrivelineCarriedAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_driveline_shafts_view_driveline_shafts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrivelineShaftsAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_driveline_halves_view_driveline_halves_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrivelineHalvesAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_driveline_oil_view_driveline_oil_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrivelineOilAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

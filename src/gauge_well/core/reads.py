@@ -33,6 +33,15 @@ AXLE_FRONT, AXLE_REAR = "axle_front_kg", "axle_rear_kg"
 # down over bumps [m].
 ROCK, ROCK_AHEAD, ROCK_LEFT, ROCK_OVER = "rock_rad", "rock_ahead_m", "rock_left_m", "rock_over_m"
 NODS, BOUNCE = "rock_nods", "bounce_m"
+# What the engine turns behind its lowest gear, at the wanted power [N m]; what the tyres take at the driven wheels together
+# [N m], without end where none do; times the torque when the clutch is let go; the final drive.
+DRIVE_OUT, DRIVE_CAP, DRIVE_DUMP, DRIVE_FINAL = "drive_output_n_m", "drive_cap_n_m", "drive_dump", "drive_final"
+DRIVEN = f"{DRIVE_OUT} {DRIVE_CAP} {DRIVE_DUMP} {DRIVE_FINAL}"
+# What lets a clutch go: force at its bearing [N], way of it [m], free way before it [m]; how far the bearing is moved by the
+# pedal as it is linked [m]; without end where not known.
+RELEASE_FORCE, RELEASE_WAY, BEARING_FREE = "release_force_n", "release_way_m", "bearing_free_m"
+BEARING_STROKE = "bearing_stroke_m"
+RELEASE = f"{RELEASE_FORCE} {RELEASE_WAY} {BEARING_FREE}"
 MOTION = f"{ROCK} {ROCK_AHEAD} {ROCK_LEFT} {ROCK_OVER} {NODS} {BOUNCE}"
 # Where the bell's face stands, ahead of the axle line, left of the middle and over the floor, and the axles apart [m];
 # without end where no place is stated.

@@ -126,6 +126,10 @@ BIBLIOGRAPHY: dict[str, str] = {
     "scherer2010": (
         "P. O. J. Scherer, Computational Physics, Springer, 2010: Chandrupatla's root search. From memory."
     ),
+    "schmelz1992": (
+        "H.-Ch. Seherr-Thoss, F. Schmelz, E. Aucktor, Universal Joints and Driveshafts, Springer, 1992: joints in series. "
+        "From memory."
+    ),
     "thomson1993": (
         "W. T. Thomson, Theory of Vibration with Applications, 4th ed., Prentice Hall, 1993: systems of several degrees of "
         "freedom, transmissibility. From memory."

@@ -9,6 +9,7 @@ from gauge_well.core.systems import (
     belts,
     boat,
     cooling,
+    driveline,
     electrics,
     exhaust,
     fit,
@@ -35,10 +36,11 @@ SYSTEMS: Mapping[str, System] = {
         belts.SYSTEM,
         electrics.SYSTEM,
         routes.SYSTEM,
+        driveline.SYSTEM,
     )
 }
 # In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
 ASKED = sorted(SYSTEMS, key=lambda id: SYSTEMS[id].asked)
 
 # Part of the product, not worked out yet: said in every report, so that silence never reads as fine.
-NOT_BUILT = ("Driveline", "Controls")
+NOT_BUILT = ("Controls",)

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from gauge_well.core.duty.facts import MachineFacts
-from gauge_well.core.reads import AXLE_FRONT, AXLE_REAR, MOTION, UNIT, declared, hand
+from gauge_well.core.reads import AXLE_FRONT, AXLE_REAR, DRIVEN, MOTION, UNIT, declared, hand
 from gauge_well.core.systems.base import Caution, RowName, System
 from gauge_well.core.systems.mounts import facts, refusals, remedies, rules
 from gauge_well.core.systems.mounts.judge import solve
+from gauge_well.core.systems.mounts.loads import handed
 from gauge_well.core.systems.mounts.model import motion
 from gauge_well.core.systems.mounts.views import VIEWS
 
@@ -38,7 +39,7 @@ TAKEN = f"{UNIT} {AXLE_FRONT} {AXLE_REAR}"
 MACHINE = "kind mass drive gearbox"
 DECLARES = declared(
     takes=TAKEN,
-    hands=(hand(motion, gives=MOTION, takes=TAKEN),),
+    hands=(hand(motion, gives=MOTION, takes=TAKEN), hand(handed, gives=DRIVEN, takes=f"{AXLE_FRONT} {AXLE_REAR}")),
     engine="cylinders cycle",
     machine=MACHINE,
     installation="lie engine_yaw engine_pitch engine_roll",

@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.checks import Check, CheckClass, Scales, gap_fill, gate, ratio_fill
+from gauge_well.core.checks import Check, gap_fill, gate
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.sentence import Sentence
 from gauge_well.core.strength.bolt import INTO
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.mounts import brackets
@@ -18,7 +17,8 @@ from gauge_well.core.systems.mounts.brackets import Braced, braced, lacks, on_fo
 from gauge_well.core.systems.mounts.facts import MountsFacts
 from gauge_well.core.systems.mounts.loads import TORQUED, Pulled, torqued
 from gauge_well.core.systems.mounts.model import Held, shake
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.systems.torqued import Asked, asked, torque_limit
+from gauge_well.core.typing import Array, as_array, likely
 
 QUIET = 0.5  # share of its shake past which a mount is felt (common practice)
 SQUEEZED = 0.25  # share of a rubber's free length past which it cracks (common practice)
@@ -30,8 +30,7 @@ class Turned:
 
     pulled: Pulled
     steps: int
-    scales: Scales | None
-    judged: Sequence[bool] | None
+    asked: Asked
 
     def worst(self, values: Array) -> Array:
         """The greatest of the three cases of (n, c) as (step, 1, draw)."""
@@ -43,23 +42,14 @@ class Turned:
 
 
 def turned(context: Context, found: Held, peak: Operation) -> Turned:
-    """The torque cases at a power: torque goes with it, and is asked of every duty that runs at full power."""
-    driven = context.duties.power_driven
-    # Torque is the same in all of them: the one that asks most power speaks for all.
-    asked = [likely(c.peak_power) if c.power_driven else 0.0 for c in context.duties.cases]
-    most = max(range(len(asked)), key=asked.__getitem__, default=0)
-    judged = [i == most for i in range(len(asked))] if any(driven) else None
-    scales = None if any(driven) else Scales.GATE
-    if peak is context.peak or scales is Scales.GATE:
-        return Turned(found.torqued, 1, scales, judged)
-    base = as_array(context.peak.power)
-    # A duty that asks no power has no torque to scale.
-    ratio = np.where(base > 0.0, as_array(peak.power) / np.where(base > 0.0, base, 1.0), 1.0)
-    ratio = ratio.reshape((-1, *ratio.shape[-2:]))
-    own = ratio[:, most if ratio.shape[1] > 1 else 0]
+    """The torque cases at a power."""
+    own = asked(context, peak)
+    if own.factor is None:
+        return Turned(found.torqued, 1, own)
     n = len(found.stood.mass)
-    factor = np.broadcast_to(own, (len(own), max(n, own.shape[-1]))).T[:n]
-    return Turned(torqued(found.stood, found.torque, found.thrust, factor), len(own), scales, judged)
+    factor = np.broadcast_to(own.factor, (len(own.factor), max(n, own.factor.shape[-1]))).T[:n]
+    stood, torque = found.stood, found.torque
+    return Turned(torqued(stood, torque, found.thrust, factor), len(own.factor), own)
 
 
 def in_line(message: str) -> Check:
@@ -97,44 +87,6 @@ def mount_checks(context: Context, facts: MountsFacts, found: Held, at: Turned) 
         return  # of mounts nobody has stated, only the brackets' loads and the rock are told
     yield _stops(found, at)
     yield _shake(context, found)
-
-
-def _scaled(
-    context: Context,
-    id: str,
-    name: str,
-    part: str,
-    demand: Array,
-    capacity: Value,
-    kind: str,
-    words: str,
-    at: Turned,
-    case: str,
-) -> Check:
-    """A limit that goes with the torque."""
-    count = len(context.duties.cases)
-
-    def said() -> Sequence[Sentence]:
-        values: dict[str, tuple[float, str] | str] = {
-            "demand": (likely(demand), kind),
-            "capacity": (likely(capacity), kind),
-            "case": case,
-        }
-        return (Sentence(words, values),) * count
-
-    return Check(
-        id=id,
-        name=name,
-        part=part,
-        check_class=CheckClass.LIMIT,
-        scales=at.scales,
-        kind=kind,
-        demand=demand,
-        capacity=capacity,
-        fill=ratio_fill(demand, capacity),
-        judged=at.judged,
-        sentences=said,
-    )
 
 
 def _stops(found: Held, at: Turned) -> Check:
@@ -190,18 +142,10 @@ def _strength(context: Context, found: Held, at: Turned, item: Braced) -> Iterat
         lambda: {"force": (likely(force), "force")},
     )
     pulls = on_foot(at.pulled.size, item.foot)
-    yield _scaled(
-        context,
-        f"torque_{item.id}",
-        f"Torque on {item.said}",
-        "brackets",
-        brackets.stress(own, item.where, at.worst(pulls)),
-        limit,
-        "stress",
-        "{demand} at its root, {case}; {capacity} is allowed.",
-        at,
-        at.name(pulls),
-    )
+    yield torque_limit(
+        context, f"torque_{item.id}", f"Torque on {item.said}", "brackets", brackets.stress(own, item.where, at.worst(pulls)), limit,
+        "stress", "{demand} at its root, {case}; {capacity} is allowed.", at.asked, {"case": at.name(pulls)},
+    )  # fmt: skip
 
 
 def _life(found: Held, item: Braced) -> Check:

@@ -10,10 +10,11 @@ import numpy as np
 
 from gauge_well.core.duty.facts import ROLLS
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.reads import AXLE_FRONT, AXLE_REAR
+from gauge_well.core.reads import AXLE_FRONT, AXLE_REAR, DRIVE_CAP, DRIVE_DUMP, DRIVE_FINAL, DRIVE_OUT
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.mounts.facts import SHOCKS, TURNS, WHEELED, MountsFacts, Turns
 from gauge_well.core.systems.mounts.stand import Stood
+from gauge_well.core.systems.torqued import peak_torque
 from gauge_well.core.typing import Array, as_array, drawn, likely
 
 STALLED = 1.8  # a converter's torque over the engine's, stalled (common practice)
@@ -59,15 +60,6 @@ class Torque:
         return bool(self.output[0] > self.cap[0])
 
 
-def _peak(context: Context) -> Array:
-    """Peak torque at the wanted power [N m]."""
-    engine = context.engine
-    scale = context.wanted / engine.curve.rated_power
-    if engine.facts.torque_curve is None and engine.facts.peak_torque is not None:
-        return as_array(engine.facts.peak_torque) * scale
-    return as_array(float(engine.curve.torques.max()) * scale)
-
-
 def on_driven(context: Context, facts: MountsFacts) -> Array:
     """What stands on the driven wheels [kg]: stated, as the ledger has it, or a usual share of the machine."""
     drive = context.machine.drive or "rear"
@@ -80,20 +72,49 @@ def on_driven(context: Context, facts: MountsFacts) -> Array:
     return as_array(context.machine.mass if context.machine.mass is not None else np.inf) * SHARE[drive]
 
 
+@dataclass(frozen=True)
+class Driven:
+    """What goes from the engine to the ground [N m]: its peak torque, behind the lowest gear, what the tyres take at the driven
+    wheels together, without end where none do."""
+
+    engine: Array
+    output: Array
+    wheels: Array
+
+
+def driven_of(context: Context, facts: MountsFacts) -> Driven:
+    """At the wanted power; a converter's stall counted."""
+    rolls = context.machine.kind in ROLLS[1]
+    engine = peak_torque(context)
+    slipping = STALLED if (context.machine.gearbox or "").startswith("automatic") and rolls else 1.0
+    wheels = as_array(np.inf)
+    if rolls:
+        wheels = as_array(
+            facts.grip * on_driven(context, facts) * GRAVITY * SHIFT[context.machine.drive or "rear"] * facts.wheel
+        )
+    return Driven(engine, as_array(engine * facts.first_gear * slipping), wheels)
+
+
+def handed(context: Context, facts: MountsFacts) -> dict[str, Array]:
+    """The same, for what carries it."""
+    found = driven_of(context, facts)
+    return {
+        DRIVE_OUT: found.output,
+        DRIVE_CAP: found.wheels,
+        DRIVE_DUMP: as_array(facts.dump),
+        DRIVE_FINAL: as_array(facts.final),
+    }
+
+
 def torque_of(context: Context, facts: MountsFacts, stood: Stood) -> Torque:
     """The torque a unit reacts: its gearbox's output about the crank; with its differential in it the axle's, about the
     machine's width; never more than the tyres take."""
     n = len(stood.mass)
 
-    rolls = context.machine.kind in ROLLS[1]
-    whole = facts.transaxle == "yes" and rolls
-    engine = _peak(context)
-    slipping = STALLED if (context.machine.gearbox or "").startswith("automatic") and rolls else 1.0
-    output = engine * facts.first_gear * slipping * (facts.final if whole else 1.0)
-    cap = as_array(np.inf)
-    if rolls:
-        pulls = facts.grip * on_driven(context, facts) * GRAVITY * SHIFT[context.machine.drive or "rear"] * facts.wheel
-        cap = as_array(pulls if whole else pulls / facts.final)
+    whole = facts.transaxle == "yes" and context.machine.kind in ROLLS[1]
+    found = driven_of(context, facts)
+    output = found.output * (facts.final if whole else 1.0)
+    cap = found.wheels if whole or not np.isfinite(found.wheels).all() else as_array(found.wheels / facts.final)
     # Wheels turn forward about the machine's left; the unit turns the other way, nose up. A shaft turned by a crank that
     # runs clockwise seen from its front turns the unit left side up.
     across = (
@@ -102,7 +123,9 @@ def torque_of(context: Context, facts: MountsFacts, stood: Stood) -> Torque:
         else np.broadcast_to([1.0, 0.0, 0.0], (n, 3))
     )
     turns = TURNS.get(str(context.machine.kind), WHEELED)
-    return Torque(drawn(engine, n), drawn(output, n), drawn(cap, n), drawn(facts.dump, n), np.asarray(across), turns)
+    return Torque(
+        drawn(found.engine, n), drawn(output, n), drawn(cap, n), drawn(facts.dump, n), np.asarray(across), turns
+    )
 
 
 def thrust_of(context: Context, facts: MountsFacts, stood: Stood) -> Array:

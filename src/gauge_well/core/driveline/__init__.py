@@ -1,0 +1,1 @@
+"""Shafts, joints, clutches and gears: how they turn, what they carry."""
