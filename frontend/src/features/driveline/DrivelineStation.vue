@@ -9,13 +9,13 @@ import ShaftsCard from './components/ShaftsCard.vue'
 import StackCard from './components/StackCard.vue'
 
 const VIEWS = [
-  { id: 'stack', label: 'Block to bearing', shows: StackCard },
+  { id: 'stack', label: 'Stack', shows: StackCard },
   { id: 'gears', label: 'Gears', shows: GearsCard },
   { id: 'carried', label: 'What carries', shows: CarriedCard },
   { id: 'shafts', label: 'Shafts', shows: ShaftsCard },
   { id: 'halves', label: 'Half-shafts', shows: HalvesCard },
   { id: 'oil', label: 'Its oil', shows: OilCard },
-  { id: 'lists', label: 'What is fitted', shows: ListsCard },
+  { id: 'lists', label: 'Parts', shows: ListsCard },
 ]
 </script>
 

@@ -26,18 +26,25 @@ export function chainSaid(chain: Chain): string {
 /** Whether a chain is off what is wanted of it. */
 export const off = (chain: Chain) => chain.total !== null && (chain.total < chain.least || (chain.most !== null && chain.total > chain.most))
 
-/** What is drawn of the stack: lower left to upper right [m], rearward to the right. */
+/** What is drawn of the stack, its upper half [m], rearward to the right. */
 export function frame(pieces: readonly Piece[]): { left: number; wide: number; high: number } {
   const left = Math.min(-0.05, ...pieces.map((p) => p.start)) - 0.01
   const right = Math.max(0.12, ...pieces.map((p) => p.end)) + 0.01
-  const high = Math.max(0.09, ...pieces.map((p) => p.outside)) + 0.012
+  const high = Math.max(0.09, ...pieces.map((p) => p.outside)) + 0.008
   return { left, wide: right - left, high }
 }
 
-/** Names beside a section, one under another so that none lies on the next: where each is written over the crank [m]. */
-export function labels(pieces: readonly Piece[], step: number, high: number): { piece: Piece; x: number; y: number }[] {
-  const named = [...pieces].sort((a, b) => a.start - b.start)
-  return named.map((piece, i) => ({ piece, x: (piece.start + piece.end) / 2, y: -high - step * (0.7 + (i % 5)) }))
+/** Numbers on a section, from front to rear: in the middle of a piece, moved aside where one lies there already [m]. */
+export function numbers(pieces: readonly Piece[], size: number): { piece: Piece; n: number; x: number; y: number }[] {
+  const found: { piece: Piece; n: number; x: number; y: number }[] = []
+  for (const [i, piece] of [...pieces].sort((a, b) => a.start - b.start).entries()) {
+    const x = (piece.start + piece.end) / 2
+    const middle = (piece.inside + piece.outside) / 2
+    const places = [middle, ...[1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6].map((k) => middle + k * size)]
+    const free = (y: number) => y > size / 2 && found.every((o) => Math.hypot(o.x - x, o.y - y) > size)
+    found.push({ piece, n: i + 1, x, y: places.find(free) ?? middle })
+  }
+  return found
 }
 
 /** First answer of the gears: what the boxes are told apart by. */

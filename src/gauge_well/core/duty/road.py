@@ -253,13 +253,19 @@ def hold(
     return Held(out(held), out(rpm), out(power), too_weak, out(required), out(available), out(through))
 
 
+def top_speeds(engine: Engine, vehicle: Vehicle, wanted: float, density: Value, accessories: Value) -> Array:
+    """Highest level speed [m/s] the engine can hold, of every sample."""
+
+    def pick(speeds: Array) -> Choice:
+        return choose_gear(engine, vehicle, wanted, speeds, 0.0, density, 0.0, accessories, None)
+
+    tried = pick(np.array([LEAST_SPEED]))
+    return balance_speed(pick, SPEED_TOP, max(tried.available.size, tried.required.size))
+
+
 def top_speed(engine: Engine, vehicle: Vehicle, wanted: float, density: float, accessories: float) -> float:
-    """Highest level speed [m/s] the engine can hold."""
-    found = balance_speed(
-        lambda v: choose_gear(engine, vehicle, wanted, v, 0.0, density, 0.0, accessories, None),
-        SPEED_TOP,
-    )
-    return float(found[0])
+    """Highest level speed [m/s] the engine can hold, likely values."""
+    return float(top_speeds(engine, vehicle, wanted, density, accessories)[0])
 
 
 def steepest_grade(

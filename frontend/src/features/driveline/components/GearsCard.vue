@@ -22,16 +22,21 @@ type Box = GearsView['boxes'][number]
 type Gear = Box['gears'][number]
 const show = (v: number, kind: string) => words.show(v, kind)
 const said = computed(() => (data.value ? gearsSaid(data.value, show) : ''))
-const BOXES = computed((): Column<Box>[] => [
-  { key: 'name', title: 'Gearbox', head: true, show: (b) => `${b.name}, final ${b.final.toFixed(2)}` },
-  { key: 'rpm', title: `top gear at ${show(data.value?.asked ?? 0, 'speed')}`, right: true, show: (b) => show(b.top_rpm, 'speed_rpm') },
-  { key: 'starts', title: 'starts on', right: true, show: (b) => show(b.starts_on, 'grade') },
-  { key: 'crawls', title: 'crawls', right: true, show: (b) => `${(b.crawls * 3.6).toFixed(1)} km/h` },
-  { key: 'sprint', title: `to ${show(100 / 3.6, 'speed')}`, right: true, show: (b) => seconds(b.sprint) },
-  { key: 'passing', title: `${show(data.value?.low ?? 0, 'speed')} to ${show(data.value?.high ?? 0, 'speed')}`, right: true, show: (b) => seconds(b.passing) },
-  { key: 'top_gear', title: 'in top', right: true, show: (b) => seconds(b.passing_top) },
-  { key: 'top', title: 'level, at most', right: true, show: (b) => show(b.top, 'speed') },
-  { key: 'rating', title: 'may be given', right: true, over: (b) => b.over, show: (b) => (b.rating === null ? 'not stated' : show(b.rating, 'torque')) },
+type Told = { id: string; name: string; of: (b: Box) => string; over?: (b: Box) => boolean }
+const TOLD = computed((): Told[] => [
+  { id: 'rpm', name: `top gear at ${show(data.value?.asked ?? 0, 'speed')}`, of: (b) => show(b.top_rpm, 'speed_rpm') },
+  { id: 'starts', name: 'starts on, laden', of: (b) => show(b.starts_on, 'grade') },
+  { id: 'crawls', name: 'crawls at idle', of: (b) => show(b.crawls, 'speed') },
+  { id: 'sprint', name: `rest to ${show(100 / 3.6, 'speed')}`, of: (b) => seconds(b.sprint) },
+  { id: 'passing', name: `${show(data.value?.low ?? 0, 'speed')} to ${show(data.value?.high ?? 0, 'speed')}`, of: (b) => seconds(b.passing) },
+  { id: 'top_gear', name: 'the same in top', of: (b) => seconds(b.passing_top) },
+  { id: 'top', name: 'level, at most', of: (b) => show(b.top, 'speed') },
+  { id: 'final', name: 'final drive', of: (b) => b.final.toFixed(2) },
+  { id: 'rating', name: `may be given, of ${show(data.value?.torque ?? 0, 'torque')}`, of: (b) => (b.rating === null ? 'not stated' : show(b.rating, 'torque')), over: (b) => b.over },
+])
+const BOXES = computed((): Column<Told>[] => [
+  { key: 'name', title: '', head: true, show: (t) => t.name },
+  ...(data.value?.boxes ?? []).map((b): Column<Told> => ({ key: b.id || 'own', title: b.name, right: true, show: (t) => t.of(b), over: (t) => t.over?.(b) ?? false })),
 ])
 const GEARS = computed((): Column<Gear>[] => [
   { key: 'n', title: 'Gear', head: true, show: (g) => g.ratio.toFixed(2) },
@@ -63,7 +68,7 @@ const option = computed(() => {
     <h2 class="label">Gears on the road</h2>
     <template v-if="data && data.boxes.length">
       <p role="status"><strong>{{ said }}</strong></p>
-      <DataTable :id="(b) => b.id || 'own'" label="Gearboxes beside each other" :columns="BOXES" :rows="data.boxes" />
+      <DataTable :id="(t) => t.id" label="Gearboxes beside each other" :columns="BOXES" :rows="TOLD" />
       <Slide v-model="asked" label="Speed asked" :min="20" :max="200" :text="show(asked / 3.6, 'speed')" />
       <div class="cardhead"><h3 class="label">Gear by gear</h3><Pick v-if="data.boxes.length > 1" v-model="picked" label="Gearbox" :options="data.boxes.map((b) => ({ value: b.id, label: b.name }))" /></div>
       <DataTable v-if="box" :id="(g) => String(g.ratio)" label="Gear by gear" :columns="GEARS" :rows="box.gears" />

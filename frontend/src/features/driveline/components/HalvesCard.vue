@@ -48,7 +48,7 @@ const option = computed(() => {
         <ChartPanel v-if="option" :option="option" label="Bend of the inner joints over the wheel's travel" />
       </template>
       <p v-if="data.missing.length" class="mute">Still to be stated: {{ data.missing.map((p) => words.label(p).toLowerCase()).join(', ') }}.</p>
-      <p v-else-if="!data.halves.length" class="mute">List them under “What is fitted”: where both joints lie, the arm, how far the wheel goes. Taped on the unit, they follow where Fit places the engine.</p>
+      <p v-else-if="!data.halves.length" class="mute">List them under “Parts”: where both joints lie, the arm, how far the wheel goes. Taped on the unit, they follow where Fit places the engine.</p>
       <p class="mute">Length to order: its inner joint half slid, so that it neither bottoms nor pulls apart. Turn each shaft a full turn before its bolts are torqued.</p>
     </template>
     <Unseen v-else :waiting="waiting">State the engine.</Unseen>

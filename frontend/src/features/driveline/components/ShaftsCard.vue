@@ -14,7 +14,7 @@ const show = (v: number, kind: string) => words.show(v, kind)
 type Joint = Line['joints'][number]
 type Shaft = Line['shafts'][number]
 const W = 600
-const H = 84
+const H = 96
 const bent = (v: number) => show(Math.abs(v), 'angle')
 const JOINTS: Column<Joint & { n: number }>[] = [
   { key: 'n', title: 'Joint', head: true, show: (j) => String(j.n) },
@@ -46,7 +46,7 @@ const joints = (line: Line) => line.joints.map((j, i) => ({ ...j, n: i + 1 }))
               <text x="-14" y="2" class="word">{{ of === 2 ? 'from the side' : 'from above' }}</text>
               <path :d="profile(line.points, of, W, H).path" class="shaft" />
               <circle v-for="([x, y], k) in profile(line.points, of, W, H).at.slice(1, -1)" :key="k" :cx="x" :cy="y" r="5" class="joint" />
-              <text v-for="([x, y], k) in profile(line.points, of, W, H).at.slice(1, -1)" :key="`t${k}`" :x="x" :y="y + 20" text-anchor="middle" class="word">{{ bent(of === 2 ? (line.joints[k]?.side ?? 0) : (line.joints[k]?.plan ?? 0)) }}</text>
+              <text v-for="([x, y], k) in profile(line.points, of, W, H).at.slice(1, -1)" :key="`t${k}`" :x="x" :y="y + 24" text-anchor="middle" class="word">{{ bent(of === 2 ? (line.joints[k]?.side ?? 0) : (line.joints[k]?.plan ?? 0)) }}</text>
             </g>
           </svg>
         </div>
@@ -61,7 +61,7 @@ const joints = (line: Line) => line.joints.map((j, i) => ({ ...j, n: i + 1 }))
         </figure>
       </template>
       <p v-if="data.missing.length" class="mute">Still to be stated: {{ data.missing.map((p) => words.label(p).toLowerCase()).join(', ') }}.</p>
-      <p v-else-if="!data.lines.length" class="mute">List the shafts under “What is fitted”: length, how it falls, its tube. The axle’s own slope makes the second joint.</p>
+      <p v-else-if="!data.lines.length" class="mute">List the shafts under “Parts”: length, how it falls, its tube. The axle’s own slope makes the second joint.</p>
       <p class="mute">Angles count between shafts, from the side and from above together, never from level. Joints cancel by their squares, forks in line.</p>
     </template>
     <Unseen v-else :waiting="waiting">State the engine.</Unseen>
@@ -93,7 +93,7 @@ svg {
   stroke-width: 2;
 }
 .word {
-  font: 500 13px var(--labels);
+  font: 500 18px var(--labels);
   fill: var(--ink);
 }
 figure {

@@ -74,7 +74,7 @@ def lacks(context: Context, id: str, own: HalfshaftFacts) -> tuple[str, ...]:
     place = f"driveline.halves.{id}"
     found = [f"{place}.{n}" for n in ("inner_out", "outer_out", "up", "down") if getattr(own, n) is None]
     if not found and inner(context, own) is None:
-        found = ["machine.tyre_diameter"] if context.machine.tyre_diameter is None else ["fit.unit.length"]
+        found = ["machine.tyre_diameter"] if context.machine.tyre_diameter is None else ["fit.from_panel", "fit.crank_height"]
     return tuple(found)
 
 
@@ -93,7 +93,8 @@ def halves(context: Context, facts: DrivelineFacts) -> list[Half]:
         )
         swing = Swing(*at, own.outer_out, own.arm if own.arm is not None else np.inf, own.arm_over)
         steps = np.linspace(-1.0, 1.0, PLACES)
-        travel = np.stack([as_array(own.down if s < 0.0 else own.up) * s for s in steps])
+        up, down = np.broadcast_arrays(as_array(own.up), as_array(own.down))
+        travel = np.stack([(down if s < 0.0 else up) * s for s in steps])
         found.append(Half(id, name, own, JOINTS[own.inner], travel, travelled(swing, travel)))
     return found
 

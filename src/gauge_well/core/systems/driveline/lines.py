@@ -9,7 +9,7 @@ from functools import cached_property
 import numpy as np
 
 from gauge_well.core.driveline import joints, shaft
-from gauge_well.core.duty.road import TYRE_ROLLING, top_speed, vehicle_of
+from gauge_well.core.duty.road import TYRE_ROLLING, top_speeds, vehicle_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air
 from gauge_well.core.parts.propshaft import PropshaftFacts
@@ -100,9 +100,9 @@ def fastest(context: Context, facts: DrivelineFacts) -> Array | None:
     except MissingFact:
         return None
     case = context.duties.cases[0]
-    density = float(likely(air.density(case.ambient, case.pressure)))
+    density = air.density(case.ambient, case.pressure)
     top = context.remember(
-        "top_speed", (context.machine, context.engine, context.mean), lambda: top_speed(context.engine, vehicle, context.wanted, density, likely(case.accessories.total))
+        "top_speed", (context.machine, context.engine, context.mean), lambda: top_speeds(context.engine, vehicle, context.wanted, density, likely(case.accessories.total))
     )  # fmt: skip
     rolled = np.pi * as_array(machine.tyre_diameter) * TYRE_ROLLING
     if facts.driven_to is not None:
