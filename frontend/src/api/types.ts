@@ -1092,6 +1092,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/view/controls/throttle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The throttle drawing of the controls. */
+        post: operations["sizing_view_controls_throttle_view_controls_throttle_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/controls/vacuum": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The vacuum drawing of the controls. */
+        post: operations["sizing_view_controls_vacuum_view_controls_vacuum_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/controls/clutch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The clutch drawing of the controls. */
+        post: operations["sizing_view_controls_clutch_view_controls_clutch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/controls/shifter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shifter drawing of the controls. */
+        post: operations["sizing_view_controls_shifter_view_controls_shifter_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/controls/steering": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The steering drawing of the controls. */
+        post: operations["sizing_view_controls_steering_view_controls_steering_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/view/controls/aids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The aids drawing of the controls. */
+        post: operations["sizing_view_controls_aids_view_controls_aids_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -1971,6 +2073,89 @@ export interface components {
             area: number | null;
             /** Limit */
             limit: number;
+        };
+        /** AidFacts */
+        AidFacts: {
+            /**
+             * What
+             * @description It is
+             */
+            what?: ("kickdown" | "modulator" | "lockup" | "cruise" | "choke" | "idle_up" | "stop" | "hand" | "axle") | null;
+            /**
+             * By
+             * @description Worked by
+             */
+            by?: ("cable" | "vacuum" | "signal" | "computer") | null;
+            /**
+             * Has
+             * @description That
+             */
+            has?: ("yes" | "no" | "without") | null;
+            /** @description Travel it wants. Idle to full throttle. */
+            wants?: components["schemas"]["Quantity"];
+            /** @description Travel it gets */
+            gets?: components["schemas"]["Quantity"];
+            /** @description Vacuum it wants */
+            depth?: components["schemas"]["Quantity"];
+        };
+        /**
+         * AidPart
+         * @description Small control.
+         */
+        AidPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "aid";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "controls.aids" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["AidFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * AidRow
+         * @description One: what, by what, whether there, whether it serves, what goes wrong without it.
+         */
+        AidRow: {
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** By */
+            by: string;
+            /** Has */
+            has: string;
+            /** Serves */
+            serves: boolean | null;
+            /** Without */
+            without: string;
+        };
+        /**
+         * AidsView
+         * @description Those listed, and those that such a machine usually has and nobody listed.
+         */
+        AidsView: {
+            /** Aids */
+            aids: components["schemas"]["AidRow"][];
+            /** Unsaid */
+            unsaid: [
+                string,
+                string
+            ][];
         };
         /** AirFilterFacts */
         AirFilterFacts: {
@@ -3199,7 +3384,7 @@ export interface components {
              * Parts
              * @description In order where a place holds several
              */
-            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"] | components["schemas"]["RoutePart"] | components["schemas"]["JointPart"] | components["schemas"]["FlywheelPart"] | components["schemas"]["ClutchPart"] | components["schemas"]["PropshaftPart"] | components["schemas"]["HalfshaftPart"] | components["schemas"]["MemberPart"] | components["schemas"]["GearsetPart"])[];
+            parts?: (components["schemas"]["CorePart"] | components["schemas"]["ExchangerPart"] | components["schemas"]["FanPart"] | components["schemas"]["CoolantPumpPart"] | components["schemas"]["LinePart"] | components["schemas"]["PumpPart"] | components["schemas"]["TankPart"] | components["schemas"]["FilterPart"] | components["schemas"]["RegulatorPart"] | components["schemas"]["InjectorPart"] | components["schemas"]["WirePart"] | components["schemas"]["PanPart"] | components["schemas"]["PickupPart"] | components["schemas"]["OilPumpPart"] | components["schemas"]["AccumulatorPart"] | components["schemas"]["DipstickPart"] | components["schemas"]["OilTankPart"] | components["schemas"]["ScavengePart"] | components["schemas"]["PipePart"] | components["schemas"]["SilencerPart"] | components["schemas"]["NeighbourPart"] | components["schemas"]["AirFilterPart"] | components["schemas"]["BayPart"] | components["schemas"]["SteeringPart"] | components["schemas"]["EnvelopePart"] | components["schemas"]["GearcasePart"] | components["schemas"]["SolidPart"] | components["schemas"]["ItemPart"] | components["schemas"]["HoistPart"] | components["schemas"]["MountPart"] | components["schemas"]["BracketPart"] | components["schemas"]["RawPumpPart"] | components["schemas"]["WaterlockPart"] | components["schemas"]["BilgePumpPart"] | components["schemas"]["AlternatorPart"] | components["schemas"]["BatteryPart"] | components["schemas"]["StarterPart"] | components["schemas"]["LoadPart"] | components["schemas"]["RunPart"] | components["schemas"]["BeltPart"] | components["schemas"]["PulleyPart"] | components["schemas"]["SignalPart"] | components["schemas"]["SenderPart"] | components["schemas"]["PulsesPart"] | components["schemas"]["RoutePart"] | components["schemas"]["JointPart"] | components["schemas"]["FlywheelPart"] | components["schemas"]["ClutchPart"] | components["schemas"]["PropshaftPart"] | components["schemas"]["HalfshaftPart"] | components["schemas"]["MemberPart"] | components["schemas"]["GearsetPart"] | components["schemas"]["ColumnPart"] | components["schemas"]["AidPart"])[];
             machine?: components["schemas"]["MachineSection"];
             engine?: components["schemas"]["EngineSection"];
             installation?: components["schemas"]["InstallationSection"];
@@ -3216,6 +3401,7 @@ export interface components {
             electrics?: components["schemas"]["ElectricsSection"];
             routes?: components["schemas"]["RoutesSection"];
             driveline?: components["schemas"]["DrivelineSection"];
+            controls?: components["schemas"]["ControlsSection"];
         };
         /**
          * BuildOut
@@ -3790,6 +3976,31 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * ClutchView
+         * @description Bearing moved of what is asked [m], force at the pad of the most [N], at the rod [N], pressure [Pa]; masters beside each other;
+         *     what the driveline does not say.
+         */
+        ClutchView: {
+            /** Moves */
+            moves: number | null;
+            /** Asked */
+            asked: number | null;
+            /** Pad */
+            pad: number | null;
+            /** Most */
+            most: number;
+            /** Rod */
+            rod: number | null;
+            /** Bears */
+            bears: number | null;
+            /** Pressure */
+            pressure: number | null;
+            /** Masters */
+            masters: components["schemas"]["MasterRow"][];
+            /** Release */
+            release: string;
+        };
+        /**
          * ColdStart
          * @description Coldest start of the fuel in the tank, and of its winter grade [K].
          */
@@ -3834,6 +4045,43 @@ export interface components {
             least: number | null;
             /** Stated */
             stated: number;
+        };
+        /** ColumnFacts */
+        ColumnFacts: {
+            /** @description Falls along its way by. From the wheel on. */
+            falls?: components["schemas"]["Quantity"];
+            /** @description In plan it bears left by. From the wheel on; right is minus. */
+            bears_left?: components["schemas"]["Quantity"];
+            /** @description Its forks are out of line by. Of a piece with a joint at either end. */
+            forks?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ColumnPart
+         * @description Piece of column.
+         */
+        ColumnPart: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "column";
+            /**
+             * Role
+             * @description The place it fills; none: on the yard
+             */
+            role?: "controls.columns" | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            facts?: components["schemas"]["ColumnFacts"];
+            keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
          * ComparedFact
@@ -3912,6 +4160,326 @@ export interface components {
             facts: {
                 [key: string]: components["schemas"]["ComparedFact"];
             };
+        };
+        /**
+         * ControlsAidsAnswer
+         * @description The aids drawing of the controls, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ControlsAidsAnswer: {
+            data: components["schemas"]["AidsView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ControlsClutchAnswer
+         * @description The clutch drawing of the controls, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ControlsClutchAnswer: {
+            data: components["schemas"]["ClutchView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /** ControlsSection */
+        ControlsSection: {
+            /**
+             * Release
+             * @description Clutch is let go by
+             */
+            release?: ("fork" | "bearing" | "cable") | null;
+            /** @description Pad moves, rest to stop */
+            pad?: components["schemas"]["Quantity"];
+            /** @description of it free */
+            pad_lost?: components["schemas"]["Quantity"];
+            /** @description Pad over rod. Pivot to pad over pivot to rod. */
+            pedal_ratio?: components["schemas"]["Quantity"];
+            /** @description Master's bore */
+            master?: components["schemas"]["Quantity"];
+            /** @description Slave's bore. A ring's: the bore of a round one of its area. */
+            slave?: components["schemas"]["Quantity"];
+            /** @description Fork: its end over its bearing */
+            fork?: components["schemas"]["Quantity"];
+            /** @description Of the force that comes through */
+            through?: components["schemas"]["Quantity"];
+            /** @description Bracket bends under the whole push. At the master or the cable's end. */
+            gives?: components["schemas"]["Quantity"];
+            /** @description Bracket bears, at the rod. What the old clutch asked of it, or by Mounts' working of a bracket. */
+            bracket_bears?: components["schemas"]["Quantity"];
+            /**
+             * Heavy
+             * @description A pedal as heavy as
+             */
+            heavy?: ("road" | "heavy") | null;
+            /** @description Sleeve of its cable is long */
+            clutch_cable?: components["schemas"]["Quantity"];
+            /** @description Its way asks */
+            clutch_way?: components["schemas"]["Quantity"];
+            /**
+             * Pipe End
+             * @description Clutch pipe's nut
+             */
+            pipe_end?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /**
+             * Slave Port
+             * @description Slave's port
+             */
+            slave_port?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /**
+             * Nipple High
+             * @description Bleed nipple is its highest place
+             */
+            nipple_high?: ("yes" | "no") | null;
+            /**
+             * Shifter
+             * @description Shifted by
+             */
+            shifter?: ("direct" | "rods" | "cables" | "none") | null;
+            /** @description Gearbox's lever behind the bell's face */
+            lever_behind?: components["schemas"]["Quantity"];
+            /** @description left of the crank's line */
+            lever_left?: components["schemas"]["Quantity"];
+            /** @description Hand wants it behind the front axle */
+            knob_behind?: components["schemas"]["Quantity"];
+            /** @description left of the machine's middle */
+            knob_left?: components["schemas"]["Quantity"];
+            /** @description Pivot to knob */
+            above?: components["schemas"]["Quantity"];
+            /** @description Pivot to rod or selector */
+            below?: components["schemas"]["Quantity"];
+            /** @description Selector goes, neutral to a gear */
+            throw?: components["schemas"]["Quantity"];
+            /** @description Knob goes aside, gate to gate */
+            gate?: components["schemas"]["Quantity"];
+            /** @description Rod runs off square to its lever by */
+            rod_off?: components["schemas"]["Quantity"];
+            /**
+             * Pivot
+             * @description Lever's pivot stands
+             */
+            pivot?: ("unit" | "body") | null;
+            /** @description Rod over the crank's line */
+            rod_over?: components["schemas"]["Quantity"];
+            /** @description Shift cables are long */
+            shift_cable?: components["schemas"]["Quantity"];
+            /** @description Their way asks */
+            shift_way?: components["schemas"]["Quantity"];
+            /** @description Knob in neutral to what is ahead */
+            ahead_gap?: components["schemas"]["Quantity"];
+            /** @description to what is behind */
+            behind_gap?: components["schemas"]["Quantity"];
+            /** @description to what is left */
+            left_gap?: components["schemas"]["Quantity"];
+            /** @description to what is right */
+            right_gap?: components["schemas"]["Quantity"];
+            /**
+             * Throttle
+             * @description Throttle by
+             */
+            throttle?: ("cable" | "moved" | "pedal" | "lever") | null;
+            /** @description Pedal draws the cable. Rest to its stop. */
+            pedal_moves?: components["schemas"]["Quantity"];
+            /** @description Throttle's wheel or lever, to the cable. Radius. */
+            wheel?: components["schemas"]["Quantity"];
+            /** @description It turns, shut to full */
+            opens?: components["schemas"]["Quantity"];
+            /** @description A lever stands before square by. Shut; none: a round wheel. */
+            lever_before?: components["schemas"]["Quantity"];
+            /** @description Sleeve of the cable is long */
+            cable?: components["schemas"]["Quantity"];
+            /** @description Its way asks. Along where it will lie, in wide bends. */
+            cable_way?: components["schemas"]["Quantity"];
+            /** @description Bends of its sleeve together */
+            bends?: components["schemas"]["Quantity"];
+            /** @description Cable rubs with */
+            rubs?: components["schemas"]["Quantity"];
+            /** @description Return spring pulls, shut, at the cable */
+            spring?: components["schemas"]["Quantity"];
+            /** @description Pedal and cable want to come back */
+            drags?: components["schemas"]["Quantity"];
+            /** @description Springs that shut it, each alone able to */
+            springs?: components["schemas"]["Quantity"];
+            /**
+             * Pedal Stop
+             * @description The pedal has a stop of its own
+             */
+            pedal_stop?: ("yes" | "no") | null;
+            /**
+             * Sleeve Ends
+             * @description Sleeve ends
+             */
+            sleeve_ends?: ("engine" | "body") | null;
+            /** @description Slack in the cable, shut */
+            slack?: components["schemas"]["Quantity"];
+            /** @description Throttle over the crank */
+            end_over?: components["schemas"]["Quantity"];
+            /** @description left of it */
+            end_left?: components["schemas"]["Quantity"];
+            /** @description Sensor is turned, rest to stop */
+            sensor_sweep?: components["schemas"]["Quantity"];
+            /** @description It wants, for full throttle */
+            sensor_wants?: components["schemas"]["Quantity"];
+            /** @description Tracks that agree through the sweep */
+            tracks?: components["schemas"]["Quantity"];
+            /**
+             * Booster
+             * @description Brakes are helped
+             */
+            booster?: ("vacuum" | "fluid" | "none") | null;
+            /**
+             * Source
+             * @description Its vacuum comes from
+             */
+            source?: ("manifold" | "engine" | "electric" | "none") | null;
+            /** @description Vacuum there, idling, at sea level */
+            depth?: components["schemas"]["Quantity"];
+            /**
+             * Cam
+             * @description Its cam is
+             */
+            cam?: ("mild" | "long") | null;
+            /** @description Booster's piston across */
+            bore?: components["schemas"]["Quantity"];
+            /** @description A whole application moves it */
+            stroke?: components["schemas"]["Quantity"];
+            /** @description Booster holds */
+            holds?: components["schemas"]["Quantity"];
+            /** @description Reservoir besides */
+            reservoir?: components["schemas"]["Quantity"];
+            /** @description Driven up to */
+            high?: components["schemas"]["Quantity"];
+            /** @description Pump's free flow */
+            pump_flow?: components["schemas"]["Quantity"];
+            /** @description Vacuum hose's bore */
+            hose?: components["schemas"]["Quantity"];
+            /** @description Its port's bore */
+            port?: components["schemas"]["Quantity"];
+            /**
+             * Valve
+             * @description A one-way valve in it
+             */
+            valve?: ("yes" | "no") | null;
+            /**
+             * Moved
+             * @description Booster or master moved
+             */
+            moved?: ("yes" | "no") | null;
+            /** @description Its rod bent off the master's line by */
+            rod_aside?: components["schemas"]["Quantity"];
+            /**
+             * Steers
+             * @description Steered
+             */
+            steers?: ("hand" | "donor" | "own" | "electric") | null;
+            /** @description Column to the nearest thing, lock to lock. Exhaust, engine as it rocks, looms. */
+            column_gap?: components["schemas"]["Quantity"];
+            /**
+             * Collapses
+             * @description It still collapses as it was made to
+             */
+            collapses?: ("yes" | "no") | null;
+            /** @description Rack moved down by. From where the maker had it; up is minus. */
+            lowered?: components["schemas"]["Quantity"];
+            /** @description Track rod, joint to joint */
+            rod?: components["schemas"]["Quantity"];
+            /** @description Steering arm. King pin's line to the rod's joint. */
+            steer_arm?: components["schemas"]["Quantity"];
+            /** @description Wheel rises over a bump by */
+            bump?: components["schemas"]["Quantity"];
+            /** @description Pump sweeps a turn */
+            pump_swept?: components["schemas"]["Quantity"];
+            /** @description It turns, of the crank */
+            pump_ratio?: components["schemas"]["Quantity"];
+            /** @description Rack or box takes, lock to lock */
+            box_swept?: components["schemas"]["Quantity"];
+            /** @description Turns of the wheel, lock to lock */
+            turns?: components["schemas"]["Quantity"];
+            /** @description Turned as quick as, turns a second */
+            quick?: components["schemas"]["Quantity"];
+            /** @description Pump's relief opens at */
+            relief?: components["schemas"]["Quantity"];
+            /** @description Rack or box may be given */
+            box_most?: components["schemas"]["Quantity"];
+            /** @description Rack's piston area */
+            piston?: components["schemas"]["Quantity"];
+            /** @description Front tyres' pressure */
+            tyre?: components["schemas"]["Quantity"];
+            /**
+             * Hose End
+             * @description Pressure hose's end
+             */
+            hose_end?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /**
+             * Box Port
+             * @description Rack's port
+             */
+            box_port?: ("m_8x1" | "m_10x1" | "m_10x1_25" | "m_10x1_5" | "m_12x1_25" | "m_12x1_5" | "m_12x1_75" | "m_14x1_25" | "m_14x1_5" | "m_16x1_5" | "m_18x1_5" | "m_20x1_5" | "m_22x1_5" | "m_24x1_5" | "m_26x1_5" | "m_27x2" | "m_30x1_5" | "r_1_8" | "r_1_4" | "r_3_8" | "r_1_2" | "r_3_4" | "r_1" | "g_1_8" | "g_1_4" | "g_3_8" | "g_1_2" | "g_3_4" | "g_1" | "npt_1_8" | "npt_1_4" | "npt_3_8" | "npt_1_2" | "npt_3_4" | "npt_1" | "unf_3_8" | "unf_7_16" | "unf_1_2" | "unf_9_16" | "unf_3_4" | "unf_7_8" | "unf_1_1_16" | "unf_1_5_16") | null;
+            /**
+             * Lines Moved
+             * @description Brake lines or master moved
+             */
+            lines_moved?: ("yes" | "no") | null;
+            /**
+             * Master At
+             * @description Master sits
+             */
+            master_at?: ("front_left" | "front_right" | "middle" | "rear") | null;
+            /**
+             * Split
+             * @description Circuits
+             */
+            split?: ("axles" | "corners" | "one") | null;
+            /**
+             * Inspected
+             * @description Steering and brakes inspected by somebody licensed
+             */
+            inspected?: ("yes" | "no") | null;
+        };
+        /**
+         * ControlsShifterAnswer
+         * @description The shifter drawing of the controls, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ControlsShifterAnswer: {
+            data: components["schemas"]["ShifterView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ControlsSteeringAnswer
+         * @description The steering drawing of the controls, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ControlsSteeringAnswer: {
+            data: components["schemas"]["SteeringView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ControlsThrottleAnswer
+         * @description The throttle drawing of the controls, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ControlsThrottleAnswer: {
+            data: components["schemas"]["ThrottleView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
+        };
+        /**
+         * ControlsVacuumAnswer
+         * @description The vacuum drawing of the controls, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
+         */
+        ControlsVacuumAnswer: {
+            data: components["schemas"]["VacuumView"] | null;
+            /** Unknown */
+            unknown: string[];
+            /** Edits */
+            edits: components["schemas"]["EditOut"][];
         };
         /** CoolantPumpFacts */
         CoolantPumpFacts: {
@@ -7072,6 +7640,22 @@ export interface components {
             fields: components["schemas"]["FieldOut"][];
         };
         /**
+         * KnobPlace
+         * @description A gear: knob's middle forward and right of neutral [m], its least room and to what.
+         */
+        KnobPlace: {
+            /** Gear */
+            gear: string;
+            /** Ahead */
+            ahead: number;
+            /** Right */
+            right: number;
+            /** Room */
+            room: number | null;
+            /** Against */
+            against: string;
+        };
+        /**
          * Laid
          * @description A way to lay the run: back pressure [Pa] and its cost [W] in the worst duty, mass [kg], lowest place over what it is
          *     now [m], how loud.
@@ -7700,6 +8284,25 @@ export interface components {
             between: number;
             /** Poured */
             poured: number | null;
+        };
+        /**
+         * MasterRow
+         * @description A master on this pedal and slave: bearing moved [m], force at the pad [N], whether it frees the clutch and is light enough;
+         *     the one there.
+         */
+        MasterRow: {
+            /** Bore */
+            bore: number;
+            /** Moves */
+            moves: number;
+            /** Pad */
+            pad: number | null;
+            /** Frees */
+            frees: boolean | null;
+            /** Light */
+            light: boolean | null;
+            /** There */
+            there: boolean;
         };
         /**
          * MeasureOut
@@ -10713,6 +11316,8 @@ export interface components {
             routes?: ("judged" | "later" | "left_out") | null;
             /** Driveline */
             driveline?: ("judged" | "later" | "left_out") | null;
+            /** Controls */
+            controls?: ("judged" | "later" | "left_out") | null;
         };
         /**
          * ScopeOut
@@ -10968,6 +11573,39 @@ export interface components {
             more: string;
             /** Count */
             count: number;
+        };
+        /**
+         * ShifterView
+         * @description How it is shifted; lever over selector, knob's throw [m]; gears; gaps round neutral [m]: ahead, behind, left, right; how far off
+         *     the gearbox puts it: behind and left [m]; rock at its rods against what a detent holds [m].
+         */
+        ShifterView: {
+            /** By */
+            by: string;
+            /** Ratio */
+            ratio: number | null;
+            /** Throw */
+            throw: number | null;
+            /** Gears */
+            gears: components["schemas"]["KnobPlace"][];
+            /** Ahead */
+            ahead: number | null;
+            /** Behind */
+            behind: number | null;
+            /** Left */
+            left: number | null;
+            /** Right */
+            right: number | null;
+            /** Off Behind */
+            off_behind: number | null;
+            /** Off Left */
+            off_left: number | null;
+            /** Jumps */
+            jumps: number | null;
+            /** Detent */
+            detent: number | null;
+            /** Knuckles */
+            knuckles: number;
         };
         /**
          * ShopOut
@@ -11351,6 +11989,27 @@ export interface components {
             cabin: number;
         };
         /**
+         * SourceRow
+         * @description A source: depth idling [Pa], applications at sea level, at the height asked, with 3 L more; seconds back; whether it is the
+         *     one stated, or expected of such a one.
+         */
+        SourceRow: {
+            /** Name */
+            name: string;
+            /** Depth */
+            depth: number;
+            /** Sea */
+            sea: number;
+            /** High */
+            high: number;
+            /** More */
+            more: number;
+            /** Recovers */
+            recovers: number | null;
+            /** Stated */
+            stated: boolean;
+        };
+        /**
          * SpaceRow
          * @description The engine space in a duty: heat by what gives it [W], air through it [kg/s], temperatures outside, in it and at the
          *     inlet [K].
@@ -11658,6 +12317,41 @@ export interface components {
             name: string;
             facts?: components["schemas"]["SteeringFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * SteeringView
+         * @description Column: bends [rad], unevenness either way, speed out over in through a turn; toe [rad] over travel [m]; pump's flow and what a
+         *     quick turn asks [m3/s], pressure standing wheels ask and its relief's [Pa].
+         */
+        SteeringView: {
+            /** By */
+            by: string;
+            /** Bends */
+            bends: number[];
+            /** Bend Most */
+            bend_most: number;
+            /** Ripple */
+            ripple: number | null;
+            /** Turned */
+            turned: number[];
+            /** Ratio */
+            ratio: number[];
+            /** Travel */
+            travel: number[];
+            /** Toe */
+            toe: number[];
+            /** Toe Most */
+            toe_most: number;
+            /** Bump */
+            bump: number;
+            /** Gives */
+            gives: number | null;
+            /** Asks */
+            asks: number | null;
+            /** Pressure */
+            pressure: number | null;
+            /** Relief */
+            relief: number | null;
         };
         /**
          * StepOut
@@ -12006,6 +12700,48 @@ export interface components {
             stop: number;
         };
         /**
+         * ThrottleView
+         * @description How it is worked; opened of what it turns [rad], way left over [m], the wheel that is right [m]; ways beside each other over
+         *     shares of the pedal; spring behind the bends against what asks it [N]; rock against slack [m]; sensor turned of what it
+         *     wants [rad].
+         */
+        ThrottleView: {
+            /** By */
+            by: string;
+            /** Opened */
+            opened: number | null;
+            /** Whole */
+            whole: number;
+            /** Left */
+            left: number | null;
+            /** Wheel */
+            wheel: number | null;
+            /** Right */
+            right: number | null;
+            /** Pedal */
+            pedal: number[];
+            /** Ways */
+            ways: components["schemas"]["Way"][];
+            /** Spring */
+            spring: number | null;
+            /** Drags */
+            drags: number | null;
+            /** Springs */
+            springs: number | null;
+            /** Rocks */
+            rocks: number | null;
+            /** Slack */
+            slack: number;
+            /** Sweep */
+            sweep: number | null;
+            /** Wants */
+            wants: number | null;
+            /** Cable */
+            cable: number | null;
+            /** Cable Way */
+            cable_way: number | null;
+        };
+        /**
          * TiltedPan
          * @description Side view in engine axes [m] with its oil under an acceleration [g] and at rest; volumes [m3]; ``wanted``: oil over
          *     the pickup's mouth for what is drawn [m].
@@ -12156,6 +12892,35 @@ export interface components {
             missing: string[];
         };
         /**
+         * VacuumView
+         * @description Sources beside each other; depth after each application of the one stated [Pa]; what is kept, least depth [Pa], height
+         *     [m]; why there is none; order of bleeding where lines are moved.
+         */
+        VacuumView: {
+            /** Why */
+            why: string;
+            /** Rows */
+            rows: components["schemas"]["SourceRow"][];
+            /** Depths */
+            depths: number[];
+            /** Least */
+            least: number;
+            /** Wished */
+            wished: number;
+            /** Height */
+            height: number;
+            /** Each */
+            each: number;
+            /** Volume */
+            volume: number;
+            /** Bleeds */
+            bleeds: string[];
+            /** Split */
+            split: string;
+            /** Helped */
+            helped: string;
+        };
+        /**
          * Vocabulary
          * @description Everything the page must know before it shows a build.
          */
@@ -12301,6 +13066,18 @@ export interface components {
             name: string;
             facts?: components["schemas"]["WaterlockFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * Way
+         * @description One way to take the cable: its name, radius [m], share of the bore open at each share of the pedal.
+         */
+        Way: {
+            /** Name */
+            name: string;
+            /** Radius */
+            radius: number;
+            /** Flows */
+            flows: number[];
         };
         /**
          * WayRow
@@ -18800,6 +19577,528 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrivelineOilAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_controls_throttle_view_controls_throttle_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlsThrottleAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_controls_vacuum_view_controls_vacuum_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlsVacuumAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_controls_clutch_view_controls_clutch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlsClutchAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_controls_shifter_view_controls_shifter_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlsShifterAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_controls_steering_view_controls_steering_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlsSteeringAnswer"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sizing_view_controls_aids_view_controls_aids_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlsAidsAnswer"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

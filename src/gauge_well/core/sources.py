@@ -122,6 +122,7 @@ BIBLIOGRAPHY: dict[str, str] = {
     "hi98": "ANSI/HI 9.8, Rotodynamic pumps for pump intake design: submergence of inlets. From memory.",
     "oil_tables": "Viscosity and density of typical engine oils as in oil makers' tables. From memory.",
     "astm_d341": "ASTM D341, Viscosity-temperature relation of liquid petroleum products. From memory.",
+    "gough1953": "V. E. Gough, Practical tyre research, SAE Trans. 64 (1956), from a paper of 1953: torque to turn a standing wheel. From memory.",
     "gillespie1992": ("T. D. Gillespie, Fundamentals of Vehicle Dynamics, SAE, 1992: road loads. From memory."),
     "scherer2010": (
         "P. O. J. Scherer, Computational Physics, Springer, 2010: Chandrupatla's root search. From memory."

@@ -77,6 +77,15 @@ def exact(lines: Sequence[Array], phases: Sequence[float], turned: Array) -> Arr
     return np.asarray(np.unwrap(np.arctan2(pin @ y, pin @ x)))
 
 
+def uneven(lines: Sequence[Array], phases: Sequence[float], points: int = 73) -> tuple[list[float], list[float]]:
+    """Turned [rad] and speed out over speed in of a line through one turn, by exact kinematics."""
+    step = 1e-4
+    turned = np.linspace(0.0, 2.0 * np.pi, points)
+    ends = [exact(lines, phases, turned + d) for d in (-step, step)]
+    speed = np.angle(np.exp(1j * (ends[1] - ends[0]))) / (2.0 * step)
+    return turned.tolist(), speed.tolist()
+
+
 def _frame(axis: Array) -> tuple[Array, Array]:
     x = np.cross([0.0, 1.0, 0.0], axis)
     x /= np.linalg.norm(x)

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from gauge_well.core.facts import Kind
 from gauge_well.core.parts import (
     accumulator,
+    aid,
     air_filter,
     alternator,
     battery,
@@ -15,6 +16,7 @@ from gauge_well.core.parts import (
     bilge_pump,
     bracket,
     clutch,
+    column,
     coolant_pump,
     core,
     dipstick,
@@ -115,5 +117,7 @@ KINDS: Mapping[str, Kind] = {
         halfshaft.HALFSHAFT,
         member.MEMBER,
         gearset.GEARSET,
+        column.COLUMN,
+        aid.AID,
     )
 }

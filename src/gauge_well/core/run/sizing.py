@@ -27,7 +27,7 @@ from gauge_well.core.run.runs import Key
 from gauge_well.core.run.scope import JUDGED, Scope, begun, scope_of
 from gauge_well.core.run.solved import Solved
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems import NOT_BUILT, SYSTEMS
+from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Beside, Context, System
 from gauge_well.core.typing import likely
 
@@ -58,9 +58,8 @@ def size(case: BuildCase, *, explain: str = GOVERNING, checked: bool = False, me
     claimed = plausibility.figures(context.engine, context.wanted)
     claim = _claim(case, context, claimed)
     blocks = {ENGINE: engine_block(context, explain, rests.get(ENGINE, UNTRIED), claimed)}
-    left_out = [NotJudged(name, "not built yet") for name in NOT_BUILT]
     scopes = {id: scope_of(system, case) for id, system in SYSTEMS.items()}
-    left_out += [NotJudged(SYSTEMS[id].title, s.why) for id, s in scopes.items() if s.state != JUDGED and not s.foreign]
+    left_out = [NotJudged(SYSTEMS[id].title, s.why) for id, s in scopes.items() if s.state != JUDGED and not s.foreign]
     solved = judged(context, case, memory)
     seek([s for s in solved.values() if s.refusal is None], context)
     started = begun(case)
@@ -198,7 +197,7 @@ def _nothing_known(case: BuildCase, error: MissingFact) -> Report:
         rated_w=None,
         governed=False,
         claim=None,
-        not_judged=[NotJudged(name, "not built yet") for name in NOT_BUILT],
+        not_judged=[],
         rows=[],
         systems={},
         scope={id: _scope_entry(scope_of(s, case), None, id in begun(case)) for id, s in SYSTEMS.items()},

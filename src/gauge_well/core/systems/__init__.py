@@ -8,6 +8,7 @@ from gauge_well.core.systems import (
     air,
     belts,
     boat,
+    controls,
     cooling,
     driveline,
     electrics,
@@ -37,10 +38,8 @@ SYSTEMS: Mapping[str, System] = {
         electrics.SYSTEM,
         routes.SYSTEM,
         driveline.SYSTEM,
+        controls.SYSTEM,
     )
 }
 # In the order in which a builder asks: what cools it, what feeds it, what it holds, how it gets out.
 ASKED = sorted(SYSTEMS, key=lambda id: SYSTEMS[id].asked)
-
-# Part of the product, not worked out yet: said in every report, so that silence never reads as fine.
-NOT_BUILT = ("Controls",)

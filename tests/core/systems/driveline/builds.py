@@ -82,7 +82,9 @@ def block(*parts: dict[str, Any], machine: dict[str, Any] | None = None, **facts
 
 def check(found: dict[str, Any], begins: str) -> dict[str, Any]:
     """One check by its id or how that begins, the worst duty's."""
-    rows = [c for c in found["checks"] if c["id"] == begins] or [c for c in found["checks"] if c["id"].startswith(begins)]
+    rows = [c for c in found["checks"] if c["id"] == begins] or [
+        c for c in found["checks"] if c["id"].startswith(begins)
+    ]
     return max(rows, key=lambda c: c["fill"] or 0.0)
 
 

@@ -75,12 +75,10 @@ def _bearing(facts: DrivelineFacts, stroke: Value | None) -> Iterator[Check]:
             + "Keep {demand} free."
         )
     yield _at_least("bearing_free", "Release bearing, free", free, stack.PLAY[0], words)
-    if moved is not None:
-        way = facts.clutch.release if facts.clutch.release is not None else stack.RELEASE
-        said = "" if facts.clutch.release is not None else " (usual: its maker says)"
+    if moved is not None and facts.clutch.release is not None:
         yield gate(
-            "bearing_frees", "Clutch lets go", STACK, np.asarray(np.maximum(free, 0.0) + way), moved, "size",
-            "The bearing must go {demand}, free way counted" + said + "; the pedal moves it {capacity}.",
+            "bearing_frees", "Clutch lets go", STACK, np.asarray(np.maximum(free, 0.0) + facts.clutch.release), moved, "size",
+            "The bearing must go {demand}, free way counted; the pedal moves it {capacity}.",
         )  # fmt: skip
     else:
         yield gate("bearing_far", "Release bearing, far", STACK, np.maximum(free, 0.0), stack.PLAY[1], "size", "{demand} free before the fingers; past {capacity} the pedal's travel is wasted.", cost=True)  # fmt: skip

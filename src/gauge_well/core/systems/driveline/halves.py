@@ -74,7 +74,11 @@ def lacks(context: Context, id: str, own: HalfshaftFacts) -> tuple[str, ...]:
     place = f"driveline.halves.{id}"
     found = [f"{place}.{n}" for n in ("inner_out", "outer_out", "up", "down") if getattr(own, n) is None]
     if not found and inner(context, own) is None:
-        found = ["machine.tyre_diameter"] if context.machine.tyre_diameter is None else ["fit.from_panel", "fit.crank_height"]
+        found = (
+            ["machine.tyre_diameter"]
+            if context.machine.tyre_diameter is None
+            else ["fit.from_panel", "fit.crank_height"]
+        )
     return tuple(found)
 
 

@@ -12,23 +12,18 @@ from gauge_well.core.systems.driveline import stack
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
 from gauge_well.core.typing import Array, Value, as_array
 
-RELEASES = 0.32  # of its clamp, at the fingers of a diaphragm cover (common practice)
-
 
 def released(context: Context, facts: DrivelineFacts) -> Mapping[str, Array]:
     """Force and way at the bearing, free way before it; without end where not known."""
     own = facts.clutch
     manual = not stack.automatic(context)
-    force: Value | None = own.force
-    if force is None and own.clamp is not None:
-        force = RELEASES * as_array(own.clamp)
     free = stack.play(facts).total
 
     def known(value: Value | None) -> Array:
         return as_array(value) if value is not None and manual else as_array(np.inf)
 
     return {
-        RELEASE_FORCE: known(force),
-        RELEASE_WAY: known(own.release if own.release is not None else (None if own.clamp is None else stack.RELEASE)),
+        RELEASE_FORCE: known(own.force),
+        RELEASE_WAY: known(own.release),
         BEARING_FREE: known(None if free is None else np.maximum(free, 0.0)),
     }

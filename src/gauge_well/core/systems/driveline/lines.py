@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -156,11 +155,7 @@ def slid(line: Line) -> Slid | None:
     return Slid(up, down, np.maximum(a, c), np.maximum(b, d))
 
 
-def uneven(line: Line, points: int = 73) -> tuple[Sequence[float], Sequence[float]]:
+def uneven(line: Line) -> tuple[list[float], list[float]]:
     """Turned [rad] and speed out over speed in of a line over one turn, by exact kinematics, likely values."""
     ways = [np.asarray([float(np.ravel(axis)[0]) for axis in way]) for way in line.ways]
-    step = 1e-4
-    turned = np.linspace(0.0, 2.0 * np.pi, points)
-    ends = [joints.exact(ways, [likely(s.forks) for _, s in line.shafts], turned + d) for d in (-step, step)]
-    speed = np.angle(np.exp(1j * (ends[1] - ends[0]))) / (2.0 * step)
-    return turned.tolist(), speed.tolist()
+    return joints.uneven(ways, [likely(s.forks) for _, s in line.shafts])

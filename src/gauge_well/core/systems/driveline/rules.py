@@ -13,6 +13,8 @@ from gauge_well.core.typing import likely
 
 # W/K a gearbox's case gives for each root of a kilowatt it was made for, driven (common practice).
 CASE = 2.0
+RELEASES = 0.32  # of its clamp at the fingers of a diaphragm cover (common practice)
+RELEASE = 10e-3  # m its fingers move to free a disc (common practice)
 JOINT_MOST = 0.436  # rad, a cross in ordinary forks (common practice)
 
 
@@ -58,6 +60,13 @@ def _stack(rules: Ruling, automatic: bool) -> None:
     rules.rule("flywheel.metal", "iron", "nothing is stamped on it")
     rules.rule("clutch.discs", 1.0, "usual", exact=True)
     rules.rule("clutch.lining", "organic", "usual")
+    if rules.get("clutch.clamp") is not None:
+        rules.rule(
+            "clutch.force",
+            round(RELEASES * likely(rules.get("clutch.clamp")), -1),
+            "usual of a diaphragm cover so strong",
+        )
+        rules.rule("clutch.release", RELEASE, "8 to 12 mm, usual")
     rules.rule("clutch.friction", LININGS[rules.get("clutch.lining")].friction, "warm, worn in")
 
 

@@ -19,7 +19,6 @@ AIM = {"free": 2e-3, "rides": -3e-3}
 SHORT_OF = 2e-3  # m an input shaft's tip stays off the bottom (common practice)
 PILOT = 10e-3  # m of nose in its pilot (common practice)
 SPLINES = 1.0  # of its diameter that a spline is engaged (common practice)
-RELEASE = 10e-3  # m that fingers move to free a disc where its maker does not say, 8 to 12 (common practice)
 MESH = 2.0 / 3.0  # of the ring's width that a pinion covers (common practice)
 CLEAR = 1.5e-3  # m between pinion at rest and ring (common practice)
 CONVERTER = (1.5e-3, 5e-3)  # m a converter is pulled forward from fully home (common practice)

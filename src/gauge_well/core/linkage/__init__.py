@@ -1,0 +1,1 @@
+"""Pedals, levers and what they move: throttle, clutch, booster, steering, shifter."""
