@@ -179,7 +179,7 @@ class Form(NumbersCase):
 
     def test_what_is_left_out_is_said(self) -> None:
         self.assertEqual(report(ROAD)["not_judged"], [])
-        found = report({**ROAD, "scope": {"air": "out"}})["not_judged"]
+        found = report({**ROAD, "scope": {"air": "left_out"}})["not_judged"]
         self.assertEqual([n["system"] for n in found], ["Air"])
 
     def test_every_system_warns(self) -> None:

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import StationViews from '../../station/StationViews.vue'
+import { useWorst } from '../../station/useWorst'
 import ClutchCard from './components/ClutchCard.vue'
 import ListsCard from './components/ListsCard.vue'
 import ShifterCard from './components/ShifterCard.vue'
@@ -15,8 +16,9 @@ const VIEWS = [
   { id: 'steering', label: 'Steering', shows: SteeringCard },
   { id: 'small', label: 'Small ones', shows: ListsCard },
 ]
+const { detail, headingKnown } = useWorst('controls')
 </script>
 
 <template>
-  <StationViews system="controls" :views="VIEWS" label="Drawings of the controls" />
+  <StationViews system="controls" :views="VIEWS" label="Drawings of the controls" :title="headingKnown('controls')" :detail="detail" />
 </template>

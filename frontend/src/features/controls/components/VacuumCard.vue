@@ -59,7 +59,7 @@ const option = computed(() => {
       </template>
       <template v-if="data.bleeds.length">
         <h3 class="label">Bled in this order</h3>
-        <ol><li v-for="wheel in data.bleeds" :key="wheel">{{ wheel }}</li></ol>
+        <p><strong>{{ data.bleeds.join(', ') }}</strong></p>
         <p class="mute">Circuits {{ data.split }}. The longest pipe first; nipples freed before a line is opened.</p>
       </template>
       <p class="mute">Altered brakes are inspected by somebody licensed before it goes on a road.</p>

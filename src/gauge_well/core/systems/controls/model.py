@@ -30,6 +30,7 @@ LEAST_DEPTH = 35e3  # Pa a booster still helps at (common practice)
 WISHED = 3.0  # whole applications held without the engine (common practice)
 WORKS = 50e3  # Pa of idle under which a pump of one's own is usual (common practice)
 FULL_AGAIN = 65e3  # Pa to which recovery is told (common practice)
+TOLD = 1.1  # times where it begins to help, past which its recovery is told (common practice)
 # Expected idling at sea level [Pa], by what empties it (common practice).
 EXPECTED = {"mild": 65e3, "long": 38e3, "pump": 85e3}
 VE_IDLE = 0.9  # of its swept volume that an idling engine takes out of its manifold, at the manifold's density (common practice)
@@ -115,7 +116,9 @@ def held_at(context: Context, facts: ControlsFacts, depth: Value, altitude: Valu
     uses = vacuum.applications(own, held, each, LEAST_DEPTH)
     back = np.minimum(FULL_AGAIN, 0.93 * own)
     flow = swallows(context) if facts.source == "manifold" else as_array(facts.pump_flow)
-    return Held(own, uses, vacuum.pumped(held, flow, own, np.minimum(LEAST_DEPTH, back), back, air), back)
+    # Of one that hardly reaches where it begins to help there is nothing to wait for.
+    time = np.where(back > TOLD * LEAST_DEPTH, vacuum.pumped(held, flow, own, LEAST_DEPTH, back, air), np.inf)
+    return Held(own, uses, time, back)
 
 
 def swallows(context: Context) -> Array:
