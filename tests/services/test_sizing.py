@@ -136,7 +136,7 @@ class Instruments(unittest.TestCase):
             raw = weighed() if station == "weights" else fitted()
             if name == "moments":
                 raw = demo_document("thistle-kite")
-            elif station in ("belts", "electrics", "routes"):
+            elif station in ("belts", "electrics", "routes", "driveline", "controls"):
                 raw = demo_document("quarry-mule")
             elif station == "boat" or name == "afloat":
                 raw = demo_document("reed-otter")

@@ -4251,6 +4251,8 @@ export interface components {
             below?: components["schemas"]["Quantity"];
             /** @description Selector goes, neutral to a gear */
             throw?: components["schemas"]["Quantity"];
+            /** @description Gears forward */
+            gears?: components["schemas"]["Quantity"];
             /** @description Knob goes aside, gate to gate */
             gate?: components["schemas"]["Quantity"];
             /** @description Rod runs off square to its lever by */
@@ -4333,6 +4335,11 @@ export interface components {
              * @description Its vacuum comes from
              */
             source?: ("manifold" | "engine" | "electric" | "none") | null;
+            /**
+             * Plate
+             * @description A throttle plate makes its manifold suck
+             */
+            plate?: ("yes" | "no") | null;
             /** @description Vacuum there, idling, at sea level */
             depth?: components["schemas"]["Quantity"];
             /**

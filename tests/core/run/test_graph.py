@@ -247,6 +247,7 @@ class Declarations(unittest.TestCase):
         self.moves_its_takers(demo_document("reed-otter"), {RAW_FLOW, RAW_IN, RAW_HEAT})
         raw = changed(demo_document("quarry-mule"), machine__drive="four")
         raw["installation"] = {"engine_pitch": "3 deg"}
+        raw["driveline"] |= {"box_cooler": "tank", "cooler_gives": "60 W/K"}
         # Where a neighbour's heat is worked, its gap by a rule is not asked.
         raw["parts"] = [p for p in raw["parts"] if p.get("role") != "exhaust.neighbours"]
         raw["parts"] += [

@@ -81,7 +81,7 @@ class Brakes(NumbersCase):
         raw = build(source="manifold", clutch=False)
         raw["engine"] = {**raw["engine"], "fuel": "diesel"}
         found = report(raw)["systems"]["controls"]
-        self.assertIn("diesel's manifold makes no vacuum", says(found, "applications"))
+        self.assertIn("makes no vacuum", says(found, "applications"))
         self.assertTrue(check(found, "applications")["danger"])
 
     def test_valve_and_hose(self) -> None:

@@ -62,8 +62,8 @@ def applies(machine: MachineFacts) -> str | None:
 DECLARES = declared(
     takes=f"{RELEASE} {ROCK} {ROCK_LEFT} {ROCK_OVER} {BELL_AHEAD} {BELL_LEFT} {AXLE_FRONT}",
     hands=(hand(stroke, gives=BEARING_STROKE),),
-    engine="fuel idle_speed displacement cycle",
-    machine="kind gearbox gear_ratios",
+    engine="idle_speed displacement cycle",
+    machine="kind gearbox",
 )
 SYSTEM: System = System(
     id="controls",

@@ -94,7 +94,7 @@ def _sensor(facts: ControlsFacts) -> Iterator[Check]:
 def brake_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
     """Vacuum for the booster: any at all, enough applications, back in time; hose, valve, rod."""
     if facts.booster == "vacuum":
-        why = model.vacuumless(context, facts)
+        why = model.vacuumless(facts)
         if why:
             yield never("applications", "Brake vacuum", "vacuum", f"{why}.", code="no_vacuum", danger=True)
         elif facts.depth is not None:
@@ -149,7 +149,7 @@ def aid_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
                 words = "Its cable moves {capacity}, it wants {demand}."
             yield gate(f"aid_{id}", name, "aids", aid.wants, aid.gets, "size", words)
         if aid.by == "vacuum":
-            why = model.vacuumless(context, facts)
+            why = model.vacuumless(facts)
             if why:
                 yield never(f"aid_{id}", name, "aids", f"{why}: {inside(what.without)}.", code="no_vacuum")
             elif aid.depth is not None and facts.depth is not None:

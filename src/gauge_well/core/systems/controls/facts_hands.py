@@ -61,6 +61,7 @@ class HandsFacts:
     above: Value | None = quantity("Pivot to knob", "length", 0.03, 1.0, group=SHIFT, when=_LEVER)
     below: Value | None = quantity("Pivot to rod or selector", "size", 0.01, 0.4, group=SHIFT, when=_LEVER)
     throw: Value | None = quantity("Selector goes, neutral to a gear", "size", 0.003, 0.06, group=SHIFT, spread="gauge", when=_LEVER)  # fmt: skip
+    gears: Value = quantity("Gears forward", "count", 1.0, 6.0, group=SHIFT, spread="exact", when=_LEVER)
     gate: Value = quantity("Knob goes aside, gate to gate", "size", 0.01, 0.12, group=SHIFT, when=_LEVER)
     rod_off: Value | None = quantity("Rod runs off square to its lever by", "angle", 0.0, 1.0, group=SHIFT, when=_RODS)
     pivot: str = choice("Lever's pivot stands", PIVOTS, group=SHIFT, when=_LEVER)
@@ -103,6 +104,7 @@ WAYS: Mapping[str, Way] = {
     "above": Way("hand", "Rule along the lever."),
     "below": Way("hand", "Rule along the lever."),
     "throw": Way("hand", "Calliper at the selector's rod, neutral to engaged."),
+    "gears": Way("above", "Counted on the knob."),
     "gate": Way("hand", "Rule at the knob, one gate to the next."),
     "rod_off": Way("under", "A protractor between rod and lever, less 90°."),
     "rod_over": Way("under", "Rule from the crank's line."),

@@ -63,6 +63,7 @@ class ThrottleFacts:
     tracks: Value | None = quantity("Tracks that agree through the sweep", "count", 0.0, 2.0, group=THROTTLE, spread="exact", when=_SENSOR)  # fmt: skip
     booster: str = choice("Brakes are helped", BOOSTERS, group=VACUUM, also=ON_WHEELS)
     source: str = choice("Its vacuum comes from", SOURCES, group=VACUUM, when=_BOOSTED, also=ON_WHEELS)
+    plate: str = choice("A throttle plate makes its manifold suck", YES_NO, group=VACUUM, when=("source", ("manifold",)), also=ON_WHEELS)  # fmt: skip
     depth: Value | None = quantity("Vacuum there, idling, at sea level", "pressure_difference", 1e3, 99e3, group=VACUUM, when=_BOOSTED, also=ON_WHEELS)  # fmt: skip
     cam: str = choice(
         "Its cam is", {"mild": "as made", "long": "long, overlapping"}, group=VACUUM, when=_BOOSTED, also=ON_WHEELS

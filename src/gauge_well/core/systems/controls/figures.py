@@ -16,7 +16,7 @@ def figures(context: Context, facts: ControlsFacts) -> dict[str, Array]:
     opens = model.opening(facts)
     if opens is not None:
         found["throttle_open_share"] = np.asarray(np.minimum(opens / facts.opens, 1.0))
-    if facts.booster == "vacuum" and facts.depth is not None and not model.vacuumless(context, facts):
+    if facts.booster == "vacuum" and facts.depth is not None and not model.vacuumless(facts):
         held = model.held_at(context, facts, facts.depth, facts.high)
         found |= {
             "brake_applications": held.applications,

@@ -37,7 +37,7 @@ def _unknown(context: Context, facts: ControlsFacts) -> list[Unknown]:
         add("throttle_full", "Full throttle", "throttle", _begun(facts, ("pedal_moves", "wheel")))
     else:
         add("throttle_full", "Full throttle", "throttle", _lacks(facts, ("pedal_moves", "wheel")))
-    if context.machine.kind in ON_WHEELS[1] and facts.booster == "vacuum" and not model.vacuumless(context, facts):
+    if context.machine.kind in ON_WHEELS[1] and facts.booster == "vacuum" and not model.vacuumless(facts):
         add("applications", "Brake vacuum", "vacuum", _lacks(facts, ("depth",)))
     if (context.machine.gearbox or "manual") in MANUAL[1]:
         names = ("pad", "pedal_ratio", *(() if facts.release == "cable" else ("master", "slave")))

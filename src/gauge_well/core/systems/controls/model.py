@@ -23,7 +23,7 @@ from gauge_well.core.reads import (
 )
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.controls.facts import ControlsFacts
-from gauge_well.core.typing import Array, Value, as_array
+from gauge_well.core.typing import Array, Value, as_array, likely
 
 SEA = 101325.0  # Pa
 LEAST_DEPTH = 35e3  # Pa a booster still helps at (common practice)
@@ -128,14 +128,14 @@ def swallows(context: Context) -> Array:
     return np.asarray(as_array(engine.displacement) * idle * engine.swept_rate_factor * VE_IDLE)
 
 
-def vacuumless(context: Context, facts: ControlsFacts) -> str:
+def vacuumless(facts: ControlsFacts) -> str:
     """Why there is no vacuum for the brakes at all; empty where there may be."""
     if facts.booster != "vacuum":
         return ""
     if facts.source == "none":
         return "Nothing makes vacuum for the booster: the brakes work unaided"
-    if facts.source == "manifold" and not context.engine.fuel.spark:
-        return "A diesel's manifold makes no vacuum: a pump, or help by fluid"
+    if facts.source == "manifold" and facts.plate == "no":
+        return "A manifold without a throttle plate, a diesel's, makes no vacuum: a pump, or help by fluid"
     return ""
 
 
@@ -238,7 +238,6 @@ def knob_gaps(context: Context, facts: ControlsFacts) -> list[Gap]:
     throw = shifted(context, facts).throw
     if throw is None:
         return []
-    gears = context.machine.gear_ratios
     found = []
     sides = (
         (facts.ahead_gap, "ahead", 0, 1),
@@ -246,7 +245,7 @@ def knob_gaps(context: Context, facts: ControlsFacts) -> list[Gap]:
         (facts.left_gap, "left", 1, -1),
         (facts.right_gap, "right", 1, 1),
     )
-    for gear, gate, ahead in knob_places(len(gears) if gears else 5):
+    for gear, gate, ahead in knob_places(round(likely(facts.gears))):
         for gap, name, aside, sign in sides:
             if gap is None:
                 continue

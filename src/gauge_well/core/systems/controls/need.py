@@ -34,7 +34,7 @@ def _throttle(facts: ControlsFacts) -> Iterator[Need]:
 def _vacuum(context: Context, facts: ControlsFacts) -> Iterator[Need]:
     if facts.booster != "vacuum":
         return
-    if model.vacuumless(context, facts):
+    if model.vacuumless(facts):
         each = vacuum.lets_in(facts.bore, facts.stroke)
         values = {"each": (likely(each), "volume")}
         words = "A vacuum pump, or brakes helped by fluid: each application lets in {each}."

@@ -38,7 +38,7 @@ def _throttle(context: Context, facts: ControlsFacts) -> Iterator[Notice]:
 
 
 def _brakes(context: Context, facts: ControlsFacts) -> Iterator[Notice]:
-    if facts.booster == "vacuum" and not model.vacuumless(context, facts):
+    if facts.booster == "vacuum" and not model.vacuumless(facts):
         if facts.depth is not None and likely(facts.depth) < model.WORKS and facts.source == "manifold":
             words = "{depth} idling is little: under {works} a pump of the booster's own is usual."
             values = {

@@ -49,7 +49,7 @@ def _vacuum(context: Context, facts: ControlsFacts) -> Iterator[Candidate]:
     if facts.depth is not None:
         for more in [r for r in RESERVOIRS if r > now][:2]:
             yield Candidate(f"reservoir_{more:g}", "vacuum", Sentence("Reservoir {b}", {"b": (more, "volume")}), {"controls.reservoir": more})  # fmt: skip
-    if facts.source in ("manifold", "none") or model.vacuumless(context, facts):
+    if facts.source in ("manifold", "none") or model.vacuumless(facts):
         depth = model.EXPECTED["pump"]
         yield Candidate("pump", "vacuum", Sentence("An electric vacuum pump"), {"controls.source": "electric", "controls.depth": depth, "controls.pump_flow": ELECTRIC})  # fmt: skip
     if facts.valve == "no":

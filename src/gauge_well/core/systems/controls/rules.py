@@ -59,6 +59,7 @@ def _vacuum(rules: Ruling, mass: float) -> None:
         "manifold" if throttled else "engine",
         "a petrol engine's own" if throttled else "a diesel has no vacuum of its own",
     )
+    rules.rule("plate", "yes" if throttled else "no", "a petrol engine's" if throttled else "a diesel has none")
     rules.rule("cam", "mild", "as made")
     source = rules.get("source")
     _, bore, holds = next(b for b in BOOSTERS if mass <= b[0])
@@ -92,6 +93,13 @@ def _hands(rules: Ruling, machine: Mapping[str, Any]) -> None:
     rules.rule("shifter", "cables" if across or automatic else "direct", "as engines lie so" if across else "usual")
     rules.rule("lever_left", 0.0, "in line")
     rules.rule("knob_left", 0.0, "in the middle")
+    ratios = machine.get("gear_ratios")
+    rules.rule(
+        "gears",
+        float(min(len(ratios), 6)) if ratios else 5.0,
+        "as stated of the machine" if ratios else "usual",
+        exact=bool(ratios),
+    )
     rules.rule("gate", 0.045, "usual")
     rules.rule("pivot", "unit" if rules.get("shifter") == "direct" else "body", "as such a shifter stands")
 

@@ -20,7 +20,7 @@ def steps(context: Context, facts: ControlsFacts, index: int) -> list[Step]:
         pulls = np.maximum(as_array(facts.pedal_moves) - facts.slack, 0.0)
         if likely(facts.lever_before) <= 0.0:
             w.add("a", "Throttle opened", "t / r", opens, "angle", {"t": pulls, "r": facts.wheel}, "arithmetic")
-    if facts.booster == "vacuum" and facts.depth is not None and not model.vacuumless(context, facts):
+    if facts.booster == "vacuum" and facts.depth is not None and not model.vacuumless(facts):
         held = model.held_at(context, facts, facts.depth, facts.high)
         each = vacuum.lets_in(facts.bore, facts.stroke)
         w.add("V_a", "Air let in by an application", "pi / 4 * D ** 2 * s", each, "volume", {"D": facts.bore, "s": facts.stroke, "pi": np.pi}, "arithmetic")  # fmt: skip

@@ -55,7 +55,7 @@ TAKEN = f"{DRIVEN} {BELL} {BEARING_STROKE} {COOLANT_LEAST}"
 DECLARES = declared(
     takes=TAKEN,
     hands=(hand(released, gives=RELEASE),),
-    engine="limit_speed idle_speed rated_power peak_torque torque_curve",
+    engine="limit_speed rated_power peak_torque torque_curve",
     machine="kind mass drag_area rolling_resistance drive gearbox gear_ratios final_drive tyre_diameter trailer_mass trailer_drag_area",
     installation="engine_pitch",
     duties="ambient altitude",

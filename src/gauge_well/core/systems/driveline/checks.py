@@ -65,7 +65,7 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
         torque = carried.at_place(context, facts, found, at, "shaft")
         hollow = np.maximum(as_array(own_shaft.tube) - 2.0 * as_array(own_shaft.wall), 0.0)
         yield torque_limit(
-            context, f"twist_{id}", "Shaft's tube", "shafts", carried.skin(own_shaft.tube, hollow, torque), carried.stands(own_shaft),
+            context, f"twist_{id}", f"{lines.called(facts, id, own_shaft.line)}, twisted", "shafts", carried.skin(own_shaft.tube, hollow, torque), carried.stands(own_shaft),
             "stress", "{torque} twist it to {demand}" + why + "; its steel yields at {capacity}.", at, {"torque": (likely(torque), "torque")},
         )  # fmt: skip
     for id, half in facts.halves:
@@ -84,7 +84,7 @@ def still_checks(context: Context, facts: DrivelineFacts) -> Iterator[Check]:
     speed = lines.fastest(context, facts)
     for line in lines.lines(facts):
         if carried.drives(context, facts, line.axle):
-            yield from _line(line, speed)
+            yield from _line(facts, line, speed)
     for half in halves.halves(context, facts):
         if carried.drives(context, facts, half.facts.axle):
             yield from _half(half)
@@ -96,10 +96,9 @@ def _drives(context: Context, facts: DrivelineFacts) -> Iterator[Check]:
         yield never("axle_out", "Axle left out", "members", words, code="no_drive")
 
 
-def _line(line: Line, speed: Array | None) -> Iterator[Check]:
-    n = len(line.shafts)
+def _line(facts: DrivelineFacts, line: Line, speed: Array | None) -> Iterator[Check]:
     for k, (id, own) in enumerate(line.shafts):
-        which = f"{line.axle.capitalize()} shaft" if n == 1 else f"{line.axle.capitalize()} shaft {k + 1}"
+        which = lines.called(facts, id, line.axle)
         whirl = lines.whirls(own)
         if whirl is not None and speed is not None:
             words = "It turns {demand} at most on the road; {capacity} are seven tenths of where it whirls."

@@ -21,6 +21,8 @@ def figures(context: Context, facts: DrivelineFacts) -> dict[str, Array]:
     driven = carried.driven(context)
     if driven is not None:
         at = asked(context, context.peak)
+        # What the wheels would be turned with, did the tyres hold it all.
+        found["axle_torque_free_n_m"] = driven.output * driven.dump * driven.final
         found["shaft_torque_n_m"] = np.ravel(carried.at_place(context, facts, driven, at, "shaft"))
         found["axle_torque_n_m"] = np.ravel(carried.at_place(context, facts, driven, at, "axle"))
     whirls = [w for _, s in facts.shafts if (w := lines.whirls(s)) is not None]

@@ -12,6 +12,7 @@ from gauge_well.core.duty.road import TYRE_ROLLING, top_speeds, vehicle_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air
 from gauge_well.core.parts.propshaft import PropshaftFacts
+from gauge_well.core.sentence import numbered
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
 from gauge_well.core.typing import Array, as_array, likely
@@ -51,6 +52,11 @@ class Line:
     def name(self) -> str:
         """As a builder says it."""
         return f"line to the {self.axle} axle"
+
+
+def called(facts: DrivelineFacts, id: str, which: str) -> str:
+    """A shaft by its axle, with its number where several drive that."""
+    return numbered(f"{which.capitalize()} shaft", [i for i, s in facts.shafts if s.line == which], id)
 
 
 def missing(facts: DrivelineFacts, which: str) -> tuple[str, ...]:

@@ -8,7 +8,7 @@ from gauge_well.core.driveline import shaft
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.driveline import carried, lines, oiling, stack
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
-from gauge_well.core.systems.torqued import asked, peak_torque
+from gauge_well.core.systems.torqued import asked
 from gauge_well.core.typing import as_array, likely
 from gauge_well.core.working import Step, Working
 
@@ -50,15 +50,6 @@ def _axle(w: Working, context: Context, facts: DrivelineFacts) -> None:
         return
     at = asked(context, context.peak)
     turned, gripped = carried.whole(facts, context.machine.drive)
-    w.add(
-        "T",
-        "Engine's torque at the power wanted",
-        "T_p",
-        peak_torque(context),
-        "torque",
-        {"T_p": peak_torque(context)},
-        "stated",
-    )
     w.add(
         "T_a", "Torque at an axle's wheels together", "minimum(T_o * k * i * x, g * C)", carried.at_place(context, facts, found, at, "axle"), "torque",
         {"T_o": found.output, "k": found.dump, "i": found.final, "x": turned, "g": gripped, "C": found.cap}, "gillespie1992, ch. 2",

@@ -53,8 +53,7 @@ def show(context: Context, facts: ControlsFacts, options: Options) -> ShifterVie
     gaps = model.knob_gaps(context, facts)
     gears = []
     if found.throw is not None:
-        count = len(context.machine.gear_ratios) if context.machine.gear_ratios else 5
-        for gear, gate, ahead in model.knob_places(count):
+        for gear, gate, ahead in model.knob_places(round(likely(facts.gears))):
             own = sorted((g for g in gaps if g.gear == gear), key=lambda g: likely(g.left))
             gears.append(
                 KnobPlace(

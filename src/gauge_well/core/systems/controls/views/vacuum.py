@@ -69,7 +69,7 @@ def _row(context: Context, facts: ControlsFacts, name: str, depth: Value, height
 def show(context: Context, facts: ControlsFacts, options: Options) -> VacuumView:
     """Likely values."""
     height = option(options, "height", HIGH, 0.0, 5500.0, "m")
-    why = model.vacuumless(context, facts)
+    why = model.vacuumless(facts)
     rows = []
     if facts.booster == "vacuum":
         if facts.depth is not None and not why:
