@@ -65,6 +65,9 @@ GEARBOXES: Mapping[str, tuple[str, float]] = {
     "hydrostatic": ("hydrostatic", 0.22),
     "marine": ("marine gear", 0.03),
 }
+# Where a clutch stands, and where a converter does.
+MANUAL = ("machine.gearbox", ("manual", "hydrostatic"))
+AUTOMATIC = ("machine.gearbox", ("automatic", "automatic_slipping"))
 KINDS: Mapping[str, str] = {
     "road": "road: speed and grade",
     "idle": "idle",

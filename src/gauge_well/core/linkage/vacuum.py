@@ -36,6 +36,7 @@ def pumped(volume: Value, flow: Value, deepest: Value, start: Value, end: Value,
     a, b = as_array(start), as_array(end)
     reaches = b < most
     b = np.where(reaches, b, 0.0)
+    a = np.minimum(a, b)
     gone = np.where(p - most > 1e-6, p - most, 1e-6)
     time = (
         as_array(volume) / as_array(flow) * most / gone * (np.log((most - a) / (most - b)) - np.log((p - a) / (p - b)))

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import MANUAL
 from gauge_well.core.facts import YES_NO, Way, choice, quantity
 from gauge_well.core.fittings.thread import THREADS
-from gauge_well.core.systems.driveline.facts_stack import MANUAL
 from gauge_well.core.typing import Value
 
 CLUTCH, SHIFT = "Clutch pedal", "Shifter"

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from gauge_well.core.checks import Check, Unknown
+from gauge_well.core.duty.facts import MANUAL
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.systems.base import Context, Result
 from gauge_well.core.systems.controls import checks, checks_hands, figures, model, need, notices, working
 from gauge_well.core.systems.controls.facts import ControlsFacts
 from gauge_well.core.systems.controls.facts_throttle import ON_WHEELS
-from gauge_well.core.systems.driveline.facts_stack import MANUAL
 
 
 def _lacks(facts: ControlsFacts, names: Sequence[str]) -> tuple[str, ...]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gauge_well.core.duty.facts import AUTOMATIC, MANUAL
 from gauge_well.core.facts import Way, choice, quantity, role
 from gauge_well.core.parts.clutch import CLUTCH, ClutchFacts
 from gauge_well.core.parts.flywheel import BALANCES, FLYWHEEL, SEALS, FlywheelFacts
@@ -13,8 +14,6 @@ from gauge_well.core.typing import Value
 BLOCK, BELL, INPUT, STARTER, FLANGE, CONVERTER = (
     "Block and spacer", "Bell and bearing", "Input shaft and pilot", "Starter", "Crank's flange", "Converter",
 )  # fmt: skip
-MANUAL = ("machine.gearbox", ("manual", "hydrostatic"))
-AUTOMATIC = ("machine.gearbox", ("automatic", "automatic_slipping"))
 BEARINGS: Mapping[str, str] = {"free": "returns clear of the fingers", "rides": "always rides on them, sprung"}
 SPACERS: Mapping[str, str] = {"steel": "steel", "alloy": "light alloy"}
 STARTS_ON: Mapping[str, str] = {"block": "the block or adapter's front", "bell": "the bell's face"}

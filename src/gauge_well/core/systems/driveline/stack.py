@@ -8,9 +8,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.driveline import shaft
+from gauge_well.core.duty.facts import AUTOMATIC
 from gauge_well.core.parts.flywheel import METALS
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.driveline.facts_stack import AUTOMATIC, StackFacts
+from gauge_well.core.systems.driveline.facts_stack import StackFacts
 from gauge_well.core.typing import Array, Value, as_array
 
 PLAY = (1e-3, 3e-3)  # m free before the fingers, of a bearing that returns clear (common practice)
