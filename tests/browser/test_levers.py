@@ -42,7 +42,7 @@ class Driveline(BrowserCase):
         expect(page.locator("[data-halves]")).to_contain_text("does not go in with the engine there")
 
     def test_no_serious_faults(self) -> None:
-        tabs = ("Stack", "Gears", "What carries", "Shafts", "Its oil", "Parts")
+        tabs = ("Stack", "Gears", "What carries", "Propshafts", "Its oil", "Parts")
         self.hold_drawings(f"/builds/{self.build_of(demo('quarry-mule'))}/driveline", tabs)
         self.hold_drawings(f"/builds/{self.build_of(demo('chalk-hare'))}/driveline", ("Half-shafts",))
 

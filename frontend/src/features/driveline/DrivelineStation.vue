@@ -12,7 +12,7 @@ const VIEWS = [
   { id: 'stack', label: 'Stack', shows: StackCard },
   { id: 'gears', label: 'Gears', shows: GearsCard },
   { id: 'carried', label: 'What carries', shows: CarriedCard },
-  { id: 'shafts', label: 'Shafts', shows: ShaftsCard },
+  { id: 'shafts', label: 'Propshafts', shows: ShaftsCard },
   { id: 'halves', label: 'Half-shafts', shows: HalvesCard },
   { id: 'oil', label: 'Its oil', shows: OilCard },
   { id: 'lists', label: 'Parts', shows: ListsCard },
