@@ -24,6 +24,17 @@ def direction(falls: Value, left: Value) -> Array:
     return np.asarray(v / np.sqrt((v**2).sum(axis=0)))
 
 
+def together(lines: Sequence[Array]) -> list[Array]:
+    """Lines over their own samples as lines over all of them, (3, ...) each."""
+    shape = np.broadcast_shapes(*(line.shape[1:] for line in lines))
+    return [widened(line, shape) for line in lines]
+
+
+def widened(line: Array, shape: tuple[int, ...]) -> Array:
+    """One line as (3, *shape)."""
+    return np.broadcast_to(line.reshape(line.shape + (1,) * (len(shape) - line.ndim + 1)), (3, *shape))
+
+
 def between(first: Array, second: Array) -> Array:
     """Angle [rad] between two unit vectors (3, ...)."""
     cross = np.sqrt((np.cross(first, second, axis=0) ** 2).sum(axis=0))

@@ -10,7 +10,7 @@ from gauge_well.core.driveline import joints
 from gauge_well.core.facts import need
 from gauge_well.core.linkage import pedal, steering, throttle, vacuum
 from gauge_well.core.linkage.pedal import Linked
-from gauge_well.core.media.air import pressure_isa
+from gauge_well.core.media.air import GRAVITY, pressure_isa
 from gauge_well.core.reads import (
     BEARING_FREE,
     BELL_AHEAD,
@@ -269,9 +269,7 @@ def column(facts: ControlsFacts) -> Column | None:
     if len(own) < 2 or any(c.falls is None for c in own):
         return None
     ways = [joints.direction(c.falls if c.falls is not None else 0.0, c.bears_left) for c in own]
-    shape = np.broadcast_shapes(*(w.shape[1:] for w in ways))
-    ways = [np.broadcast_to(w.reshape(w.shape + (1,) * (len(shape) - w.ndim + 1)), (3, *shape)) for w in ways]
-    bends = joints.bends(ways)
+    bends = joints.bends(joints.together(ways))
     left = joints.residual(bends, [c.forks for c in own[1:-1]])
     return Column(np.abs(bends), np.asarray(0.5 * left**2))
 
@@ -300,7 +298,7 @@ def pressure_asked(context: Context, facts: ControlsFacts, front: Array | None) 
     """Pressure [Pa] that turns the standing wheels, by what is on the front axle [kg]; None where something is not stated."""
     if front is None or facts.tyre is None or facts.steer_arm is None or facts.piston is None:
         return None
-    wheel = np.ravel(front) * 9.80665 / 2.0
+    wheel = np.ravel(front) * GRAVITY / 2.0
     moment = steering.parked(wheel, as_array(facts.tyre), ON_TARMAC)
     return np.asarray(2.0 * moment / as_array(facts.steer_arm) / as_array(facts.piston))
 

@@ -85,8 +85,7 @@ def _line(facts: DrivelineFacts, which: str) -> Line | None:
     ways = [joints.direction(back * as_array(facts.out_falls), back * as_array(facts.out_left))]
     ways += [joints.direction(s.falls if s.falls is not None else 0.0, s.bears_left) for _, s in own]
     ways.append(joints.direction(ends[0], ends[1]))
-    shape = np.broadcast_shapes(*(w.shape[1:] for w in ways))
-    return Line(which, own, tuple(_as(w, shape) for w in ways))
+    return Line(which, own, tuple(joints.together(ways)))
 
 
 def speed_missing(context: Context) -> tuple[str, ...]:
@@ -137,10 +136,6 @@ class Slid:
     last: Array
 
 
-def _as(way: Array, shape: tuple[int, ...]) -> Array:
-    return np.broadcast_to(way.reshape(way.shape + (1,) * (len(shape) - way.ndim + 1)), (3, *shape))
-
-
 def slid(line: Line) -> Slid | None:
     """Of the last shaft of a line, its axle going straight up and down with its input's angle kept (common practice)."""
     _, own = line.shafts[-1]
@@ -155,7 +150,7 @@ def slid(line: Line) -> Slid | None:
         moved = np.stack([flat[0], flat[1], flat[2] + rise])
         long = np.sqrt((moved**2).sum(axis=0))
         unit = moved / long
-        bent = [joints.between(_as(line.ways[i], shape), unit) for i in (-3, -1)]
+        bent = [joints.between(joints.widened(line.ways[i], shape), unit) for i in (-3, -1)]
         found.append((np.asarray(long - length), *bent))
     (up, a, b), (down, c, d) = found
     return Slid(up, down, np.maximum(a, c), np.maximum(b, d))

@@ -13,6 +13,7 @@ from gauge_well.core.duty.facts import DRIVES
 from gauge_well.core.duty.road import vehicle_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air
+from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.reads import DRIVE_CAP
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
@@ -153,7 +154,7 @@ def _box(
     for i, ratio in enumerate(train.ratios):
         at = np.linspace(idle, limit, CURVE) / per[i]
         pulls = gears.pull(engine, wanted, Train([ratio], train.low, train.final, train.tyre), road, at)[0]
-        spare = pulls - road.resists(at) + road.mass * 9.80665 * road.rolling
+        spare = pulls - road.resists(at) + road.mass * GRAVITY * road.rolling
         best = int(np.argmax(spare))
         rows.append(
             GearRow(ratio, float(speed * per[i]), float(limit / per[i]), gears.grade_of(float(pulls[best]), road, float(at[best])), shifts[i],
