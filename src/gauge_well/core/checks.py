@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Collection, Sequence
+from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
@@ -164,13 +164,23 @@ def gate(
 
 
 def never(
-    id: str, name: str, part: str, words: str, *, code: str = "", danger: bool = False, cost: bool = False
+    id: str,
+    name: str,
+    part: str,
+    words: str,
+    *,
+    code: str = "",
+    danger: bool = False,
+    cost: bool = False,
+    sizes: Mapping[str, float] | None = None,
 ) -> Check:
-    """What cannot be, or may not, whatever it amounts to: over any brim, in so many words."""
-    why = {"why": words}
+    """What cannot be, or may not, whatever it amounts to: over any brim, in so many words; ``sizes`` are what they name [m]."""
+    said: dict[str, tuple[float, str] | str] = {"why": words}
+    if sizes:
+        said = {key: (value, "size") for key, value in sizes.items()}
     check = gate(
-        id, name, part, 1.0, 0.0, "count", "{why}", lambda: {**why}, fill=as_array(FILL_MAX), cost=cost, danger=danger
-    )
+        id, name, part, 1.0, 0.0, "count", words if sizes else "{why}", lambda: {**said}, fill=as_array(FILL_MAX), cost=cost, danger=danger
+    )  # fmt: skip
     return replace(check, code=code)
 
 

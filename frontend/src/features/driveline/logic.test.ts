@@ -8,9 +8,9 @@ const piece = (id: string, start: number, end: number): Piece => ({ id, name: id
 
 describe('a chain', () => {
   it('says what is missing, else what it comes to', () => {
-    expect(chainSaid(chain(null))).toBe('Bearing: 1 of 2 lengths are still to be taped.')
-    expect(chainSaid(chain(0.002))).toBe('Bearing: 2.0 mm free, 1.0 mm to 3.0 mm in 95 of 100; 1.0 mm to 3.0 mm is wanted.')
-    expect(chainSaid(chain(0.002, null))).toContain('1.0 mm or more')
+    expect(chainSaid(chain(null), say)).toBe('Bearing: 1 of 2 lengths are still to be taped.')
+    expect(chainSaid(chain(0.002), say)).toBe('Bearing: 0.002 size free, 0.001 size to 0.003 size in 95 of 100; 0.001 size to 0.003 size is wanted.')
+    expect(chainSaid(chain(0.002, null), say)).toContain('0.001 size or more')
   })
   it('is off outside what is wanted', () => {
     expect([0.0005, 0.002, 0.004].map((v) => off(chain(v)))).toEqual([true, false, true])

@@ -13,10 +13,9 @@ export type Half = HalvesView['halves'][number]
 
 type Say = (v: number, kind: string) => string
 
-const mm = (v: number) => `${(1000 * v).toFixed(1)} mm`
-
 /** What a chain comes to, in a sentence. */
-export function chainSaid(chain: Chain): string {
+export function chainSaid(chain: Chain, say: Say): string {
+  const mm = (v: number) => say(v, 'size')
   if (chain.total === null) return `${chain.name}: ${chain.links.filter((l) => l.value === null).length} of ${chain.links.length} lengths are still to be taped.`
   const band = chain.low !== null && chain.high !== null && chain.high - chain.low > 2e-5 ? `, ${mm(chain.low)} to ${mm(chain.high)} in 95 of 100` : ''
   const wanted = chain.most === null ? `${mm(chain.least)} or more` : `${mm(chain.least)} to ${mm(chain.most)}`

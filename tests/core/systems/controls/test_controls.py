@@ -30,7 +30,7 @@ class Throttle(NumbersCase):
 
     def test_cable_too_short(self) -> None:
         found = block(**CABLE, cable="0.8 m", cable_way="0.95 m")
-        self.assertIn("150 mm too short", says(found, "cable_short"))
+        self.assertIn("150\xa0mm too short", says(found, "cable_short"))
         self.assertTrue(check(found, "cable_short")["danger"])
 
     def test_one_spring_is_not_enough(self) -> None:
@@ -134,7 +134,7 @@ class Clutch(NumbersCase):
     def test_cable(self) -> None:
         facts = {k: v for k, v in PEDAL.items() if k not in ("master", "slave")}
         found = block(**facts, release="cable", clutch_cable="0.7 m", clutch_way="0.8 m")
-        self.assertIn("100 mm too short", says(found, "clutch_cable"))
+        self.assertIn("100\xa0mm too short", says(found, "clutch_cable"))
         self.close(check(found, "clutch_way")["capacity"], 0.130 / 6.0 / 1.8, rel=1e-9)
 
     def test_an_automatic_has_no_pedal(self) -> None:

@@ -19,7 +19,7 @@ const said = computed(() => (data.value ? clutchSaid(data.value, show) : ''))
 const bad = computed(() => Boolean(data.value && data.value.moves !== null && data.value.asked !== null && data.value.moves < data.value.asked))
 type Row = ClutchView['masters'][number]
 const COLUMNS: Column<Row>[] = [
-  { key: 'bore', title: 'Master', head: true, show: (r) => `${(1000 * r.bore).toFixed(1)} mm${r.there ? ', there' : ''}` },
+  { key: 'bore', title: 'Master', head: true, show: (r) => `${show(r.bore, 'size')}${r.there ? ', there' : ''}` },
   { key: 'moves', title: 'bearing moved', right: true, show: (r) => show(r.moves, 'size'), over: (r) => r.frees === false },
   { key: 'pad', title: 'at the pad', right: true, show: (r) => (r.pad === null ? 'not known' : show(r.pad, 'force')), over: (r) => r.light === false },
   { key: 'serves', title: '', show: (r) => (r.frees === false ? 'does not free it' : r.light === false ? 'heavy' : r.frees && r.light ? 'serves' : '') },
@@ -43,7 +43,7 @@ const best = computed(() => data.value?.masters.find((r) => !r.there && r.frees 
       <p role="status"><strong :class="{ over: bad }">{{ said }}</strong></p>
       <NamedValues v-if="rows.length" :rows="rows" />
       <DataTable v-if="data.masters.length" :id="(r) => String(r.bore)" label="Masters on this pedal" :columns="COLUMNS" :rows="data.masters" :marked="(r) => r.there" />
-      <p v-if="best" class="noprint"><button class="button" type="button" @click="put(best)">Try a master of {{ (1000 * best.bore).toFixed(1) }} mm</button></p>
+      <p v-if="best" class="noprint"><button class="button" type="button" @click="put(best)">Try a master of {{ show(best.bore, 'size') }}</button></p>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
       <p class="mute">A smaller master asks less and moves less: the work is the same. What the bearing asks comes from Driveline’s cover and stack; what the pedal moves goes back to it. The pedal’s own bracket is stiffened before a heavier clutch goes in.</p>
     </template>

@@ -13,6 +13,7 @@ import { chainSaid, frame, numbers, off, type Chain } from '../logic'
 const words = useVocabulary()
 const { send, trouble } = useSending()
 const { data, waiting } = useInstrument('driveline/stack', ref({}))
+const show = (v: number, kind: string) => words.show(v, kind)
 const box = computed(() => (data.value ? frame(data.value.pieces) : { left: 0, wide: 1, high: 0.2 }))
 const u = computed(() => box.value.wide / 470)
 const named = computed(() => (data.value ? numbers(data.value.pieces, 19 * u.value) : []))
@@ -21,7 +22,7 @@ type Link = Chain['links'][number]
 const LINKS: Column<Link>[] = [
   { key: 'name', title: 'Length', head: true, show: (l) => l.name },
   { key: 'sign', title: '', mute: true, show: (l) => (l.sign > 0 ? 'adds' : 'takes off') },
-  { key: 'value', title: '', right: true, show: (l) => (l.value === null ? 'to be taped' : `${(1000 * l.value).toFixed(1)} mm`), over: (l) => l.value === null },
+  { key: 'value', title: '', right: true, show: (l) => (l.value === null ? 'to be taped' : show(l.value, 'size')), over: (l) => l.value === null },
 ]
 const wanted = computed(() => {
   const d = data.value
@@ -36,9 +37,9 @@ async function put(): Promise<void> {
   <section class="card pad" data-stack>
     <h2 class="label">{{ data?.automatic ? 'Block to converter' : 'Block to bearing' }}</h2>
     <template v-if="data">
-      <p v-if="main" role="status"><strong :class="{ over: off(main) }">{{ chainSaid(main) }}</strong></p>
+      <p v-if="main" role="status"><strong :class="{ over: off(main) }">{{ chainSaid(main, show) }}</strong></p>
       <div v-if="data.pieces.length" class="drawing" tabindex="0">
-        <svg :viewBox="`${box.left} ${-box.high} ${box.wide} ${box.high + 14 * u}`" :style="{ '--u': `${u}px` }" role="img" :aria-label="`Section along the crank, its upper half, its rear to the right: ${data.pieces.map((p) => `${p.name} ${(1000 * p.start).toFixed(0)} to ${(1000 * p.end).toFixed(0)} mm`).join('; ')}`">
+        <svg :viewBox="`${box.left} ${-box.high} ${box.wide} ${box.high + 14 * u}`" :style="{ '--u': `${u}px` }" role="img" :aria-label="`Section along the crank, its upper half, its rear to the right: ${data.pieces.map((p) => `${p.name} ${show(p.start, 'size')} to ${show(p.end, 'size')}`).join('; ')}`">
           <rect :x="box.left" :y="-box.high" :width="-box.left" :height="box.high" class="block" />
           <g v-for="p in data.pieces" :key="p.id" :class="['piece', p.id]"><rect :x="p.start" :y="-p.outside" :width="p.end - p.start" :height="p.outside - p.inside" /></g>
           <line :x1="box.left" :x2="box.left + box.wide" y1="0" y2="0" class="axis" />
@@ -50,17 +51,17 @@ async function put(): Promise<void> {
       </div>
       <ol v-if="named.length" class="names"><li v-for="l in named" :key="l.piece.id"><b>{{ l.n }}</b> {{ l.piece.name }}</li></ol>
       <p v-else class="mute">Nothing is taped yet: block’s face to the crank’s flange, flywheel, clutch, bell and bearing make the drawing.</p>
-      <p v-if="wanted !== null" class="row"><span>A spacer of <b>{{ (1000 * wanted).toFixed(1) }} mm</b> in all, of steel, puts the bearing right; bolts, starter and pilot are judged with it.</span> <button class="button noprint" type="button" @click="put">Try that spacer</button></p>
-      <p v-else-if="data.spacer !== null && data.spacer < -5e-4" class="over">No spacer mends it: {{ (-1000 * data.spacer).toFixed(1) }} mm more of adapter, or a bearing so much shorter.</p>
+      <p v-if="wanted !== null" class="row"><span>A spacer of <b>{{ show(wanted, 'size') }}</b> in all, of steel, puts the bearing right; bolts, starter and pilot are judged with it.</span> <button class="button noprint" type="button" @click="put">Try that spacer</button></p>
+      <p v-else-if="data.spacer !== null && data.spacer < -5e-4" class="over">No spacer mends it: {{ show(-data.spacer, 'size') }} more of adapter, or a bearing so much shorter.</p>
       <template v-for="chain in data.chains" :key="chain.id">
         <template v-if="chain.links.some((l) => l.value !== null && !['spacer', 'adapter'].includes(l.name))">
           <h3 class="label">{{ chain.name }}</h3>
-          <p v-if="chain !== main" :class="{ over: off(chain) }">{{ chainSaid(chain) }}</p>
+          <p v-if="chain !== main" :class="{ over: off(chain) }">{{ chainSaid(chain, show) }}</p>
           <DataTable :id="(l) => l.path" :label="`Chain: ${chain.name}`" :columns="LINKS" :rows="[...chain.links]" />
         </template>
       </template>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
-      <p class="mute">Behind the block’s rear face to the right, to scale, its upper half; heights are usual ones where not taped. Every length as it will be bolted together: gasket and plate too. {{ data.stroke === null ? 'What the pedal moves the bearing by is not known.' : `The pedal moves the bearing ${words.show(data.stroke, 'size')}.` }}</p>
+      <p class="mute">Behind the block’s rear face to the right, to scale, its upper half; heights are usual ones where not taped. Every length as it will be bolted together: gasket and plate too. {{ data.stroke === null ? 'What the pedal moves the bearing by is not known.' : `The pedal moves the bearing ${show(data.stroke, 'size')}.` }}</p>
     </template>
     <Unseen v-else :waiting="waiting">State the engine.</Unseen>
   </section>

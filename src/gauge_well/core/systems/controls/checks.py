@@ -31,8 +31,11 @@ def throttle_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
     if facts.throttle == "pedal":
         return
     if facts.cable is not None and facts.cable_way is not None and likely(facts.cable) < likely(facts.cable_way):
-        words = f"The cable is {1e3 * (likely(facts.cable_way) - likely(facts.cable)):.0f} mm too short for its way: it pulls tight, and the throttle with it."
-        yield never("cable_short", "Throttle cable", "throttle", words, code="short_cable", danger=True)
+        words = "The cable is {by} too short for its way: it pulls tight, and the throttle with it."
+        by = likely(facts.cable_way) - likely(facts.cable)
+        yield never(
+            "cable_short", "Throttle cable", "throttle", words, code="short_cable", danger=True, sizes={"by": by}
+        )
     left = model.over_travel(facts)
     if left is not None and facts.pedal_moves is not None:
         yield _full(facts, left)

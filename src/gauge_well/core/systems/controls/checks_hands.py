@@ -37,8 +37,9 @@ def clutch_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
         and cable[1] is not None
         and likely(cable[0]) < likely(cable[1])
     ):
-        words = f"The clutch cable is {1e3 * (likely(cable[1]) - likely(cable[0])):.0f} mm too short for its way."
-        yield never("clutch_cable", "Clutch cable", "clutch_pedal", words, code="short_cable")
+        words = "The clutch cable is {by} too short for its way."
+        by = likely(cable[1]) - likely(cable[0])
+        yield never("clutch_cable", "Clutch cable", "clutch_pedal", words, code="short_cable", sizes={"by": by})
     yield from _thread("clutch_pipe", "Clutch pipe", "clutch_pedal", facts.pipe_end, facts.slave_port)
     found = model.pedalled(context, facts)
     if found is None:
@@ -92,10 +93,9 @@ def shift_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
         and lengths[1] is not None
         and likely(lengths[0]) < likely(lengths[1])
     ):
-        words = (
-            f"The shift cables are {1e3 * (likely(lengths[1]) - likely(lengths[0])):.0f} mm too short for their way."
-        )
-        yield never("shift_cable", "Shift cables", "shifter", words, code="short_cable")
+        words = "The shift cables are {by} too short for their way."
+        by = likely(lengths[1]) - likely(lengths[0])
+        yield never("shift_cable", "Shift cables", "shifter", words, code="short_cable", sizes={"by": by})
     found = model.shifted(context, facts)
     if found.behind is not None and found.left is not None and facts.shifter == "direct":
         ahead = likely(found.behind) < 0.0
@@ -104,8 +104,13 @@ def shift_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
         values = {"along": (abs(likely(found.behind)), "size"), "aside": (abs(likely(found.left)), "size")}
         yield gate("knob_place", "Knob's place", "shifter", off, ASIDE, "size", words, lambda: {**values}, cost=True)
     if found.throw is not None:
-        words = f"The knob goes {{demand}} from neutral to a gear; {LONG[0] * 1e3:.0f} to {LONG[1] * 1e3:.0f} mm are usual, past {{capacity}} it is a reach."
-        yield gate("throw", "Knob's throw", "shifter", found.throw, MOST_THROW, "size", words, cost=True)
+        words = (
+            "The knob goes {demand} from neutral to a gear; {short} to {long} are usual, past {capacity} it is a reach."
+        )
+        ends = {"short": (LONG[0], "size"), "long": (LONG[1], "size")}
+        yield gate(
+            "throw", "Knob's throw", "shifter", found.throw, MOST_THROW, "size", words, lambda: {**ends}, cost=True
+        )
     if facts.rod_off is not None and facts.shifter == "rods":
         words = "The rod runs {demand} off square to its lever; past {capacity} the throws differ and it stiffens."
         yield gate("rod_off", "Shift rod's angle", "shifter", facts.rod_off, ROD_OFF, "angle", words, cost=True)

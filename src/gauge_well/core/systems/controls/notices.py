@@ -80,9 +80,12 @@ def _hands(context: Context, facts: ControlsFacts) -> Iterator[Notice]:
         yield Notice("inside_bell", Sentence(words), "controls.release", part="clutch_pedal")
     throw = model.shifted(context, facts).throw
     if throw is not None and likely(throw) < LONG[0]:
-        words = "{throw} from neutral to a gear is short: quick and heavy. 40 to 60 mm are usual."
+        words = "{throw} from neutral to a gear is short: quick and heavy; {short} to {long} are usual."
         yield Notice(
-            "throw_short", Sentence(words, {"throw": (likely(throw), "size")}), "controls.below", part="shifter"
+            "throw_short",
+            Sentence(words, {"throw": (likely(throw), "size"), "short": (LONG[0], "size"), "long": (LONG[1], "size")}),
+            "controls.below",
+            part="shifter",
         )
     if facts.shifter == "rods" and facts.pivot == "body" and model.rod_jumps(context, facts) is None:
         words = "A lever on the body with rods to an engine that rocks jumps out of gear: how far it moves is not known until the rod's height and the mounts are."

@@ -45,8 +45,9 @@ def stack_checks(context: Context, facts: DrivelineFacts, stroke: Value | None) 
 
 
 def _at_least(id: str, name: str, gap: Array, kept: Value, words: str, part: str = STACK) -> Check:
-    """A length that must be there, {capacity} of {demand}."""
-    return gate(id, name, part, kept, gap, "size", words, fill=gap_fill(gap, kept))
+    """A length that must be there, {capacity} of {demand}; where it is not at all, {off} beyond."""
+    beyond = {"off": (max(-likely(gap), 0.0), "size")}
+    return gate(id, name, part, kept, gap, "size", words, lambda: {**beyond}, fill=gap_fill(gap, kept))
 
 
 def _bearing(facts: DrivelineFacts, stroke: Value | None) -> Iterator[Check]:
@@ -57,23 +58,21 @@ def _bearing(facts: DrivelineFacts, stroke: Value | None) -> Iterator[Check]:
     own = likely(free)
     moved = as_array(stroke) if stroke is not None else None
     if moved is not None and own >= likely(moved):
-        words = f"The bearing never touches the fingers: {1e3 * own:.1f} mm to them, the pedal moves it {1e3 * likely(moved):.1f} mm."
-        yield never("bearing_free", "Release bearing", STACK, words, code="never_touches")
+        words = "The bearing never touches the fingers: {free} to them, the pedal moves it {way}."
+        far = {"free": own, "way": likely(moved)}
+        yield never("bearing_free", "Release bearing", STACK, words, code="never_touches", sizes=far)
         return
     if rides:
         pushed = np.asarray(-free)
         if own > 0.0:
-            yield never("bearing_free", "Release bearing", STACK, f"A bearing that should ride on the fingers stands {1e3 * own:.1f} mm off them.", code="never_touches")  # fmt: skip
+            yield never("bearing_free", "Release bearing", STACK, "A bearing that should ride on the fingers stands {free} off them.", code="never_touches", sizes={"free": own})  # fmt: skip
             return
         yield _at_least("bearing_least", "Riding bearing, least", pushed, stack.PRELOAD[0], "Pushed back {capacity} by the fingers; {demand} keep it on them as the disc wears.")  # fmt: skip
         yield gate("bearing_most", "Riding bearing, most", STACK, pushed, stack.PRELOAD[1], "size", "Pushed back {demand} by the fingers; past {capacity} it bottoms and the clutch slips.")  # fmt: skip
         return
     words = "{capacity} free before the fingers; {demand} at least, for the fingers rise as the disc wears."
     if own < 0.0:
-        words = (
-            f"The bearing presses the fingers by {-1e3 * own:.1f} mm at rest: the clutch slips. "
-            + "Keep {demand} free."
-        )
+        words = "The bearing presses the fingers by {off} at rest: the clutch slips. Keep {demand} free."
     yield _at_least("bearing_free", "Release bearing, free", free, stack.PLAY[0], words)
     if moved is not None and facts.clutch.release is not None:
         yield gate(
@@ -88,16 +87,24 @@ def _shaft(facts: DrivelineFacts) -> Iterator[Check]:
     room = stack.tip_room(facts).total
     if room is not None:
         if likely(room) <= 0.0:
-            words = f"The input shaft bottoms in the crank by {-1e3 * likely(room):.1f} mm before the bell meets its face: drawn up, it breaks thrust bearing or gearbox."
-            yield never("shaft_room", "Input shaft's tip", STACK, words, code="bottoms", danger=True)
+            words = "The input shaft bottoms in the crank by {by} before the bell meets its face: drawn up, it breaks thrust bearing or gearbox."
+            yield never(
+                "shaft_room",
+                "Input shaft's tip",
+                STACK,
+                words,
+                code="bottoms",
+                danger=True,
+                sizes={"by": -likely(room)},
+            )
         else:
             yield _at_least("shaft_room", "Input shaft's tip", room, stack.SHORT_OF, "Its tip stops {capacity} short of the hole's bottom; keep {demand}.")  # fmt: skip
     inside = stack.in_pilot(facts)
     if inside is None or facts.pilot_long is None:
         return
     if likely(inside) <= 0.0:
-        words = f"The input shaft's nose ends {-1e3 * likely(inside):.1f} mm away from its pilot: the disc hangs and the gearbox's bearing fails."
-        yield never("pilot", "Pilot", STACK, words, code="no_pilot")
+        words = "The input shaft's nose ends {by} away from its pilot: the disc hangs and the gearbox's bearing fails."
+        yield never("pilot", "Pilot", STACK, words, code="no_pilot", sizes={"by": -likely(inside)})
         return
     kept = np.minimum(stack.PILOT, as_array(facts.pilot_long))
     yield _at_least("pilot", "Pilot", inside, kept, "{capacity} of the nose run in the pilot; keep {demand}. An extended pilot bush mends it.")  # fmt: skip
@@ -111,8 +118,9 @@ def _splines(facts: DrivelineFacts) -> Iterator[Check]:
         return
     across, shaft = facts.clutch.bore, facts.spline_across
     if across is not None and shaft is not None and abs(likely(across) - likely(shaft)) > 1e-3:
-        words = f"Disc and shaft differ by {1e3 * abs(likely(across) - likely(shaft)):.1f} mm over the splines: not the same."
-        yield never("splines", "Disc on its shaft", "clutch", words, code="splines")
+        words = "Disc and shaft differ by {by} over the splines: not the same."
+        by = abs(likely(across) - likely(shaft))
+        yield never("splines", "Disc on its shaft", "clutch", words, code="splines", sizes={"by": by})
         return
     inside = stack.in_hub(facts)
     if inside is None or facts.spline_across is None:
@@ -122,7 +130,7 @@ def _splines(facts: DrivelineFacts) -> Iterator[Check]:
         kept = np.minimum(kept, MOST_OF_HUB * as_array(facts.clutch.hub_long))
     words = "{capacity} of the splines in the hub; {demand} at least, a diameter or nine tenths of the hub."
     if likely(inside) <= 0.0:
-        words = f"The splines end {-1e3 * likely(inside):.1f} mm away from the disc's hub. " + "Keep {demand} in it."
+        words = "The splines end {off} away from the disc's hub. Keep {demand} in it."
     yield _at_least("splines", "Disc on its shaft", inside, kept, words, "clutch")
 
 
@@ -132,8 +140,10 @@ def _converter(facts: DrivelineFacts) -> Iterator[Check]:
         return
     low, high = stack.CONVERTER
     if likely(room) <= 0.0:
-        words = f"The converter is {-1e3 * likely(room):.1f} mm too long: bolted up, it crushes the gearbox's pump."
-        yield never("converter_least", "Converter", STACK, words, code="bottoms", danger=True)
+        words = "The converter is {by} too long: bolted up, it crushes the gearbox's pump."
+        yield never(
+            "converter_least", "Converter", STACK, words, code="bottoms", danger=True, sizes={"by": -likely(room)}
+        )
         return
     yield _at_least("converter_least", "Converter, least", room, low, "Pulled forward {capacity} to the flexplate from fully home; {demand} at least, or it crushes the pump.")  # fmt: skip
     yield gate("converter_most", "Converter, most", STACK, room, high, "size", "Pulled forward {demand} from fully home; past {capacity} it leaves the pump's drive.")  # fmt: skip
@@ -143,12 +153,12 @@ def _starter(facts: DrivelineFacts) -> Iterator[Check]:
     found = stack.meshed(facts)
     if found is not None:
         if likely(found.covers) <= 0.0:
-            yield never("starter_mesh", "Starter on the ring", WHEEL, f"Thrown, the pinion stops {-1e3 * likely(found.covers):.1f} mm short of the ring's teeth.", code="no_mesh")  # fmt: skip
+            yield never("starter_mesh", "Starter on the ring", WHEEL, "Thrown, the pinion stops {by} short of the ring's teeth.", code="no_mesh", sizes={"by": -likely(found.covers)})  # fmt: skip
         else:
             yield _at_least("starter_mesh", "Starter on the ring", found.covers, stack.MESH * as_array(found.width), "Thrown, it covers {capacity} of the teeth; {demand} at least, two thirds.", WHEEL)  # fmt: skip
         words = "At rest it stands {capacity} off the ring; keep {demand}."
         if likely(found.gap) < 0.0:
-            words = f"At rest it stands {-1e3 * likely(found.gap):.1f} mm in the ring's teeth. " + "Keep {demand}."
+            words = "At rest it stands {off} in the ring's teeth. Keep {demand}."
         yield _at_least("starter_rest", "Starter at rest", found.gap, stack.CLEAR, words, WHEEL)
     own = stack.teeth(facts)
     if own is None:
@@ -176,8 +186,11 @@ def _bolts(facts: DrivelineFacts) -> Iterator[Check]:
         words = "{capacity} of thread in the crank; {demand} at least, " + ("one and a half diameters behind a spacer." if spaced else "a diameter.")  # fmt: skip
         yield _at_least("bolts", "Flywheel's bolts", inside, kept, words, WHEEL)
     if facts.bolt_hole is not None and likely(inside) > likely(facts.bolt_hole):
-        words = f"Its bolts bottom {1e3 * (likely(inside) - likely(facts.bolt_hole)):.1f} mm before they clamp."
-        yield never("bolts_bottom", "Flywheel's bolts, too long", WHEEL, words, code="bottoms", danger=True)
+        words = "Its bolts bottom {by} before they clamp."
+        by = likely(inside) - likely(facts.bolt_hole)
+        yield never(
+            "bolts_bottom", "Flywheel's bolts, too long", WHEEL, words, code="bottoms", danger=True, sizes={"by": by}
+        )
 
 
 def _patterns(facts: DrivelineFacts) -> Iterator[Check]:
@@ -194,10 +207,9 @@ def _patterns(facts: DrivelineFacts) -> Iterator[Check]:
         yield never("pattern_bolts", "Flywheel's holes", WHEEL, words, code="pattern")
     circles = facts.crank_circle, wheel.circle
     if circles[0] is not None and circles[1] is not None and abs(likely(circles[0]) - likely(circles[1])) > CIRCLE:
-        words = (
-            f"Its bolts stand on {1e3 * likely(circles[1]):.1f} mm, the crank's on {1e3 * likely(circles[0]):.1f} mm."
-        )
-        yield never("pattern_circle", "Flywheel's bolt circle", WHEEL, words, code="pattern")
+        both = {"own": likely(circles[1]), "crank": likely(circles[0])}
+        words = "Its bolts stand on {own}, the crank's on {crank}."
+        yield never("pattern_circle", "Flywheel's bolt circle", WHEEL, words, code="pattern", sizes=both)
     if facts.crank_balance and wheel.balance and facts.crank_balance != wheel.balance:
         words = f"It is made for an engine balanced by {BALANCES[wheel.balance]}, this one is by {BALANCES[facts.crank_balance]}: it shakes itself to pieces."  # fmt: skip
         yield never("balance", "Flywheel's balance", WHEEL, words, code="balance", danger=True)
