@@ -15,6 +15,8 @@ from gauge_well.core.systems.driveline.facts import LOCKS, DrivelineFacts
 from gauge_well.core.systems.torqued import Asked
 from gauge_well.core.typing import Array, Value, as_array
 
+HOLLOW = 0.68  # of a lining's outside that its hole is (common practice)
+
 
 @dataclass(frozen=True)
 class Driven:
@@ -71,18 +73,20 @@ def drives(context: Context, facts: DrivelineFacts, which: str) -> bool:
     return facts.axle_out != which if drive == "four" else drive in (None, which)
 
 
-def held(facts: DrivelineFacts) -> Array | None:
-    """Torque the clutch holds [N m]; of a lining whose hole is not taped, of one seven tenths as wide (common practice)."""
+def lined(facts: DrivelineFacts) -> Array | None:
+    """Inside of the clutch's lining [m]; of one whose hole is not taped, seven tenths of its outside (common practice)."""
     own = facts.clutch
-    if own.outer is None or own.clamp is None:
+    if own.outer is None:
         return None
-    inner = as_array(own.inner) if own.inner is not None else 0.68 * as_array(own.outer)
+    return as_array(own.inner) if own.inner is not None else np.asarray(HOLLOW * as_array(own.outer))
+
+
+def held(facts: DrivelineFacts) -> Array | None:
+    """Torque the clutch holds [N m]."""
+    own, inner = facts.clutch, lined(facts)
+    if own.outer is None or own.clamp is None or inner is None:
+        return None
     return clutch.holds(2.0 * as_array(own.discs), own.friction, own.clamp, own.outer, inner)
-
-
-def skin(thick: Value, inside: Value, torque: Array) -> Array:
-    """Shear [Pa] of (step, 1, draw)."""
-    return shaft.twisting(torque, thick, inside)
 
 
 def stands(own: PropshaftFacts | HalfshaftFacts) -> float:

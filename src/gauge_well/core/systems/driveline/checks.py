@@ -7,6 +7,7 @@ from collections.abc import Iterator
 import numpy as np
 
 from gauge_well.core.checks import Check, gap_fill, gate, hot_gate, never
+from gauge_well.core.driveline import shaft
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.parts.halfshaft import OUTER_MOST
 from gauge_well.core.parts.member import WHATS
@@ -65,7 +66,7 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
         torque = carried.at_place(context, facts, found, at, "shaft")
         hollow = np.maximum(as_array(own_shaft.tube) - 2.0 * as_array(own_shaft.wall), 0.0)
         yield torque_limit(
-            context, f"twist_{id}", f"{lines.called(facts, id, own_shaft.line)}, twisted", "shafts", carried.skin(own_shaft.tube, hollow, torque), carried.stands(own_shaft),
+            context, f"twist_{id}", f"{lines.called(facts, id, own_shaft.line)}, twisted", "shafts", shaft.twisting(torque, own_shaft.tube, hollow), carried.stands(own_shaft),
             "stress", "{torque} twist it to {demand}" + why + "; its steel yields at {capacity}.", at, {"torque": (likely(torque), "torque")},
         )  # fmt: skip
     for id, half in facts.halves:
@@ -73,7 +74,7 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
             continue
         torque = carried.at_place(context, facts, found, at, "wheel")
         yield torque_limit(
-            context, f"twist_{id}", f"{half.side.capitalize()} {half.axle} half-shaft, twisted", "halves", carried.skin(half.thick, 0.0, torque), carried.stands(half),
+            context, f"twist_{id}", f"{half.side.capitalize()} {half.axle} half-shaft, twisted", "halves", shaft.twisting(torque, half.thick), carried.stands(half),
             "stress", "{torque} twist it to {demand}" + why + "; its steel yields at {capacity}.", at, {"torque": (likely(torque), "torque")},
         )  # fmt: skip
 

@@ -14,7 +14,6 @@ from gauge_well.core.systems.torqued import asked, peak_torque
 from gauge_well.core.typing import Array, Value, as_array, duty_values, likely
 
 THIN = (0.0762, 0.0720)  # m, a drawn tube outside and inside, by which others are scaled
-RATIO = 0.68  # of a lining's outside that its hole is (common practice)
 
 
 def needs(context: Context, facts: DrivelineFacts) -> list[Need]:
@@ -34,10 +33,9 @@ def _torque(context: Context, facts: DrivelineFacts) -> list[Need]:
             "reserve": (kept - 1.0, "share"),
         }
         found.append(Need("clutch", "holds", np.asarray(kept * own), "torque", Sentence(words, values)))
-        wide = facts.clutch.outer
-        if wide is not None and facts.clutch.clamp is None:
+        wide, inner = facts.clutch.outer, carried.lined(facts)
+        if wide is not None and inner is not None and facts.clutch.clamp is None:
             faces = 2.0 * likely(facts.clutch.discs) * likely(facts.clutch.friction)
-            inner = facts.clutch.inner if facts.clutch.inner is not None else RATIO * as_array(wide)
             clamp = kept * own / (faces * (as_array(wide) + inner) / 4.0)
             said = Sentence(
                 "On a lining of {wide} that is a cover of {clamp}.",

@@ -77,11 +77,9 @@ def _stack(context: Context, facts: DrivelineFacts) -> Iterator[Candidate]:
             Sentence("A pilot that stands {a} farther out", {"a": (by, "size")}),
             {"driveline.pilot_in": to},
         )
-    for what, metal in (("alloy", "steel"),):
-        if likely(facts.spacer) > 0.0 and facts.spacer_metal == what:
-            yield Candidate(
-                "spacer_metal", "flywheel", Sentence("The spacer of steel"), {"driveline.spacer_metal": metal}
-            )
+    if likely(facts.spacer) > 0.0 and facts.spacer_metal == "alloy":
+        steel = {"driveline.spacer_metal": "steel"}
+        yield Candidate("spacer_metal", "flywheel", Sentence("The spacer of steel"), steel)
     if facts.flywheel.across is not None and facts.flywheel.metal in ("iron", "good_iron"):
         yield Candidate(
             "wheel_metal", "flywheel", Sentence("A flywheel of steel"), {"driveline.flywheel.metal": "steel"}

@@ -9,6 +9,7 @@ import numpy as np
 
 from gauge_well.core.driveline import shaft
 from gauge_well.core.duty.facts import AUTOMATIC
+from gauge_well.core.facts import fact
 from gauge_well.core.parts.flywheel import METALS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.driveline.facts_stack import StackFacts
@@ -62,10 +63,7 @@ class Chain:
 
 
 def _link(facts: StackFacts, name: str, path: str, sign: float) -> Link:
-    value: object = facts
-    for step in path.split("."):
-        value = getattr(value, step)
-    return Link(name, f"driveline.{path}", sign, value)  # type: ignore[arg-type]
+    return Link(name, f"driveline.{path}", sign, fact(facts, path))
 
 
 FINGERS = (

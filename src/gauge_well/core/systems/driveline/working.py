@@ -34,10 +34,9 @@ def _stack(w: Working, context: Context, facts: DrivelineFacts) -> None:
 
 
 def _clutch(w: Working, context: Context, facts: DrivelineFacts) -> None:
-    holds, own = carried.held(facts), facts.clutch
-    if stack.automatic(context) or holds is None or own.outer is None or own.clamp is None:
+    holds, own, inner = carried.held(facts), facts.clutch, carried.lined(facts)
+    if stack.automatic(context) or holds is None or own.outer is None or own.clamp is None or inner is None:
         return
-    inner = own.inner if own.inner is not None else 0.68 * as_array(own.outer)
     w.add(
         "T_c", "What the clutch holds", "2 * n * mu * F * (D + d) / 4", holds, "torque",
         {"n": own.discs, "mu": own.friction, "F": own.clamp, "D": own.outer, "d": inner}, "shigley2004, ch. 16",
