@@ -4281,7 +4281,7 @@ export interface components {
              * @description Throttle by
              */
             throttle?: ("cable" | "moved" | "pedal" | "lever") | null;
-            /** @description Pedal draws the cable. Rest to its stop. */
+            /** @description Pedal or lever draws the cable. Rest to its stop. */
             pedal_moves?: components["schemas"]["Quantity"];
             /** @description Throttle's wheel or lever, to the cable. Radius. */
             wheel?: components["schemas"]["Quantity"];

@@ -20,6 +20,10 @@ class Nothing(NumbersCase):
         self.assertEqual((found["state"], found["checks"]), ("unknown", []))
         self.assertEqual({u["check"] for u in found["unknown"]}, {"throttle_full", "applications"})
 
+    def test_nor_does_a_boat_hold_by_saying_nothing(self) -> None:
+        found = report(build(machine={"kind": "boat"}, clutch=False))["systems"]["controls"]
+        self.assertEqual((found["state"], [u["check"] for u in found["unknown"]]), ("unknown", ["throttle_full"]))
+
 
 class Throttle(NumbersCase):
     def test_sixty_eight_of_eighty_five(self) -> None:

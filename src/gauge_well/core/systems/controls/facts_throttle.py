@@ -36,7 +36,7 @@ class ThrottleFacts:
     """Pedal to throttle; booster and what empties it. SI."""
 
     throttle: str = choice("Throttle by", THROTTLES, group=THROTTLE)
-    pedal_moves: Value | None = quantity("Pedal draws the cable", "size", 0.005, 0.25, group=THROTTLE, spread="gauge", when=_CABLE, help="Rest to its stop.")  # fmt: skip
+    pedal_moves: Value | None = quantity("Pedal or lever draws the cable", "size", 0.005, 0.25, group=THROTTLE, spread="gauge", when=_CABLE, help="Rest to its stop.")  # fmt: skip
     wheel: Value | None = quantity("Throttle's wheel or lever, to the cable", "size", 0.005, 0.1, group=THROTTLE, spread="gauge", when=_CABLE, help="Radius.")  # fmt: skip
     opens: Value = quantity("It turns, shut to full", "angle", 0.3, 2.2, group=THROTTLE, when=_CABLE)
     lever_before: Value = quantity("A lever stands before square by", "angle", 0.0, 1.4, group=THROTTLE, when=_CABLE, help="Shut; none: a round wheel.")  # fmt: skip

@@ -33,8 +33,6 @@ def _unknown(context: Context, facts: ControlsFacts) -> list[Unknown]:
 
     if facts.throttle == "pedal":
         add("sensor_tracks", "Pedal's sensor", "throttle", _lacks(facts, ("tracks",)))
-    elif facts.throttle == "lever":
-        add("throttle_full", "Full throttle", "throttle", _begun(facts, ("pedal_moves", "wheel")))
     else:
         add("throttle_full", "Full throttle", "throttle", _lacks(facts, ("pedal_moves", "wheel")))
     if context.machine.kind in ON_WHEELS[1] and facts.booster == "vacuum" and not model.vacuumless(facts):
