@@ -7,10 +7,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gauge_well.core.duty.road import TYRE_ROLLING, road_power
+from gauge_well.core.duty.road import grade_held, road_power, rolled
 from gauge_well.core.engine.model import Engine
 from gauge_well.core.engine.torque import RAD_PER_RPM
-from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array
 
 POINTS = 400
@@ -29,7 +28,7 @@ class Train:
     @property
     def round(self) -> float:
         """Road for one turn of the wheel [m]."""
-        return float(np.pi * self.tyre * TYRE_ROLLING)
+        return float(rolled(self.tyre))
 
     @property
     def per_speed(self) -> Array:
@@ -60,10 +59,10 @@ def torque(engine: Engine, wanted: float, speed: Array) -> Array:
     return np.asarray(engine.full_load_power(speed, wanted) / (np.maximum(speed, 1.0) * RAD_PER_RPM))
 
 
-def pull(engine: Engine, wanted: float, train: Train, road: Road, speed: Array, low: bool = False) -> Array:
+def pull(engine: Engine, wanted: float, train: Train, road: Road, speed: Array) -> Array:
     """Force [N] at the wheels in each gear (gear, speed); nought where the engine would stand under idle or past its limit."""
     idle, limit = float(np.ravel(engine.facts.idle_speed)[0]), float(np.ravel(engine.facts.limit_speed)[0])
-    by = train.per_speed[:, None] * (train.low if low else 1.0)
+    by = train.per_speed[:, None]
     turns = by * np.asarray(speed, dtype=float)[None]
     force = torque(engine, wanted, np.clip(turns, idle, limit)) * by * RAD_PER_RPM * road.efficiency
     return np.where((turns >= idle * 0.999) & (turns <= limit * 1.001), np.minimum(force, road.grip), 0.0)
@@ -71,10 +70,7 @@ def pull(engine: Engine, wanted: float, train: Train, road: Road, speed: Array, 
 
 def grade_of(force: float, road: Road, speed: float) -> float:
     """Grade (tan) held by a force at the wheels [N]: ``m g (Crr cos a + sin a) = F - drag`` solved."""
-    drag = 0.5 * road.density * road.drag_area * speed**2
-    share = (force - drag) / (road.mass * GRAVITY) / np.hypot(1.0, road.rolling)
-    angle = float(np.arcsin(np.clip(share, -1.0, 1.0)) - np.arctan(road.rolling))
-    return max(float(np.tan(min(angle, 1.4))), 0.0)
+    return grade_held(force - 0.5 * road.density * road.drag_area * speed**2, road.mass, road.rolling)
 
 
 def shift_points(engine: Engine, wanted: float, train: Train) -> list[float]:

@@ -15,6 +15,7 @@ from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.typing import Array, Value, as_array, clip, likely
 
 TYRE_ROLLING = 0.97  # rolling over unloaded radius, common practice
+LOADED = TYRE_ROLLING / 2.0  # of a tyre's diameter: its radius as it rolls, and how high a wheel's centre stands
 SPEED_TOP, LEAST_SPEED = 120.0, 0.05  # m/s
 CLIMBING = 0.02  # grade from which a gear is taken for climbing
 DOWNSHIFTS = 1.15 ** np.arange(12)
@@ -48,6 +49,11 @@ def road_power(
     return np.maximum(v * force / efficiency, 0.0)
 
 
+def rolled(diameter: Value) -> Array:
+    """Road for one turn of a tyre of such a diameter [m]."""
+    return np.asarray(np.pi * as_array(diameter) * TYRE_ROLLING)
+
+
 @dataclass(frozen=True, kw_only=True)
 class Vehicle:
     """What road load needs of a machine; numbers may be samples."""
@@ -79,8 +85,7 @@ def vehicle_of(facts: MachineFacts) -> Vehicle:
     """Build from facts; MissingFact names what is absent."""
     gears: tuple[Value, ...] = ()
     if facts.gear_ratios and facts.final_drive is not None and facts.tyre_diameter is not None:
-        circumference = np.pi * as_array(facts.tyre_diameter) * TYRE_ROLLING
-        ratio = facts.final_drive / circumference * 60.0
+        ratio = facts.final_drive / rolled(facts.tyre_diameter) * 60.0
         gears = tuple(row * ratio for row in sorted((row[0] for row in facts.gear_ratios), reverse=True))
 
     def number(value: Value | None, name: str) -> Value:
@@ -268,6 +273,13 @@ def top_speed(engine: Engine, vehicle: Vehicle, wanted: float, density: float, a
     return float(top_speeds(engine, vehicle, wanted, density, accessories)[0])
 
 
+def grade_held(force: Value, mass: Value, rolling: Value) -> float:
+    """Grade (tan) on which a force [N], drag taken off, holds a mass [kg]; nought when not even the level is."""
+    share = force / (mass * GRAVITY) / np.hypot(1.0, rolling)
+    angle = float(np.arcsin(clip(share, -1.0, 1.0)) - np.arctan(rolling))
+    return max(float(np.tan(min(angle, 1.4))), 0.0)
+
+
 def steepest_grade(
     engine: Engine,
     vehicle: Vehicle,
@@ -285,9 +297,7 @@ def steepest_grade(
     mass = vehicle.mass + tow * vehicle.trailer_mass
     drag = 0.5 * density * (vehicle.drag_area + tow * vehicle.trailer_drag_area) * speed**2
     force = (float(at.most[0]) - accessories) * vehicle.efficiency / speed - drag
-    share = force / (mass * GRAVITY) / np.hypot(1.0, vehicle.rolling)
-    angle = float(np.arcsin(clip(share, -1.0, 1.0)) - np.arctan(vehicle.rolling))
-    return max(float(np.tan(min(angle, 1.4))), 0.0)
+    return grade_held(force, mass, vehicle.rolling)
 
 
 TRACTION = 0.5  # of the weight at most, common practice

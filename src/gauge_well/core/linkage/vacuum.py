@@ -42,9 +42,3 @@ def pumped(volume: Value, flow: Value, deepest: Value, start: Value, end: Value,
         as_array(volume) / as_array(flow) * most / gone * (np.log((most - a) / (most - b)) - np.log((p - a) / (p - b)))
     )
     return np.asarray(np.where(reaches, np.maximum(time, 0.0), np.inf))
-
-
-def drawn_by(volume: Value, swallows: Value, manifold: Value, start: Value, end: Value, air: Value) -> Array:
-    """Seconds for an engine that swallows ``swallows`` [m3/s] out of a manifold ``manifold`` [Pa] deep to draw a booster from one
-    depth to another [Pa]: ``V/Q ln((p - a)/(p - b))`` as a pump would that goes no deeper than its manifold."""
-    return pumped(volume, swallows, manifold, start, end, air)

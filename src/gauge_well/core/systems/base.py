@@ -16,7 +16,7 @@ from gauge_well.core.errors import CoreError
 from gauge_well.core.facts import Rule, Way
 from gauge_well.core.reads import ROOMS, Declared
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.typing import Array, Value
+from gauge_well.core.typing import Array, Value, as_array
 from gauge_well.core.validity import Look, Notice
 from gauge_well.core.working import Step
 
@@ -85,6 +85,10 @@ class Context:
         """What a model factor is multiplied by: 1, or its samples."""
         return self.doubts.get(factor, 1.0)
 
+    def gearbox_heat(self, op: Operation) -> Array:
+        """What the gearbox turns into heat [W] at a power: it goes with that."""
+        return np.asarray(self.duties.column("gearbox_heat") * over(op.power, self.mean.power))
+
     @property
     def own_coolant_heat(self) -> Array:
         """Heat to coolant at the engine's own rated power [W].
@@ -98,6 +102,12 @@ class Context:
     def own_fuel_flow(self) -> Array:
         """Fuel burned at the engine's own rated power [m3/s]."""
         return np.asarray(self.engine.bsfc * self.engine.rated_power / self.engine.fuel.density)
+
+
+def over(power: Value, wanted: Value) -> Array:
+    """A power over that at the wanted one; 1 where a duty asks none, for there is nothing to scale."""
+    base = as_array(wanted)
+    return np.where(base > 0.0, as_array(power) / np.where(base > 0.0, base, 1.0), 1.0)
 
 
 def points(engine: Engine, duties: Duties, wanted: Value, factor: Value) -> tuple[Operation, Operation]:

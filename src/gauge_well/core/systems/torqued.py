@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.checks import Check, CheckClass, Scales, ratio_fill
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.base import Context, over
 from gauge_well.core.typing import Array, Value, as_array, likely
 
 
@@ -51,9 +51,7 @@ def asked(context: Context, peak: Operation) -> Asked:
     scales = None if any(driven) else Scales.GATE
     if peak is context.peak or scales is Scales.GATE:
         return Asked(None, scales, judged)
-    base = as_array(context.peak.power)
-    # A duty that asks no power has no torque to scale.
-    ratio = np.where(base > 0.0, as_array(peak.power) / np.where(base > 0.0, base, 1.0), 1.0)
+    ratio = over(peak.power, context.peak.power)
     ratio = ratio.reshape((-1, *ratio.shape[-2:]))
     return Asked(ratio[:, most if ratio.shape[1] > 1 else 0], scales, judged)
 

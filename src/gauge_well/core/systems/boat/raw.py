@@ -46,7 +46,7 @@ def gear_heat(context: Context, facts: BoatFacts, op: Operation) -> Array:
     """What the gear's oil gives the raw water [W]."""
     if facts.gear_cooled != "yes":
         return np.asarray(0.0 * op.power)
-    return np.asarray(context.duties.column("gearbox_heat") * (op.power / context.mean.power))
+    return context.gearbox_heat(op)
 
 
 def heat(context: Context, facts: BoatFacts, op: Operation) -> Array:

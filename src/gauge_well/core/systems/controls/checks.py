@@ -141,7 +141,7 @@ def aid_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
         if aid.what is None or aid.has is None or aid.has == "without":
             continue
         what = WHATS[aid.what]
-        label = numbered(what.label, [a.what for _, a in facts.aids if a.what == aid.what], aid.what)
+        label = numbered(what.label, [other for other, a in facts.aids if a.what == aid.what], id)
         name = label.capitalize()
         if aid.has == "no":
             yield never(f"aid_{id}", name, "aids", f"Nothing works it: {what.without}.", code="missing", cost=aid.what in ("cruise", "idle_up"))  # fmt: skip

@@ -580,5 +580,5 @@ def heat_made(context: Context, cooling: Cooling, mean: Operation) -> Array:
     """
     heat = mean.heat_to_coolant + front.oil_to_coolant(context, mean, cooling.plant.limit)
     if cooling.plant.facts.gearbox_cooler == "yes":
-        heat = heat + context.duties.column("gearbox_heat") * (mean.power / context.mean.power)
+        heat = heat + context.gearbox_heat(mean)
     return np.maximum(heat, 0.0)

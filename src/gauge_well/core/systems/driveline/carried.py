@@ -28,6 +28,11 @@ class Driven:
     dump: Array
     final: Array
 
+    @property
+    def free(self) -> Array:
+        """What the wheels would be turned with, did the tyres hold it all [N m]."""
+        return np.asarray(self.output * self.dump * self.final)
+
 
 def driven(context: Context) -> Driven | None:
     """None where Mounts does not know, or nothing rolls."""
@@ -45,18 +50,21 @@ def whole(facts: DrivelineFacts, drive: str | None) -> tuple[float, Value]:
     return (1.0, facts.shared) if alone else (0.5, facts.shared)
 
 
+def _pulls(context: Context, facts: DrivelineFacts, found: Driven, at: Asked) -> tuple[Array, Array]:
+    """What the engine turns one axle's wheels with, and what their tyres take [N m], (step, 1, draw) and (draw,)."""
+    turned, gripped = whole(facts, context.machine.drive)
+    return at.times(found.free * turned), np.ravel(as_array(gripped)) * found.cap
+
+
 def axle(context: Context, facts: DrivelineFacts, found: Driven, at: Asked) -> Array:
     """Torque at one axle's wheels together [N m], (step, 1, draw)."""
-    turned, gripped = whole(facts, context.machine.drive)
-    pulls = at.times(found.output * found.dump * found.final * turned)
-    return np.asarray(np.minimum(pulls, np.ravel(as_array(gripped)) * found.cap))
+    return np.asarray(np.minimum(*_pulls(context, facts, found, at)))
 
 
 def capped(context: Context, facts: DrivelineFacts, found: Driven, at: Asked) -> bool:
     """Whether the tyres give way before the engine's torque is all there."""
-    turned, gripped = whole(facts, context.machine.drive)
-    pulls = at.times(found.output * found.dump * found.final * turned)
-    return bool(pulls.flat[0] > (np.ravel(as_array(gripped)) * found.cap)[0])
+    pulls, grip = _pulls(context, facts, found, at)
+    return bool(pulls.flat[0] > grip[0])
 
 
 def at_place(context: Context, facts: DrivelineFacts, found: Driven, at: Asked, place: str) -> Array:

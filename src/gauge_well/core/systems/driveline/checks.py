@@ -7,7 +7,7 @@ from collections.abc import Iterator
 import numpy as np
 
 from gauge_well.core.checks import Check, gap_fill, gate, hot_gate, never
-from gauge_well.core.driveline import shaft
+from gauge_well.core.driveline import joints, shaft
 from gauge_well.core.engine.model import Operation
 from gauge_well.core.parts.halfshaft import OUTER_MOST
 from gauge_well.core.parts.member import WHATS
@@ -54,8 +54,8 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
             continue
         name = numbered(
             WHATS[member.what],
-            [m.what for _, m in facts.members if (m.what, m.axle) == (member.what, member.axle)],
-            member.what,
+            [other for other, m in facts.members if (m.what, m.axle) == (member.what, member.axle)],
+            id,
         )
         asks = carried.at_place(context, facts, found, at, member.at)
         words = "{demand} on it" + why + "; it carries {capacity}."
@@ -74,7 +74,7 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
             continue
         torque = carried.at_place(context, facts, found, at, "wheel")
         yield torque_limit(
-            context, f"twist_{id}", f"{half.side.capitalize()} {half.axle} half-shaft, twisted", "halves", shaft.twisting(torque, half.thick), carried.stands(half),
+            context, f"twist_{id}", f"{halves.called(facts, id, half)}, twisted", "halves", shaft.twisting(torque, half.thick), carried.stands(half),
             "stress", "{torque} twist it to {demand}" + why + "; its steel yields at {capacity}.", at, {"torque": (likely(torque), "torque")},
         )  # fmt: skip
 
@@ -82,9 +82,10 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
 def still_checks(context: Context, facts: DrivelineFacts) -> Iterator[Check]:
     """What no power changes: whether it drives at all, lines of shafts, half-shafts."""
     yield from _drives(context, facts)
-    speed = lines.fastest(context, facts)
-    for line in lines.lines(facts):
-        if carried.drives(context, facts, line.axle):
+    own = [line for line in lines.lines(facts) if carried.drives(context, facts, line.axle)]
+    if own:  # how fast it goes is worked over every draw: only for shafts that turn by it
+        speed = lines.fastest(context, facts)
+        for line in own:
             yield from _line(facts, line, speed)
     for half in halves.halves(context, facts):
         if carried.drives(context, facts, half.facts.axle):
@@ -130,9 +131,7 @@ def _needles(id: str, which: str, bent: Array, speed: Array) -> Check:
 
 
 def _uneven(line: Line, speed: Array) -> Iterator[Check]:
-    omega = speed * np.pi / 30.0
-    rate = np.asarray(omega**2 * line.residual**2)
-    inner = np.asarray(omega**2 * line.angles[0] ** 2)
+    rate, inner = joints.acceleration(line.residual, speed), joints.acceleration(line.angles[0], speed)
     values = {"speed": (likely(speed), "speed_rpm"), "left": (likely(line.residual), "angle")}
     words = f"What its joints leave is as one bent {{left}}: at {{speed}} the axle is shaken {likely(rate):,.0f} rad/s², {lines.DRIVING:,.0f} are felt."
     yield gate(f"uneven_{line.axle}", f"Evenness, {line.name}", "shafts", rate, lines.DRIVING, "count", words, lambda: {**values}, cost=True)  # fmt: skip
@@ -145,8 +144,7 @@ def _slides(line: Line) -> Iterator[Check]:
     found = lines.slid(line)
     if found is None:
         return
-    most = np.maximum(found.first, found.last)
-    yield gate(f"travel_{id}", f"Joints over the travel, {line.name}", "shafts", most, own.joint_most, "angle", "Over bump and droop a joint bends {demand}; it binds at {capacity}.")  # fmt: skip
+    yield gate(f"travel_{id}", f"Joints over the travel, {line.name}", "shafts", found.bends, own.joint_most, "angle", "Over bump and droop a joint bends {demand}; it binds at {capacity}.")  # fmt: skip
     shorter = np.maximum(np.maximum(-found.up, -found.down), 0.0)
     longer = np.maximum(np.maximum(found.up, found.down), 0.0)
     if own.slides_in is not None:
@@ -171,12 +169,11 @@ def _half(half: Half) -> Iterator[Check]:
         yield gate(f"plunge_{id}", f"{half.name}, sliding", "halves", half.slides, slides, "size", "Over its travel its length changes {demand}; its joint slides {capacity}.")  # fmt: skip
     gone = halves.off(half)
     if gone is not None and own.owned is not None:
-        longer = likely(own.owned) > likely(half.mid)
-        words = "The one there is {owned}, {right} would be right: its joint goes {demand} from its middle, {capacity} are there; " + ("it bottoms." if longer else "it pulls apart.")  # fmt: skip
-        if likely(gone) <= likely(0.5 * slides):
-            words = "The one there is {owned}, {right} would be right: its joint goes {demand} from its middle, {capacity} are there."
+        longer, out = likely(own.owned) > likely(half.mid), likely(gone) > likely(0.5 * slides)
+        words = "The one there is {owned}, {right} would be right: its joint goes {demand} from its middle, {capacity} are there"
+        words += ("; it bottoms." if longer else "; it pulls apart.") if out else "."
         values = {"owned": (likely(own.owned), "length"), "right": (likely(half.mid), "length")}
-        yield gate(f"length_{id}", f"{half.name}, length", "halves", gone, 0.5 * slides, "size", words, lambda: {**values}, danger=likely(gone) > likely(0.5 * slides))  # fmt: skip
+        yield gate(f"length_{id}", f"{half.name}, length", "halves", gone, 0.5 * slides, "size", words, lambda: {**values}, danger=out)  # fmt: skip
     if own.stub is not None and own.room is not None:
         kept = as_array(own.stub) + halves.ROOM
         words = "It is drawn out {demand} to come free, {capacity} are beside its flange with the engine in."
@@ -186,16 +183,16 @@ def _half(half: Half) -> Iterator[Check]:
 
 
 def oil_checks(context: Context, facts: DrivelineFacts, op: Operation) -> Iterator[Check]:
-    """How warm the gearbox's oil gets: a limit where its cooler is stated, else a cost; its lines."""
-    t = oiling.warmth(context, facts, op)
-    ambient = context.duties.column("ambient")
-    names = [name for _, name in context.duties.named]
-
-    def said(at: int) -> Sentence:
-        values = {"t": (duty_values(t, len(names))[at], "temperature"), "most": (likely(facts.box_most), "temperature")}
-        return Sentence(f"Its oil settles at {{t}} on {names[at].lower()}; {{most}} is kept.", values)
-
+    """How warm the gearbox's oil gets, where its cooler is stated; its lines."""
     if facts.box_cooler != "none" and facts.cooler_gives is not None:
+        t, names = oiling.warmth(context, facts, op), [name for _, name in context.duties.named]
+
+        def said(at: int) -> Sentence:
+            settled, kept = duty_values(t, len(names))[at], likely(facts.box_most)
+            values = {"t": (settled, "temperature"), "most": (kept, "temperature")}
+            return Sentence(f"Its oil settles at {{t}} on {names[at].lower()}; {{most}} is kept.", values)
+
+        ambient = context.duties.column("ambient")
         yield hot_gate("box_oil", "Gearbox's oil", "box_oil", t, ambient, facts.box_most, said)
     found = oiling.drop(facts)
     if found is not None:

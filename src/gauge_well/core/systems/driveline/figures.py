@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
+from gauge_well.core.driveline import joints
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.driveline import carried, halves, lines, oiling, stack
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
@@ -21,8 +22,7 @@ def figures(context: Context, facts: DrivelineFacts) -> dict[str, Array]:
     driven = carried.driven(context)
     if driven is not None:
         at = asked(context, context.peak)
-        # What the wheels would be turned with, did the tyres hold it all.
-        found["axle_torque_free_n_m"] = driven.output * driven.dump * driven.final
+        found["axle_torque_free_n_m"] = driven.free
         found["shaft_torque_n_m"] = np.ravel(carried.at_place(context, facts, driven, at, "shaft"))
         found["axle_torque_n_m"] = np.ravel(carried.at_place(context, facts, driven, at, "axle"))
     whirls = [w for _, s in facts.shafts if (w := lines.whirls(s)) is not None]
@@ -34,7 +34,7 @@ def figures(context: Context, facts: DrivelineFacts) -> dict[str, Array]:
         found["joint_residual_deg"] = np.degrees(worst.residual)
         speed = found["shaft_speed_max_rpm"]
         if speed is not None:
-            found["joint_acceleration_rad_s2"] = np.asarray((speed * np.pi / 30.0 * worst.residual) ** 2)
+            found["joint_acceleration_rad_s2"] = joints.acceleration(worst.residual, speed)
         slid = [s for line in own if (s := lines.slid(line)) is not None]
         if slid:
             found["slip_travel_m"] = np.asarray(np.abs(slid[0].up - slid[0].down) + 2.0 * lines.SPARE)

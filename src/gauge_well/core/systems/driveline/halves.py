@@ -7,14 +7,15 @@ from dataclasses import dataclass
 import numpy as np
 
 from gauge_well.core.driveline.halfshaft import Swing, Travelled, travelled
+from gauge_well.core.duty.road import LOADED
 from gauge_well.core.parts.halfshaft import JOINTS, HalfshaftFacts, Joint
 from gauge_well.core.reads import BELL_AHEAD, BELL_LEFT, BELL_OVER
+from gauge_well.core.sentence import numbered
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
 from gauge_well.core.typing import Array, as_array
 
 PLACES = 13  # of the travel that are looked at
-LOADED = 0.485  # of a tyre's diameter that a wheel's centre stands over the floor (common practice)
 ROOM = 0.010  # m over what must be drawn out (common practice)
 
 
@@ -69,6 +70,12 @@ def inner(context: Context, own: HalfshaftFacts) -> tuple[Array, Array, Array] |
     return out + side * left, np.asarray(height + over - LOADED * as_array(tyre)), np.asarray(behind - ahead)
 
 
+def called(facts: DrivelineFacts, id: str, own: HalfshaftFacts) -> str:
+    """A half-shaft by its side and axle, with its number where several are there."""
+    alike = [other for other, h in facts.halves if (h.axle, h.side) == (own.axle, own.side)]
+    return numbered(f"{own.side.capitalize()} {own.axle} half-shaft", alike, id)
+
+
 def lacks(context: Context, id: str, own: HalfshaftFacts) -> tuple[str, ...]:
     """What a half-shaft lacks to be judged."""
     place = f"driveline.halves.{id}"
@@ -89,17 +96,11 @@ def halves(context: Context, facts: DrivelineFacts) -> list[Half]:
         at = inner(context, own)
         if at is None or own.outer_out is None or own.up is None or own.down is None:
             continue
-        alike = sum(1 for _, h in facts.halves if h.axle == own.axle and h.side == own.side)
-        name = (
-            f"{own.side.capitalize()} {own.axle} half-shaft"
-            if alike == 1
-            else f"{own.side.capitalize()} {own.axle} half-shaft, {id[-2:]}"
-        )
         swing = Swing(*at, own.outer_out, own.arm if own.arm is not None else np.inf, own.arm_over)
         steps = np.linspace(-1.0, 1.0, PLACES)
         up, down = np.broadcast_arrays(as_array(own.up), as_array(own.down))
         travel = np.stack([(down if s < 0.0 else up) * s for s in steps])
-        found.append(Half(id, name, own, JOINTS[own.inner], travel, travelled(swing, travel)))
+        found.append(Half(id, called(facts, id, own), own, JOINTS[own.inner], travel, travelled(swing, travel)))
     return found
 
 

@@ -51,7 +51,7 @@ def _unknown(context: Context, facts: DrivelineFacts) -> list[Unknown]:
     for id, own in facts.halves:
         absent = halves.lacks(context, id, own)
         if absent:
-            found.append(Unknown(f"half_{id}", f"{own.side.capitalize()} {own.axle} half-shaft", "halves", absent))
+            found.append(Unknown(f"half_{id}", halves.called(facts, id, own), "halves", absent))
     for id, member in facts.members:
         absent = tuple(f"driveline.members.{id}.{n}" for n in ("what", "rated") if getattr(member, n) is None)
         if absent:

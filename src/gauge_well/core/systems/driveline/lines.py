@@ -8,7 +8,7 @@ from functools import cached_property
 import numpy as np
 
 from gauge_well.core.driveline import joints, shaft
-from gauge_well.core.duty.road import TYRE_ROLLING, top_speeds, vehicle_of
+from gauge_well.core.duty.road import rolled, top_speeds, vehicle_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air
 from gauge_well.core.parts.propshaft import PropshaftFacts
@@ -108,10 +108,9 @@ def fastest(context: Context, facts: DrivelineFacts) -> Array | None:
     top = context.remember(
         "top_speed", (context.machine, context.engine, context.mean), lambda: top_speeds(context.engine, vehicle, context.wanted, density, likely(case.accessories.total))
     )  # fmt: skip
-    rolled = np.pi * as_array(machine.tyre_diameter) * TYRE_ROLLING
     if facts.driven_to is not None:
         top = np.minimum(as_array(facts.driven_to), top)
-    found = top / rolled * 60.0 * as_array(machine.final_drive)
+    found = top / rolled(machine.tyre_diameter) * 60.0 * as_array(machine.final_drive)
     if machine.gear_ratios:
         highest = min(likely(row[0]) for row in machine.gear_ratios)
         found = np.minimum(found, as_array(context.engine.facts.limit_speed) / highest)
@@ -127,13 +126,12 @@ def whirls(own: PropshaftFacts) -> Array | None:
 
 @dataclass(frozen=True)
 class Slid:
-    """What a shaft's length does as its axle end goes up and down [m], longer positive; its joints' greatest angles [rad] there,
-    the one nearer the gearbox first."""
+    """What a shaft's length does as its axle end goes up and down [m], longer positive; the most either of
+    its joints bends there [rad]."""
 
     up: Array
     down: Array
-    first: Array
-    last: Array
+    bends: Array
 
 
 def slid(line: Line) -> Slid | None:
@@ -151,9 +149,9 @@ def slid(line: Line) -> Slid | None:
         long = np.sqrt((moved**2).sum(axis=0))
         unit = moved / long
         bent = [joints.between(joints.widened(line.ways[i], shape), unit) for i in (-3, -1)]
-        found.append((np.asarray(long - length), *bent))
-    (up, a, b), (down, c, d) = found
-    return Slid(up, down, np.maximum(a, c), np.maximum(b, d))
+        found.append((np.asarray(long - length), np.maximum(*bent)))
+    (up, rising), (down, dropping) = found
+    return Slid(up, down, np.maximum(rising, dropping))
 
 
 def uneven(line: Line) -> tuple[list[float], list[float]]:

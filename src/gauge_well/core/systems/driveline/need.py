@@ -112,7 +112,7 @@ def _cooler(context: Context, facts: DrivelineFacts) -> list[Need]:
     if each[worst] <= 0.0:
         return []
     name = context.duties.cases[worst].name.lower()
-    heat = duty_values(oiling.heat(context, context.mean), len(each))[worst]
+    heat = duty_values(context.gearbox_heat(context.mean), len(each))[worst]
     if not np.isfinite(each[worst]):
         words = Sentence("A cooler in the air for the gearbox's oil: on {duty} {heat} come, and the coolant is as warm as it may be.", {"duty": name, "heat": (heat, "heat")})  # fmt: skip
         return [Need("box_oil", "cooler", 0.0, "conductance", words)]

@@ -15,13 +15,6 @@ OIL = 0.0078  # Pa s of a gearbox's oil at 90 degC, 9 mm2/s (common practice)
 DROP = 100e3  # Pa through cooler lines, past which less goes through (common practice)
 
 
-def heat(context: Context, op: Operation) -> Array:
-    """What the gearbox turns into heat [W] over (power step, duty, sample)."""
-    base = as_array(context.mean.power)
-    ratio = np.where(base > 0.0, op.power / np.where(base > 0.0, base, 1.0), 1.0)
-    return np.asarray(context.duties.column("gearbox_heat") * ratio)
-
-
 def sink(context: Context, facts: DrivelineFacts) -> Array:
     """What cools its cooler [K]: the coolant as its thermostat keeps it, or the air."""
     ambient = context.duties.column("ambient")
@@ -35,13 +28,13 @@ def warmth(context: Context, facts: DrivelineFacts, op: Operation) -> Array:
     """Oil settled [K]: ``(Q + case Ta + cooler Ts) / (case + cooler)``."""
     gives = as_array(facts.cooler_gives) if facts.cooler_gives is not None and facts.box_cooler != "none" else 0.0
     case, ambient = as_array(facts.case_gives), context.duties.column("ambient")
-    return np.asarray((heat(context, op) + case * ambient + gives * sink(context, facts)) / (case + gives))
+    return np.asarray((context.gearbox_heat(op) + case * ambient + gives * sink(context, facts)) / (case + gives))
 
 
 def cooler_needed(context: Context, facts: DrivelineFacts, op: Operation) -> Array:
     """What a cooler must give [W/K] in each duty; nought where the case suffices, without end where what cools it is too warm."""
     ambient, most = context.duties.column("ambient"), as_array(facts.box_most)
-    left = heat(context, op) - as_array(facts.case_gives) * (most - ambient)
+    left = context.gearbox_heat(op) - as_array(facts.case_gives) * (most - ambient)
     over = most - sink(context, facts)
     return np.asarray(np.where(left <= 0.0, 0.0, np.where(over > 0.0, left / np.where(over > 0.0, over, 1.0), np.inf)))
 

@@ -123,7 +123,7 @@ def _shafts(facts: DrivelineFacts) -> Iterator[Candidate]:
 def _halves(context: Context, facts: DrivelineFacts) -> Iterator[Candidate]:
     order = list(STEELS)
     for id, own in facts.halves:
-        place, name = f"driveline.halves.{id}", f"{own.side.capitalize()} half-shaft"
+        place, name = f"driveline.halves.{id}", halves.called(facts, id, own)
         if own.thick is not None and own.steel != order[-1]:
             better = order[order.index(own.steel) + 1]
             yield Candidate(

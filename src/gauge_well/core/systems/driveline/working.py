@@ -79,6 +79,6 @@ def _oil(w: Working, context: Context, facts: DrivelineFacts) -> None:
     gives = facts.cooler_gives if facts.cooler_gives is not None and facts.box_cooler != "none" else 0.0
     w.add(
         "t_g", "Gearbox's oil settles at", "(Q + c * T_a + u * T_s) / (c + u)", oiling.warmth(context, facts, context.mean), "temperature",
-        {"Q": oiling.heat(context, context.mean), "c": facts.case_gives, "T_a": context.duties.column("ambient"), "u": gives, "T_s": oiling.sink(context, facts)},
+        {"Q": context.gearbox_heat(context.mean), "c": facts.case_gives, "T_a": context.duties.column("ambient"), "u": gives, "T_s": oiling.sink(context, facts)},
         "arithmetic",
     )  # fmt: skip

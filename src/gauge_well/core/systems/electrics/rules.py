@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
+from gauge_well.core.duty.road import LOADED
 from gauge_well.core.electrical.alternator import CUT_IN, HOT
 from gauge_well.core.facts import Rule
 from gauge_well.core.parts.load import WHATS
@@ -16,7 +17,6 @@ BODY_BY_PLACE = {"bay": 0.6e-3, "cabin": 0.9e-3, "boot": 1.2e-3, "bilge": 0.6e-3
 PETROL_STARTER, DIESEL_STARTER = 0.6e6, 0.9e6  # W/m3 of displacement (common practice)
 STARTER_LEAST = 700.0  # W (common practice)
 FULL = 70.0  # A (common practice)
-ROLLING = 0.485  # rolling radius over the tyre's diameter (common practice)
 RATIO = 2.5  # alternator turns to one of the crank (common practice)
 
 
@@ -93,9 +93,7 @@ def _speed(rules: Ruling, machine: Mapping[str, Any]) -> None:
     elif machine.get("final_drive") is not None:
         rules.rule("speed.final", machine["final_drive"], "the machine's final drive", exact=True)
     if machine.get("tyre_diameter") is not None:
-        rules.rule(
-            "speed.radius", round(ROLLING * likely(machine["tyre_diameter"]), 4), "by the tyre's diameter, laden"
-        )
+        rules.rule("speed.radius", round(LOADED * likely(machine["tyre_diameter"]), 4), "by the tyre's diameter, laden")
 
 
 def _geared(belts: Mapping[str, Any]) -> float | None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
+from gauge_well.core.duty.road import LOADED
 from gauge_well.core.facts import Rule
 from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.parts.mount import STUFFS
@@ -87,7 +88,7 @@ def _torque(rules: Ruling, kind: str) -> None:
     )
     tyre = machine.get("tyre_diameter")
     wheel = (
-        0.485 * likely(tyre)
+        LOADED * likely(tyre)
         if tyre is not None
         else {"tractor": 0.75, "truck": 0.38, "off_road": 0.37, "locomotive": 0.45}.get(kind, 0.31)
     )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
+from gauge_well.core.duty.road import LOADED
 from gauge_well.core.facts import Rule
 from gauge_well.core.systems.ruling import Ruling
 from gauge_well.core.typing import likely
@@ -40,7 +41,7 @@ def fill(given: Mapping[str, Any], context: Mapping[str, Mapping[str, Any]]) -> 
     mass = likely(machine.get("mass") or 1300.0)
     rules.rule("unsprung", round(UNSPRUNG.get(kind, 0.065) * mass, 1), "by the machine's weight")
     tyre = machine.get("tyre_diameter")
-    hub = 0.485 * likely(tyre) if tyre is not None else HUBS.get(kind, 0.31)
+    hub = LOADED * likely(tyre) if tyre is not None else HUBS.get(kind, 0.31)
     rules.rule("axle_height", round(hub, 3), "its tyre, loaded" if tyre is not None else "usual for the machine")
     rules.rule("with_gearbox", "unit", "together")
     rules.rule("legs", "two", "usual")

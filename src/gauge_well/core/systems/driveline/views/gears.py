@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.driveline import gears
 from gauge_well.core.driveline.gears import Road, Train
 from gauge_well.core.duty.facts import DRIVES
-from gauge_well.core.duty.road import vehicle_of
+from gauge_well.core.duty.road import LOADED, vehicle_of
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.media import air
 from gauge_well.core.media.air import GRAVITY
@@ -117,7 +117,7 @@ def road_of(context: Context) -> Road:
     tyre = likely_or(context.machine.tyre_diameter, 0.64)
     return Road(
         likely(vehicle.mass) + tow * likely(vehicle.trailer_mass), likely(vehicle.drag_area) + tow * likely(vehicle.trailer_drag_area),
-        likely(vehicle.rolling), density, DRIVES[context.machine.drive or "rear"][1], np.inf if cap is None else likely(cap) / (0.485 * tyre),
+        likely(vehicle.rolling), density, DRIVES[context.machine.drive or "rear"][1], np.inf if cap is None else likely(cap) / (LOADED * tyre),
     )  # fmt: skip
 
 

@@ -39,7 +39,7 @@ def show(context: Context, facts: DrivelineFacts, options: Options) -> OilView:
     """At the wanted power."""
     count = len(context.duties.cases)
     op = context.mean
-    columns = (oiling.heat(context, op), oiling.warmth(context, facts, op), oiling.cooler_needed(context, facts, op))
+    columns = (context.gearbox_heat(op), oiling.warmth(context, facts, op), oiling.cooler_needed(context, facts, op))
     heat, settles, asks = (duty_values(v, count) for v in columns)
     rows = [
         OilRow(c.name, heat[i], settles[i], asks[i] if np.isfinite(asks[i]) else None)

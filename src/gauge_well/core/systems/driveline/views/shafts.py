@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from gauge_well.core.driveline import joints
 from gauge_well.core.parts.propshaft import PropshaftFacts
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.driveline import carried, lines
@@ -93,17 +94,15 @@ def _row(context: Context, facts: DrivelineFacts, line: Line, speed: float | Non
     for k, (id, own) in enumerate(line.shafts):
         moves = slid if k == last else None
         shafts.append(_shaft(id, own, line, k, moves))
-    omega = None if speed is None else speed * np.pi / 30.0
-    left, first = likely(line.residual), likely(line.angles[0])
     return LineRow(
         axle=line.axle,
         driven=carried.drives(context, facts, line.axle),
         points=[(float(x), float(y), float(z)) for x, y, z in points],
         joints=[JointRow(likely(line.angles[k]), _side(ways, k), _plan(ways, k)) for k in range(len(line.angles))],
         shafts=shafts,
-        residual=left,
-        shaken=None if omega is None else float(omega**2 * left**2),
-        inside=None if omega is None else float(omega**2 * first**2),
+        residual=likely(line.residual),
+        shaken=None if speed is None else likely(joints.acceleration(line.residual, speed)),
+        inside=None if speed is None else likely(joints.acceleration(line.angles[0], speed)),
         turned=turned,
         ratio=ratio,
     )
