@@ -34,6 +34,11 @@ def likely_or(value: Value | None, other: float = 0.0) -> float:
     return other if value is None else likely(value)
 
 
+def likely_or_none(value: Value | None) -> float | None:
+    """The likely value, where there is one."""
+    return None if value is None else likely(value)
+
+
 def settled(value: Value) -> Value:
     """A float where ``value`` is one number, else the array."""
     return float(value) if np.ndim(value) == 0 else value

@@ -11,7 +11,7 @@ import numpy as np
 from gauge_well.core.duty import hull
 from gauge_well.core.facts import YES_NO, Rule, Way, choice, quantity, table, text
 from gauge_well.core.media.air import GRAVITY
-from gauge_well.core.typing import Value, likely
+from gauge_well.core.typing import Value, likely, likely_or_none
 
 # label, drag area [m2], mass [kg], road speed kinds (True when it runs on a road).
 MACHINES: Mapping[str, tuple[str, float, float, bool]] = {
@@ -247,7 +247,7 @@ def _afloat(given: Mapping[str, Any], engine: Mapping[str, Any]) -> dict[str, Ru
         if given.get(name) is None:
             rules[name] = Rule(value, note, exact=exact)
 
-    mass, power = (None if v is None else likely(v) for v in (given.get("mass"), engine.get("rated_power")))
+    mass, power = (likely_or_none(v) for v in (given.get("mass"), engine.get("rated_power")))
     rule("hull", hull.hull_by_rule(mass, power), "by its power for its weight")
     rule("sails", "no", "none stated")
     heel, trim = LEANS[get("sails")]

@@ -11,7 +11,7 @@ from gauge_well.core.facts import lists, roles
 from gauge_well.core.parts.load import WHATS
 from gauge_well.core.run.scope import judging
 from gauge_well.core.systems.base import Laid, System
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely_or_none
 
 
 def laid(case: BuildCase) -> tuple[Laid, ...]:
@@ -37,4 +37,4 @@ def _of(system: System, facts: Any, stated: set[str]) -> Iterator[Laid]:
 
 def _run(path: str, name: str, what: str, part: Any) -> Laid:
     length, bore = getattr(part, "length", None), getattr(part, "bore", None)
-    return Laid(path, name, what, None if length is None else likely(length), None if bore is None else likely(bore))
+    return Laid(path, name, what, likely_or_none(length), likely_or_none(bore))

@@ -17,7 +17,7 @@ from gauge_well.core.parts.bilge_pump import delivers
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.boat.facts import BoatFacts
 from gauge_well.core.systems.boat.facts_safety import LININGS
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, likely, likely_or_none
 
 CUBIC_FOOT = 0.0283168  # m3
 ROOM_MOST = 333.15  # K of fuel lines and hoses in an engine room (common practice)
@@ -119,7 +119,7 @@ def hoses(context: Context, facts: BoatFacts) -> Sequence[Hose]:
     """Every hose that can let the sea in, gas out or fuel run, with what it must be (common practice; boat standards decide)."""
 
     def inside(value: Value | None) -> float | None:
-        return None if value is None else likely(value)
+        return likely_or_none(value)
 
     found = [
         Hose(

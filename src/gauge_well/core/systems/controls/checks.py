@@ -11,6 +11,7 @@ from gauge_well.core.parts.aid import WHATS
 from gauge_well.core.sentence import inside, numbered
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.controls import model
+from gauge_well.core.systems.controls.cables import too_short
 from gauge_well.core.systems.controls.facts import ControlsFacts
 from gauge_well.core.typing import Array, as_array, likely
 
@@ -30,12 +31,7 @@ def throttle_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
         yield from _sensor(facts)
     if facts.throttle == "pedal":
         return
-    if facts.cable is not None and facts.cable_way is not None and likely(facts.cable) < likely(facts.cable_way):
-        words = "The cable is {by} too short for its way: it pulls tight, and the throttle with it."
-        by = likely(facts.cable_way) - likely(facts.cable)
-        yield never(
-            "cable_short", "Throttle cable", "throttle", words, code="short_cable", danger=True, sizes={"by": by}
-        )
+    yield from too_short(facts, "throttle")
     left = model.over_travel(facts)
     if left is not None and facts.pedal_moves is not None:
         yield _full(facts, left)

@@ -11,6 +11,7 @@ from gauge_well.core.fittings.thread import THREADS, fits
 from gauge_well.core.reads import AXLE_FRONT
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.controls import model
+from gauge_well.core.systems.controls.cables import too_short
 from gauge_well.core.systems.controls.facts import ControlsFacts
 from gauge_well.core.typing import likely
 
@@ -30,16 +31,7 @@ TOE = np.radians(0.1) / 0.025  # rad a metre of bump (common practice)
 
 def clutch_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
     """Way of the bearing, force at the pad, what the bracket bears and how far it bends; pipes that join."""
-    cable = (facts.clutch_cable, facts.clutch_way)
-    if (
-        facts.release == "cable"
-        and cable[0] is not None
-        and cable[1] is not None
-        and likely(cable[0]) < likely(cable[1])
-    ):
-        words = "The clutch cable is {by} too short for its way."
-        by = likely(cable[1]) - likely(cable[0])
-        yield never("clutch_cable", "Clutch cable", "clutch_pedal", words, code="short_cable", sizes={"by": by})
+    yield from too_short(facts, "clutch_pedal")
     yield from _thread("clutch_pipe", "Clutch pipe", "clutch_pedal", facts.pipe_end, facts.slave_port)
     found = model.pedalled(context, facts)
     if found is None:
@@ -86,16 +78,7 @@ def shift_checks(context: Context, facts: ControlsFacts) -> Iterator[Check]:
     """Where the knob comes, how far it goes, what it meets, what the engine's rock does to its rods."""
     if facts.shifter == "none":
         return
-    lengths = (facts.shift_cable, facts.shift_way)
-    if (
-        facts.shifter == "cables"
-        and lengths[0] is not None
-        and lengths[1] is not None
-        and likely(lengths[0]) < likely(lengths[1])
-    ):
-        words = "The shift cables are {by} too short for their way."
-        by = likely(lengths[1]) - likely(lengths[0])
-        yield never("shift_cable", "Shift cables", "shifter", words, code="short_cable", sizes={"by": by})
+    yield from too_short(facts, "shifter")
     found = model.shifted(context, facts)
     if found.behind is not None and found.left is not None and facts.shifter == "direct":
         ahead = likely(found.behind) < 0.0

@@ -11,6 +11,7 @@ from gauge_well.core.reads import RELEASE_FORCE, RELEASE_WAY
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.controls import model
+from gauge_well.core.systems.controls.cables import cables
 from gauge_well.core.systems.controls.checks_hands import HEAVY
 from gauge_well.core.systems.controls.facts import ControlsFacts
 from gauge_well.core.typing import as_array, likely
@@ -69,18 +70,9 @@ def _clutch(context: Context, facts: ControlsFacts) -> Iterator[Need]:
 
 
 def _cables(facts: ControlsFacts) -> Iterator[Need]:
-    for id, part, name, own, way in (
-        ("cable", "throttle", "Throttle cable", facts.cable, facts.cable_way),
-        ("clutch_cable", "clutch_pedal", "Clutch cable", facts.clutch_cable, facts.clutch_way),
-        ("shift_cable", "shifter", "Shift cables", facts.shift_cable, facts.shift_way),
-    ):
-        if way is not None and (own is None or likely(own) < likely(way)):
-            long = SPARE * as_array(way)
-            values = {"long": (likely(long), "length"), "way": (likely(way), "length")}
-            yield Need(
-                part,
-                id,
-                np.asarray(long),
-                "length",
-                Sentence(f"{name}: {{long}} of sleeve for a way of {{way}}, in wide bends.", values),
-            )
+    for cable in cables(facts):
+        if cable.way is not None and (cable.long is None or cable.short):
+            long = np.asarray(SPARE * as_array(cable.way))
+            values = {"long": (likely(long), "length"), "way": (likely(cable.way), "length")}
+            words = f"{cable.name}: {{long}} of sleeve for a way of {{way}}, in wide bends."
+            yield Need(cable.part, cable.id, long, "length", Sentence(words, values))

@@ -17,7 +17,7 @@ from gauge_well.core.systems.base import Context, Need, Shopping
 from gauge_well.core.systems.cooling.circuit import growth
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.model import HOSE_SPEED, RECIRCULATION_SPEED, Cooling, heat_made, plant_of, prepare
-from gauge_well.core.typing import Array, Value, as_array, likely, over_duties
+from gauge_well.core.typing import Array, Value, as_array, likely, likely_or_none, over_duties
 
 DEPTHS = (0.016, 0.026, 0.040, 0.056)  # m, standard cores
 ASPECT = 1.5
@@ -211,7 +211,7 @@ def needs(context: Context, facts: CoolingFacts) -> list[Need]:
     fitted, or on that face.
     """
     room = context.room("depth_available")
-    depth = reference_depth(facts, None if room is None else likely(room))
+    depth = reference_depth(facts, likely_or_none(room))
     faces = FACES[:, None, None]
     trial = _with_face(facts, faces, depth)
     fitted = facts.fan.drive not in (None, "none") and facts.fan.diameter is not None

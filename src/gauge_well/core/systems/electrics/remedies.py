@@ -14,7 +14,7 @@ from gauge_well.core.systems.base import Candidate, Context
 from gauge_well.core.systems.electrics import runs, senders, speed, wanted
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
 from gauge_well.core.systems.electrics.need import SOLD
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 IDLE = 100.0  # rev/min more
 GEARED = 1.15
@@ -96,7 +96,7 @@ def _runs(facts: ElectricsFacts) -> Iterator[Candidate]:
     for run in runs.all_of(facts):
         place, now = f"electrics.runs.{run.id}", likely(run.facts.area if run.facts.area is not None else 0.0)
         size = runs.needed(facts, run)
-        fuse = None if run.facts.fuse is None else likely(run.facts.fuse)
+        fuse = likely_or_none(run.facts.fuse)
         if size is not None and size.area > now * 1.01:
             changes: dict[str, float | str | tuple[tuple[float, ...], ...] | None] = {f"{place}.area": size.area}
             if fuse is not None and not likely(run.low) <= fuse <= size.bears:

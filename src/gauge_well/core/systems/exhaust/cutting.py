@@ -10,7 +10,7 @@ import numpy as np
 
 from gauge_well.core.parts.pipe import MATERIALS, PIECES
 from gauge_well.core.systems.exhaust.pieces import Segment
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 STRAIGHT_LEAST = 0.001  # m: less is no straight
 TUBES_ONLY = ("pipe", "tip", "primaries")
@@ -65,7 +65,7 @@ def cut_list(segments: Sequence[Segment]) -> CutList:
             what = "straight" if tube else PIECES[s.kind].label
             cuts.append(Cut(len(cuts) + 1, i + 1, what, *own, straight, None, None, None, each * straight))
         if bent > 0.0:
-            turn = None if s.turn is None else likely(s.turn)
+            turn = likely_or_none(s.turn)
             what = "bend" if tube else f"bend at the {PIECES[s.kind].label}"
             cuts.append(
                 Cut(

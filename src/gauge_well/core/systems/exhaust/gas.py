@@ -11,7 +11,7 @@ from gauge_well.core.parts.pipe import JOINTS
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.exhaust.facts import OPENINGS, ExhaustFacts
 from gauge_well.core.systems.exhaust.model import Marched
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 FLEX_LEAKS = 2e-6  # m2 of a flex that has run for years (common practice)
 CABIN_AIR = 0.010  # m3/s of air through a cabin, windows shut, fan low (common practice)
@@ -49,7 +49,7 @@ def sources(context: Context, facts: ExhaustFacts, found: Marched, index: int) -
     cabin's air. A ranking: its figures stand on leaks nobody measured.
     """
     outside = duty_value(context.duties.column("pressure"), index)
-    begins, ends = (None if v is None else likely(v) for v in (facts.cabin_from, facts.cabin_to))
+    begins, ends = (likely_or_none(v) for v in (facts.cabin_from, facts.cabin_to))
     opened = OPENINGS[facts.openings or "usual"][1]
     share, x = carbon_monoxide(context, index), 0.0
     ranked: list[Source] = []
@@ -65,7 +65,7 @@ def sources(context: Context, facts: ExhaustFacts, found: Marched, index: int) -
         if s.kind in ("catalyst", "filter"):
             share *= CLEANED
         x += likely(s.length)
-    past = None if facts.tip_past is None else likely(facts.tip_past)
+    past = likely_or_none(facts.tip_past)
     if past is not None and past < TIP_CLEAR:
         flow = duty_value(context.peak.exhaust_mass_flow, index) / likely(air.density(air.T_SEA_LEVEL, outside))
         comes = flow * share * TIP_SHARE * opened / OPENINGS["usual"][1] / CABIN_AIR

@@ -13,7 +13,7 @@ from gauge_well.core.facts import at_likely, need
 from gauge_well.core.geometry.free_surface import Body, check_polygon, prism, volume_below
 from gauge_well.core.parts.pan import PanFacts
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import Array, Value, as_array, clip, likely
+from gauge_well.core.typing import Array, Value, as_array, clip, likely, likely_or_none
 
 CRANKCASE = 0.13  # m over the rail in which oil may pile up before it meets the crank (common practice)
 LEVEL = np.array([0.0, 0.0, 1.0])
@@ -216,8 +216,8 @@ def pan_of(facts: OilFacts) -> Pan:
         plain,
         likely(x),
         likely(y),
-        None if over is None else likely(over),
-        None if mouth is None else likely(mouth),
+        likely_or_none(over),
+        likely_or_none(mouth),
     )
     # A dry sump keeps its oil in the tank.
     oil = likely(facts.oil_quantity) if facts.sump != "dry" else 0.0

@@ -12,7 +12,7 @@ from gauge_well.core.roots import find_root
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.oil import feeding
 from gauge_well.core.systems.oil.facts import OilFacts
-from gauge_well.core.typing import Array, Value, as_array, likely
+from gauge_well.core.typing import Array, Value, as_array, likely, likely_or_none
 
 SUCKS_DRY, FILLS = 0.5, 0.85  # of what a pump moves wet: air on its suction side, galleries before it (common practice)
 CRANKS = {"plugs_in": 220.0, "plugs_out": 300.0}  # rev/min (common practice)
@@ -61,7 +61,7 @@ def primed(context: Context, facts: OilFacts, air: float) -> Priming:
         seconds=seconds,
         turns=seconds * speed / 60.0,
         tries=int(np.ceil(seconds / TRY)),
-        gauge=None if gauge is None else likely(gauge),
+        gauge=likely_or_none(gauge),
     )
 
 

@@ -8,7 +8,7 @@ from gauge_well.core.sentence import Sentence
 from gauge_well.core.systems.base import Context, Need
 from gauge_well.core.systems.routes import joints, runs
 from gauge_well.core.systems.routes.facts import RoutesFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 GROMMET = 1.15  # hole over the bundle that goes through it (common practice)
 NAMED = 3
@@ -50,7 +50,7 @@ def _adapters(facts: RoutesFacts) -> list[Need]:
     for joint in joints.all_of(facts):
         if joint.fits is None or joint.fits.goes or joint.male is None or joint.female is None:
             continue
-        boss = None if joint.facts.boss is None else likely(joint.facts.boss)
+        boss = likely_or_none(joint.facts.boss)
         larger = [t.label for t in adapters(joint.male, boss)][:NAMED]
         words = f"{joint.name}: an adapter {joint.female.label} outside, {joint.male.label} inside"
         if joint.male.major > joint.female.minor - 2e-3:

@@ -13,7 +13,7 @@ from gauge_well.core.sizes import DUCTS
 from gauge_well.core.systems.air import intake, warmth
 from gauge_well.core.systems.air.facts import DRAWS, AirFacts
 from gauge_well.core.systems.base import Context, Options, duty_asked
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 MORE = 2.0
 
@@ -110,7 +110,7 @@ def show(context: Context, facts: AirFacts, options: Options) -> IntakeView:
     for id, name, bore, of, new, service in rows:
         if id == "throttle" and not context.engine.fuel.spark:
             continue
-        wide = None if bore is None else likely(bore)
+        wide = likely_or_none(bore)
         places.append(
             Place(
                 id=id,
@@ -129,7 +129,7 @@ def show(context: Context, facts: AirFacts, options: Options) -> IntakeView:
         places=places,
         total=pick(found.total),
         service=pick(found.service),
-        allowed=None if facts.allowed is None else likely(facts.allowed),
+        allowed=likely_or_none(facts.allowed),
         power=power,
         pressure_cost=pick(found.cost) * power,
         heat_cost=heat,

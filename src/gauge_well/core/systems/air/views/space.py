@@ -11,7 +11,7 @@ from gauge_well.core.heat import enclosure
 from gauge_well.core.systems.air import warmth
 from gauge_well.core.systems.air.facts import BOXES, AirFacts
 from gauge_well.core.systems.base import Context, Options, duty_asked
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 FLOWS = np.linspace(0.0, 0.03, 31)  # m3/s through a box
 
@@ -118,7 +118,7 @@ def show(context: Context, facts: AirFacts, options: Options) -> SpaceView:
         room=RoomView(
             burning=duty_value(room.burning, index),
             wanted=duty_value(room.wanted, index),
-            has=None if facts.room_opening is None else likely(facts.room_opening),
+            has=likely_or_none(facts.room_opening),
             power=duty_value(context.peak.power, index),
         ),
         moving=_rise(context, rows, False) if space.worked else None,
@@ -143,7 +143,7 @@ def _box(context: Context, facts: AirFacts, space: warmth.Bay, index: int) -> Bo
         around=around,
         inside=duty_value(found.inside, index),
         limit=likely(found.limit),
-        fan=None if facts.box_fan is None else likely(facts.box_fan),
+        fan=likely_or_none(facts.box_fan),
         fan_needed=None if found.fan_needed is None else duty_value(found.fan_needed, index),
         flows=FLOWS.tolist(),
         by_flow=(around + likely(facts.box_watts) / conducts).tolist(),

@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.systems.air import wading
 from gauge_well.core.systems.air.facts import AirFacts
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 USUAL_DEPTH, USUAL_SPEED = 0.5, 5.0 / 3.6
 
@@ -62,7 +62,7 @@ def show(context: Context, facts: AirFacts, options: Options) -> WaterView:
         speed=speed,
         asked=facts.wading is not None,
         wave=float(wading.bow_wave(speed)),
-        dry=[Dry(id, name, None if h is None else likely(h), spare) for id, name, h, spare in rows],
+        dry=[Dry(id, name, likely_or_none(h), spare) for id, name, h, spare in rows],
         speeds=speeds.tolist(),
         deepest=deepest,
         locks=wading.locks_at(context.engine, facts),

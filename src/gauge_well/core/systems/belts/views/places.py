@@ -19,7 +19,7 @@ from gauge_well.core.systems.belts import way as ways
 from gauge_well.core.systems.belts.facts import BeltsFacts
 from gauge_well.core.systems.belts.views.route import asked
 from gauge_well.core.systems.belts.way import Way
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array, likely, likely_or_none
 
 SIDE = 57  # places either way: 3,249
 HALF = 0.14  # m to each side of where it stands
@@ -72,7 +72,7 @@ def show(context: Context, facts: BeltsFacts, options: Options) -> PlacesView:
         least=float(kept.min()) if kept.size else None,
         most=float(kept.max()) if kept.size else None,
         line=line,
-        length=None if owned is None else likely(owned),
+        length=likely_or_none(owned),
         nearest=(float(gx[near]), float(gy[near])) if kept.size else None,
     )
 

@@ -16,7 +16,7 @@ from gauge_well.core.systems.belts import way as ways
 from gauge_well.core.systems.belts.facts import BeltsFacts
 from gauge_well.core.systems.belts.grip import MARGIN, SPEED_MOST, Grip, grip, worked
 from gauge_well.core.systems.belts.way import Way
-from gauge_well.core.typing import as_array, likely, likely_or
+from gauge_well.core.typing import as_array, likely, likely_or, likely_or_none
 
 ARC = np.radians(6.0)  # of outline drawn in one
 REACH = (-2.0, 2.0)
@@ -241,7 +241,7 @@ def _bought(way: Way) -> Bought | None:
         high=high,
         sold=ways.sold(low, high),
         around=ways.sold(ends[0] - 0.02, ends[-1] + 0.02)[:60],
-        owned=None if way.facts.owned is None else likely(way.facts.owned),
+        owned=likely_or_none(way.facts.owned),
     )
 
 

@@ -9,7 +9,7 @@ from gauge_well.core.strength import coupling
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.boat import shafting
 from gauge_well.core.systems.boat.facts import BoatFacts
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -52,23 +52,21 @@ class CouplingView:
 
 
 def _number(value: Array | None) -> float | None:
-    return None if value is None else likely(value)
+    return likely_or_none(value)
 
 
 def show(context: Context, facts: BoatFacts, options: Options) -> CouplingView:
     """Readings into shims."""
     duty_asked(context, options)
     found = shafting.aligned(facts)
-    across = None if facts.felt_at is None else likely(facts.felt_at)
+    across = likely_or_none(facts.felt_at)
     feet, left_over = [], None
     if found is not None:
         rows = (
             ("Front feet", facts.feet_front, found.front, found.front_left),
             ("Back feet", facts.feet_back, found.back, found.back_left),
         )
-        feet = [
-            Feet(name, None if at is None else likely(at), _number(up), _number(left)) for name, at, up, left in rows
-        ]
+        feet = [Feet(name, likely_or_none(at), _number(up), _number(left)) for name, at, up, left in rows]
         if (
             found.front is not None
             and found.back is not None

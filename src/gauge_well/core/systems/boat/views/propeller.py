@@ -12,7 +12,7 @@ from gauge_well.core.flow import propeller
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.boat import remedies, shafting
 from gauge_well.core.systems.boat.facts import BoatFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -92,14 +92,14 @@ def show(context: Context, facts: BoatFacts, options: Options) -> PropellerView:
         pitch=None if wished is None else likely(wished.pitch),
         slip=None if wished is None else likely(wished.slip),
         speed=None if wished is None else likely(wished.speed),
-        own_diameter=None if facts.propeller is None else likely(facts.propeller),
-        own_pitch=None if facts.pitch is None else likely(facts.pitch),
+        own_diameter=likely_or_none(facts.propeller),
+        own_pitch=likely_or_none(facts.pitch),
         own_slip=None if slips is None else likely(slips[0]),
         usual_slip=None if slips is None else slips[1],
         tips=tips,
         tips_most=propeller.TIP_MOST,
         shaft_least=least,
-        shaft=None if facts.shaft_diameter is None else likely(facts.shaft_diameter),
-        angle=None if facts.shaft_angle is None else likely(facts.shaft_angle),
+        shaft=likely_or_none(facts.shaft_diameter),
+        angle=likely_or_none(facts.shaft_angle),
         tilt=likely(need(context.installation.engine_pitch, "installation.engine_pitch")),
     )

@@ -16,7 +16,7 @@ from gauge_well.core.sizes import SEA_HOSES
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.boat import raw
 from gauge_well.core.systems.boat.facts import BoatFacts
-from gauge_well.core.typing import Array, as_array, duty_value, likely
+from gauge_well.core.typing import Array, as_array, duty_value, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -114,7 +114,7 @@ def show(context: Context, facts: BoatFacts, options: Options) -> RawView:
     def place(
         id: str, name: str, bore: object, clean: object, judged: object, warm: float | None = sea, drawn: bool = True
     ) -> Place:
-        wide = None if bore is None else likely(bore)  # type: ignore[arg-type]
+        wide = likely_or_none(bore)  # type: ignore[arg-type]
         speed = None if wide is None or flow is None else flow / float(bore_area(wide))
         takes, blocked = (None if v is None else pick(v) for v in (clean, judged))
         return Place(id, name, wide, speed, takes, blocked, warm, drawn)

@@ -10,7 +10,7 @@ from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.boat import safety
 from gauge_well.core.systems.boat.facts import BoatFacts
 from gauge_well.core.systems.boat.facts_safety import LININGS
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -85,7 +85,7 @@ def show(context: Context, facts: BoatFacts, options: Options) -> SafetyView:
         lining=LININGS[facts.lining or "lined"][0],
         lining_stated=facts.lining is not None,
         vapour=spark,
-        blower=None if facts.blower is None else likely(facts.blower),
+        blower=likely_or_none(facts.blower),
         blower_needed=likely(safety.blower_needed(facts.room_volume))
         if spark and facts.room_volume is not None
         else None,

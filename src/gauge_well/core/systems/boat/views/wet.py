@@ -15,7 +15,7 @@ from gauge_well.core.geometry.afloat import Position, height_over
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.boat import checks_wet, raw, wet
 from gauge_well.core.systems.boat.facts import BoatFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 FURTHEST = 30.0
 DRAGGED = {
@@ -147,7 +147,7 @@ def show(context: Context, facts: BoatFacts, options: Options) -> WetView:
         heel_most=heel_most,
         trim_most=trim_most,
         positions=[(p.name, likely(p.heel), likely(p.trim)) for p in leans],
-        bore=None if own.hose.bore is None else likely(own.hose.bore),
+        bore=likely_or_none(own.hose.bore),
         length=likely(need(own.hose.length, "boat.hose.length")),
         crank=_maybe(lambda: likely(wet.crank_time(context, own))),
         crank_needed=wet.CRANK_LEAST,

@@ -10,7 +10,7 @@ from gauge_well.core.systems.controls import model
 from gauge_well.core.systems.controls.checks_hands import HEAVY
 from gauge_well.core.systems.controls.facts import ControlsFacts
 from gauge_well.core.systems.controls.remedies import CYLINDERS
-from gauge_well.core.typing import Value, likely
+from gauge_well.core.typing import likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -54,23 +54,20 @@ def show(context: Context, facts: ControlsFacts, options: Options) -> ClutchView
             other = model.pedalled(context, replace(facts, master=bore))
             if other is None:
                 continue
-            moves, pad = likely(other.moves), None if other.pad is None else likely(other.pad)
+            moves, pad = likely(other.moves), likely_or_none(other.pad)
             frees = None if other.asked is None else moves >= likely(other.asked)
             rows.append(
                 MasterRow(bore, moves, pad, frees, None if pad is None else pad <= most, abs(bore - own) < 1e-6)
             )
 
-    def one(value: Value | None) -> float | None:
-        return None if value is None else likely(value)
-
     return ClutchView(
         moves=None if found is None else likely(found.moves),
-        asked=None if found is None else one(found.asked),
-        pad=None if found is None else one(found.pad),
+        asked=None if found is None else likely_or_none(found.asked),
+        pad=None if found is None else likely_or_none(found.pad),
         most=most,
-        rod=None if found is None else one(found.rod),
-        bears=one(facts.bracket_bears),
-        pressure=None if found is None else one(found.pressure),
+        rod=None if found is None else likely_or_none(found.rod),
+        bears=likely_or_none(facts.bracket_bears),
+        pressure=None if found is None else likely_or_none(found.pressure),
         masters=rows,
         release=facts.release,
     )

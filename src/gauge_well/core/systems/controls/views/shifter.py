@@ -9,7 +9,7 @@ from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.controls import checks_hands, model
 from gauge_well.core.systems.controls.facts import ControlsFacts
 from gauge_well.core.systems.controls.facts_hands import SHIFTERS
-from gauge_well.core.typing import Value, likely
+from gauge_well.core.typing import likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -43,10 +43,6 @@ class ShifterView:
     knuckles: float
 
 
-def _one(value: Value | None) -> float | None:
-    return None if value is None else likely(value)
-
-
 def show(context: Context, facts: ControlsFacts, options: Options) -> ShifterView:
     """Likely values."""
     found = model.shifted(context, facts)
@@ -67,6 +63,6 @@ def show(context: Context, facts: ControlsFacts, options: Options) -> ShifterVie
     jumps = model.rod_jumps(context, facts)
     detent = None if facts.throw is None else checks_hands.DETENT * likely(facts.throw)
     return ShifterView(
-        SHIFTERS[facts.shifter], _one(found.ratio), _one(found.throw), gears, _one(facts.ahead_gap), _one(facts.behind_gap), _one(facts.left_gap),
-        _one(facts.right_gap), _one(found.behind), _one(found.left), _one(jumps), detent, checks_hands.KNUCKLES,
+        SHIFTERS[facts.shifter], likely_or_none(found.ratio), likely_or_none(found.throw), gears, likely_or_none(facts.ahead_gap), likely_or_none(facts.behind_gap), likely_or_none(facts.left_gap),
+        likely_or_none(facts.right_gap), likely_or_none(found.behind), likely_or_none(found.left), likely_or_none(jumps), detent, checks_hands.KNUCKLES,
     )  # fmt: skip

@@ -13,7 +13,7 @@ from gauge_well.core.reads import AXLE_FRONT
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.controls import checks_hands, model
 from gauge_well.core.systems.controls.facts import STEERS, ControlsFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 PLACES = 21
 
@@ -62,8 +62,8 @@ def show(context: Context, facts: ControlsFacts, options: Options) -> SteeringVi
         bump=likely(facts.bump),
         gives=None if flow is None else likely(flow[0]),
         asks=None if flow is None else likely(flow[1]),
-        pressure=None if pressure is None else likely(pressure),
-        relief=None if facts.relief is None else likely(facts.relief),
+        pressure=likely_or_none(pressure),
+        relief=likely_or_none(facts.relief),
     )
 
 

@@ -11,7 +11,7 @@ from gauge_well.core.linkage import throttle
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.controls import model
 from gauge_well.core.systems.controls.facts import ControlsFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 STEPS = 21
 LEVER = np.radians(50.0)  # before square, of one that opens sooner (common practice)
@@ -79,18 +79,18 @@ def show(context: Context, facts: ControlsFacts, options: Options) -> ThrottleVi
         by=facts.throttle,
         opened=None if opened is None else min(likely(opened), likely(facts.opens)),
         whole=likely(facts.opens),
-        left=None if left is None else likely(left),
-        wheel=None if facts.wheel is None else likely(facts.wheel),
-        right=None if right is None else likely(right),
+        left=likely_or_none(left),
+        wheel=likely_or_none(facts.wheel),
+        right=likely_or_none(right),
         pedal=np.linspace(0.0, 1.0, STEPS).tolist(),
         ways=ways,
         spring=None if back is None else likely(back[0]),
         drags=None if back is None else likely(back[1]),
-        springs=None if facts.springs is None else likely(facts.springs),
-        rocks=None if moved is None else likely(moved),
+        springs=likely_or_none(facts.springs),
+        rocks=likely_or_none(moved),
         slack=likely(facts.slack),
-        sweep=None if facts.sensor_sweep is None else likely(facts.sensor_sweep),
-        wants=None if facts.sensor_wants is None else likely(facts.sensor_wants),
-        cable=None if facts.cable is None else likely(facts.cable),
-        cable_way=None if facts.cable_way is None else likely(facts.cable_way),
+        sweep=likely_or_none(facts.sensor_sweep),
+        wants=likely_or_none(facts.sensor_wants),
+        cable=likely_or_none(facts.cable),
+        cable_way=likely_or_none(facts.cable_way),
     )

@@ -11,7 +11,7 @@ from gauge_well.core.heat.exchanger import FOULED, keel_coefficient
 from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.cooling import afloat
 from gauge_well.core.systems.cooling.facts import CoolingFacts
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 SHARES = np.linspace(0.2, 1.0, 17)
 SPEEDS = np.linspace(0.0, 6.0, 25)  # m/s
@@ -100,6 +100,6 @@ def show(context: Context, facts: CoolingFacts, options: Options) -> AfloatView:
         by_share=by_share,
         speeds=SPEEDS.tolist(),
         by_speed=by_speed,
-        area=None if facts.keel_area is None else likely(facts.keel_area),
+        area=likely_or_none(facts.keel_area),
         limit=duty_value(found.plant.limit, index),
     )

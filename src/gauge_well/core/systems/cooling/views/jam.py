@@ -12,7 +12,7 @@ from gauge_well.core.systems.cooling import switching
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.facts_air import SWITCHED_BY
 from gauge_well.core.systems.cooling.gauge import thresholds
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 SHOWN = 226  # every eighth second
 
@@ -59,7 +59,7 @@ def show(context: Context, facts: CoolingFacts) -> JamView:
     case = context.duties.cases[0]
     cycle = (switching.STANDS[0], switching.CREEPS[0])
     by = SWITCHED_BY[facts.fan_by or "controller"]
-    line = None if facts.fan_line_switch is None else likely(facts.fan_line_switch)
+    line = likely_or_none(facts.fan_line_switch)
     if found is None:
         return JamView(case.id, [], [], None, None, [], [], by, line, *cycle)
     rows = np.unique(np.linspace(0, found.done.time.size - 1, SHOWN).astype(int))

@@ -10,7 +10,7 @@ from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.cooling.heights import bleed_points, spots
 from gauge_well.core.systems.cooling.stack import layers, room_left
-from gauge_well.core.typing import Value, likely
+from gauge_well.core.typing import Value, likely, likely_or_none
 
 NECKS = (
     ("core_inlet", "core in", "core_inlet_height", "core_inlet_side"),
@@ -21,7 +21,7 @@ NECKS = (
 
 
 def _number(value: Value | None) -> float | None:
-    return None if value is None else likely(value)
+    return likely_or_none(value)
 
 
 def crossings(facts: CoolingFacts) -> list[str]:

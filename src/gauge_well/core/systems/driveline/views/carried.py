@@ -9,7 +9,7 @@ from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.driveline import carried, checks
 from gauge_well.core.systems.driveline.facts import LOCKS, RESERVES, DrivelineFacts
 from gauge_well.core.systems.torqued import asked, peak_torque
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -67,6 +67,4 @@ def show(context: Context, facts: DrivelineFacts, options: Options) -> CarriedVi
         for c in checks.torque_checks(context, facts, context.peak)
     ]
     holds = carried.held(facts)
-    return CarriedView(
-        places, loaded, capped, None if holds is None else likely(holds), RESERVES[facts.reserve][1], found is not None
-    )
+    return CarriedView(places, loaded, capped, likely_or_none(holds), RESERVES[facts.reserve][1], found is not None)

@@ -18,7 +18,7 @@ from gauge_well.core.reads import DRIVE_CAP
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
 from gauge_well.core.systems.torqued import peak_torque
-from gauge_well.core.typing import likely, likely_or
+from gauge_well.core.typing import likely, likely_or, likely_or_none
 
 KMH = 1.0 / 3.6
 ASKED, FROM, TO = 100.0 * KMH, 80.0 * KMH, 120.0 * KMH
@@ -81,7 +81,7 @@ def _trains(context: Context, facts: DrivelineFacts) -> tuple[list[tuple[str, st
     found, lacks = [], []
     if machine.gear_ratios and final is not None and tyre is not None:
         ratios = sorted((likely(row[0]) for row in machine.gear_ratios), reverse=True)
-        rating = None if facts.rating is None else likely(facts.rating)
+        rating = likely_or_none(facts.rating)
         found.append(("", "As stated", Train(ratios, likely(facts.low), likely(final), likely(tyre)), rating))
     else:
         lacks += [f"machine.{n}" for n in ("gear_ratios", "final_drive", "tyre_diameter") if not getattr(machine, n)]
@@ -95,7 +95,7 @@ def _trains(context: Context, facts: DrivelineFacts) -> tuple[list[tuple[str, st
             ]
             continue
         ratios = sorted((likely(row[0]) for row in box.ratios), reverse=True)
-        rating = None if box.rating is None else likely(box.rating)
+        rating = likely_or_none(box.rating)
         found.append(
             (
                 id,

@@ -11,7 +11,7 @@ from gauge_well.core.parts.halfshaft import OUTER_MOST
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.driveline import halves
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
-from gauge_well.core.typing import Array, likely, likely_or
+from gauge_well.core.typing import Array, likely, likely_or, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -69,7 +69,7 @@ def show(context: Context, facts: DrivelineFacts, options: Options) -> HalvesVie
                 longer=_first(half.over.length - half.mid),
                 angle=_first(half.over.inner),
                 order=likely(half.mid),
-                owned=None if own.owned is None else likely(own.owned),
+                owned=likely_or_none(own.owned),
                 slides=likely(half.slides),
                 has=likely(own.slides),
                 most=half.joint.most,
@@ -79,8 +79,8 @@ def show(context: Context, facts: DrivelineFacts, options: Options) -> HalvesVie
                 outer_most=OUTER_MOST,
                 across=likely_or(own.outer_out) - float(np.ravel(out)[0]),
                 over=float(np.ravel(over)[0]),
-                stub=None if stub is None else likely(stub),
-                room=None if room is None else likely(room),
+                stub=likely_or_none(stub),
+                room=likely_or_none(room),
                 goes_in=None if stub is None or room is None else likely(room) >= likely(stub),
             )
         )

@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.driveline import oiling
 from gauge_well.core.systems.driveline.facts import COOLERS, DrivelineFacts
-from gauge_well.core.typing import duty_values, likely
+from gauge_well.core.typing import duty_values, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -51,7 +51,7 @@ def show(context: Context, facts: DrivelineFacts, options: Options) -> OilView:
         rows,
         likely(facts.box_most),
         COOLERS[facts.box_cooler],
-        None if gives is None else likely(gives),
+        likely_or_none(gives),
         likely(facts.case_gives),
-        None if drop is None else likely(drop),
+        likely_or_none(drop),
     )

@@ -13,7 +13,7 @@ from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.driveline import carried, lines
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
 from gauge_well.core.systems.driveline.lines import Line
-from gauge_well.core.typing import Array, likely
+from gauge_well.core.typing import Array, likely, likely_or_none
 
 STUB = 0.18  # m of gearbox and axle drawn at the ends
 
@@ -71,7 +71,7 @@ class ShaftsView:
 def show(context: Context, facts: DrivelineFacts, options: Options) -> ShaftsView:
     """Of every line of which all is stated."""
     fastest = lines.fastest(context, facts)
-    speed = None if fastest is None else likely(fastest)
+    speed = likely_or_none(fastest)
     missing = [p for which in ("rear", "front") for p in lines.missing(facts, which)]
     if facts.shafts:
         missing += lines.speed_missing(context)
@@ -121,6 +121,6 @@ def _shaft(id: str, own: PropshaftFacts, line: Line, k: int, slid: lines.Slid | 
     name = f"Shaft {k + 1}" if len(line.shafts) > 1 else "Shaft"
     moves = None if slid is None else (likely(slid.up), likely(slid.down))
     return ShaftRow(
-        id, name, 0.0 if own.length is None else likely(own.length), None if whirl is None else likely(whirl),
+        id, name, 0.0 if own.length is None else likely(own.length), likely_or_none(whirl),
         None if whirl is None else lines.WHIRLS * likely(whirl), None if moves is None else max(-min(moves), 0.0), None if moves is None else max(*moves, 0.0),
     )  # fmt: skip

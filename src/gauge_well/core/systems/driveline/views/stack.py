@@ -12,7 +12,7 @@ from gauge_well.core.systems.driveline import stack
 from gauge_well.core.systems.driveline.facts import DrivelineFacts
 from gauge_well.core.systems.driveline.judge import stroke
 from gauge_well.core.systems.driveline.stack import Chain
-from gauge_well.core.typing import Array, Value, as_array, likely, likely_or
+from gauge_well.core.typing import Array, Value, as_array, likely, likely_or, likely_or_none
 
 SURE = (2.5, 97.5)  # percent between which it lies in 95 of 100
 FLANGE, SHAFT, WHEEL, FINGER, RIM = (
@@ -84,10 +84,7 @@ def _band(value: Array | None) -> tuple[float | None, float | None, float | None
 
 
 def _chain(id: str, name: str, chain: Chain, least: float, most: float | None, words: str) -> ChainView:
-    links = [
-        LinkView(link.name, link.path, link.sign, None if link.value is None else likely(link.value))
-        for link in chain.links
-    ]
+    links = [LinkView(link.name, link.path, link.sign, likely_or_none(link.value)) for link in chain.links]
     total, low, high = _band(chain.total)
     return ChainView(id, name, links, total, low, high, least, most, words)
 
@@ -119,8 +116,8 @@ def show(context: Context, facts: DrivelineFacts, options: Options) -> StackView
     moved = stroke(context, facts)
     wanted = None if stack.automatic(context) else stack.spacer_for(facts)
     return StackView(
-        stack.automatic(context), _pieces(context, facts), _chains(context, facts), None if moved is None else likely(moved),
-        None if wanted is None else likely(wanted), likely(facts.spacer), facts.flywheel.make,
+        stack.automatic(context), _pieces(context, facts), _chains(context, facts), likely_or_none(moved),
+        likely_or_none(wanted), likely(facts.spacer), facts.flywheel.make,
     )  # fmt: skip
 
 

@@ -11,7 +11,7 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.electrics import charging, cranking
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
-from gauge_well.core.typing import likely, likely_or
+from gauge_well.core.typing import likely, likely_or, likely_or_none
 
 LOW, HIGH = 243.15, 308.15  # K
 THICKER = 2.0
@@ -70,7 +70,7 @@ def show(context: Context, facts: ElectricsFacts, options: Options) -> ColdView:
         trials=trials,
         temperature=at,
         needs=likely(facts.needs_speed),
-        resets=None if facts.resets is None else likely(facts.resets),
+        resets=likely_or_none(facts.resets),
         amps=amps,
         posts=likely(found.turned.at_battery),
         pin=likely(found.turned.at_battery) - cranking.AT_PIN,

@@ -14,7 +14,7 @@ from gauge_well.core.reads import FANS_DRAW
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.electrics import charging
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
-from gauge_well.core.typing import duty_values, likely
+from gauge_well.core.typing import duty_values, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -87,7 +87,7 @@ def show(context: Context, facts: ElectricsFacts, options: Options) -> LoadsView
         draws = likely(charging.total(found, id))
         short = max(draws - (0.0 if gives is None else likely(gives)), 0.0)
         lasts = half / short if half is not None and short > 0.0 else None
-        states.append(StateRow(id, label, draws, None if gives is None else likely(gives), short, lasts))
+        states.append(StateRow(id, label, draws, likely_or_none(gives), short, lasts))
     night = next(s for s in states if s.id == "idle_night")
     idles = likely(facts.idles_for)
     return LoadsView(

@@ -15,7 +15,7 @@ from gauge_well.core.parts.sender import SITS
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.electrics import senders, speed
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -154,7 +154,7 @@ def show_speed(context: Context, facts: ElectricsFacts, options: Options) -> Spe
     true = np.linspace(0.0, 160.0, 9) / 3.6
     return SpeedView(
         there=likely(there),
-        wants=None if facts.speed.wants is None else likely(facts.speed.wants),
+        wants=likely_or_none(facts.speed.wants),
         true=true.tolist(),
         shown=None if found is None else (likely(found.shown) * true).tolist(),
         most=pulses.allowed(true).tolist(),

@@ -11,7 +11,7 @@ from gauge_well.core.parts.run import BACK, RELAYS
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.electrics import runs
 from gauge_well.core.systems.electrics.facts import ElectricsFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -96,7 +96,7 @@ def _gauge(run: runs.Run, area: float) -> float | None:
 def _row(facts: ElectricsFacts, run: runs.Run, number: int) -> RunRow:
     own = run.facts
     length = likely(own.length) if own.length is not None else 0.0
-    fuse = None if own.fuse is None else likely(own.fuse)
+    fuse = likely_or_none(own.fuse)
     low, bears, drop = likely(run.low), likely(run.bears), likely(run.drop)
     return RunRow(
         id=run.id,

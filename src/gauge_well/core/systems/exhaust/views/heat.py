@@ -15,7 +15,7 @@ from gauge_well.core.systems.exhaust.facts import ExhaustFacts
 from gauge_well.core.systems.exhaust.gas import Source
 from gauge_well.core.systems.exhaust.ground import Raised
 from gauge_well.core.systems.exhaust.warmth import Eased
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 GAPS = np.array([0.010, 0.025, 0.050, 0.075, 0.100, 0.150, 0.250])
 
@@ -104,9 +104,9 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> HeatView:
         else Under(
             likely(under.height),
             likely(under.bumped),
-            None if under.ramp is None else likely(under.ramp),
-            None if facts.ramp is None else likely(facts.ramp),
-            None if under.approach is None else likely(under.approach),
+            likely_or_none(under.ramp),
+            likely_or_none(facts.ramp),
+            likely_or_none(under.approach),
             under.raised,
         ),
         leaks=ranked,

@@ -12,7 +12,7 @@ from gauge_well.core.sizes import TUBES
 from gauge_well.core.systems.base import Context, Options, duty_asked, option
 from gauge_well.core.systems.exhaust import costs, cutting, growth, model, noise, pieces
 from gauge_well.core.systems.exhaust.facts import ExhaustFacts
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -109,7 +109,7 @@ def show(context: Context, facts: ExhaustFacts, options: Options) -> PipeView:
                 covering=s.covering,
                 oval=likely(s.height) < likely(s.outside) * 0.999,
                 bends=likely(s.angle),
-                turn=None if s.turn is None else likely(s.turn),
+                turn=likely_or_none(s.turn),
                 warm=pick(piece.warm),
                 cool=pick(piece.cool),
                 surface=pick(piece.surface),

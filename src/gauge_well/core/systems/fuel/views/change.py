@@ -14,7 +14,7 @@ from gauge_well.core.systems.fuel.change import STEPS, change_of
 from gauge_well.core.systems.fuel.circuit import Circuit, has_injectors
 from gauge_well.core.systems.fuel.facts_guard import STOPS
 from gauge_well.core.systems.fuel.network import at_peak
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 RAILS = 33
 
@@ -86,7 +86,7 @@ def _change(context: Context, circuit: Circuit) -> FuelChange | None:
     found = change_of(circuit, context.engine.facts.fuel)
     if found is None:
         return None
-    share = None if found.share is None else likely(found.share)
+    share = likely_or_none(found.share)
     hazard = found.hazard
     return FuelChange(
         old=found.old.label,

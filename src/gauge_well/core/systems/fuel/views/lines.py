@@ -15,7 +15,7 @@ from gauge_well.core.systems.fuel.circuit import Circuit, demand
 from gauge_well.core.systems.fuel.facts_supply import LINE_SPEED, SUCTION_SPEED
 from gauge_well.core.systems.fuel.network import Point, at_peak
 from gauge_well.core.systems.fuel.views.circuit import CircuitPart, parts_of
-from gauge_well.core.typing import Value, duty_value, likely
+from gauge_well.core.typing import Value, duty_value, likely, likely_or_none
 
 ALTITUDES = (0.0, 1000.0, 2500.0)
 TEMPERATURES = np.linspace(273.15, 343.15, 36)
@@ -105,7 +105,7 @@ def _row(part: CircuitPart) -> LineRow:
 
 def _boiling(circuit: Circuit, lost: float, holds_to: float) -> Boiling:
     reid = circuit.facts.reid_pressure
-    vapour = fuels.vapour_pressure(circuit.fuel, TEMPERATURES, None if reid is None else likely(reid))
+    vapour = fuels.vapour_pressure(circuit.fuel, TEMPERATURES, likely_or_none(reid))
     margins = []
     for height in ALTITUDES:
         margin = float(air.pressure_isa(height)) - lost - vapour - circuit.vapour_margin
@@ -119,5 +119,5 @@ def _returning(point: Point, pick: Callable[[Value], float]) -> Returning:
         temperature=pick(tank.return_temperature(point)),
         heat=pick(tank.heat_back(point)),
         flow=pick(point.returned + point.spilled),
-        prime=None if primed is None else likely(primed),
+        prime=likely_or_none(primed),
     )

@@ -12,7 +12,7 @@ from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.fuel import tank
 from gauge_well.core.systems.fuel.circuit import Circuit, burned, demand
 from gauge_well.core.systems.fuel.network import at_peak
-from gauge_well.core.typing import duty_value, likely
+from gauge_well.core.typing import duty_value, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -63,7 +63,7 @@ def show(context: Context, circuit: Circuit, index: int, options: Options) -> Ta
     vent = tank.vent_drop(circuit, burned(context.peak, circuit.fuel)) if facts.vent_bore is not None else None
     length = circuit.fact("tank.filler_length")
     return TankView(
-        volume=None if volume is None else likely(volume),
+        volume=likely_or_none(volume),
         reserve=likely(circuit.fact("tank_reserve")),
         vent=None if vent is None else likely(np.max(vent)),
         vent_bore=likely(np.max(tank.vent_bore(circuit, demand(context.peak, circuit)))),

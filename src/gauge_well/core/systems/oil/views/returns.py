@@ -12,7 +12,7 @@ from gauge_well.core.systems.base import Context, Options, duty_asked
 from gauge_well.core.systems.oil import breathing, covering, returns
 from gauge_well.core.systems.oil.facts import OilFacts
 from gauge_well.core.systems.oil.need import HOSES
-from gauge_well.core.typing import as_array, likely, over_duties
+from gauge_well.core.typing import as_array, likely, likely_or_none, over_duties
 
 POINTS, FROM, TO = 24, 273.15, 393.15
 
@@ -84,9 +84,9 @@ def show(context: Context, given: OilFacts, options: Options) -> ReturnsView:
         blow_by_worn=gas[1],
         measured=facts.blow_by is not None,
         hoses=[HoseRow(*row) for row in zip(HOSES, new.tolist(), worn.tolist(), strict=True)],
-        bore=None if facts.breather.bore is None else likely(facts.breather.bore),
+        bore=likely_or_none(facts.breather.bore),
         most=breathing.CRANKCASE_MOST,
-        can_speed=None if can is None else likely(can),
+        can_speed=likely_or_none(can),
         head_left=sides[0],
         head_right=sides[1],
     )

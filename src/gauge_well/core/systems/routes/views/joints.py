@@ -9,7 +9,7 @@ from gauge_well.core.fittings.thread import SERIES, THREADS, Thread, adapters, f
 from gauge_well.core.systems.base import Context, Options, option
 from gauge_well.core.systems.routes import joints
 from gauge_well.core.systems.routes.facts import RoutesFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 NEAR = 1.5e-3  # m on the diameter within which another thread may be taken for this one
 ALL = list(THREADS.values())
@@ -81,7 +81,7 @@ def _joint(joint: joints.Joint) -> JointRow:
         words = "a tee of " + ", ".join(
             "none sold" if v is None else f"{1e3 * v:g} mm" for v in (joint.sold[0], *joint.sold)
         )
-    boss = None if joint.facts.boss is None else likely(joint.facts.boss)
+    boss = likely_or_none(joint.facts.boss)
     larger = [] if joint.male is None or goes is None or goes.goes else [t.label for t in adapters(joint.male, boss)][:3]  # fmt: skip
     return JointRow(
         id=joint.id,
@@ -90,10 +90,10 @@ def _joint(joint: joints.Joint) -> JointRow:
         goes=good,
         wall=None if wall is None else wall.left,
         wall_asked=None if wall is None else wall.wanted,
-        depth=None if joint.facts.depth is None else likely(joint.facts.depth),
+        depth=likely_or_none(joint.facts.depth),
         depth_asked=joint.asked,
         turns=joint.turns,
-        stretch=None if stretch is None else likely(stretch),
+        stretch=likely_or_none(stretch),
         stretch_most=joint.most,
         adapters=larger,
     )

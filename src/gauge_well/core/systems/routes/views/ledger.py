@@ -11,7 +11,7 @@ from gauge_well.core.sentence import inside
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.routes import runs
 from gauge_well.core.systems.routes.facts import RoutesFacts
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 LABELS = list(LANES.values())
 
@@ -119,13 +119,13 @@ def _row(context: Context, facts: RoutesFacts, run: runs.Run, number: int) -> Ru
         what=run.what.label,
         starts=own.starts or "",
         ends=own.ends or "",
-        bore=None if own.bore is None else likely(own.bore),
+        bore=likely_or_none(own.bore),
         outside=run.outside,
-        cut=None if own.length is None else likely(own.length),
-        needed=None if needed is None else likely(needed),
+        cut=likely_or_none(own.length),
+        needed=likely_or_none(needed),
         slack=likely(runs.slack(context, run)),
         moves=likely(runs.moves(context, own)),
-        clips=None if own.clips is None else likely(own.clips),
+        clips=likely_or_none(own.clips),
         clips_most=run.what.clips,
         before=own.reached == "no",
         legs=[] if run.track is None else run.track.legs,

@@ -9,7 +9,7 @@ from gauge_well.core.statics.axles import on_front
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.weights.facts import WeightsFacts
 from gauge_well.core.systems.weights.ledger import ends, ledger
-from gauge_well.core.typing import Value, likely
+from gauge_well.core.typing import Value, likely, likely_or_none
 
 
 @dataclass(frozen=True)
@@ -92,4 +92,4 @@ def show(context: Context, facts: WeightsFacts, options: Options) -> LedgerView:
 
 
 def _number(value: Value | None) -> float | None:
-    return None if value is None else likely(value)
+    return likely_or_none(value)

@@ -12,7 +12,7 @@ from gauge_well.core.statics import sling
 from gauge_well.core.systems.base import Context, Options
 from gauge_well.core.systems.weights.facts import WeightsFacts
 from gauge_well.core.systems.weights.lifting import DIRT, STANDS, hung, legs_of
-from gauge_well.core.typing import likely
+from gauge_well.core.typing import likely, likely_or_none
 
 Spot = tuple[float, float]
 ANGLES = (0.0, 15.0, 30.0, 45.0, 60.0)
@@ -76,7 +76,7 @@ def show(context: Context, facts: WeightsFacts, options: Options) -> LiftingView
         shift=likely(load.shift),
         legs=legs,
         allowed=sling.allowed(plate, likely(reach)) if plate and reach is not None else None,
-        reach=None if reach is None else likely(reach),
+        reach=likely_or_none(reach),
         leg_rating=heavy / float(np.sqrt(2.0)),
         stand_rating=likely(load.mass) * STANDS,
         pulls=[(a, float(1.0 / np.cos(np.radians(a)))) for a in ANGLES],
