@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clutchSaid, knobBox, ripplePath, shifterSaid, steeringSaid, throttleBad, throttleSaid, times, toeAt, vacuumSaid, type ClutchView, type ShifterView, type SteeringView, type ThrottleView, type VacuumView } from './logic'
+import { clutchSaid, knobBox, shifterSaid, steeringSaid, throttleBad, throttleSaid, times, toeAt, vacuumSaid, type ClutchView, type ShifterView, type SteeringView, type ThrottleView, type VacuumView } from './logic'
 
 const say = (v: number, kind: string) => `${v} ${kind}`
 const throttle = (own: Partial<ThrottleView>) => ({ by: 'cable', opened: 1.2, whole: 1.5, left: -0.01, wheel: 0.03, right: 0.025, pedal: [], ways: [], spring: null, drags: null, springs: null, rocks: null, slack: 0.002, sweep: null, wants: null, cable: null, cable_way: null, ...own }) as ThrottleView
@@ -46,6 +46,5 @@ describe('clutch, shifter, steering', () => {
     const view = { ripple: null, bends: [], toe: [0.03, 0.01, 0, 0.01, 0.04], travel: [-0.06, -0.03, 0, 0.03, 0.06], bump: 0.03 } as unknown as SteeringView
     expect(toeAt(view)).toBe(0.01)
     expect(steeringSaid(view, say)).toBe('A bump of 0.03 size steers a wheel 0.01 angle.')
-    expect(ripplePath([1, 1.05, 1], 100, 50).startsWith('M0.0 25.0')).toBe(true)
   })
 })

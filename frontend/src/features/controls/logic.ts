@@ -60,12 +60,6 @@ export function toeAt(view: SteeringView): number {
   return Math.max(0, ...view.toe.filter((_, i) => Math.abs(view.travel[i] ?? 0) <= view.bump * 1.0001).map(Math.abs))
 }
 
-/** A curve of speed out over in as a path in a box; how far it swings either way. */
-export function ripplePath(ratio: readonly number[], wide: number, high: number): string {
-  const most = Math.max(...ratio.map((r) => Math.abs(r - 1)), 0.02)
-  return ratio.map((r, i) => `${i ? 'L' : 'M'}${((i / Math.max(ratio.length - 1, 1)) * wide).toFixed(1)} ${(high / 2 - ((r - 1) / most) * (high / 2 - 4)).toFixed(1)}`).join('')
-}
-
 /** What is drawn round a knob [m], forward up: half width and half height. */
 export function knobBox(view: ShifterView): { wide: number; high: number } {
   const wide = Math.max(0.09, ...view.gears.map((g) => Math.abs(g.right) + 0.05), (view.left ?? 0) + 0.02, (view.right ?? 0) + 0.02)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { carriedSaid, chainSaid, frame, gearsSaid, halfSaid, lineSaid, numbers, off, profile, seconds, swing, type CarriedView, type Chain, type GearsView, type Half, type Line, type Piece, type ShaftsView } from './logic'
+import { carriedSaid, chainSaid, frame, gearsSaid, halfSaid, lineSaid, numbers, off, profile, seconds, type CarriedView, type Chain, type GearsView, type Half, type Line, type Piece, type ShaftsView } from './logic'
 
 const say = (v: number, kind: string) => `${v} ${kind}`
 const link = (name: string, value: number | null) => ({ name, path: name, sign: 1, value })
@@ -43,7 +43,6 @@ describe('sentences', () => {
   it('of a line', () => {
     const line = { residual: 0.04, shaken: 480, points: [[0, 0, 0], [1, 0, -0.1], [2, 0, -0.2]], ratio: [1, 1.01, 1, 0.99, 1] } as unknown as Line
     expect(lineSaid(line, { speed: 3000, felt: 400 } as ShaftsView, say)).toContain('480 rad/s² at 3000 speed_rpm, 400 are felt')
-    expect(swing(line, 100, 50).most).toBeCloseTo(0.01)
     expect(profile(line.points, 2, 100, 40).at).toHaveLength(3)
   })
   it('of a half-shaft that does not go in', () => {

@@ -84,15 +84,6 @@ export function profile(points: Line['points'], of: 1 | 2, wide: number, high: n
   return { path: `M${at.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`, at }
 }
 
-/** Speed out over in through a turn as a path in a box; how far it swings either way. */
-export function swing(line: Line, wide: number, high: number): { path: string; most: number } {
-  const off = line.ratio.map((r) => r - 1)
-  const most = Math.max(...off.map(Math.abs), 1e-9)
-  const scale = Math.max(most, 0.002)
-  const path = off.map((v, i) => `${i ? 'L' : 'M'}${((i / (off.length - 1)) * wide).toFixed(1)} ${(high / 2 - (v / scale) * (high / 2 - 4)).toFixed(1)}`).join('')
-  return { path, most }
-}
-
 /** Whether a half-shaft is fit for its travel, in a sentence. */
 export function halfSaid(half: Half, say: Say): string {
   const worst = Math.max(...half.angle)

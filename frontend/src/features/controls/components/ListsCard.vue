@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import PartList from '../../../station/PartList.vue'
 import { useInstrument } from '../../../station/useInstrument'
 import { useSending } from '../../../station/useSending'
 import { line } from '../../../stores/build'
+import ActList from '../../../ui/ActList.vue'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import Unseen from '../../../ui/Unseen.vue'
@@ -19,6 +20,7 @@ const COLUMNS: Column<Row>[] = [
   { key: 'has', title: '', show: (r) => r.has },
   { key: 'serves', title: 'serves', show: (r) => (r.serves === null ? 'not known' : r.serves ? 'yes' : `no: ${r.without}`), over: (r) => r.serves === false },
 ]
+const unsaid = computed(() => (data.value?.unsaid ?? []).map(([key = '', name = '']) => ({ key, name })))
 async function list(what: string): Promise<void> {
   const made = await add('controls.aids')
   if (made !== null) await send(line(`controls.aids.${made}.what`, what))
@@ -31,9 +33,9 @@ async function list(what: string): Promise<void> {
     <template v-if="data">
       <DataTable v-if="data.aids.length" :id="(r) => r.id" label="Small controls" :columns="COLUMNS" :rows="data.aids" />
       <p v-else class="mute">Kickdown, converter lock-up, cruise, choke, a diesel’s stop: each wants a cable’s travel, vacuum or a signal.</p>
-      <template v-if="data.unsaid.length">
+      <template v-if="unsaid.length">
         <h3 class="label">Usual of such a machine, not listed</h3>
-        <ul class="lost"><li v-for="[key = '', label = ''] in data.unsaid" :key="key"><span>{{ label }}</span> <button class="textlink noprint" type="button" :aria-label="`list it: ${label}`" @click="list(key)">list it</button></li></ul>
+        <ActList act="list it" :rows="unsaid" @act="list" />
       </template>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     </template>
@@ -41,18 +43,3 @@ async function list(what: string): Promise<void> {
   </section>
   <PartList place="controls.aids" title="Small controls" empty="What it is, what works it, whether the machine has that." />
 </template>
-
-<style scoped>
-.lost {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
-}
-.lost li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
-}
-</style>

@@ -7,8 +7,9 @@ import { plotOption } from '../../../ui/chart'
 import { ChartPanel } from '../../../ui/lazyChart'
 import NamedValues from '../../../ui/NamedValues.vue'
 import { read, THEME } from '../../../ui/theme'
+import SwingLine from '../../../ui/SwingLine.vue'
 import Unseen from '../../../ui/Unseen.vue'
-import { ripplePath, steeringSaid, toeAt } from '../logic'
+import { steeringSaid, toeAt } from '../logic'
 
 /** The column's turn, toe over the wheel's travel, the pump at idle. */
 const words = useVocabulary()
@@ -17,7 +18,6 @@ const { data, waiting } = useInstrument('controls/steering', ref({}))
 const show = (v: number, kind: string) => words.show(v, kind)
 const said = computed(() => (data.value ? steeringSaid(data.value, show) : ''))
 const bad = computed(() => Boolean(data.value && (Math.max(0, ...data.value.bends) > data.value.bend_most || (data.value.toe.length > 0 && toeAt(data.value) > data.value.toe_most))))
-const W = 600
 const rows = computed(() => {
   const d = data.value
   if (!d) return []
@@ -45,13 +45,7 @@ const option = computed(() => {
     <template v-if="data">
       <p role="status"><strong :class="{ over: bad }">{{ said }}</strong></p>
       <NamedValues :rows="rows" />
-      <figure v-if="data.ratio.length">
-        <figcaption class="mute">One turn of the wheel: the rack’s end runs ahead and behind</figcaption>
-        <svg :viewBox="`0 0 ${W} 70`" role="img" :aria-label="`Speed of the rack's end through one turn, ${show(data.ripple ?? 0, 'share')} either way`">
-          <line x1="0" :x2="W" y1="35" y2="35" class="axis" />
-          <path :d="ripplePath(data.ratio, W, 70)" class="swing" />
-        </svg>
-      </figure>
+      <SwingLine v-if="data.ratio.length" colour="controls" :ratio="data.ratio" :least="0.02" :said="() => 'One turn of the wheel: the rack’s end runs ahead and behind'" :label="() => `Speed of the rack's end through one turn, ${show(data?.ripple ?? 0, 'share')} either way`" />
       <ChartPanel v-if="option" :option="option" label="What a wheel steers itself over its travel" />
       <p class="mute">A rack moved up or down steers with every bump: five millimetres matter. Altered steering keeps its collapse and 15 mm of room from lock to lock, and is inspected by somebody licensed before it goes on a road.</p>
     </template>
@@ -59,21 +53,3 @@ const option = computed(() => {
   </section>
   <PartList place="controls.columns" title="Column, from the wheel to the rack" empty="Each piece between two joints: how it falls and bears, its forks." />
 </template>
-
-<style scoped>
-svg {
-  display: block;
-  width: 100%;
-}
-.axis {
-  stroke: var(--line);
-}
-.swing {
-  fill: none;
-  stroke: var(--controls);
-  stroke-width: 2;
-}
-figure {
-  margin: 10px 0 0;
-}
-</style>

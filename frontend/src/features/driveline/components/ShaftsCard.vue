@@ -4,8 +4,9 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
+import SwingLine from '../../../ui/SwingLine.vue'
 import Unseen from '../../../ui/Unseen.vue'
-import { lineSaid, profile, swing, type Line } from '../logic'
+import { lineSaid, profile, type Line } from '../logic'
 
 /** Each line of shafts from the side and from above, its joints, how unevenly it turns, how fast its shafts may. */
 const words = useVocabulary()
@@ -52,13 +53,7 @@ const joints = (line: Line) => line.joints.map((j, i) => ({ ...j, n: i + 1 }))
         </div>
         <DataTable :id="(j) => String(j.n)" :label="`Joints to the ${line.axle} axle`" :columns="JOINTS" :rows="joints(line)" />
         <DataTable :id="(s) => s.id" :label="`Shafts to the ${line.axle} axle`" :columns="SHAFTS" :rows="line.shafts" />
-        <figure>
-          <figcaption class="mute">One turn of the gearbox’s end: the axle’s runs {{ show(swing(line, W, 70).most, 'share') }} ahead and behind</figcaption>
-          <svg :viewBox="`0 0 ${W} 70`" role="img" :aria-label="`Speed of the axle's end through one turn, ${show(swing(line, W, 70).most, 'share')} either way`">
-            <line x1="0" :x2="W" y1="35" y2="35" class="axis" />
-            <path :d="swing(line, W, 70).path" class="swing" />
-          </svg>
-        </figure>
+        <SwingLine colour="driveline" :ratio="line.ratio" :least="0.002" :said="(v) => `One turn of the gearbox’s end: the axle’s runs ${show(v, 'share')} ahead and behind`" :label="(v) => `Speed of the axle's end through one turn, ${show(v, 'share')} either way`" />
       </template>
       <p v-if="data.missing.length" class="mute">Still to be stated: {{ data.missing.map((p) => words.label(p).toLowerCase()).join(', ') }}.</p>
       <p v-else-if="!data.lines.length" class="mute">List the shafts under “Parts”: length, how it falls, its tube. The axle’s own slope makes the second joint.</p>
@@ -84,19 +79,8 @@ svg {
   stroke: var(--ink);
   stroke-width: 2;
 }
-.axis {
-  stroke: var(--line);
-}
-.swing {
-  fill: none;
-  stroke: var(--driveline);
-  stroke-width: 2;
-}
 .word {
   font: 500 18px var(--labels);
   fill: var(--ink);
-}
-figure {
-  margin: 10px 0 0;
 }
 </style>

@@ -4,6 +4,7 @@ import { useInstrument } from '../../../station/useInstrument'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
+import ActList from '../../../ui/ActList.vue'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import { saveTable } from '../../../ui/takeout'
@@ -58,11 +59,13 @@ function csv(): void {
 }
 const print = () => window.print()
 /** One that is stated elsewhere is listed here, with what is known of it. */
-async function route(run: LedgerView['forgotten'][number]): Promise<void> {
-  const made = await add('routes.routes')
-  if (made === null) return
+async function route(path: string): Promise<void> {
+  const run = data.value?.forgotten.find((f) => f.path === path)
+  const made = run && (await add('routes.routes'))
+  if (!run || made == null) return
   await send(line(`routes.routes.${made}.what`, run.what), ...(run.length === null ? [] : [line(`routes.routes.${made}.length`, `${Number(run.length.toFixed(3))} m`, { evidence: 'similar' })]))
 }
+const lost = computed(() => (data.value?.forgotten ?? []).map((run) => ({ key: run.path, name: run.name, note: run.length === null ? undefined : show(run.length, 'length') })))
 </script>
 
 <template>
@@ -97,9 +100,7 @@ async function route(run: LedgerView['forgotten'][number]): Promise<void> {
       <DataTable v-if="data.runs.length" :id="(r) => r.id" label="Runs, as they are laid" :columns="COLUMNS" :rows="data.runs" :marked="(r) => r.number === picked" />
       <template v-if="data.forgotten.length">
         <h3 class="label">Stated elsewhere, not routed</h3>
-        <ul class="lost">
-          <li v-for="run in data.forgotten" :key="run.path"><span>{{ run.name }}<span v-if="run.length !== null" class="mute">, {{ words.show(run.length, 'length') }}</span></span> <button class="textlink noprint" type="button" :aria-label="`route it: ${run.name}`" @click="route(run)">route it</button></li>
-        </ul>
+        <ActList act="route it" :rows="lost" @act="route" />
       </template>
       <template v-if="many.length">
         <h3 class="label">Side by side</h3>
@@ -154,17 +155,5 @@ async function route(run: LedgerView['forgotten'][number]): Promise<void> {
 }
 .axis {
   stroke: var(--mute);
-}
-.lost {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
-}
-.lost li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
 }
 </style>
