@@ -2128,7 +2128,7 @@ export interface components {
         };
         /**
          * AidRow
-         * @description One: what, by what, whether there, whether it serves, what goes wrong without it.
+         * @description One: what, by what, whether there; whether it serves, None where that is not known or not asked; said of it.
          */
         AidRow: {
             /** Id */
@@ -2141,8 +2141,8 @@ export interface components {
             has: string;
             /** Serves */
             serves: boolean | null;
-            /** Without */
-            without: string;
+            /** Said */
+            said: string;
         };
         /**
          * AidsView

@@ -235,6 +235,14 @@ class Aids(NumbersCase):
         self.assertEqual(check(block(part("aids", what="cruise", has="no")), "aid_")["class"], "cost")
         self.assertFalse(block(part("aids", what="cruise", has="without"))["checks"])
 
+    def test_done_without_on_purpose_is_not_said_to_fail(self) -> None:
+        raw = build(
+            part("aids", what="cruise", has="without"), part("aids", what="choke", has="no"), part("aids", what="hand")
+        )
+        rows = drawn("controls", "aids", context_of(raw), facts_of(raw, "controls"))["aids"]
+        self.assertEqual([r["serves"] for r in rows], [None, False, None])
+        self.assertEqual([r["said"] for r in rows], ["", "no: it does not start cold", "not known"])
+
     def test_usual_ones_nobody_listed(self) -> None:
         raw = build(machine={"gearbox": "automatic"}, clutch=False)
         raw["engine"] = {**raw["engine"], "fuel": "diesel"}

@@ -96,6 +96,13 @@ class Halves(NumbersCase):
             self.assertEqual(found["state"], state)
         self.assertIn("bottoms", found["sentence"])
 
+    def test_two_alike_are_told_apart(self) -> None:
+        twice = [part("members", what="hub", rated="9000 Nm"), part("members", what="hub", rated="8000 Nm")]
+        found = block(*twice, part("halves", **HALF), part("halves", **HALF))
+        names = {c["name"] for c in found["checks"] if c["id"].startswith(("member_", "inner_"))}
+        halves = {f"Left rear half-shaft {n}, inner joint" for n in (1, 2)}
+        self.assertEqual(names, {"Rear hub and wheel bearing 1", "Rear hub and wheel bearing 2"} | halves)
+
     def test_going_in_with_the_engine_there(self) -> None:
         for room, state in (("40 mm", "short"), ("80 mm", "holds")):
             found = check(block(part("halves", **HALF, stub="60 mm", room=room)), "goes_in_")

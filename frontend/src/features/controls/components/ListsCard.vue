@@ -18,7 +18,7 @@ const COLUMNS: Column<Row>[] = [
   { key: 'what', title: 'Small control', head: true, show: (r) => r.what },
   { key: 'by', title: 'by', mute: true, show: (r) => r.by },
   { key: 'has', title: '', show: (r) => r.has },
-  { key: 'serves', title: 'serves', show: (r) => (r.serves === null ? 'not known' : r.serves ? 'yes' : `no: ${r.without}`), over: (r) => r.serves === false },
+  { key: 'serves', title: 'serves', show: (r) => r.said, over: (r) => r.serves === false },
 ]
 const unsaid = computed(() => (data.value?.unsaid ?? []).map(([key = '', name = '']) => ({ key, name })))
 async function list(what: string): Promise<void> {

@@ -24,7 +24,7 @@ const values = computed(() => {
   const d = data.value
   if (!d) return []
   return [
-    { label: `Cooler: ${d.cooler}`, shown: d.gives === null ? 'not stated' : show(d.gives, 'conductance') },
+    d.cooler === 'none' ? { label: 'Cooler', shown: 'none' } : { label: `Cooler: ${d.cooler}`, shown: d.gives === null ? 'not stated' : show(d.gives, 'conductance') },
     { label: 'Its case gives', shown: show(d.case, 'conductance') },
     ...(d.drop === null ? [] : [{ label: 'Lost in its lines, warm', shown: show(d.drop, 'pressure_difference'), over: d.drop > 100e3 }]),
   ]

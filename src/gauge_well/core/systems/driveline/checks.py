@@ -31,7 +31,7 @@ def torque_checks(context: Context, facts: DrivelineFacts, peak: Operation) -> I
     holds = carried.held(facts)
     if holds is not None and not stack.automatic(context):
         keeps = RESERVES[facts.reserve][1]
-        words = "It holds {capacity}; {torque} with {reserve} over it ask {demand}."
+        words = "The clutch holds {capacity}; {torque} with {reserve} over it ask {demand}."
         values: dict[str, tuple[float, str] | str] = {
             "torque": (likely(own), "torque"),
             "reserve": (keeps - 1.0, "share"),

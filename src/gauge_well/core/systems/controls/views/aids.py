@@ -13,14 +13,14 @@ from gauge_well.core.systems.controls.facts import ControlsFacts
 
 @dataclass(frozen=True)
 class AidRow:
-    """One: what, by what, whether there, whether it serves, what goes wrong without it."""
+    """One: what, by what, whether there; whether it serves, None where that is not known or not asked; said of it."""
 
     id: str
     what: str
     by: str
     has: str
     serves: bool | None
-    without: str
+    said: str
 
 
 @dataclass(frozen=True)
@@ -38,15 +38,11 @@ def show(context: Context, facts: ControlsFacts, options: Options) -> AidsView:
     for id, aid in facts.aids:
         if aid.what is None:
             continue
-        serves = judged.get(f"aid_{id}", None if aid.has is None else aid.has == "yes")
+        serves = None if aid.has in (None, "without") else judged.get(f"aid_{id}", aid.has == "yes")
+        said = {True: "yes", False: f"no: {WHATS[aid.what].without}", None: "" if aid.has else "not known"}[serves]
         rows.append(
             AidRow(
-                id,
-                WHATS[aid.what].label,
-                BYS[aid.by],
-                "not said" if aid.has is None else HAS[aid.has],
-                serves,
-                WHATS[aid.what].without,
+                id, WHATS[aid.what].label, BYS[aid.by], "not said" if aid.has is None else HAS[aid.has], serves, said
             )
         )
     there = {aid.what for _, aid in facts.aids}
