@@ -164,6 +164,7 @@ export const api = {
     told(server.POST('/api/compare/{place}', { params: { path: { place } }, body: { sheet: sent(sheet) }, signal })),
   heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) =>
     told(server.POST('/api/map', { body: { sheet: sent(sheet), duty, kind }, signal })),
+  order: (sheet: SheetDocument, today: string, signal?: AbortSignal) => told(server.POST('/api/order', { body: { sheet: sent(sheet), today }, signal })),
   round: (sheet: SheetDocument) => told(server.POST('/api/round', { body: { sheet: sent(sheet) } })),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => told(server.POST('/api/solve', { body: { sheet: sent(sheet), path, sure: true }, signal })),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/need', { body: { sheet: sent(sheet) }, signal })),

@@ -1381,6 +1381,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What can be done today, what holds the rest, when it ends, what it costs. */
+        post: operations["order_order_order_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -1799,6 +1816,19 @@ export interface components {
              * @enum {string}
              */
             kind: "ambient_speed" | "ambient_grade" | "speed_power";
+        };
+        /**
+         * OrderRequest
+         * @description A sheet, and the day it is where it is asked.
+         */
+        OrderRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /**
+             * Today
+             * Format: date
+             * @description 2026-11-24
+             */
+            today: string;
         };
         /**
          * CreateRequest
@@ -2421,6 +2451,20 @@ export interface components {
             danger: boolean;
             /** Most */
             most: boolean;
+        };
+        /**
+         * ArcOut
+         * @description What a task waits for, and why.
+         */
+        ArcOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+            /** Done */
+            done: boolean;
         };
         /**
          * ArmDrawn
@@ -3347,6 +3391,58 @@ export interface components {
             untold: string[];
         };
         /**
+         * BreakOut
+         * @description What doing a task before another costs; ``redone`` is undone and done again.
+         */
+        BreakOut: {
+            /** Task */
+            task: string;
+            /** Missing */
+            missing: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+            /** Undo H */
+            undo_h: number;
+            /** Lost */
+            lost: string;
+            /** Redone */
+            redone: string[];
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * BudgetOut
+         * @description Money in all; ``over``: share of cases over the limit.
+         */
+        BudgetOut: {
+            /** Paid */
+            paid: number;
+            /** Ordered */
+            ordered: number;
+            /** Open */
+            open: number;
+            /** Likely Sum */
+            likely_sum: number;
+            /** Mean */
+            mean: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Limit */
+            limit: number | null;
+            /** Over */
+            over: number | null;
+            /** Unpriced */
+            unpriced: string[];
+            /** Sign */
+            sign: string;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * BuildDocument
          * @description A build sheet.
          */
@@ -3380,6 +3476,8 @@ export interface components {
             scope?: components["schemas"]["ScopeDocument"];
             /** Duties */
             duties?: components["schemas"]["DutySection"][];
+            /** @description The order of work: what is done, bought, decided */
+            work?: components["schemas"]["WorkDocument"] | null;
             /**
              * Parts
              * @description In order where a place holds several
@@ -3478,6 +3576,50 @@ export interface components {
             kind: string;
             /** Gain */
             gain: number;
+        };
+        /**
+         * BuyDocument
+         * @description Something bought that is no part of a system: an adapter, gaskets, paint, a day's hoist, an inspection.
+         */
+        BuyDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Kind */
+            kind?: ("part" | "material" | "fastener" | "tool" | "service" | "paper") | null;
+            /** State */
+            state?: ("have" | "wanted" | "ordered" | "donor" | "make") | null;
+            /**
+             * From
+             * @description From whom
+             */
+            from?: string | null;
+            /**
+             * Price
+             * @description 120, or 100-150
+             */
+            price?: string | null;
+            /**
+             * Lead
+             * @description Until it is there: 10 days, 2-3 weeks
+             */
+            lead?: string | null;
+            /**
+             * Due
+             * @description 2026-11-24
+             */
+            due?: string | null;
+            /**
+             * Task
+             * @description The task that cannot begin without it
+             */
+            task?: string | null;
+            /** Note */
+            note?: string | null;
         };
         /**
          * Card
@@ -3761,6 +3903,26 @@ export interface components {
             capacity_low?: number | null;
             /** Capacity High */
             capacity_high?: number | null;
+        };
+        /**
+         * ChoiceOut
+         * @description A decision about the work: its side, whether somebody picked it, and why it stands so otherwise.
+         */
+        ChoiceOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: string;
+            /** Stated */
+            stated: boolean;
+            /** Note */
+            note: string;
+            /** Sides */
+            sides: {
+                [key: string]: string;
+            };
         };
         /**
          * ChoiceRow
@@ -7630,9 +7792,19 @@ export interface components {
             from?: string | null;
             /**
              * Price
-             * @description 120, with a money's sign or without
+             * @description 120, or 100-150, with a money's sign or without
              */
             price?: string | null;
+            /**
+             * Lead
+             * @description Until it is there: 10 days, 2-3 weeks
+             */
+            lead?: string | null;
+            /**
+             * Due
+             * @description The day it is due: 2026-12-05
+             */
+            due?: string | null;
             /** Note */
             note?: string | null;
         };
@@ -8684,6 +8856,25 @@ export interface components {
             pickup: number | null;
         };
         /**
+         * MoverOut
+         * @description What would bring the first start forward, and to which day.
+         */
+        MoverOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "hands" | "weekend" | "weekday" | "thing";
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Sooner */
+            sooner: number;
+            /** Day */
+            day: string;
+        };
+        /**
          * NamedCurve
          * @description Points (flow, pressure) of one curve.
          */
@@ -9160,6 +9351,63 @@ export interface components {
             value: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * OrderOut
+         * @description The order of work of a build, as of a day.
+         */
+        OrderOut: {
+            /** Today */
+            today: string;
+            /** Headline */
+            headline: string;
+            /** Holds */
+            holds: string;
+            /** Ends */
+            ends: string;
+            /** Rests */
+            rests: components["schemas"]["UsualOut"][];
+            /** Stages */
+            stages: {
+                [key: string]: string;
+            };
+            /** Tasks */
+            tasks: components["schemas"]["WorkTaskOut"][];
+            first: components["schemas"]["WhenOut"] | null;
+            end: components["schemas"]["WhenOut"] | null;
+            /** Done */
+            done: number;
+            /** Left */
+            left: number;
+            /** Left H */
+            left_h: number;
+            /** Behind H */
+            behind_h: number;
+            /** Shut */
+            shut: number;
+            /** Guessed */
+            guessed: number;
+            /** Things */
+            things: components["schemas"]["ThingOut"][];
+            /** Movers */
+            movers: components["schemas"]["MoverOut"][];
+            /** Against */
+            against: components["schemas"]["BreakOut"][];
+            /** Lift Days */
+            lift_days: number;
+            /** Lift Held */
+            lift_held: number;
+            /** Proved */
+            proved: boolean;
+            /** Hands */
+            hands: number;
+            /** Weekday H */
+            weekday_h: number;
+            /** Weekend H */
+            weekend_h: number;
+            budget: components["schemas"]["BudgetOut"];
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
         };
         /**
          * OtherFuel
@@ -12086,6 +12334,18 @@ export interface components {
             ];
         };
         /**
+         * SpanOut
+         * @description Least, likely, most.
+         */
+        SpanOut: {
+            /** Low */
+            low: number;
+            /** Likely */
+            likely: number;
+            /** High */
+            high: number;
+        };
+        /**
          * StackLayer
          * @description A layer from front to back [m].
          */
@@ -12663,6 +12923,70 @@ export interface components {
             box: components["schemas"]["TankBox"] | null;
         };
         /**
+         * TaskDocument
+         * @description Of one task of the work; one that the trade's network has not is the builder's own, and has a title.
+         */
+        TaskDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Title */
+            title?: string | null;
+            /**
+             * Stage
+             * @description Stretch of the work it belongs to
+             */
+            stage?: ("decide" | "donor" | "strip" | "mockup" | "finish" | "install" | "first" | "road") | null;
+            /** Why */
+            why?: string | null;
+            /**
+             * Hours
+             * @description 3 h, or least, likely and most: 2-3-6 h
+             */
+            hours?: string | null;
+            /** Hands */
+            hands?: number | null;
+            /**
+             * Lift
+             * @description Takes the hoist
+             */
+            lift?: ("yes" | "no") | null;
+            /**
+             * Dries
+             * @description What passes by itself afterwards: 24 h
+             */
+            dries?: string | null;
+            /**
+             * After
+             * @description Tasks that must be done before it
+             */
+            after?: string[] | null;
+            /**
+             * Free Of
+             * @description Tasks it need not wait for here
+             */
+            free_of?: string[] | null;
+            /**
+             * Done
+             * @description 2026-11-24
+             */
+            done?: string | null;
+            /**
+             * Signed
+             * @description Who proved a hold
+             */
+            signed?: string | null;
+            /** Note */
+            note?: string | null;
+            /**
+             * Left Out
+             * @description Not done on this build
+             */
+            left_out?: "yes" | null;
+        };
+        /**
          * TaskOut
          * @description The fifth fact of a new build, by kind of machine.
          */
@@ -12671,6 +12995,59 @@ export interface components {
             label: string;
             /** Hint */
             hint: string;
+        };
+        /**
+         * ThingOut
+         * @description A part or another thing on the list.
+         *
+         *     ``path``: where what is kept with it stands, for edits; ``place``: its place in the build, empty for what has none.
+         *     ``usual``: nobody said when it comes, and a usual time is taken. ``week_days``: days the end moves when it is a week later.
+         */
+        ThingOut: {
+            /** Id */
+            id: string;
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** System */
+            system: string;
+            /** Place */
+            place: string;
+            /** Fitted */
+            fitted: boolean;
+            /** Row */
+            row: string;
+            /** State */
+            state: string;
+            /** Source */
+            source: string;
+            /** Price */
+            price: string;
+            /** Lead */
+            lead: string;
+            /** Due */
+            due: string;
+            /** Note */
+            note: string;
+            /** Tasks */
+            tasks: string[];
+            /** Awaited */
+            awaited: boolean;
+            /** Usual */
+            usual: boolean;
+            /** Arrives */
+            arrives: string;
+            /** Late Days */
+            late_days: number;
+            /** Decides */
+            decides: number;
+            /** Spare Days */
+            spare_days: number | null;
+            /** Week Days */
+            week_days: number;
         };
         /**
          * ThreadRow
@@ -12897,6 +13274,16 @@ export interface components {
             part: string;
             /** Missing */
             missing: string[];
+        };
+        /**
+         * UsualOut
+         * @description A value nobody stated that the dates rest on, and the field that states it.
+         */
+        UsualOut: {
+            /** Path */
+            path: string;
+            /** Sentence */
+            sentence: string;
         };
         /**
          * VacuumView
@@ -13333,6 +13720,28 @@ export interface components {
             lacks: string[];
         };
         /**
+         * WhenOut
+         * @description A date with its band; the same in hours from midnight of today, and the share of runs between the edges.
+         */
+        WhenOut: {
+            /** Low */
+            low: string;
+            /** Likely */
+            likely: string;
+            /** High */
+            high: string;
+            /** Low H */
+            low_h: number;
+            /** Likely H */
+            likely_h: number;
+            /** High H */
+            high_h: number;
+            /** Edges */
+            edges: number[];
+            /** Shares */
+            shares: number[];
+        };
+        /**
          * WindowView
          * @description Slack [m] by (up, ahead), what binds there by its place in ``pairs``, shifts of both axes [m], share that holds.
          */
@@ -13400,6 +13809,167 @@ export interface components {
             loaded: number;
             /** Near */
             near: number;
+        };
+        /**
+         * WorkDocument
+         * @description What is said of the work.
+         */
+        WorkDocument: {
+            /** Tasks */
+            tasks?: components["schemas"]["TaskDocument"][];
+            /** Buys */
+            buys?: components["schemas"]["BuyDocument"][];
+            /**
+             * Weekday
+             * @description Working hours of a weekday: 2 h
+             */
+            weekday?: string | null;
+            /**
+             * Weekend
+             * @description Of a day of the weekend: 8 h
+             */
+            weekend?: string | null;
+            /**
+             * Hands
+             * @description People who usually work on it
+             */
+            hands?: number | null;
+            /**
+             * Limit
+             * @description Most it may cost: 4800
+             */
+            limit?: string | null;
+            /**
+             * Rate
+             * @description What an hour of one's own is worth: 12
+             */
+            rate?: string | null;
+            /**
+             * Start
+             * @description No work before: 2026-12-05
+             */
+            start?: string | null;
+            /**
+             * Donor
+             * @description Donor
+             */
+            donor?: ("whole" | "engine" | "bare") | null;
+            /**
+             * Bench
+             * @description Bench run
+             */
+            bench?: ("none" | "dry" | "hose" | "both") | null;
+            /**
+             * Way In
+             * @description Engine goes in
+             */
+            way_in?: ("above" | "front" | "below") | null;
+            /**
+             * Gearbox
+             * @description Gearbox goes in
+             */
+            gearbox?: ("with" | "after") | null;
+            /**
+             * Front Pipe
+             * @description Front pipe
+             */
+            front_pipe?: ("first" | "after") | null;
+            /**
+             * Beds
+             * @description Engine beds
+             */
+            beds?: ("new" | "kept") | null;
+            /**
+             * Turbo
+             * @description Turbo
+             */
+            turbo?: ("with" | "later") | null;
+            /**
+             * Paint
+             * @description Engine space
+             */
+            paint?: ("painted" | "left") | null;
+            /**
+             * Hoist
+             * @description Hoist
+             */
+            hoist?: ("own" | "rented") | null;
+        };
+        /**
+         * WorkTaskOut
+         * @description A task of the work, how it stands and what it needs.
+         *
+         *     ``own``: the builder's; ``begin_h``, ``end_h``, ``dry_h``: calendar hours from midnight of today, of what is left.
+         */
+        WorkTaskOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Stage */
+            stage: string;
+            /** Branch */
+            branch: string;
+            /** Why */
+            why: string;
+            hours: components["schemas"]["SpanOut"];
+            /** Hours Stated */
+            hours_stated: boolean;
+            /** Hands */
+            hands: number;
+            /** Lift */
+            lift: boolean;
+            /** Lag H */
+            lag_h: number;
+            /** Lag Why */
+            lag_why: string;
+            /** Hold */
+            hold: string;
+            /** Tools */
+            tools: string[];
+            /** Materials */
+            materials: string[];
+            /** Covers */
+            covers: string;
+            /** Caution */
+            caution: string;
+            /** After */
+            after: components["schemas"]["ArcOut"][];
+            /** Opens */
+            opens: string[];
+            /** Own */
+            own: boolean;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "ready" | "held";
+            /** Done */
+            done: string;
+            /** Signed */
+            signed: string;
+            /** Note */
+            note: string;
+            /** Held Tasks */
+            held_tasks: string[];
+            /** Held Things */
+            held_things: string[];
+            /** Begin H */
+            begin_h: number | null;
+            /** End H */
+            end_h: number | null;
+            /** Dry H */
+            dry_h: number | null;
+            /** Day */
+            day: string;
+            /** Decides */
+            decides: number;
+            /** Free Decides */
+            free_decides: number;
+            /** Slack H */
+            slack_h: number | null;
+            /** Breaks */
+            breaks: components["schemas"]["BreakOut"][];
         };
         /**
          * WorkingPoint
@@ -21043,6 +21613,93 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_order_order_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

@@ -26,8 +26,12 @@ const places = Object.keys(GROUPS)
 export const STATIONS: Station[] = Object.values(found).sort((a, b) => places.indexOf(a.group) - places.indexOf(b.group) || a.order - b.order)
 
 /** Pages that are no stations, where they stand in the rail. */
-export type Page = Omit<Station, 'order'>
+export type Page = Omit<Station, 'order'> & {
+  /** It has several drawings, one of them in the address. */
+  views?: boolean
+}
 export const PAGES: Page[] = [
+  { id: 'order', title: 'Order of work', group: 'floor', key: 's', views: true, load: () => import('./order/OrderPage.vue') },
   { id: 'round', title: 'Measuring round', group: 'floor', key: 'r', load: () => import('./round/RoundPage.vue') },
   { id: 'yard', title: 'Yard', group: 'floor', key: 'y', load: () => import('./yard/YardPage.vue') },
   { id: 'need', title: 'Need sheet', group: 'paper', key: 'n', load: () => import('./need/NeedPage.vue') },

@@ -18,7 +18,7 @@ export const router = createRouter({
         { path: '', name: 'bench', component: () => import('../features/bench/BenchPage.vue') },
         // Which of its drawings a station shows stands in the address, so that a link opens the right one.
         ...STATIONS.map((station) => ({ path: `${station.id}/:view?`, name: station.id, component: station.load })),
-        ...PAGES.map((page) => ({ path: page.id, name: page.id, component: page.load })),
+        ...PAGES.map((page) => ({ path: page.views ? `${page.id}/:view?` : page.id, name: page.id, component: page.load })),
       ],
     },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('../features/shelf/NowherePage.vue') },

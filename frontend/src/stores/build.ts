@@ -40,6 +40,8 @@ export const useBuild = defineStore('build', () => {
   const keeper = new Keeper()
   const { aside, asideOf, setAside, takeAside, look: lookAside } = useAside(keeper, () => build.value?.id)
   const queue: Waiting[] = []
+  /** Edits of the build shown that the server has not taken yet. */
+  const unsent = shallowRef<Edit[]>([])
   /** The build this window shows or is about to: an answer about another must not stand in its place. */
   let shown = ''
   let draining = false
@@ -94,7 +96,10 @@ export const useBuild = defineStore('build', () => {
     if (queue.length) void drain()
   }
 
-  const keep = () => keeper.keep(queue.map(({ id, build: of, base, edits }) => ({ id, build: of, base, edits })))
+  function keep(): void {
+    keeper.keep(queue.map(({ id, build: of, base, edits }) => ({ id, build: of, base, edits })))
+    unsent.value = queue.filter((waiting) => waiting.build === shown).flatMap((waiting) => waiting.edits)
+  }
 
   /** Send what was set aside once more, on the build as it is shown, or let it go. */
   function settleAside(id: string, again: boolean): void {
@@ -243,7 +248,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   return {
-    build, report, document, trouble, saving, offline, conflict, elsewhere, failed, aside, asideOf, whatIf, explain, undoable, redoable,
+    build, report, document, trouble, saving, unsent, offline, conflict, elsewhere, failed, aside, asideOf, whatIf, explain, undoable, redoable,
     bands, asked, open, leave, edit, enqueue, send, setAside, settleAside, showIn, settleConflict, undo, redo, bringBack, explainDuty, whole,
   }
 })

@@ -94,4 +94,4 @@ def _name(part: PartFacts) -> str:
 def kept_price(candidate: Candidate, sheet: Sheet) -> str | None:
     """What the part of the yard that a change fits would cost, where that is kept with it."""
     fitted = {value for path, value in candidate.changes.items() if path in PLACES}
-    return next((part.price for part in sheet.yard if part.id in fitted), None)
+    return next((part.keep.get("price") for part in sheet.yard if part.id in fitted), None)

@@ -8,7 +8,7 @@ from functools import reduce
 from operator import or_
 from typing import Annotated, Any, Literal, TypeVar
 
-from pydantic import BaseModel, ConfigDict, Field, create_model
+from pydantic import Field, create_model
 from typing_extensions import TypeAliasType
 
 from gauge_well.core.evidence import Written
@@ -16,17 +16,12 @@ from gauge_well.core.facts import Kind, Spec, specs
 from gauge_well.core.parts import KINDS
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS
+from gauge_well.sheet.work_document import BUY_STATES, DATE, Strict, WorkDocument
 
 FORMAT = "gauge-well-build/2"
 TEXT_MAX = 200
 TABLE_MAX = 4000
 DUTIES_MAX = 12
-
-
-class Strict(BaseModel):
-    """Unknown fields are refused, so that a misspelt fact is not silently lost."""
-
-    model_config = ConfigDict(extra="forbid")
 
 
 # "rule": put there by the program, as what is usual; nobody said it.
@@ -41,7 +36,7 @@ class ClaimDocument(Strict):
     value: float | None = Field(default=None, description="What was read, in `unit`; the text rules")
     unit: str | None = Field(default=None, max_length=20)
     source: str | None = Field(default=None, max_length=80, description="Who or what says so")
-    date: str | None = Field(default=None, pattern=r"^\d{4}-\d{2}-\d{2}$", description="When: 2026-11-24")
+    date: str | None = Field(default=None, pattern=DATE, description="When: 2026-11-24")
 
 
 class FactDocument(ClaimDocument):
@@ -71,13 +66,7 @@ def copied(document: T) -> T:
 
 PARTS_MAX = 400
 # What stands with a part: what one has it as.
-STATES: Mapping[str, str] = {
-    "have": "have it",
-    "wanted": "wanted",
-    "ordered": "ordered",
-    "donor": "on the donor",
-    "make": "to make",
-}
+STATES: Mapping[str, str] = BUY_STATES
 
 
 class KeepDocument(Strict):
@@ -85,7 +74,11 @@ class KeepDocument(Strict):
 
     state: Literal["have", "wanted", "ordered", "donor", "make"] | None = None
     source: str | None = Field(default=None, alias="from", max_length=80, description="Where it came or will come from")
-    price: str | None = Field(default=None, max_length=20, description="120, with a money's sign or without")
+    price: str | None = Field(
+        default=None, max_length=20, description="120, or 100-150, with a money's sign or without"
+    )
+    lead: str | None = Field(default=None, max_length=40, description="Until it is there: 10 days, 2-3 weeks")
+    due: str | None = Field(default=None, pattern=DATE, description="The day it is due: 2026-12-05")
     note: str | None = Field(default=None, max_length=400)
 
 
@@ -174,6 +167,10 @@ BuildDocument = create_model(
     wanted=(Quantity, Field(default=None, description="Power wanted; rated power otherwise")),
     scope=(ScopeDocument, Field(default_factory=ScopeDocument)),
     duties=(list[DutyModel], Field(default_factory=list, max_length=DUTIES_MAX)),  # type: ignore[valid-type]
+    work=(
+        WorkDocument | None,
+        Field(default=None, description="The order of work: what is done, bought, decided"),
+    ),
     parts=(
         list[PartDocument],
         Field(default_factory=list, max_length=PARTS_MAX, description="In order where a place holds several"),

@@ -15,6 +15,7 @@ from gauge_well.sheet.sections import PLACES, Place, place_of
 
 PART_ACTIONS = ("add", "remove", "copy", "fit", "take", "move", "repeat", "split", "list")
 Raw = dict[str, Any]
+KEPT = ("state", "from", "price", "lead", "due", "note")
 
 
 def fresh_id(stem: str, taken: Container[str]) -> str:
@@ -114,10 +115,8 @@ def said_of(document: Raw, path: str, text: str | None) -> None:
         part |= {"name": value} if value else {}
         return
     field = rest[-1]
-    if field not in ("state", "from", "price", "note"):
-        raise refuse(
-            path, "A part is kept with a state, where it is from, a price and a note.", "state, from, price, note"
-        )
+    if field not in KEPT:
+        raise refuse(path, f"A part is kept with {', '.join(KEPT)}.", ", ".join(KEPT))
     if field == "state" and value and value not in STATES:
         raise refuse(path, "Not one of the list.", ", ".join(STATES))
     keep = part.setdefault("keep", {})

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import json
 import re
-from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from functools import cache
 from typing import Any
 
@@ -21,8 +21,10 @@ from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.parts import named
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS, WANTED, Place
+from gauge_well.sheet.spans import lead_of, money_of
 from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
+from gauge_well.sheet.work import WorkFacts, date_of, read_work
 from gauge_well.units import Reading, ReadingError, read, show, unit_for
 from gauge_well.units.printing import Preference, exact
 from gauge_well.units.reading import parse_decimal
@@ -65,8 +67,7 @@ class PartFacts:
     name: str
     place: Place | None
     facts: Mapping[str, Fact]
-    price: str | None = None
-    source: str | None = None
+    keep: Mapping[str, str] = field(default_factory=dict)
 
     @property
     def path(self) -> str:
@@ -91,6 +92,7 @@ class Sheet:
     document: dict[str, Any]
     parts: tuple[PartFacts, ...]
     scope: Mapping[str, str]
+    work: WorkFacts
 
     def listed(self, section: str) -> dict[str, tuple[str, ...]]:
         """Ids of the parts in each place of a section that several fill, in order."""
@@ -367,6 +369,10 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         duties.append((key, facts))
         document["duties"].append({"id": key} | normal)
     parts = _parts(reader, shaped["parts"], document)
+    work, normal, wrong = read_work(shaped.get("work"))
+    reader.problems += wrong
+    if normal:
+        document["work"] = normal
     for part in parts:
         if part.place is not None:
             asked = part.place.role.names
@@ -386,6 +392,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         document=document,
         parts=parts,
         scope=shaped["scope"],
+        work=work,
     )
 
 
@@ -420,7 +427,7 @@ def _parts(reader: _Reader, entries: Sequence[Mapping[str, Any]], document: dict
     kept: list[dict[str, Any]] = []
     for entry in entries:
         id, place, keep = entry["id"], PLACES.get(entry.get("role", "")), entry.get("keep") or {}
-        part = PartFacts(id, entry["kind"], entry["name"], place, {}, keep.get("price"), keep.get("from"))
+        part = PartFacts(id, entry["kind"], entry["name"], place, {}, keep)
         if id in (p.id for p in found):
             reader.problems.append(Problem(f"parts.{id}", "Part", id, "a name of its own", "Two parts have one id."))
             continue
@@ -429,8 +436,7 @@ def _parts(reader: _Reader, entries: Sequence[Mapping[str, Any]], document: dict
             message = "Two parts fill that place; it takes one: put the other on the yard."
             reader.problems.append(Problem(place.path, label, id, "one part", message))
             continue
-        if keep.get("price"):
-            _price(reader, f"parts.{id}.keep.price", keep["price"])
+        _kept(reader, f"parts.{id}.keep", keep)
         facts, normal = _section(
             reader, part.path, _asked(part.kind, "" if place is None else place.path), entry["facts"]
         )
@@ -454,11 +460,21 @@ def _asked(kind: str, place: str) -> Mapping[str, Spec]:
     return own
 
 
-def _price(reader: _Reader, path: str, text: str) -> None:
-    try:
-        price_of(text)
-    except ReadingError as error:
-        reader.problems.append(Problem(path, "Price", text[:40], error.allowed, error.message))
+KEPT: Mapping[str, tuple[str, Callable[[str], Any]]] = {
+    "price": ("Price", money_of),
+    "lead": ("Lead time", lead_of),
+    "due": ("Due", date_of),
+}
+
+
+def _kept(reader: _Reader, path: str, keep: Mapping[str, str]) -> None:
+    """What stands with a part can be read."""
+    for name, (label, reading) in KEPT.items():
+        try:
+            if keep.get(name):
+                reading(keep[name])
+        except ReadingError as error:
+            reader.problems.append(Problem(f"{path}.{name}", label, keep[name][:40], error.allowed, error.message))
 
 
 def _prices(reader: _Reader, raw: Mapping[str, str]) -> dict[str, str]:
@@ -474,15 +490,13 @@ def _prices(reader: _Reader, raw: Mapping[str, str]) -> dict[str, str]:
 
 
 PRICE_ID_MAX, PRICE_MAX = 60, 20
-_PRICE = re.compile(r"^\D{0,5}?(\d[\d.,]*)\D{0,5}$")
 
 
 def price_of(text: str) -> float:
-    """Number in a typed price: ``120``, ``120.50``, with a money's sign or letters before or behind."""
-    match = _PRICE.match(text.strip()) if len(text) <= PRICE_MAX else None
-    if match is None:
+    """The likely number in a typed price: ``120``, ``120.50``, ``100-150``, with a money's sign or letters round it."""
+    if len(text) > PRICE_MAX:
         raise ReadingError("price", f"“{text[:20]}” is not a price.", text[:20], "120 or 120.50")
-    return parse_decimal(match.group(1))
+    return money_of(text).likely
 
 
 def _section(

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { hours, short, spanned, type Task } from '../logic'
+import { useOrder } from '../useOrder'
+
+/** All of a task: what it waits for and why, what it needs, what is said of it; hours of one's own, a note. */
+const props = defineProps<{ task: Task }>()
+const order = useOrder()
+const typed = (event: Event) => (event.target as HTMLInputElement).value.trim() || null
+const path = (field: string) => `work.tasks.${props.task.id}.${field}`
+const things = computed(() => (order.order?.things ?? []).filter((t) => t.tasks.includes(props.task.id)))
+const needs = computed(() => [...props.task.tools, ...props.task.materials])
+const thing = (id: string) => order.order?.things.find((t) => t.id === id)
+</script>
+
+<template>
+  <div class="detail">
+    <p v-if="task.why">{{ task.why }}</p>
+    <p v-if="task.caution" class="caution">{{ task.caution }}</p>
+    <dl>
+      <template v-if="task.hold"><dt>Proves it</dt><dd>{{ task.hold }}</dd></template>
+      <dt>Takes</dt><dd>{{ spanned(task.hours) }}<span v-if="!task.hours_stated" class="mute">, usual for such a task</span><template v-if="task.hands > 1">, {{ task.hands }} people</template><template v-if="task.lift">, the hoist</template><template v-if="task.lag_h">; then {{ hours(task.lag_h) }}: {{ task.lag_why || 'it dries' }}</template></dd>
+      <template v-if="task.after.length"><dt>Comes after</dt><dd><span v-for="arc in task.after" :key="arc.id" class="arc" :class="{ mute: order.byId.get(arc.id)?.state === 'done' }">{{ short(arc.title) }}<template v-if="arc.why">: {{ arc.why }}</template></span></dd></template>
+      <template v-if="task.held_things.length"><dt>Waits for</dt><dd><span v-for="id in task.held_things" :key="id" class="arc">{{ thing(id)?.label }}</span></dd></template>
+      <template v-if="needs.length"><dt>Needs</dt><dd>{{ needs.join(', ') }}</dd></template>
+      <template v-if="things.length"><dt>Parts</dt><dd>{{ things.map((t) => t.label).join(', ') }}</dd></template>
+      <template v-if="task.covers"><dt>Hides</dt><dd>{{ task.covers }}: photograph it before.</dd></template>
+      <template v-if="task.slack_h !== null && task.state !== 'done'"><dt>To spare</dt><dd>{{ task.slack_h > 0.1 ? `about ${hours(task.slack_h)} of work` : 'nothing: it moves the end' }}</dd></template>
+    </dl>
+    <div class="own">
+      <label><span class="mute">Hours, least-likely-most</span><input class="input" maxlength="40" :placeholder="`${task.hours.low}-${task.hours.likely}-${task.hours.high} h`" :value="task.hours_stated ? `${task.hours.low}-${task.hours.likely}-${task.hours.high} h` : ''" :aria-label="`Hours of ${task.title}`" @change="order.set(path('hours'), typed($event))" /></label>
+      <label class="wide"><span class="mute">Note</span><input class="input" maxlength="400" :value="task.note" :aria-label="`Note on ${task.title}`" @change="order.set(path('note'), typed($event))" /></label>
+      <button class="textlink noprint" type="button" @click="order.set(path('left_out'), 'yes')">{{ task.own ? 'Take it off' : 'Not on this build' }}</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.detail {
+  padding: 2px 0 12px 42px;
+  display: grid;
+  gap: 8px;
+}
+.caution {
+  border-left: 3px solid var(--brass-line);
+  padding-left: 9px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr);
+  gap: 4px 10px;
+  margin: 0;
+}
+dt {
+  color: var(--mute);
+}
+dd {
+  margin: 0;
+}
+.arc {
+  display: block;
+}
+.own {
+  display: grid;
+  grid-template-columns: 200px minmax(0, 1fr);
+  gap: 8px 12px;
+  align-items: end;
+}
+@media (max-width: 720px) {
+  .detail {
+    padding-left: 4px;
+  }
+  .own {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,73 @@
+"""What it costs to go against the order: said when a task is ticked before what must come first."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Set
+from dataclasses import dataclass
+
+from gauge_well.core.work.network import Network
+from gauge_well.core.work.task import Arc, Task
+
+
+@dataclass(frozen=True)
+class Broken:
+    """A task done, or about to be, before one it waits for.
+
+    Parameters
+    ----------
+    task, missing : Task
+    why : str
+        Why the missing one comes first; empty where it does so only through others.
+    undo : float
+        Hours to take apart what is in its way and do it again, at likely times.
+    redone : tuple of Task
+        What that is, the last first.
+    """
+
+    task: Task
+    missing: Task
+    why: str
+    undo: float
+    redone: tuple[Task, ...]
+
+
+def breaks(network: Network, done: Set[str], id: str) -> list[Broken]:
+    """Arcs that are broken by doing a task now: what it waits for and is open, the dearest first.
+
+    Of what lies in a row only the nearest are told, and those whose arc leads straight to the task.
+    """
+    task = network.by_id[id]
+    straight = {arc.before: arc for arc in task.after}
+    nearest = set(_nearest(network, done, id)) | (straight.keys() - done)
+    found = [_broken(network, done | {id}, task, straight.get(before, Arc(before))) for before in nearest]
+    return sorted(found, key=lambda b: (-b.undo, b.missing.id))
+
+
+def _nearest(network: Network, done: Set[str], id: str) -> Iterator[str]:
+    """Open tasks upstream with nothing open between them and the task."""
+    seen: set[str] = set()
+    waiting = list(network.before[id])
+    while waiting:
+        at = waiting.pop()
+        if at in seen:
+            continue
+        seen.add(at)
+        if at in done:
+            waiting += network.before[at]
+        else:
+            yield at
+
+
+def _broken(network: Network, done: Set[str], task: Task, arc: Arc) -> Broken:
+    """To do the missing one after all, the task comes undone, and what was built on it since."""
+    redone = [network.by_id[id] for id in network.downstream(task.id) & done] + [task]
+    order = {t.id: n for n, t in enumerate(network.tasks)}
+    redone.sort(key=lambda t: -order[t.id])
+    undo = sum(t.again * t.hours.likely for t in redone)
+    return Broken(task, network.by_id[arc.before], arc.why, undo, tuple(t for t in redone if t.again > 0.0))
+
+
+def out_of_order(network: Network, done: Set[str]) -> list[Broken]:
+    """What was done before what it waits for, the dearest first."""
+    found = [b for id in done if id in network.by_id for b in breaks(network, done - {id}, id)]
+    return sorted(found, key=lambda b: (-b.undo, b.task.id, b.missing.id))

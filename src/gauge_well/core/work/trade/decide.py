@@ -1,0 +1,108 @@
+"""Before anything is bought: what it is for, what is really there, whether to go on."""
+
+from __future__ import annotations
+
+from gauge_well.core.work.task import Task, after, hours
+
+TASKS = (
+    Task(
+        id="use",
+        title="Say use, duties and the money limit",
+        stage="decide",
+        hours=hours(0.5, 1, 2),
+        again=0.5,
+        why="What it must do decides which engine is enough.",
+    ),
+    Task(
+        id="record",
+        title="Photograph, weigh, measure ride height and axle loads",
+        stage="decide",
+        hours=hours(1, 2, 4),
+        tools=("scales under each wheel", "camera", "tape"),
+        why="How it stood is gone once it is stripped.",
+        again=0.0,
+        lost="how it stood before, for good",
+        when=lambda t: t.own_wheels,
+    ),
+    Task(
+        id="record_afloat",
+        title="Photograph, mark the waterline and the trim",
+        stage="decide",
+        hours=hours(0.5, 1, 2),
+        why="How it floated is gone once the old engine is out.",
+        again=0.0,
+        lost="how it floated before, for good",
+        when=lambda t: t.boat,
+    ),
+    Task(
+        id="driveline_known",
+        title="Identify the driveline that is really there",
+        stage="decide",
+        hours=hours(0.5, 1.5, 4),
+        why="A driveline found to be unusual afterwards ends the plan.",
+        again=0.5,
+        when=lambda t: t.gearbox,
+    ),
+    Task(
+        id="claims",
+        title="List engines and their claims, check they are enough",
+        stage="decide",
+        hours=hours(1, 2, 5),
+        after=after(use="what is enough follows from what it is for"),
+        again=0.5,
+        why="Claims at the flywheel, at the wheels and from a brochure differ.",
+    ),
+    Task(
+        id="gearbox_route",
+        title="Choose and price the gearbox route",
+        stage="decide",
+        hours=hours(1, 3, 8),
+        after=after(
+            driveline_known="the adapter joins what is really there",
+            claims="its rating is for that engine's torque",
+        ),
+        again=0.5,
+        lost="the price of an adapter for a gearbox that may not stay",
+        why="It can stop the whole job, and its price is often known last.",
+        when=lambda t: t.gearbox,
+    ),
+    Task(
+        id="blockers",
+        title="List what can stop it: law, tools, skill, lead times",
+        stage="decide",
+        hours=hours(1, 2, 4),
+        after=after(gearbox_route="its parts wait longest"),
+        again=0.5,
+        why="What stops the job is cheap to find now.",
+        caution="Ask the licensing authority and the insurer before anything is cut; local codes rule.",
+    ),
+    Task(
+        id="go",
+        title="Go or no-go",
+        stage="decide",
+        hours=hours(0.25, 0.5, 1),
+        after=after(
+            use="nothing to hold it against otherwise",
+            claims="an engine that is not enough",
+            gearbox_route="it can stop the job",
+            blockers="it is cheapest to stop here",
+        ),
+        hold="limit, blockers and the gearbox route stand in writing with a price each",
+        again=0.0,
+        lost="money spent on a build that should have been stopped",
+        why="Nothing is bought or cut before.",
+    ),
+    Task(
+        id="order_long",
+        title="Order adapter, flywheel, mounts, flanges",
+        stage="decide",
+        hours=hours(0.5, 1, 2),
+        after=after(
+            go="nothing is bought before",
+            gearbox_route="the adapter is for one gearbox",
+        ),
+        again=1.0,
+        lost="the price of what then does not fit",
+        why="They wait longest, and the end waits for them.",
+    ),
+)

@@ -1,0 +1,89 @@
+"""Edits of what is said of the work: ``work.field``, ``work.tasks.id.field``, ``work.buys.id.field``."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from typing import Any
+
+from gauge_well.sheet.errors import refuse
+from gauge_well.sheet.work_document import BUYS_MAX, ID, TASKS_MAX, BuyDocument, TaskDocument, WorkDocument
+
+LISTS: Mapping[str, tuple[type[Any], int]] = {"tasks": (TaskDocument, TASKS_MAX), "buys": (BuyDocument, BUYS_MAX)}
+WHOLE = ("hands",)  # typed as text, kept as a number
+ARCS = ("after", "free_of")  # typed as names parted by commas
+
+
+def is_work(path: str) -> bool:
+    """Whether a path is of the work."""
+    return path.startswith("work.")
+
+
+def edit_work(document: dict[str, Any], path: str, text: str | None, action: str) -> None:
+    """Make one change. ``remove`` takes a task's or thing's whole entry out; a field without text is taken out.
+
+    Raises
+    ------
+    SheetError
+    """
+    _, *steps = path.split(".")
+    work = document.setdefault("work", {})
+    if len(steps) == 1 and steps[0] not in LISTS:
+        if steps[0] not in WorkDocument.model_fields:
+            raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
+        _put(work, steps[0], text, path)
+    elif len(steps) in (2, 3) and steps[0] in LISTS:
+        _listed(work, steps, path, text, action)
+    else:
+        raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
+    if not work:
+        document.pop("work")
+
+
+def _listed(work: dict[str, Any], steps: list[str], path: str, text: str | None, action: str) -> None:
+    name, id, *field = steps
+    model, most = LISTS[name]
+    entries: list[dict[str, Any]] = work.setdefault(name, [])
+    entry = next((e for e in entries if e["id"] == id), None)
+    if action == "remove":
+        work[name] = [e for e in entries if e["id"] != id]
+    elif not field or (field[0] not in model.model_fields and field[0] != "from") or field[0] in ("id", "source"):
+        raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
+    else:
+        if entry is None:
+            if not re.fullmatch(ID, id):
+                raise refuse(path, "A short name has small letters, digits and lines below.", "small letters")
+            if len(entries) >= most:
+                raise refuse(path, f"{most} are the most.", f"{most}")
+            entry = {"id": id}
+            entries.append(entry)
+        _put(entry, field[0], text, path)
+        if len(entry) == 1:
+            entries.remove(entry)
+    if not work[name]:
+        work.pop(name)
+
+
+def _put(holder: dict[str, Any], field: str, text: str | None, path: str) -> None:
+    holder.pop(field, None)
+    value = (text or "").strip()
+    if not value:
+        return
+    if field in WHOLE:
+        if not value.isascii() or not value.isdigit():
+            raise refuse(path, f"“{value[:20]}” is no whole number.", "1 to 4")
+        holder[field] = int(value)
+    elif field in ARCS:
+        holder[field] = [name.strip() for name in value.split(",") if name.strip()]
+    else:
+        holder[field] = value
+
+
+def standing_work(document: Mapping[str, Any], path: str) -> Any:
+    """What stands at a path of the work; None where there is nothing."""
+    _, *steps = path.split(".")
+    work = document.get("work", {})
+    if steps[0] not in LISTS or len(steps) < 2:
+        return work.get(steps[0])
+    entry = next((e for e in work.get(steps[0], ()) if e["id"] == steps[1]), None)
+    return entry if entry is None or len(steps) == 2 else entry.get(steps[2])

@@ -1,0 +1,28 @@
+"""The order of work."""
+
+from __future__ import annotations
+
+from datetime import date
+
+from flask import Response, jsonify
+from pydantic import Field
+
+from gauge_well.services.models import SheetIn
+from gauge_well.services.models_order import OrderOut
+from gauge_well.web import jobs
+from gauge_well.web.api import Strict, answers, blueprint
+
+bp = blueprint("order")
+
+
+class OrderRequest(Strict):
+    """A sheet, and the day it is where it is asked."""
+
+    sheet: SheetIn
+    today: date = Field(description="2026-11-24")
+
+
+@bp.post("/order", responses=answers(OrderOut))
+def order(body: OrderRequest) -> Response:
+    """What can be done today, what holds the rest, when it ends, what it costs."""
+    return jsonify(jobs.work("order", body.sheet, body.today))
