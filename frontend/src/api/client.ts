@@ -165,6 +165,11 @@ export const api = {
   heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) =>
     told(server.POST('/api/map', { body: { sheet: sent(sheet), duty, kind }, signal })),
   order: (sheet: SheetDocument, today: string, signal?: AbortSignal) => told(server.POST('/api/order', { body: { sheet: sent(sheet), today }, signal })),
+  /** The order of work as a file: tasks, things, or a calendar. */
+  orderFile: (file: '.csv' | '/things.csv' | '.ics', sheet: SheetDocument, today: string) => {
+    const post = server.POST as (path: string, asked: object) => Promise<{ data?: Blob }>
+    return quietly(post(`/api/order${file}`, { body: { sheet: sent(sheet), today }, parseAs: 'blob' }))
+  },
   round: (sheet: SheetDocument) => told(server.POST('/api/round', { body: { sheet: sent(sheet) } })),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => told(server.POST('/api/solve', { body: { sheet: sent(sheet), path, sure: true }, signal })),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/need', { body: { sheet: sent(sheet) }, signal })),

@@ -7,6 +7,7 @@ from datetime import date, timedelta
 from typing import Any
 
 from gauge_well.core.case import BuildCase
+from gauge_well.core.sentence import inside
 from gauge_well.core.work.board import Board, Late, Standing, When, board
 from gauge_well.core.work.broken import Broken
 from gauge_well.core.work.money import Budget, budget
@@ -23,10 +24,10 @@ from gauge_well.services.models_order import (
     MoverOut,
     OrderOut,
     SpanOut,
-    WorkTaskOut,
     ThingOut,
     UsualOut,
     WhenOut,
+    WorkTaskOut,
 )
 from gauge_well.services.planning import plan_of
 from gauge_well.services.sizing import check
@@ -34,8 +35,7 @@ from gauge_well.services.things import Thing, sign_of, things_of
 from gauge_well.sheet import Sheet
 
 TRADE = frozenset(task.id for task in TASKS)
-HOLDS = 0.5  # share of runs from which a thing is said to hold everything
-HOLDS_MOST = 0.2  # and from which it is said to hold the end
+HOLDS = 0.2  # share of runs from which the end is said to wait for a thing
 
 
 def order_of(raw: Mapping[str, Any], today: date) -> dict[str, Any]:
@@ -104,14 +104,9 @@ def _headline(made: Board) -> str:
 def _holding(made: Board, start: date) -> str:
     """What the end waits for."""
     worst = max(made.late, key=lambda late: late.decides, default=None)
-    if worst is None or worst.decides < HOLDS_MOST:
+    if worst is None or worst.decides < HOLDS:
         return ""
-    what = "everything" if worst.decides >= HOLDS and made.behind > 0.5 * made.left else "the end"
-    return f"{_called(worst)} holds {what}: {_due(worst, start)}."
-
-
-def _called(late: Late) -> str:
-    return late.thing.label[:1].upper() + late.thing.label[1:]
+    return f"The end waits for {inside(worst.thing.label)}: {_due(worst, start)}."
 
 
 def _due(late: Late, start: date) -> str:
@@ -120,7 +115,9 @@ def _due(late: Late, start: date) -> str:
     if thing.late:
         days = "a day" if thing.late == 1 else f"{thing.late} days"
         return f"{days} late"
-    return f"due {_day(day)}" if thing.dated else f"there by {_day(day)} if ordered today"
+    if thing.dated:
+        return f"due {_day(day)}"
+    return f"there by {_day(day)}" + ("" if thing.ordered else " if ordered today")
 
 
 def _day(day: date) -> str:
@@ -131,7 +128,9 @@ def _ending(made: Board) -> str:
     when, what = (made.first, "First start") if made.first else (made.end, "The end")
     if when is None:
         return ""
-    low = f"{when.low.day}" if (when.low.year, when.low.month) == (when.high.year, when.high.month) else _short(when.low)
+    low = (
+        f"{when.low.day}" if (when.low.year, when.low.month) == (when.high.year, when.high.month) else _short(when.low)
+    )
     span = "" if when.low == when.high else f", between {low} and {_short(when.high)}"
     return f"{what} likely {_short(when.likely)}{span}."
 

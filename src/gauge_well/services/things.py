@@ -22,6 +22,7 @@ from gauge_well.sheet.work_document import BUY_KINDS
 USUAL_LEAD = Span(4.0, 12.0, 28.0)
 OVERDUE = Span(1.0, 4.0, 14.0)
 AWAITED = ("wanted", "ordered", "make")
+UNDER_WAY = ("ordered", "make")
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -56,8 +57,15 @@ class Thing:
         """As the schedule takes it."""
         if self.days is None or not self.tasks:
             return None
-        dated = self.due is not None
-        return Awaited(id=self.id, label=self.label, tasks=self.tasks, days=self.days, dated=dated, late=self.late)
+        return Awaited(
+            id=self.id,
+            label=self.label,
+            tasks=self.tasks,
+            days=self.days,
+            dated=self.due is not None,
+            ordered=self.state in UNDER_WAY,
+            late=self.late,
+        )
 
     def cost(self) -> Cost:
         """As the budget takes it."""

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { api } from '../../api/client'
 import { useLatest } from '../../api/useLatest'
 import { useBuild } from '../../stores/build'
 import { Fold } from '../../ui/lazy'
+import MenuButton from '../../ui/MenuButton.vue'
+import { saveBytes } from '../../ui/save'
 import ViewTabs from '../../ui/ViewTabs.vue'
 import Waiting from '../../ui/Waiting.vue'
 import ListView from './components/ListView.vue'
 import NowView from './components/NowView.vue'
 import PlanView from './components/PlanView.vue'
 import ThingsView from './components/ThingsView.vue'
-import { hours } from './logic'
+import { dayOf, hours } from './logic'
 import { useOrder } from './useOrder'
 
 /** Order of work: what now, what must go in first, when it ends, what it will cost. */
@@ -34,7 +37,19 @@ const told = computed(() => (own.value ? [
   ...(own.value.behind_h > 0 ? [`${hours(own.value.behind_h)} of them wait behind what is not there`] : []),
   `${open.value.filter((t) => t.hold).length} locks shut`,
 ] : []))
-const print = () => window.print()
+const ACTS = [{ id: 'print', label: 'Print' }, { id: '.csv', label: 'Tasks as CSV' }, { id: '/things.csv', label: 'Parts and money as CSV' }, { id: '.ics', label: 'Calendar (ICS)' }]
+const unsaved = ref('')
+async function out(id: string): Promise<void> {
+  unsaved.value = ''
+  if (id === 'print') return window.print()
+  try {
+    const content = await api.orderFile(id as '.csv', build.document, dayOf(new Date()))
+    const name = build.build?.name ?? ''
+    if (content) saveBytes(content, id === '/things.csv' ? `${name} things` : `${name} order`, id.slice(id.indexOf('.')))
+  } catch (error) {
+    unsaved.value = `Not saved: ${error instanceof Error ? error.message : String(error)}`
+  }
+}
 </script>
 
 <template>
@@ -46,12 +61,13 @@ const print = () => window.print()
           <p class="ends">{{ own.ends }}</p>
           <p class="told"><span v-for="line in told" :key="line">{{ line }}</span></p>
         </div>
-        <button class="button noprint" type="button" @click="print">Print</button>
+        <MenuButton class="noprint" label="Take out" :acts="ACTS" @act="out" />
       </header>
       <Fold v-if="own.rests.length" class="rests noprint" :title="`The dates rest on ${own.rests.length} things nobody stated`">
         <ul><li v-for="r in own.rests" :key="r.path">{{ r.sentence }}</li></ul>
         <button class="textlink" type="button" @click="view = 'plan'">State hours and hands</button>
       </Fold>
+      <p v-if="unsaved" class="over" role="alert">{{ unsaved }}</p>
       <p v-if="order.trouble" class="over" role="alert">{{ order.trouble }} What stands here is from before.</p>
       <ViewTabs v-model="view" :tabs="VIEWS" label="Order of work"><component :is="shown" /></ViewTabs>
     </template>

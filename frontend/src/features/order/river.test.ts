@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { direct, mondays, weekends } from './river'
+import { direct, mondays, sides, smoothed, weekends } from './river'
 
 describe('the river', () => {
   it('joins only what follows directly', () => {
@@ -17,5 +17,15 @@ describe('the river', () => {
   it('shades weekends, one begun too', () => {
     expect(weekends('2026-11-29', 24 * 8)).toEqual([[0, 24], [144, 192]])
     expect(weekends('2026-12-02', 24 * 4)).toEqual([[72, 96]])
+  })
+  it('puts labels on the side where there is room, or leaves them out', () => {
+    const label = (at: number) => ({ at, width: 40, lane: 0 })
+    expect(sides([label(0), label(20), label(40), label(90)], [])).toEqual([1, -1, 0, 1])
+    expect(sides([label(0), label(10)], [label(5)])).toEqual([1, 0])
+    expect(sides([label(0), { ...label(0), lane: 1 }], [])).toEqual([1, 1])
+  })
+  it('smooths without losing weight inside', () => {
+    const found = smoothed([0, 0, 0, 7, 0, 0, 0])
+    expect(found.every((v) => v === 1)).toBe(true)
   })
 })

@@ -10,16 +10,18 @@ export interface Stretch {
   from: number
   to: number
   share: number
-  /** Share of runs in which the fullest of its tasks decides. */
+  /** Share of runs in which one of its tasks lies on the longest way, were hands no limit. */
   decides: number
   wide: boolean
   drying: { from: number; to: number } | null
   tasks: Task[]
 }
 export interface Lock { id: string; label: string; at: number; lane: number; open: boolean }
-export interface Dam { id: string; label: string; at: number; lane: number; late: boolean; day: string; decides: number }
+/** A thing not there yet: a dam where work waits for it, else it comes in time. */
+export interface Dam { id: string; label: string; at: number; lane: number; late: boolean; day: string; holds: boolean }
 export interface River { stretches: Stretch[]; joins: [string, string][]; locks: Lock[]; dams: Dam[]; starts: { id: string; title: string; lane: number }[]; lanes: number }
 
+const HOLDS = 0.2 // share of runs from which work is said to wait for a thing
 /** Lanes of a stretch: which of its branches lies where; the rest in the middle. */
 const LANES: Record<string, number> = { donor: -1, strip: 1, dirty: -1, pipes: 0, lines: 1, fluids: -1, running: 0, hands: 1 }
 const NAMES: Record<string, string> = { dirty: 'weld, cut, paint', pipes: 'exhaust', lines: 'lines, loom, shields', fluids: 'coolant, fuel', running: 'mounts, shafts', hands: 'loom, pedals, brakes' }
@@ -60,7 +62,7 @@ function stretchOf(id: string, own: Task[], order: Order): Stretch {
     from: open.length ? Math.min(...open.map((t) => t.begin_h ?? 0)) : 0,
     to: open.length ? Math.max(...open.map((t) => t.dry_h ?? 0)) : 0,
     share: own.length ? (own.length - open.length) / own.length : 0,
-    decides: Math.max(0, ...open.map((t) => t.decides)),
+    decides: Math.max(0, ...open.map((t) => t.free_decides)),
     wide: open.some((t) => t.hands > 1),
     drying: dries,
     tasks: own,
@@ -69,7 +71,7 @@ function stretchOf(id: string, own: Task[], order: Order): Stretch {
 
 function damOf(thing: Thing, order: Order, tasks: readonly Task[], lane: Map<string, number>): Dam {
   const first = tasks.find((t) => thing.tasks.includes(t.id))
-  return { id: thing.id, label: thing.label, at: Math.max(hoursTo(order.today, thing.arrives), 0), lane: first ? (lane.get(keyOf(first)) ?? 0) : 0, late: thing.late_days > 0, day: thing.arrives, decides: thing.decides }
+  return { id: thing.id, label: thing.label, at: Math.max(hoursTo(order.today, thing.arrives), 0), lane: first ? (lane.get(keyOf(first)) ?? 0) : 0, late: thing.late_days > 0, day: thing.arrives, holds: thing.decides >= HOLDS || thing.late_days > 0 }
 }
 
 /** Joins with nothing between: one that others lead round is left out. */
@@ -99,3 +101,20 @@ export function weekends(today: string, span: number): [number, number][] {
   for (let day = -1; day * 24 < span; day++) if ((start + day + 7) % 7 === 6) found.push([Math.max(24 * day, 0), Math.min(24 * (day + 2), span)])
   return found.filter(([a, b]) => b > a)
 }
+
+export interface Mark { at: number; width: number; lane: number }
+/** On which side of its bed each label goes, below (1) or above (-1), so that none lies on another; nought: no room for it.
+ * `taken`: what lies there already, above the bed. */
+export function sides(labels: readonly Mark[], taken: readonly Mark[]): number[] {
+  const held: Record<number, Mark[]> = { 1: [], [-1]: [...taken] }
+  const meets = (a: Mark, b: Mark) => a.lane === b.lane && Math.abs(a.at - b.at) < (a.width + b.width) / 2 + 6
+  return labels.map((label) => {
+    const side = [1, -1].find((s) => !held[s]?.some((other) => meets(label, other))) ?? 0
+    if (side) held[side]?.push(label)
+    return side
+  })
+}
+
+/** Shares smoothed over their neighbours: an evening's work ends in the evening, which says nothing of the date. */
+export const smoothed = (shares: readonly number[], reach = 3) =>
+  shares.map((_, n) => shares.slice(Math.max(0, n - reach), n + reach + 1).reduce((a, b) => a + b, 0) / (2 * reach + 1))

@@ -68,6 +68,6 @@ def _broken(network: Network, done: Set[str], task: Task, arc: Arc) -> Broken:
 
 
 def out_of_order(network: Network, done: Set[str]) -> list[Broken]:
-    """What was done before what it waits for, the dearest first."""
-    found = [b for id in done if id in network.by_id for b in breaks(network, done - {id}, id)]
+    """What was done before what it waits for itself, the dearest first."""
+    found = [b for id in done if id in network.by_id for b in breaks(network, done - {id}, id) if b.why]
     return sorted(found, key=lambda b: (-b.undo, b.task.id, b.missing.id))

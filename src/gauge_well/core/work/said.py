@@ -51,7 +51,9 @@ class Awaited:
     days : Span
         Days from today until it is there.
     dated : bool
-        Its day is stated; else it is ordered, or still to be, with a lead time.
+        Its day is stated.
+    ordered : bool
+        It is on its way, or in the making.
     late : int
         Days it was due before today.
     """
@@ -61,6 +63,7 @@ class Awaited:
     tasks: tuple[str, ...]
     days: Span
     dated: bool = False
+    ordered: bool = False
     late: int = 0
 
 

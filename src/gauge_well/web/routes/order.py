@@ -10,7 +10,7 @@ from pydantic import Field
 from gauge_well.services.models import SheetIn
 from gauge_well.services.models_order import OrderOut
 from gauge_well.web import jobs
-from gauge_well.web.api import Strict, answers, blueprint
+from gauge_well.web.api import Strict, answers, blueprint, plain
 
 bp = blueprint("order")
 
@@ -26,3 +26,21 @@ class OrderRequest(Strict):
 def order(body: OrderRequest) -> Response:
     """What can be done today, what holds the rest, when it ends, what it costs."""
     return jsonify(jobs.work("order", body.sheet, body.today))
+
+
+@bp.post("/order.csv", responses={200: plain("text/csv", "Tasks")})
+def tasks(body: OrderRequest) -> Response:
+    """Tasks as CSV."""
+    return Response(jobs.work("order_csv", body.sheet, body.today), mimetype="text/csv")
+
+
+@bp.post("/order/things.csv", responses={200: plain("text/csv", "Parts and what else is bought")})
+def things(body: OrderRequest) -> Response:
+    """Parts and what else is bought as CSV."""
+    return Response(jobs.work("things_csv", body.sheet, body.today), mimetype="text/csv")
+
+
+@bp.post("/order.ics", responses={200: plain("text/calendar", "Tasks left at their likely times, and arrivals")})
+def calendar(body: OrderRequest) -> Response:
+    """Tasks left and arrivals as iCalendar."""
+    return Response(jobs.work("order_ics", body.sheet, body.today), mimetype="text/calendar")

@@ -5,7 +5,7 @@ import { useOrder } from '../useOrder'
 
 /** What cannot be begun yet, and by what it is held: a lock, a task, a thing that is not there. */
 const order = useOrder()
-const FEW = 6
+const FEW = 5
 const all = ref(false)
 const held = computed(() => byDay(order.tasks).filter((t) => t.state === 'held').map((task) => ({ task, by: heldBy(task, order.tasks, order.order?.things ?? []) })))
 /** First those that wait for a thing, then the next by their day. */

@@ -15,7 +15,8 @@ const open = ref<Record<string, boolean>>({})
 const stages = computed(() => Object.entries(order.order?.stages ?? {}).flatMap(([id, title]) => {
   const tasks = order.tasks.filter((t) => t.stage === id)
   const left = tasks.filter((t) => t.state !== 'done')
-  return tasks.length ? [{ id, title, tasks, left, hours: left.reduce((n, t) => n + t.hours.likely, 0) }] : []
+  const done = tasks.filter((t) => t.state === 'done')
+  return tasks.length ? [{ id, title, tasks, left, done, hours: left.reduce((n, t) => n + t.hours.likely, 0) }] : []
 }))
 /** The stretch in hand stands open. */
 const current = computed(() => stages.value.find((s) => s.left.some((t) => t.state === 'ready'))?.id)
@@ -48,7 +49,9 @@ const trouble = ref('')
   <section v-for="s in stages" :key="s.id" class="card pad stage">
     <Fold :open="isOpen(s.id)" @update:open="(now) => (open[s.id] = now)">
       <template #title><span class="label">{{ s.title }}</span> <span class="figure">{{ s.left.length ? `${s.tasks.length - s.left.length} of ${s.tasks.length} done, ${hours(s.hours)} left` : 'done' }}</span></template>
-      <ul><TaskRow v-for="task in s.tasks" :key="task.id" :task="task" /></ul>
+      <ul><TaskRow v-for="task in s.left" :key="task.id" :task="task" /></ul>
+      <Fold v-if="s.left.length && s.done.length" :title="`${s.done.length} done`"><ul><TaskRow v-for="task in s.done" :key="task.id" :task="task" /></ul></Fold>
+      <ul v-else><TaskRow v-for="task in s.done" :key="task.id" :task="task" /></ul>
       <button v-if="s.left.length > 1" class="textlink noprint" type="button" @click="finish(s.left.map((t) => t.id))">All of {{ s.title.toLowerCase() }} is done</button>
     </Fold>
   </section>

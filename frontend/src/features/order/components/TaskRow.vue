@@ -14,7 +14,7 @@ const opened = ref(false)
 const done = computed(() => props.task.state === 'done')
 const kept = computed(() => order.ticks.has(props.task.id))
 const opens = computed(() => props.task.opens.map((id) => order.byId.get(id)).filter((t) => t !== undefined && t.state !== 'done' && t.held_tasks.length <= 1).map((t) => short(t?.title ?? '').toLowerCase()))
-const under = computed(() => (done.value ? `done ${said(props.task.done)}${props.task.signed ? `, signed ${props.task.signed}` : ''}` : props.brief && opens.value.length ? `opens ${opens.value.join(', ')}` : props.task.why))
+const under = computed(() => (done.value ? `done ${said(props.task.done)}${props.task.signed ? `, signed by ${props.task.signed}` : ''}` : props.brief && opens.value.length ? `opens ${opens.value.join(', ')}` : props.task.why))
 
 function press(): void {
   if (done.value) void order.untick(props.task.id)
@@ -36,8 +36,8 @@ function sign(): void {
   <li class="task" :class="{ done, held: task.state === 'held' }">
     <div class="line">
       <button class="box" type="button" role="checkbox" :aria-checked="done" :aria-label="task.title" @click="press"><span class="mark" :class="{ hold: task.hold }">{{ done ? '✓' : '' }}</span></button>
-      <button class="title" type="button" :aria-expanded="opened" @click="opened = !opened"><b>{{ task.title }}</b><span v-if="task.hold && !done" class="chip lock">lock</span><span class="mute under">{{ under }}</span></button>
-      <span class="figure many" :class="{ two: task.hands > 1 }">{{ task.hands > 1 ? 'two people' : 'one person' }}</span>
+      <button class="title" type="button" :aria-expanded="opened" @click="opened = !opened"><b>{{ brief ? short(task.title) : task.title }}</b><span v-if="task.hold && !done" class="chip lock">lock</span><span class="mute under">{{ under }}</span></button>
+      <span class="figure many">{{ task.hands > 1 ? 'two people' : '' }}</span>
       <span class="figure time">{{ hours(task.hours.likely) }}</span>
     </div>
     <p v-if="kept" class="mute kept" role="status">Kept here until the server takes it.</p>
@@ -118,11 +118,7 @@ function sign(): void {
 .many {
   font-weight: 500;
   font-size: 14px;
-  color: var(--mute);
   white-space: nowrap;
-}
-.many.two {
-  color: var(--ink);
 }
 .time {
   text-align: right;

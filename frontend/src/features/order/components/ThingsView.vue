@@ -19,7 +19,7 @@ const trouble = ref('')
 const opened = ref<string[]>([])
 const only = ref('all')
 const ONLY = { all: 'all', awaited: 'not there yet', unsaid: 'nobody said how it stands', unpriced: 'without a price' }
-const rows = computed(() => (order.order?.things ?? []).filter((t) => only.value === 'all' || (only.value === 'awaited' ? t.awaited : only.value === 'unsaid' ? !t.state : !t.price)))
+const rows = computed(() => (order.order?.things ?? []).filter((t) => only.value === 'all' || (only.value === 'awaited' ? t.awaited : only.value === 'unsaid' ? !t.state : !t.price)).sort((a, b) => Number(b.awaited) - Number(a.awaited) || b.decides - a.decides || Number(Boolean(b.state)) - Number(Boolean(a.state))))
 const waits = (t: Thing) => t.tasks.map((id) => short(order.byId.get(id)?.title ?? id)).join(', ')
 const systemOf = (t: Thing) => (t.system ? (words.words?.systems[t.system] ?? t.system) : t.kind)
 const when = (t: Thing) => (!t.awaited ? '' : t.late_days ? `${t.late_days} days late` : `${said(t.arrives)}${t.usual ? ', usual' : ''}`)
@@ -103,6 +103,9 @@ li {
   gap: 12px;
   padding: 3px 0;
   list-style: none;
+}
+li .textlink {
+  white-space: nowrap;
 }
 @media (max-width: 1020px) {
   .two {

@@ -7,7 +7,7 @@ from gauge_well.core.work.task import Task, after, hours
 TASKS = (
     Task(
         id="use",
-        title="Say use, duties and the money limit",
+        title="Say what it is for: use, duties, money limit",
         stage="decide",
         hours=hours(0.5, 1, 2),
         again=0.5,
@@ -15,7 +15,7 @@ TASKS = (
     ),
     Task(
         id="record",
-        title="Photograph, weigh, measure ride height and axle loads",
+        title="Record it: photographs, weight, ride height, axle loads",
         stage="decide",
         hours=hours(1, 2, 4),
         tools=("scales under each wheel", "camera", "tape"),
@@ -26,7 +26,7 @@ TASKS = (
     ),
     Task(
         id="record_afloat",
-        title="Photograph, mark the waterline and the trim",
+        title="Record it: photographs, waterline, trim",
         stage="decide",
         hours=hours(0.5, 1, 2),
         why="How it floated is gone once the old engine is out.",
@@ -94,7 +94,7 @@ TASKS = (
     ),
     Task(
         id="order_long",
-        title="Order adapter, flywheel, mounts, flanges",
+        title="Order the long waits: adapter, flywheel, mounts, flanges",
         stage="decide",
         hours=hours(0.5, 1, 2),
         after=after(

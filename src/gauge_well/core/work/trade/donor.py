@@ -80,7 +80,7 @@ TASKS = (
     ),
     Task(
         id="clean",
-        title="Clean; flush where metal was found",
+        title="Clean the engine; flush it where metal was found",
         stage="donor",
         hours=hours(1, 3, 6),
         after=after(pan_chosen="with the pan off"),
@@ -118,7 +118,7 @@ TASKS = (
     ),
     Task(
         id="dry_sump",
-        title="Scavenge pump, its belt, oil tank and lines on trial",
+        title="Dry sump on trial: pump, its belt, tank, lines",
         stage="donor",
         hours=hours(3, 6, 12),
         after=after(pan_on="it draws out of that pan"),
@@ -158,7 +158,7 @@ TASKS = (
     ),
     Task(
         id="trial_flywheel",
-        title="Trial fit of flywheel, plate, adapter, starter",
+        title="Trial flywheel: plate, adapter, starter",
         stage="donor",
         hours=hours(1, 2, 4),
         after=after(

@@ -60,7 +60,7 @@ TASKS = (
     ),
     Task(
         id="paint",
-        title="Rust, primer, sealer, paint",
+        title="Paint: rust treated, primer, sealer, paint",
         stage="finish",
         branch="dirty",
         hours=hours(3, 6, 14),
@@ -79,7 +79,7 @@ TASKS = (
     ),
     Task(
         id="brake_lines",
-        title="Brake lines, booster, rack, column",
+        title="Brake lines and steering: booster, rack, column",
         stage="finish",
         branch="lines",
         hours=hours(2, 5, 12),
@@ -91,7 +91,7 @@ TASKS = (
     ),
     Task(
         id="rear_loom",
-        title="Rear loom, grommets, main cables",
+        title="Rear loom and main cables, grommets",
         stage="finish",
         branch="lines",
         hours=hours(2, 5, 12),
@@ -134,7 +134,7 @@ TASKS = (
     ),
     Task(
         id="shaft_log",
-        title="Shaft, log, bearing and seal; shaft centred in its log",
+        title="Shaft and log: bearing, seal; shaft centred in its log",
         stage="finish",
         branch="lines",
         hours=hours(2, 5, 10),

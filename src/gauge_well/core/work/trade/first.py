@@ -7,7 +7,7 @@ from gauge_well.core.work.task import Task, after, hours
 TASKS = (
     Task(
         id="prime",
-        title="Crank to oil pressure, recharge",
+        title="Prime: crank to oil pressure, recharge",
         stage="first",
         hours=hours(0.5, 1, 3),
         after=after(
@@ -40,7 +40,7 @@ TASKS = (
     ),
     Task(
         id="warm_run",
-        title="10 to 20 min: leaks, temperatures, fan, idle; cool, retorque, new marks",
+        title="Warm run of 10 to 20 min: leaks, temperatures, fan, idle; cool, retorque, new marks",
         stage="first",
         hours=hours(1, 2, 4),
         hands=2,
@@ -53,7 +53,7 @@ TASKS = (
     ),
     Task(
         id="gas_test",
-        title="Cabin gas test, geometry set, inspection",
+        title="Gas test and inspection: cabin gas, geometry, papers",
         stage="road",
         hours=hours(1, 3, 8),
         after=after(warm_run="it is warm", brakes="it stops"),
@@ -65,7 +65,7 @@ TASKS = (
     ),
     Task(
         id="run_in",
-        title="Light-load running in and mapping; guard tested",
+        title="Run in and map, light load; guard tested",
         stage="road",
         hours=hours(3, 8, 20),
         after=after(

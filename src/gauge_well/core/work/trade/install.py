@@ -9,7 +9,7 @@ _IN = "it joins the engine"
 TASKS = (
     Task(
         id="dowels",
-        title="Dowels, bell run-out, gallery and core plugs, rear seal",
+        title="Dowels and plugs: bell run-out, gallery and core plugs, rear seal",
         stage="install",
         hours=hours(0.5, 1.5, 3),
         after=after(mock_out="the end is bare"),
@@ -47,7 +47,7 @@ TASKS = (
     ),
     Task(
         id="look_round",
-        title="Look round loom, leads, hands before it moves",
+        title="Look round: loom, leads, hands, before it moves",
         stage="install",
         hours=hours(0.25, 0.25, 0.5),
         after=after(
@@ -153,7 +153,7 @@ TASKS = (
     ),
     Task(
         id="coolant",
-        title="Hoses, heater, header; pressure test, fill, bleed",
+        title="Coolant: hoses, heater, header; pressure test, fill, bleed",
         stage="install",
         branch="fluids",
         hours=hours(1.5, 3.5, 7),
@@ -208,7 +208,7 @@ TASKS = (
     ),
     Task(
         id="circuits",
-        title="Each circuit: works, does not, untested; pedal and sensors swept",
+        title="Circuits: each works, does not, or is untested; pedal and sensors swept",
         stage="install",
         branch="hands",
         hours=hours(1, 3, 8),
@@ -218,7 +218,7 @@ TASKS = (
     ),
     Task(
         id="controls_free",
-        title="Throttle full and free, clutch frees, every gear",
+        title="Throttle, clutch and gears: full and free, frees, every gear",
         stage="install",
         branch="hands",
         hours=hours(0.5, 1, 2),
@@ -235,7 +235,7 @@ TASKS = (
     ),
     Task(
         id="brakes",
-        title="Brakes bled, vacuum, steering lock to lock",
+        title="Brakes and steering: bled, vacuum, lock to lock",
         stage="install",
         branch="hands",
         hours=hours(0.75, 2, 4),
@@ -248,7 +248,7 @@ TASKS = (
     ),
     Task(
         id="levels",
-        title="All oils and levels, second check",
+        title="Levels: all oils, second check",
         stage="install",
         branch="fluids",
         hours=hours(0.25, 0.5, 1),

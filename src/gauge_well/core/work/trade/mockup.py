@@ -55,7 +55,7 @@ TASKS = (
     ),
     Task(
         id="gaps",
-        title="Gaps at full steering lock, on the bump stop, in every gear, rocked",
+        title="Gaps: at full steering lock, on the bump stop, in every gear, rocked",
         stage="mockup",
         hours=hours(1, 2, 4),
         hands=2,
@@ -65,7 +65,7 @@ TASKS = (
     ),
     Task(
         id="tack",
-        title="Tack mounts, captive plates, gussets",
+        title="Tack the mounts: captive plates, gussets",
         stage="mockup",
         hours=hours(2, 5, 10),
         hands=2,
@@ -77,7 +77,7 @@ TASKS = (
     ),
     Task(
         id="accessories",
-        title="Accessories, belt path, trial belt",
+        title="Accessories and trial belt",
         stage="mockup",
         hours=hours(1, 3, 6),
         after=after(real_lie="it stands where it will"),
@@ -86,7 +86,7 @@ TASKS = (
     ),
     Task(
         id="core",
-        title="Radiator, fan, charge cooler, necks",
+        title="Radiator and fan: charge cooler, necks",
         stage="mockup",
         hours=hours(2, 5, 9),
         after=after(accessories="the pulley decides the depth", real_lie="it stands where it will"),
@@ -96,7 +96,7 @@ TASKS = (
     ),
     Task(
         id="raw_water",
-        title="Raw-water pump, exchanger, strainer, through-hull on trial",
+        title="Raw water: pump, exchanger, strainer, through-hull on trial",
         stage="mockup",
         hours=hours(2, 4, 8),
         after=after(accessories="the belt drives it", real_lie="it stands where it will"),
@@ -116,7 +116,7 @@ TASKS = (
     ),
     Task(
         id="riser",
-        title="Riser, injection elbow, waterlock, outlet on trial",
+        title="Wet exhaust: riser, injection elbow, lift silencer, outlet on trial",
         stage="mockup",
         hours=hours(2, 5, 10),
         after=after(gaps="what it stands beside is known"),
@@ -126,7 +126,7 @@ TASKS = (
     ),
     Task(
         id="intake",
-        title="Intake, filter, charge pipes",
+        title="Intake and filter, charge pipes",
         stage="mockup",
         hours=hours(1, 3, 6),
         after=after(
@@ -140,7 +140,7 @@ TASKS = (
     ),
     Task(
         id="controls_trial",
-        title="Clutch, shifter, throttle through their full travel",
+        title="Pedals and levers: clutch, shifter, throttle through their full travel",
         stage="mockup",
         hours=hours(1, 3, 6),
         after=after(real_lie="the lever stands on it"),
@@ -148,7 +148,7 @@ TASKS = (
     ),
     Task(
         id="runs",
-        title="Draw all hose, cable and wire runs with crossings",
+        title="Draw all runs: hoses, cables, wires, with crossings",
         stage="mockup",
         hours=hours(1, 3, 6),
         after=after(
@@ -164,7 +164,7 @@ TASKS = (
     ),
     Task(
         id="reach",
-        title="Can each service point be reached, loaded?",
+        title="Reach: can each service point be touched, loaded?",
         stage="mockup",
         hours=hours(0.5, 1, 2),
         after=after(runs="they close the way to it"),
@@ -173,7 +173,7 @@ TASKS = (
     ),
     Task(
         id="mock_out",
-        title="Engine out, mark what needs relieving",
+        title="Engine out again, mark what needs relieving",
         stage="mockup",
         hours=hours(1, 3, 6),
         hands=2,

@@ -7,7 +7,7 @@ from gauge_well.core.work.task import Task, after, hours
 TASKS = (
     Task(
         id="drain",
-        title="Battery off, fuel and coolant drained, rail let down",
+        title="Drain and disconnect: battery off, fuel and coolant out, rail let down",
         stage="strip",
         hours=hours(0.5, 1.5, 3),
         after=after(go="nothing is taken apart before"),
