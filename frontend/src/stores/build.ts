@@ -96,10 +96,7 @@ export const useBuild = defineStore('build', () => {
     if (queue.length) void drain()
   }
 
-  function keep(): void {
-    keeper.keep(queue.map(({ id, build: of, base, edits }) => ({ id, build: of, base, edits })))
-    unsent.value = queue.filter((waiting) => waiting.build === shown).flatMap((waiting) => waiting.edits)
-  }
+  const keep = () => (unsent.value = keeper.keep(queue.map(({ id, build: of, base, edits }) => ({ id, build: of, base, edits })), shown))
 
   /** Send what was set aside once more, on the build as it is shown, or let it go. */
   function settleAside(id: string, again: boolean): void {

@@ -50,8 +50,10 @@ export class Keeper {
     void navigator.locks?.request(lockOf(this.window), () => new Promise(() => undefined))
   }
 
-  keep(queue: readonly Kept[]): void {
+  /** Keep what waits; told are the edits in it that are of the build shown. */
+  keep(queue: readonly Kept[], shown = ''): Edit[] {
     write(this.storage, QUEUE + this.window, queue)
+    return queue.filter((waiting) => waiting.build === shown).flatMap((waiting) => waiting.edits)
   }
 
   /** What windows that are closed left behind: handed over, and theirs no more. */

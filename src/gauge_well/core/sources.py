@@ -15,6 +15,17 @@ BIBLIOGRAPHY: dict[str, str] = {
         "S. Gottschalk, Separating axis theorem, Technical Report TR96-024, University of North Carolina, 1996. From "
         "memory."
     ),
+    "pert1959": (
+        "D. G. Malcolm, J. H. Roseboom, C. E. Clark, W. Fazar, Application of a technique for research and development "
+        "program evaluation, Oper. Res. 7 (1959) 646-669. From memory."
+    ),
+    "kolisch1996": (
+        "R. Kolisch, Serial and parallel resource-constrained project scheduling methods revisited, Eur. J. Oper. Res. 90 "
+        "(1996) 320-333. From memory."
+    ),
+    "vanslyke1963": (
+        "R. M. Van Slyke, Monte Carlo methods and the PERT problem, Oper. Res. 11 (1963) 839-860. From memory."
+    ),
     "saltelli2010": (
         "A. Saltelli, P. Annoni, I. Azzini, F. Campolongo, M. Ratto, S. Tarantola, Variance based sensitivity analysis "
         "of model output, Comput. Phys. Commun. 181 (2010) 259-270. From memory."

@@ -104,6 +104,9 @@ def read_work(raw: Mapping[str, Any] | None) -> tuple[WorkFacts, dict[str, Any],
     week = Week(
         weekday=usual.weekday if weekday is None else weekday, weekend=usual.weekend if weekend is None else weekend
     )
+    if week.weekday <= 0.0 and week.weekend <= 0.0:
+        message = "There are no working hours in the whole week."
+        reader.problems.append(Problem("work.weekday", "Working hours", "0 h", "over nought on some day", message))
     said = Said(
         choices={name: raw[name] for name in CHOICES if raw.get(name)},
         tasks=tasks,

@@ -19,9 +19,9 @@ class Broken:
     why : str
         Why the missing one comes first; empty where it does so only through others.
     undo : float
-        Hours to take apart what is in its way and do it again, at likely times.
+        Hours more at likely times: to take apart what is in its way and do it again, or to do it where it stands by then.
     redone : tuple of Task
-        What that is, the last first.
+        What is done again, the last first; none where it is done as it stands.
     """
 
     task: Task
@@ -59,12 +59,17 @@ def _nearest(network: Network, done: Set[str], id: str) -> Iterator[str]:
 
 
 def _broken(network: Network, done: Set[str], task: Task, arc: Arc) -> Broken:
-    """To do the missing one after all, the task comes undone, and what was built on it since."""
-    redone = [network.by_id[id] for id in network.downstream(task.id) & done] + [task]
+    """To do the missing one after all it is done where it stands by then, or what is in its way comes undone: the less of
+    the two."""
+    missing = network.by_id[arc.before]
     order = {t.id: n for n, t in enumerate(network.tasks)}
-    redone.sort(key=lambda t: -order[t.id])
+    redone = [network.by_id[id] for id in network.downstream(task.id) & done] + [task]
+    redone = sorted((t for t in redone if t.again > 0.0), key=lambda t: -order[t.id])
     undo = sum(t.again * t.hours.likely for t in redone)
-    return Broken(task, network.by_id[arc.before], arc.why, undo, tuple(t for t in redone if t.again > 0.0))
+    poorer = float("inf") if missing.later is None else (missing.later - 1.0) * missing.hours.likely
+    if poorer < undo:
+        return Broken(task, missing, arc.why, poorer, ())
+    return Broken(task, missing, arc.why, undo, tuple(redone))
 
 
 def out_of_order(network: Network, done: Set[str]) -> list[Broken]:

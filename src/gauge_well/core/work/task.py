@@ -55,6 +55,9 @@ class Task:
         What nobody sees again once it is done.
     again : float
         Time to undo it and do it again, as a share of its own.
+    later : float, optional
+        Time it takes where it stands once what should have waited is done, as a multiple of its own; none: what is in its
+        way must be undone.
     lost : str
         What going on without it loses besides hours.
     caution : str
@@ -82,6 +85,7 @@ class Task:
     parts: tuple[str, ...] = ()
     covers: str = ""
     again: float = 1.5
+    later: float | None = None
     lost: str = ""
     caution: str = ""
     sized: bool = False

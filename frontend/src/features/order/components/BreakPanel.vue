@@ -14,7 +14,7 @@ const more = ref(false)
 
 <template>
   <div class="break" role="alert">
-    <p v-if="worst"><b>{{ short(worst.title) }}: not done.</b> <template v-if="worst.undo_h > 0">To do it after all costs {{ hours(worst.undo_h) }}: {{ worst.redone.map(short).join(', ').toLowerCase() }} once more. </template><template v-if="worst.why">{{ worst.why[0]?.toUpperCase() }}{{ worst.why.slice(1) }}. </template><template v-if="worst.lost">At stake: {{ worst.lost }}. </template>Doing it takes {{ hours(worst.minutes / 60) }}.</p>
+    <p v-if="worst"><b>{{ short(worst.title) }}: not done.</b> <template v-if="worst.undo_h > 0">To do it after all costs {{ hours(worst.undo_h) }} more{{ worst.redone.length ? `: ${worst.redone.map(short).join(', ').toLowerCase()} undone and done again` : ', where it stands by then' }}. </template><template v-if="worst.why">{{ worst.why[0]?.toUpperCase() }}{{ worst.why.slice(1) }}. </template><template v-if="worst.lost">At stake: {{ worst.lost }}. </template>Doing it takes {{ hours(worst.minutes / 60) }}.</p>
     <ul v-if="more">
       <li v-for="b in broken.slice(1)" :key="b.missing">{{ short(b.title) }}<template v-if="b.why">: {{ b.why }}</template><template v-if="b.undo_h > 0">, {{ hours(b.undo_h) }}</template><template v-if="b.lost">; at stake: {{ b.lost }}</template></li>
     </ul>

@@ -18,7 +18,7 @@ const titleOf = (id: string) => short(order.byId.get(id)?.title ?? id)
   <section v-if="against.length" class="card pad against" role="note">
     <h2 class="label">Done out of order</h2>
     <ul>
-      <li v-for="b in against.slice(0, 4)" :key="`${b.task} ${b.missing}`"><b>{{ titleOf(b.task) }}</b> before <b>{{ short(b.title) }}</b><template v-if="b.why">: {{ b.why }}</template>.<template v-if="b.undo_h > 0"> Undoing it costs {{ hours(b.undo_h) }}, and more with each task built on it.</template></li>
+      <li v-for="b in against.slice(0, 4)" :key="`${b.task} ${b.missing}`"><b>{{ titleOf(b.task) }}</b> before <b>{{ short(b.title) }}</b><template v-if="b.why">: {{ b.why }}</template>.<template v-if="b.undo_h > 0"> It costs {{ hours(b.undo_h) }} by now{{ b.redone.length ? ', and more with each task built on it' : '' }}.</template></li>
     </ul>
     <p v-if="against.length > 4" class="mute">{{ against.length - 4 }} more.</p>
   </section>

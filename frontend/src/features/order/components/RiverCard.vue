@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { said, short, type Order } from '../logic'
 import { mondays, river, sides, smoothed, weekends, type Stretch } from '../river'
 import { useOrder } from '../useOrder'
+import RiverKey from './RiverKey.vue'
 
 /** The work as water: done behind today, the bed ahead; locks to be proved, dams of what is late, a thread for what decides. */
 const props = defineProps<{ given: Order }>()
@@ -79,7 +80,7 @@ const told = computed(() => `${found.value.stretches.length} stretches of work, 
   <section class="card pad river">
     <div class="cardhead">
       <h2 class="label">The work, as water: today to the {{ what }}</h2>
-      <p class="key"><span><i class="water" />water: done</span><span><i class="gate" />lock: prove, sign, open</span><span><i class="dam" />dam: work waits for it</span><span><i class="thread" />thread: the longest way</span><span><i class="weekend" />weekend</span></p>
+      <RiverKey />
     </div>
     <div class="drawing" tabindex="0" role="region" aria-label="The work as water">
       <svg :viewBox="`0 0 ${WIDTH} 332`" role="img" :aria-label="told">
@@ -123,40 +124,6 @@ const told = computed(() => `${found.value.stretches.length} stretches of work, 
 .river {
   --lettering: 13.5px;
   --least: 900px;
-}
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  font: 500 13.5px/1.3 var(--labels);
-}
-i {
-  display: inline-block;
-  width: 14px;
-  height: 9px;
-  margin-right: 6px;
-}
-i.water {
-  background: var(--fit);
-}
-i.gate {
-  width: 8px;
-  height: 8px;
-  border: solid var(--ink);
-  border-width: 0 0 2.5px 2.5px;
-  transform: rotate(45deg);
-}
-i.dam {
-  background: repeating-linear-gradient(135deg, var(--over) 0 2px, var(--over-soft) 2px 4px);
-}
-i.thread {
-  height: 3px;
-  background: var(--brass-line);
-  vertical-align: 3px;
-}
-i.weekend {
-  background: var(--glass);
-  border: 1px solid var(--line);
 }
 .weekend {
   fill: var(--glass);

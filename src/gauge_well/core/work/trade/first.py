@@ -10,6 +10,7 @@ TASKS = (
         title="Prime: crank to oil pressure, recharge",
         stage="first",
         hours=hours(0.5, 1, 3),
+        later=1,
         after=after(
             coolant="it may catch",
             cables="it cranks by them",
@@ -56,6 +57,7 @@ TASKS = (
         title="Gas test and inspection: cabin gas, geometry, papers",
         stage="road",
         hours=hours(1, 3, 8),
+        later=1,
         after=after(warm_run="it is warm", brakes="it stops"),
         hold="gas test, alignment and inspection on paper",
         again=0.5,
