@@ -40,8 +40,7 @@ export const useBuild = defineStore('build', () => {
   const keeper = new Keeper()
   const { aside, asideOf, setAside, takeAside, look: lookAside } = useAside(keeper, () => build.value?.id)
   const queue: Waiting[] = []
-  /** Edits of the build shown that the server has not taken yet. */
-  const unsent = shallowRef<Edit[]>([])
+  const unsent = shallowRef<Edit[]>([]) // of the build shown
   /** The build this window shows or is about to: an answer about another must not stand in its place. */
   let shown = ''
   let draining = false

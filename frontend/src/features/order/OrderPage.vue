@@ -12,6 +12,7 @@ import Waiting from '../../ui/Waiting.vue'
 import ListView from './components/ListView.vue'
 import NowView from './components/NowView.vue'
 import PlanView from './components/PlanView.vue'
+import PrintSheet from './components/PrintSheet.vue'
 import ThingsView from './components/ThingsView.vue'
 import { dayOf, hours } from './logic'
 import { useOrder } from './useOrder'
@@ -69,7 +70,8 @@ async function out(id: string): Promise<void> {
       </Fold>
       <p v-if="unsaved" class="over" role="alert">{{ unsaved }}</p>
       <p v-if="order.trouble" class="over" role="alert">{{ order.trouble }} What stands here is from before.</p>
-      <ViewTabs v-model="view" :tabs="VIEWS" label="Order of work"><component :is="shown" /></ViewTabs>
+      <ViewTabs v-model="view" class="noprint" :tabs="VIEWS" label="Order of work"><component :is="shown" /></ViewTabs>
+      <PrintSheet />
     </template>
     <p v-else-if="order.trouble" class="over" role="alert">{{ order.trouble }} <button class="textlink" type="button" @click="ask()">Try again</button></p>
     <Waiting v-else label="The order of work is being made" :height="480" />
