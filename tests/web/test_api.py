@@ -1,6 +1,7 @@
 """The API over a real database: every route, every refusal, as ``application/problem+json``."""
 
 import json
+import re
 import unittest
 from typing import Any
 from unittest.mock import patch
@@ -253,14 +254,7 @@ class Document(ApiCase):
     def test_every_route_is_documented(self) -> None:
         paths = set(self.client.get("/api/openapi.json").get_json()["paths"])
         for rule in self.app.url_map.iter_rules():
-            address = (
-                str(rule)
-                .replace("<id>", "{id}")
-                .replace("<revision>", "{revision}")
-                .replace("<system>", "{system}")
-                .replace("<place>", "{place}")
-                .replace("<kind>", "{kind}")
-            )
+            address = re.sub(r"<(\w+)>", r"{\1}", str(rule))
             plain = {"/api/openapi.json", "/api/<path:rest>"}
             if address.startswith("/api/") and address not in plain:
                 self.assertIn(address, paths)

@@ -191,6 +191,11 @@ export const api = {
   /** A pin list from its text, sent as it is. */
   pins: (text: string) =>
     told(server.POST('/api/pins', { body: new Blob([text]) as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['PinsOut'] }>),
+  photographs: (id: string) => quietly(server.GET('/api/builds/{id}/photographs', { params: of(id) })),
+  /** A photograph's file, sent as it is. */
+  photograph: (build: string, subject: string, file: Blob) =>
+    quietly(server.POST('/api/photographs', { params: { query: { build, subject } }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['PhotographOut'] }>),
+  dropPhotograph: (photograph: string) => quietly(server.DELETE('/api/photographs/{photograph}', { params: { path: { photograph } } })),
   scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** A pan's side view from a file's bytes, sent as they are; and the fitted one as a file. */

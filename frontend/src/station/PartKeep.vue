@@ -1,26 +1,22 @@
 <script setup lang="ts">
 import { toRef } from 'vue'
-import { useVocabulary } from '../stores/vocabulary'
-import { optionsOf } from '../ui/options'
-import Pick from '../ui/Pick.vue'
+import KeepFields from './KeepFields.vue'
 import type { Part } from './parts'
+import PhotoStrip from './PhotoStrip.vue'
 import { usePart } from './usePart'
 
-/** How a part stands with its builder: its name, whether one has it, where it is from, what it costs. */
+/** How a part stands with its builder: its name, whether one has it, where it is from, what it costs, what it looks like. */
 const props = defineProps<{ part: Part }>()
-const words = useVocabulary()
-const { called, keep, rename, trouble } = usePart(toRef(props, 'part'))
+const { called, rename, trouble } = usePart(toRef(props, 'part'))
 const typed = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
   <div class="keep">
     <label><span class="mute">Called</span><input class="input" type="text" maxlength="60" :value="part.name ?? ''" :placeholder="called" :aria-label="`Name of ${called}`" @change="rename(typed($event))" /></label>
-    <label><span class="mute">State</span><Pick :label="`State of ${called}`" :options="[{ value: '', label: 'not said' }, ...optionsOf(words.words?.states)]" :model-value="part.keep?.state ?? ''" @update:model-value="(v) => keep('state', String(v ?? ''))" /></label>
-    <label><span class="mute">From</span><input class="input" type="text" maxlength="80" :value="part.keep?.from ?? ''" :aria-label="`Where ${called} is from`" @change="keep('from', typed($event))" /></label>
-    <label><span class="mute">Price</span><input class="input" type="text" maxlength="20" inputmode="decimal" :value="part.keep?.price ?? ''" :aria-label="`Price of ${called}`" @change="keep('price', typed($event))" /></label>
-    <label class="wide"><span class="mute">Note</span><input class="input" type="text" maxlength="400" :value="part.keep?.note ?? ''" :aria-label="`Note on ${called}`" @change="keep('note', typed($event))" /></label>
+    <KeepFields :path="`parts.${part.id}.keep`" :name="called" :kept="part.keep ?? {}" />
     <p v-if="trouble" class="over wide" role="alert">{{ trouble }}</p>
+    <div class="wide"><PhotoStrip :subject="`parts.${part.id}`" :name="called" /></div>
   </div>
 </template>
 
@@ -32,8 +28,8 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value
   margin-top: 8px;
   font-size: 14px;
 }
-.keep label,
-.keep label > :last-child {
+.keep > label,
+.keep > label > :last-child {
   display: block;
   width: 100%;
 }

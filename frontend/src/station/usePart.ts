@@ -39,7 +39,6 @@ export function usePart(part: Ref<Part>) {
   const send = (path: string, text: string | null, more: Partial<Edit> = {}) => sendEdit(line(path, text, more))
   const own = () => `parts.${part.value.id}`
   const move = (index: number) => send(own(), null, { action: 'move', index })
-  const keep = (field: 'state' | 'from' | 'price' | 'note', text: string | null) => send(`${own()}.keep.${field}`, text || null)
   const rename = (text: string) => send(`${own()}.name`, text.trim() || null)
   function act(id: string): Promise<boolean> {
     const [what = '', where = ''] = id.split(' ')
@@ -48,5 +47,5 @@ export function usePart(part: Ref<Part>) {
     if (what === 'earlier' || what === 'later') return move(at.value + (what === 'later' ? 1 : -1))
     return send(own(), null, { action: what as 'copy' | 'remove' | 'repeat' })
   }
-  return { place, called, base, fields, said, state, acts, act, move, keep, rename, trouble }
+  return { place, called, base, fields, said, state, acts, act, move, rename, trouble }
 }

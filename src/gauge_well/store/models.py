@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import DateTime, ForeignKey, Index, Integer, MetaData, String, func, text
+from sqlalchemy import DateTime, ForeignKey, Index, Integer, LargeBinary, MetaData, String, func, text
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -52,4 +52,21 @@ class Revision(Base):
     note: Mapped[str] = mapped_column(String(200))
     name: Mapped[str | None] = mapped_column(String(80))
     verdict: Mapped[str | None] = mapped_column(String(500))
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class Photograph(Base):
+    """A photograph of something of a build, as it is kept: no larger than a screen, without where it was taken."""
+
+    __tablename__ = "photographs"
+    __table_args__ = (Index("ix_photographs_build", "build_id", "created_at"),)
+
+    id: Mapped[str] = mapped_column(String(20), primary_key=True)
+    build_id: Mapped[str] = mapped_column(ForeignKey("builds.id", ondelete="CASCADE"))
+    subject: Mapped[str] = mapped_column(String(100))
+    note: Mapped[str] = mapped_column(String(200))
+    width: Mapped[int] = mapped_column(Integer)
+    height: Mapped[int] = mapped_column(Integer)
+    content: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
+    small: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

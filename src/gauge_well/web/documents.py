@@ -31,7 +31,8 @@ STREAM = "application/x-ndjson"
 STREAMED = "Event"  # as models end that are given one a line
 
 
-RAW = ("/api/shape", "/api/outline", "/api/pins")  # routes that take a file's bytes as they are
+PHOTOGRAPHS = "/api/photographs"
+RAW = ("/api/shape", "/api/outline", "/api/pins", PHOTOGRAPHS)  # routes that take a file's bytes as they are
 BYTES, BINARY = "application/octet-stream", {"type": "string", "format": "binary"}
 
 

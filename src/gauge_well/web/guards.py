@@ -8,8 +8,9 @@ from urllib.parse import urlsplit
 from flask import Flask, Response, request
 from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 
+from gauge_well.services.photographs import PHOTO_MAX
 from gauge_well.services.shaping import BYTES_MAX
-from gauge_well.web.documents import BYTES, RAW
+from gauge_well.web.documents import BYTES, PHOTOGRAPHS, RAW
 from gauge_well.web.problems import problem
 
 BODY_MAX = 512 * 1024
@@ -77,10 +78,16 @@ def _raw() -> Response | None:
     """A file's bytes, read here so that too many are refused in words."""
     if request.mimetype != BYTES:
         return problem(415, "media_type", f"Send the file's bytes (content type {BYTES}).")
-    request.max_content_length = BYTES_MAX
+    most = PHOTO_MAX if request.path == PHOTOGRAPHS else BYTES_MAX
+    request.max_content_length = most
     try:
         request.get_data()
     except RequestEntityTooLarge:
-        words = f"The file is larger than {BYTES_MAX // 1024**2} MB: save a mesh as binary STL, or with fewer faces."
+        smaller = (
+            "take the photograph smaller"
+            if request.path == PHOTOGRAPHS
+            else "save a mesh as binary STL, or with fewer faces"
+        )
+        words = f"The file is larger than {most // 1024**2} MB: {smaller}."
         return problem(413, "too_large", words)
     return None

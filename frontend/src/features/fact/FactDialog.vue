@@ -7,6 +7,7 @@ import ClaimTable from './ClaimTable.vue'
 import SolvePanel from './SolvePanel.vue'
 import TolerancePanel from './TolerancePanel.vue'
 import SidePanel from '../../ui/SidePanel.vue'
+import PhotoStrip from '../../station/PhotoStrip.vue'
 import { partsOf } from '../../station/parts'
 
 /** One fact in full: who says what, how sure it is, and at which values the wanted power holds. */
@@ -34,6 +35,7 @@ useEventListener(document, 'keydown', (event) => {
       <ClaimTable :path="path" :field="field" :fact="fact" />
       <TolerancePanel v-if="fact" :path="path" :fact="fact" />
       <SolvePanel :path="path" />
+      <PhotoStrip :key="path" :subject="`facts.${path}`" :name="field.label" />
     </template>
   </SidePanel>
 </template>

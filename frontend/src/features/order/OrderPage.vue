@@ -15,11 +15,14 @@ import PlanView from './components/PlanView.vue'
 import PrintSheet from './components/PrintSheet.vue'
 import ThingsView from './components/ThingsView.vue'
 import { dayOf, hours } from './logic'
+import { usePhotographs } from '../../stores/photographs'
 import { useOrder } from './useOrder'
 
 /** Order of work: what now, what must go in first, when it ends, what it will cost. */
 const build = useBuild()
 const order = useOrder()
+const photos = usePhotographs()
+watch(() => build.build?.id, () => void photos.load(), { immediate: true })
 const route = useRoute()
 const router = useRouter()
 const { ask } = useLatest(order.load, 0, order.refused)
@@ -33,10 +36,12 @@ const view = computed({
 const shown = computed(() => VIEWS.find((v) => v.id === view.value)?.shows)
 const own = computed(() => order.order)
 const open = computed(() => order.tasks.filter((t) => t.state !== 'done'))
+const due = computed(() => open.value.filter((t) => t.covers && t.state === 'ready' && !photos.countOf(`tasks.${t.id}`)).length)
 const told = computed(() => (own.value ? [
   `${order.tasks.length - open.value.length} of ${order.tasks.length} tasks done, ${hours(open.value.reduce((n, t) => n + t.hours.likely, 0))} left`,
   ...(own.value.behind_h > 0 ? [`${hours(own.value.behind_h)} of them wait behind what is not there`] : []),
   `${open.value.filter((t) => t.hold).length} locks shut`,
+  ...(due.value ? [`${due.value} photographs due before it is covered`] : []),
 ] : []))
 const ACTS = [{ id: 'print', label: 'Print' }, { id: '.csv', label: 'Tasks as CSV' }, { id: '/things.csv', label: 'Parts and money as CSV' }, { id: '.ics', label: 'Calendar (ICS)' }]
 const unsaved = ref('')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
 import { Fold } from '../../../ui/lazy'
 import { optionsOf } from '../../../ui/options'
@@ -26,6 +27,7 @@ const out = computed(() => kept.value.filter((t) => t.left_out))
 const named = (id: string) => kept.value.find((t) => t.id === id)?.title ?? id.replaceAll('_', ' ')
 const finish = (ids: string[]) => order.send(ids.map((id) => line(`work.tasks.${id}.done`, dayOf(new Date()))))
 
+const { send, trouble } = useSending()
 const title = ref('')
 const stage = ref('mockup')
 const before = ref('')
@@ -38,11 +40,8 @@ async function add(): Promise<void> {
   const next = before.value ? kept.value.find((t) => t.id === before.value) as { after?: string[] } | undefined : undefined
   const edits = [line(`${at}.title`, title.value.trim()), line(`${at}.stage`, stage.value), ...(behind.value ? [line(`${at}.after`, behind.value)] : [])]
   if (before.value) edits.push(line(`work.tasks.${before.value}.after`, [...(next?.after ?? []), id].join(', ')))
-  const problem = await build.enqueue(edits)
-  trouble.value = problem?.problems[0]?.message ?? problem?.message ?? ''
-  if (!problem) title.value = ''
+  if (await send(...edits)) title.value = ''
 }
-const trouble = ref('')
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { hours, said, short, type Task } from '../logic'
+import { usePhotographs } from '../../../stores/photographs'
 import { useOrder } from '../useOrder'
 import BreakPanel from './BreakPanel.vue'
 import TaskDetail from './TaskDetail.vue'
@@ -8,10 +9,13 @@ import TaskDetail from './TaskDetail.vue'
 /** A task with its box: ticked, proved and signed where it is a hold, told what it costs where it comes too soon. */
 const props = defineProps<{ task: Task; brief?: boolean }>()
 const order = useOrder()
+const photos = usePhotographs()
 const asking = ref<'' | 'sign' | 'break'>('')
 const signer = ref('')
 const opened = ref(false)
 const done = computed(() => props.task.state === 'done')
+/** What it hides is photographed before: nobody sees it again. */
+const due = computed(() => props.task.covers !== '' && props.task.state === 'ready' && !photos.countOf(`tasks.${props.task.id}`))
 const kept = computed(() => order.ticks.has(props.task.id))
 const opens = computed(() => props.task.opens.map((id) => order.byId.get(id)).filter((t) => t !== undefined && t.state !== 'done' && t.held_tasks.length <= 1).map((t) => short(t?.title ?? '').toLowerCase()))
 const under = computed(() => (done.value ? `done ${said(props.task.done)}${props.task.signed ? `, signed by ${props.task.signed}` : ''}` : props.brief && opens.value.length ? `opens ${opens.value.join(', ')}` : props.task.why))
@@ -40,6 +44,7 @@ function sign(): void {
       <span class="figure many">{{ task.hands > 1 ? 'two people' : '' }}</span>
       <span class="figure time">{{ hours(task.hours.likely) }}</span>
     </div>
+    <p v-if="due" class="due"><button class="textlink" type="button" @click="opened = true">Photograph first</button> {{ task.covers }}: hidden afterwards.</p>
     <p v-if="kept" class="mute kept" role="status">Kept here until the server takes it.</p>
     <BreakPanel v-if="asking === 'break'" :task="task" @leave="asking = ''" @done="finish" />
     <form v-if="asking === 'sign'" class="sign" @submit.prevent="sign">
@@ -123,6 +128,10 @@ function sign(): void {
 .time {
   text-align: right;
   white-space: nowrap;
+}
+.due {
+  font-size: 14px;
+  padding: 0 0 6px 42px;
 }
 .kept {
   font-size: 13.5px;

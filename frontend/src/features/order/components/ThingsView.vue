@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { line, useBuild } from '../../../stores/build'
+import { useSending } from '../../../station/useSending'
+import { line } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
@@ -13,9 +14,8 @@ import ThingForm from './ThingForm.vue'
 
 /** Everything on the list: parts of the build and what else is bought; how each stands, what waits for it, what it costs. */
 const order = useOrder()
-const build = useBuild()
 const words = useVocabulary()
-const trouble = ref('')
+const { send, trouble } = useSending()
 const opened = ref<string[]>([])
 const only = ref('all')
 const ONLY = { all: 'all', awaited: 'not there yet', unsaid: 'nobody said how it stands', unpriced: 'without a price' }
@@ -36,9 +36,8 @@ async function add(name: string, task = '', kind = ''): Promise<void> {
   if (!name.trim()) return
   const taken = (order.order?.things ?? []).filter((t) => t.path.startsWith('work.buys.')).map((t) => t.path.split('.')[2] ?? '')
   const at = `work.buys.${freshId(name, taken)}`
-  const problem = await build.enqueue([line(`${at}.title`, name.trim()), line(`${at}.state`, 'wanted'), ...(task ? [line(`${at}.task`, task)] : []), ...(kind ? [line(`${at}.kind`, kind)] : [])])
-  trouble.value = problem?.problems[0]?.message ?? problem?.message ?? ''
-  if (!problem) title.value = ''
+  const listed = await send(line(`${at}.title`, name.trim()), line(`${at}.state`, 'wanted'), ...(task ? [line(`${at}.task`, task)] : []), ...(kind ? [line(`${at}.kind`, kind)] : []))
+  if (listed) title.value = ''
 }
 /** What tasks that are left need and nobody has put on the list. */
 const forgotten = computed(() => {
