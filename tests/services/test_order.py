@@ -1,5 +1,6 @@
 """The order of work as the page gets it: of every demo build, from little, with things that are late, as files."""
 
+import copy
 import csv
 import io
 import unittest
@@ -10,9 +11,10 @@ from icalendar import Calendar
 
 from gauge_well.services import builds
 from gauge_well.services.models_order import OrderOut
+from gauge_well.services.options import options_of
 from gauge_well.services.order import order_of
 from gauge_well.services.order_files import calendar, tasks_csv, things_csv
-from gauge_well.services.sizing import check
+from gauge_well.services.sizing import check, size_document
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
 from tests.database import DatabaseCase
@@ -157,3 +159,63 @@ class Rings(DatabaseCase):
             path = f"work.tasks.{task}.done"
             after = builds.edit(self.engine, made["id"], 1, [{"path": path, "text": "2026-11-29"}])
         self.assertEqual([t["id"] for t in after["document"]["work"]["tasks"]], ["use", "driveline_known"])
+
+
+class Lists(unittest.TestCase):
+    def test_what_is_listed_from_here_or_called_alike_is_not_asked_again(self) -> None:
+        buys = [{"id": "renew_pump", "title": "Pump"}, {"id": "x", "title": "Spark plugs", "price": "40"}]
+        found = {w["id"]: w for w in order_of(road(buys=buys), TODAY)["wanted"]}
+        self.assertEqual((found["renew_pump"]["listed"], found["renew_pump"]["priced"]), ("buy_renew_pump", False))
+        self.assertEqual((found["renew_plugs"]["listed"], found["renew_plugs"]["priced"]), ("buy_x", True))
+        self.assertEqual(found["renew_thermostat"]["listed"], "")
+
+    def test_ways_stand_beside_each_other(self) -> None:
+        ways = {
+            "make": {"cost": "60-95", "hours": "6-9-18 h", "redo": "0-50 %"},
+            "buy": {"cost": "210-260", "hours": "2 h", "wait": "5-9 days"},
+        }
+        order = order_of(road(rate="12", buys=[{"id": "m", "title": "Mounts", "ways": ways}]), TODAY)
+        found = next(t for t in order["things"] if t["id"] == "buy_m")["ways"]
+        self.assertEqual({w["id"] for w in found}, {"make", "buy"})
+        self.assertTrue(found[0]["cheapest"])
+        self.assertTrue(next(w for w in found if w["id"] == "make")["wide"])
+        self.assertEqual(order["rate"], 12.0)
+
+    def test_a_kit_says_what_it_lacks(self) -> None:
+        kit = {"id": "k", "title": "Mount kit", "kit": "mounts", "holds": ["sides", "rubbers"]}
+        thing = next(t for t in order_of(road(buys=[kit]), TODAY)["things"] if t["id"] == "buy_k")
+        self.assertIn("bolts of their class", thing["lacks"])
+        self.assertNotIn("rubbers", thing["lacks"])
+
+    def test_fasteners_say_their_usual_torque(self) -> None:
+        rows = [
+            {"id": "a", "title": "Bell", "thread": "M10", "grade": "8.8", "torque": "46 Nm", "gauged": "yes"},
+            {"id": "b", "title": "Pan", "thread": "M6", "grade": "8.8", "torque": "24 Nm"},
+            {"id": "c", "title": "Old", "thread": "3/8-24"},
+        ]
+        bell, pan, old = order_of(road(fasteners=rows), TODAY)["fasteners"]
+        self.assertTrue(bell["usual"] and not bell["wrong"] and bell["gauged"])
+        self.assertTrue(pan["wrong"] and not pan["gauged"])
+        self.assertEqual((old["usual"], old["wrong"]), ("", ""))
+        with self.assertRaises(SheetError) as caught:
+            order_of(road(fasteners=[rows[0] | {"torque": "tight"}]), TODAY)
+        self.assertEqual(caught.exception.problems[0].field, "work.fasteners.a.torque")
+
+    def test_engines_stand_side_by_side_each_run_on_this_machine(self) -> None:
+        big = {"id": "big", "title": "Six", "rated_power": "190 kW", "rated_speed": "6200 rpm", "displacement": "4.0 L", "price": "900", "parts": "300-500"}  # fmt: skip
+        bold = {"id": "bold", "title": "Bold", "rated_power": "400 kW", "rated_speed": "6200 rpm", "displacement": "2.0 L"}  # fmt: skip
+        odd = {"id": "odd", "title": "Odd", "rated_power": "lots"}
+        found = options_of(road(options=[big, bold, odd]), TODAY)
+        own, first, second, third = found["options"]
+        self.assertTrue(own["own"] and own["sentence"])
+        # The same as the build with that engine put in.
+        alone = copy.deepcopy(ROAD)
+        alone["engine"] = {k: ROAD["engine"][k] for k in ("fuel", "aspiration")} | {
+            k: big[k] for k in ("rated_power", "rated_speed", "displacement")
+        }
+        self.assertEqual(first["sentence"], size_document(alone, "none")["headline"]["sentence"])
+        self.assertEqual((first["price"], first["price_likely"]), ("1,200 to 1,400", 1280.0))
+        self.assertFalse(second["believable"])
+        self.assertTrue(third["problem"])
+        self.assertIn("gearbox route with its price", found["unpriced"])
+        self.assertTrue(found["advice"].startswith("Not yet"))

@@ -129,3 +129,33 @@ class Kept(unittest.TestCase):
         for field, text in (("lead", "soon"), ("due", "2026-02-31"), ("price", "cheap")):
             with self.assertRaises(SheetError):
                 load(edited((f"parts.{part}.keep.{field}", text), document=raw))
+
+
+class Lists(unittest.TestCase):
+    def test_ways_kits_fasteners_and_engines_are_kept_and_read(self) -> None:
+        raw = edited(
+            ("work.buys.m.title", "Mounts"),
+            ("work.buys.m.ways.make.cost", "60-95"),
+            ("work.buys.m.ways.make.redo", "0-50 %"),
+            ("work.buys.m.kit", "mounts"),
+            ("work.buys.m.holds", "sides, bolts"),
+            ("work.fasteners.bell.title", "Bell"),
+            ("work.fasteners.bell.count", "6"),
+            ("work.fasteners.bell.torque", "46 Nm"),
+            ("work.options.six.title", "Six"),
+            ("work.options.six.rated_power", "190 hp"),
+        )
+        work = load(raw).work
+        way = work.buys[0].ways[0]
+        self.assertEqual((way.cost.low, way.cost.high, way.redo.high), (60.0, 95.0, 0.5))
+        self.assertEqual((work.buys[0].kit, work.buys[0].holds), ("mounts", frozenset({"sides", "bolts"})))
+        self.assertEqual((work.fasteners[0].count, work.fasteners[0].torque), (6, 46.0))
+        self.assertEqual(work.options[0].facts, {"rated_power": "190 hp"})
+        self.assertEqual(load(load(raw).document).document, load(raw).document)
+        off = edited(("work.buys.m.ways.make.cost", None), ("work.buys.m.ways.make.redo", None), document=raw)
+        self.assertNotIn("ways", off["work"]["buys"][0])
+
+    def test_ways_of_nothing_are_refused(self) -> None:
+        for path in ("work.buys.m.ways.make.cost", "work.buys.m.ways.steal.cost", "work.buys.m.ways.make.colour", "work.buys.m.ways"):  # fmt: skip
+            with self.assertRaises(SheetError, msg=path):
+                edited((path, "60"))

@@ -165,6 +165,7 @@ export const api = {
   heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) =>
     told(server.POST('/api/map', { body: { sheet: sent(sheet), duty, kind }, signal })),
   order: (sheet: SheetDocument, today: string, signal?: AbortSignal) => told(server.POST('/api/order', { body: { sheet: sent(sheet), today }, signal })),
+  options: (sheet: SheetDocument, today: string, signal?: AbortSignal) => told(server.POST('/api/options', { body: { sheet: sent(sheet), today }, signal })),
   /** The order of work as a file: tasks, things, or a calendar. */
   orderFile: (file: '.csv' | '/things.csv' | '.ics', sheet: SheetDocument, today: string) => {
     const post = server.POST as (path: string, asked: object) => Promise<{ data?: Blob }>

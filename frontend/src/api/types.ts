@@ -1398,6 +1398,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Engines that could be taken, side by side on this machine. */
+        post: operations["order_options_options_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/order.csv": {
         parameters: {
             query?: never;
@@ -3723,6 +3740,18 @@ export interface components {
             task?: string | null;
             /** Note */
             note?: string | null;
+            /**
+             * Kit
+             * @description It is a kit for
+             */
+            kit?: ("adapter" | "mounts" | "cooling" | "exhaust" | "loom") | null;
+            /**
+             * Holds
+             * @description What of such a kit it holds
+             */
+            holds?: string[] | null;
+            /** @description Ways to come by it, side by side */
+            ways?: components["schemas"]["WaysDocument"] | null;
         };
         /**
          * Card
@@ -5887,6 +5916,52 @@ export interface components {
             /** Edits */
             edits: components["schemas"]["EditOut"][];
         };
+        /**
+         * EngineOptionOut
+         * @description An engine on this machine: what the build says of it, what it claims, weighs and costs.
+         *
+         *     ``own``: the one the build states; ``problem``: why it could not be run; ``heavier_kg``: than that one.
+         */
+        EngineOptionOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Own */
+            own: boolean;
+            /** Problem */
+            problem: string;
+            /** Sentence */
+            sentence: string;
+            /** State */
+            state: string;
+            /** Power */
+            power: string;
+            /** Torque */
+            torque: string;
+            /** Reach */
+            reach: string;
+            /** Believable */
+            believable: boolean | null;
+            /** Claim */
+            claim: string;
+            /** Mass */
+            mass: string;
+            /** Heavier Kg */
+            heavier_kg: number | null;
+            /** Price Low */
+            price_low: number | null;
+            /** Price Likely */
+            price_likely: number | null;
+            /** Price High */
+            price_high: number | null;
+            /** Price */
+            price: string;
+            /** Fits */
+            fits: string;
+            /** Note */
+            note: string;
+        };
         /** EngineSection */
         EngineSection: {
             /**
@@ -6443,6 +6518,90 @@ export interface components {
             name: string;
             facts?: components["schemas"]["FanFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * FastenerDocument
+         * @description A fastener, or several alike in one place.
+         */
+        FastenerDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * Title
+             * @description Where it goes
+             */
+            title: string;
+            /** Count */
+            count?: number | null;
+            /**
+             * Thread
+             * @description M8, M10x1.25, 3/8-24
+             */
+            thread?: string | null;
+            /**
+             * Length
+             * @description 35 mm, under the head
+             */
+            length?: string | null;
+            /** Grade */
+            grade?: ("5.8" | "8.8" | "10.9" | "12.9") | null;
+            /**
+             * Torque
+             * @description 24 N m
+             */
+            torque?: string | null;
+            /**
+             * Sealant
+             * @description Thread lock, sealant, oil, none
+             */
+            sealant?: string | null;
+            /**
+             * Gauged
+             * @description Held against a gauge, not only read somewhere
+             */
+            gauged?: ("yes" | "no") | null;
+            /** State */
+            state?: ("have" | "wanted" | "ordered" | "donor" | "make") | null;
+            /**
+             * Task
+             * @description The task it is for
+             */
+            task?: string | null;
+        };
+        /**
+         * FastenerOut
+         * @description A fastener on the list; torques in the build's units; ``wrong``: what is wrong with the one typed.
+         */
+        FastenerOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Count */
+            count: number;
+            /** Thread */
+            thread: string;
+            /** Length */
+            length: string;
+            /** Grade */
+            grade: string;
+            /** Torque */
+            torque: string;
+            /** Usual */
+            usual: string;
+            /** Wrong */
+            wrong: string;
+            /** Sealant */
+            sealant: string;
+            /** Gauged */
+            gauged: boolean;
+            /** State */
+            state: string;
+            /** Task */
+            task: string;
         };
         /**
          * Feet
@@ -7920,6 +8079,18 @@ export interface components {
             label: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * KitOut
+         * @description A kind of kit, and what it should hold on this build.
+         */
+        KitOut: {
+            /** Label */
+            label: string;
+            /** Holds */
+            holds: {
+                [key: string]: string;
+            };
         };
         /**
          * KnobPlace
@@ -9434,6 +9605,50 @@ export interface components {
             height: number | null;
         };
         /**
+         * OptionDocument
+         * @description An engine that could be taken instead, held against this machine.
+         */
+        OptionDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Price
+             * @description Of the engine: 900, or 700-1200
+             */
+            price?: string | null;
+            /**
+             * Parts
+             * @description Of what it needs besides: 600-900
+             */
+            parts?: string | null;
+            /** Rated Power */
+            rated_power?: string | null;
+            /** Rated Speed */
+            rated_speed?: string | null;
+            /** Peak Torque */
+            peak_torque?: string | null;
+            /** Displacement */
+            displacement?: string | null;
+            /** Dry Mass */
+            dry_mass?: string | null;
+            /** Aspiration */
+            aspiration?: ("natural" | "turbo" | "supercharged") | null;
+            /** Fuel */
+            fuel?: ("petrol" | "petrol_e10" | "e85" | "ethanol" | "methanol" | "diesel" | "lpg" | "cng") | null;
+            /**
+             * Fits
+             * @description Whether it was held into the bay
+             */
+            fits?: ("yes" | "no" | "unknown") | null;
+            /** Note */
+            note?: string | null;
+        };
+        /**
          * OptionOut
          * @description One of several sizes that would serve; ``marked`` is the one advised.
          */
@@ -9454,6 +9669,18 @@ export interface components {
             value: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * OptionsOut
+         * @description Engines side by side; ``unpriced``: blockers that nobody has priced yet, by their words.
+         */
+        OptionsOut: {
+            /** Options */
+            options: components["schemas"]["EngineOptionOut"][];
+            /** Unpriced */
+            unpriced: string[];
+            /** Advice */
+            advice: string;
         };
         /**
          * OrderOut
@@ -9496,6 +9723,8 @@ export interface components {
             movers: components["schemas"]["MoverOut"][];
             /** Against */
             against: components["schemas"]["BreakOut"][];
+            /** Hoist Rented */
+            hoist_rented: boolean;
             /** Lift Days */
             lift_days: number;
             /** Lift Held */
@@ -9508,9 +9737,19 @@ export interface components {
             weekday_h: number;
             /** Weekend H */
             weekend_h: number;
+            /** Rate */
+            rate: number;
             budget: components["schemas"]["BudgetOut"];
             /** Choices */
             choices: components["schemas"]["ChoiceOut"][];
+            /** Wanted */
+            wanted: components["schemas"]["WantedOut"][];
+            /** Fasteners */
+            fasteners: components["schemas"]["FastenerOut"][];
+            /** Kits */
+            kits: {
+                [key: string]: components["schemas"]["KitOut"];
+            };
         };
         /**
          * OtherFuel
@@ -13177,6 +13416,14 @@ export interface components {
             spare_days: number | null;
             /** Week Days */
             week_days: number;
+            /** Kit */
+            kit: string;
+            /** Holds */
+            holds: string[];
+            /** Lacks */
+            lacks: string[];
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
         };
         /**
          * ThreadRow
@@ -13505,6 +13752,29 @@ export interface components {
             };
         };
         /**
+         * WantedOut
+         * @description A thing that is easily forgotten; ``listed``: the thing on the list that it is, empty where it is on none.
+         */
+        WantedOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "take" | "renew" | "blocker";
+            /** Task */
+            task: string;
+            /** Why */
+            why: string;
+            /** Listed */
+            listed: string;
+            /** Priced */
+            priced: boolean;
+        };
+        /**
          * Warm
          * @description A duty's engine room: its temperature and the air outside [K], heat into it [W], air through it [kg/s].
          */
@@ -13603,6 +13873,54 @@ export interface components {
             flows: number[];
         };
         /**
+         * WayDocument
+         * @description A way to come by a thing: money, hours of one's own, the share done over again, days until it is there.
+         */
+        WayDocument: {
+            /**
+             * Cost
+             * @description 120, or 100-150
+             */
+            cost?: string | null;
+            /**
+             * Hours
+             * @description 3 h, or 2-3-6 h
+             */
+            hours?: string | null;
+            /**
+             * Redo
+             * @description Share done over again: 10 %, or 0-20 %
+             */
+            redo?: string | null;
+            /**
+             * Wait
+             * @description 10 days, 2-3 weeks
+             */
+            wait?: string | null;
+        };
+        /**
+         * WayOut
+         * @description A way to come by a thing: money with hours at their worth and what is done over again; ``wide``: its band is the widest.
+         */
+        WayOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Mean */
+            mean: number;
+            /** High */
+            high: number;
+            /** Hours */
+            hours: number;
+            /** Days */
+            days: number;
+            /** Cheapest */
+            cheapest: boolean;
+            /** Wide */
+            wide: boolean;
+        };
+        /**
          * WayRow
          * @description One kind of way: legs, what must be off first, gap to what stays [m] and what that is, whether it goes.
          */
@@ -13661,6 +13979,15 @@ export interface components {
             hook_over: number;
             /** Hook Behind */
             hook_behind: number;
+        };
+        /**
+         * WaysDocument
+         * @description Made here, bought ready, or sent out.
+         */
+        WaysDocument: {
+            make?: components["schemas"]["WayDocument"] | null;
+            buy?: components["schemas"]["WayDocument"] | null;
+            send?: components["schemas"]["WayDocument"] | null;
         };
         /**
          * Weight
@@ -13948,6 +14275,10 @@ export interface components {
             tasks?: components["schemas"]["TaskDocument"][];
             /** Buys */
             buys?: components["schemas"]["BuyDocument"][];
+            /** Fasteners */
+            fasteners?: components["schemas"]["FastenerDocument"][];
+            /** Options */
+            options?: components["schemas"]["OptionDocument"][];
             /**
              * Weekday
              * @description Working hours of a weekday: 2 h
@@ -21829,6 +22160,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_options_options_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionsOut"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

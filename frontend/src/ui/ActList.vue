@@ -16,6 +16,9 @@ const emit = defineEmits<{ act: [key: string] }>()
   padding: 0;
   list-style: none;
 }
+.acts .textlink {
+  white-space: nowrap;
+}
 .acts li {
   display: flex;
   justify-content: space-between;

@@ -91,6 +91,49 @@ class WhenOut(Model):
     shares: list[float]
 
 
+class WayOut(Model):
+    """A way to come by a thing: money with hours at their worth and what is done over again; ``wide``: its band is the widest."""
+
+    id: str
+    label: str
+    mean: float
+    high: float
+    hours: float
+    days: float
+    cheapest: bool
+    wide: bool
+
+
+class WantedOut(Model):
+    """A thing that is easily forgotten; ``listed``: the thing on the list that it is, empty where it is on none."""
+
+    id: str
+    label: str
+    group: Literal["take", "renew", "blocker"]
+    task: str
+    why: str
+    listed: str
+    priced: bool
+
+
+class FastenerOut(Model):
+    """A fastener on the list; torques in the build's units; ``wrong``: what is wrong with the one typed."""
+
+    id: str
+    title: str
+    count: int
+    thread: str
+    length: str
+    grade: str
+    torque: str
+    usual: str
+    wrong: str
+    sealant: str
+    gauged: bool
+    state: str
+    task: str
+
+
 class ThingOut(Model):
     """A part or another thing on the list.
 
@@ -120,6 +163,10 @@ class ThingOut(Model):
     decides: float
     spare_days: int | None
     week_days: float
+    kit: str
+    holds: list[str]
+    lacks: list[str]
+    ways: list[WayOut]
 
 
 class MoverOut(Model):
@@ -167,6 +214,48 @@ class UsualOut(Model):
     sentence: str
 
 
+class KitOut(Model):
+    """A kind of kit, and what it should hold on this build."""
+
+    label: str
+    holds: dict[str, str]
+
+
+class EngineOptionOut(Model):
+    """An engine on this machine: what the build says of it, what it claims, weighs and costs.
+
+    ``own``: the one the build states; ``problem``: why it could not be run; ``heavier_kg``: than that one.
+    """
+
+    id: str
+    title: str
+    own: bool
+    problem: str
+    sentence: str
+    state: str
+    power: str
+    torque: str
+    reach: str
+    believable: bool | None
+    claim: str
+    mass: str
+    heavier_kg: float | None
+    price_low: float | None
+    price_likely: float | None
+    price_high: float | None
+    price: str
+    fits: str
+    note: str
+
+
+class OptionsOut(Model):
+    """Engines side by side; ``unpriced``: blockers that nobody has priced yet, by their words."""
+
+    options: list[EngineOptionOut]
+    unpriced: list[str]
+    advice: str
+
+
 class OrderOut(Model):
     """The order of work of a build, as of a day."""
 
@@ -188,11 +277,16 @@ class OrderOut(Model):
     things: list[ThingOut]
     movers: list[MoverOut]
     against: list[BreakOut]
+    hoist_rented: bool
     lift_days: int
     lift_held: int
     proved: bool
     hands: int
     weekday_h: float
     weekend_h: float
+    rate: float
     budget: BudgetOut
     choices: list[ChoiceOut]
+    wanted: list[WantedOut]
+    fasteners: list[FastenerOut]
+    kits: dict[str, KitOut]

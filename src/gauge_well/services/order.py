@@ -10,22 +10,28 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.sentence import inside
 from gauge_well.core.work.board import Board, Late, Standing, When, board
 from gauge_well.core.work.broken import Broken
-from gauge_well.core.work.money import Budget, budget
+from gauge_well.core.work.fasteners import drawn
+from gauge_well.core.work.lists import KITS, lacks, wanted
+from gauge_well.core.work.money import Budget, budget, compared
 from gauge_well.core.work.plan import Plan
 from gauge_well.core.work.span import Span
 from gauge_well.core.work.task import STAGES
 from gauge_well.core.work.trade import TASKS
-from gauge_well.core.work.traits import CHOICES, by_rule
+from gauge_well.core.work.traits import CHOICES, Traits, by_rule, traits_of
 from gauge_well.services.models_order import (
     ArcOut,
     BreakOut,
     BudgetOut,
     ChoiceOut,
+    FastenerOut,
+    KitOut,
     MoverOut,
     OrderOut,
     SpanOut,
     ThingOut,
     UsualOut,
+    WantedOut,
+    WayOut,
     WhenOut,
     WorkTaskOut,
 )
@@ -33,6 +39,8 @@ from gauge_well.services.planning import plan_of
 from gauge_well.services.sizing import check
 from gauge_well.services.things import Thing, sign_of, things_of
 from gauge_well.sheet import Sheet
+from gauge_well.sheet.work import Fastener
+from gauge_well.units import show
 
 TRADE = frozenset(task.id for task in TASKS)
 HOLDS = 0.2  # share of runs from which the end is said to wait for a thing
@@ -41,7 +49,7 @@ HOLDS = 0.2  # share of runs from which the end is said to wait for a thing
 def order_of(raw: Mapping[str, Any], today: date) -> dict[str, Any]:
     """All that the page shows, as of a day."""
     sheet, resolved = check(raw)
-    plan = plan_of(sheet, resolved.case)
+    plan, traits = plan_of(sheet, resolved.case), traits_of(resolved.case, sheet.work.said.choices)
     things = things_of(sheet, plan.network.by_id, today)
     start = max(today, sheet.work.start or today)
     awaited = [found for thing in things if (found := thing.awaited()) is not None]
@@ -63,17 +71,22 @@ def order_of(raw: Mapping[str, Any], today: date) -> dict[str, Any]:
         behind_h=made.behind,
         shut=made.shut,
         guessed=made.guessed,
-        things=_things(things, made, start),
+        things=_things(things, made, start, traits, sheet.work.rate or 0.0),
         movers=_movers(made),
         against=[_break(b) for b in made.against],
+        hoist_rented=traits.chose("hoist", "rented"),
         lift_days=made.lift_days,
         lift_held=made.lift_held,
         proved=made.proved,
         hands=sheet.work.said.hands,
         weekday_h=sheet.work.said.week.weekday,
         weekend_h=sheet.work.said.week.weekend,
+        rate=sheet.work.rate or 0.0,
         budget=_budget(money, sheet.work.limit, sign_of(things)),
-        choices=_choices(sheet, resolved.case),
+        choices=_choices(sheet, resolved.case, traits),
+        wanted=wanted_of(traits, things),
+        fasteners=[_fastener(f, sheet) for f in sheet.work.fasteners],
+        kits=_kits(traits),
     )
     return out.model_dump()
 
@@ -239,7 +252,7 @@ def _when(when: When | None) -> WhenOut | None:
     )
 
 
-def _things(things: Sequence[Thing], made: Board, start: date) -> list[ThingOut]:
+def _things(things: Sequence[Thing], made: Board, start: date, traits: Traits, rate: float) -> list[ThingOut]:
     late = {item.thing.id: item for item in made.late}
     found = []
     for thing in things:
@@ -269,6 +282,10 @@ def _things(things: Sequence[Thing], made: Board, start: date) -> list[ThingOut]
                 decides=own.decides if own else 0.0,
                 spare_days=own.spare if own else None,
                 week_days=own.week if own else 0.0,
+                kit=thing.buy.kit if thing.buy else "",
+                holds=sorted(thing.buy.holds) if thing.buy else [],
+                lacks=lacks(thing.buy.kit, thing.buy.holds, traits) if thing.buy and thing.buy.kit else [],
+                ways=_ways(thing, rate),
             )
         )
     return found
@@ -319,16 +336,87 @@ def _spent(money: Budget, limit: float | None, sign: str) -> str:
     return f"{band} in all: over {sign}{limit:,.0f} in {100.0 * money.over:.0f} of 100 cases.{missing}"
 
 
-def _choices(sheet: Sheet, case: BuildCase) -> list[ChoiceOut]:
+def _choices(sheet: Sheet, case: BuildCase, traits: Traits) -> list[ChoiceOut]:
     said, rules = sheet.work.said.choices, by_rule(case)
     return [
         ChoiceOut(
             name=name,
             label=choice.label,
-            value=said.get(name) or str(rules[name].value),
+            value=traits.choices[name],
             stated=name in said,
             note="" if name in said else rules[name].note,
             sides=dict(choice.sides),
         )
         for name, choice in CHOICES.items()
+        if choice.when(traits)
     ]
+
+
+def _ways(thing: Thing, rate: float) -> list[WayOut]:
+    found = compared(thing.buy.ways, rate) if thing.buy else []
+    band = max((way.high - way.mean for way in found), default=0.0)
+    return [
+        WayOut(
+            id=way.way.id,
+            label=way.way.label,
+            mean=way.mean,
+            high=way.high,
+            hours=way.hours,
+            days=way.days,
+            cheapest=n == 0 and len(found) > 1,
+            wide=len(found) > 1 and band > 0.0 and way.high - way.mean >= band,
+        )
+        for n, way in enumerate(found)
+    ]
+
+
+def wanted_of(traits: Traits, things: Sequence[Thing]) -> list[WantedOut]:
+    """What is easily forgotten, each with the thing on the list that it is: put there from here, or called alike."""
+    listed = {thing.buy.id: thing for thing in things if thing.buy} | {thing.label.lower(): thing for thing in things}
+    found = []
+    for item in wanted(traits):
+        thing = listed.get(item.id) or listed.get(item.label.lower())
+        found.append(
+            WantedOut(
+                id=item.id,
+                label=item.label,
+                group=item.group,
+                task=item.task,
+                why=item.why,
+                listed=thing.id if thing else "",
+                priced=thing is not None and thing.price is not None,
+            )
+        )
+    return found
+
+
+def _kits(traits: Traits) -> dict[str, KitOut]:
+    return {
+        id: KitOut(label=label, holds={h.id: h.label for h in needs if h.when(traits)})
+        for id, (label, needs) in KITS.items()
+    }
+
+
+def _fastener(fastener: Fastener, sheet: Sheet) -> FastenerOut:
+    thread = fastener.thread.lower().replace(" ", "")
+    found = drawn(thread, fastener.grade, fastener.torque)
+    usual = (
+        f"{show(found.dry, 'torque', sheet.prefer)} dry, {show(found.oiled, 'torque', sheet.prefer)} oiled"
+        if found
+        else ""
+    )
+    return FastenerOut(
+        id=fastener.id,
+        title=fastener.title,
+        count=fastener.count,
+        thread=fastener.thread,
+        length=fastener.length,
+        grade=fastener.grade,
+        torque=fastener.torque_text,
+        usual=usual,
+        wrong=found.wrong if found else "",
+        sealant=fastener.sealant,
+        gauged=fastener.gauged,
+        state=fastener.state,
+        task=fastener.task,
+    )

@@ -47,6 +47,7 @@ class Thing:
     days: Span | None
     usual: bool
     late: int
+    buy: Buy | None = None
 
     @property
     def system(self) -> str:
@@ -130,6 +131,7 @@ def _bought(buy: Buy, have: Mapping[str, Task], today: date) -> Thing:
         days=days,
         usual=usual,
         late=late,
+        buy=buy,
     )
 
 

@@ -33,8 +33,9 @@ DAYS: Mapping[str, float] = {
     "month": 30.0,
     "months": 30.0,
 }
+SHARE: Mapping[str, float] = {"": 0.01, "%": 0.01}
 _NUMBERS = re.compile(
-    r"^(\d[\d.,]*)(?:\s*(?:-|–|to)\s*(\d[\d.,]*))?(?:\s*(?:-|–|to)\s*(\d[\d.,]*))?\s*([a-z]*)\.?$", re.IGNORECASE
+    r"^(\d[\d.,]*)(?:\s*(?:-|–|to)\s*(\d[\d.,]*))?(?:\s*(?:-|–|to)\s*(\d[\d.,]*))?\s*([a-z]*|%)\.?$", re.IGNORECASE
 )
 _MONEY = re.compile(r"^[^\d-]{0,5}?(\d[\d.,]*)(?:\s*(?:-|–|to)\s*[^\d-]{0,3}?(\d[\d.,]*))?\s*\D{0,5}$")
 
@@ -75,6 +76,12 @@ def pause_of(text: str) -> float:
 def lead_of(text: str) -> Span:
     """Days until a thing is there."""
     return span_of(text, DAYS, "10 days, or 2-3 weeks", 1500.0)
+
+
+def share_of(text: str) -> Span:
+    """A share, or one between two: ``10 %``, ``0-20 %``."""
+    found = span_of(text, SHARE, "10 %, or 0-20 %", 3.0)
+    return certain(found.likely) if not re.search(r"\d\s*(?:-|–|to)\s*\d", text) else found
 
 
 def money_of(text: str) -> Span:

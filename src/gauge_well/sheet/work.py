@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date
 from typing import Any, TypeVar
 
+from gauge_well.core.work.money import Way
 from gauge_well.core.work.said import Said, TaskSaid, Week
-from gauge_well.core.work.span import Span
+from gauge_well.core.work.span import Span, certain
 from gauge_well.core.work.traits import CHOICES
 from gauge_well.sheet.errors import Problem
-from gauge_well.sheet.spans import hours_of, lead_of, money_of, pause_of
-from gauge_well.units import ReadingError
+from gauge_well.sheet.spans import hours_of, lead_of, money_of, pause_of, share_of
+from gauge_well.sheet.work_document import OPTION_FACTS
+from gauge_well.units import ReadingError, read
 
 T = TypeVar("T")
 DAY_MOST = 16.0  # h
@@ -34,6 +36,40 @@ class Buy:
     due: date | None
     task: str
     note: str
+    kit: str
+    holds: frozenset[str]
+    ways: tuple[Way, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Fastener:
+    """A fastener, or several alike: as typed, its torque read [N m]."""
+
+    id: str
+    title: str
+    count: int
+    thread: str
+    length: str
+    grade: str
+    torque: float | None
+    torque_text: str
+    sealant: str
+    gauged: bool
+    state: str
+    task: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class Option:
+    """An engine that could be taken instead; ``facts``: of the engine section, as typed."""
+
+    id: str
+    title: str
+    price: Span | None
+    parts: Span | None
+    facts: Mapping[str, str]
+    fits: str
+    note: str
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -42,6 +78,8 @@ class WorkFacts:
 
     said: Said
     buys: tuple[Buy, ...]
+    fasteners: tuple[Fastener, ...]
+    options: tuple[Option, ...]
     limit: float | None
     rate: float | None
     start: date | None
@@ -82,22 +120,10 @@ def read_work(raw: Mapping[str, Any] | None) -> tuple[WorkFacts, dict[str, Any],
     """Read it; with it the normal form that is kept, and what was wrong."""
     raw = raw or {}
     reader = _Reader()
-    tasks: dict[str, TaskSaid] = {}
-    for entry in raw.get("tasks", ()):
-        id = entry["id"]
-        if id in tasks:
-            reader.problems.append(
-                Problem(f"work.tasks.{id}", "Task", id, "a name of its own", "Two tasks have one id.")
-            )
-        tasks[id] = _task(reader, entry)
-    buys: dict[str, Buy] = {}
-    for entry in raw.get("buys", ()):
-        id = entry["id"]
-        if id in buys:
-            reader.problems.append(
-                Problem(f"work.buys.{id}", "Thing", id, "a name of its own", "Two things have one id.")
-            )
-        buys[id] = _buy(reader, entry)
+    tasks = {task.id: task for task in _listed(reader, raw, "tasks", _task)}
+    buys = _listed(reader, raw, "buys", _buy)
+    fasteners = _listed(reader, raw, "fasteners", _fastener)
+    options = _listed(reader, raw, "options", _option)
     usual = Week()
     weekday = reader.read("work.weekday", "Hours of a weekday", raw.get("weekday"), _a_day)
     weekend = reader.read("work.weekend", "Hours of a day of the weekend", raw.get("weekend"), _a_day)
@@ -117,7 +143,9 @@ def read_work(raw: Mapping[str, Any] | None) -> tuple[WorkFacts, dict[str, Any],
     rate = reader.read("work.rate", "An hour is worth", raw.get("rate"), money_of)
     facts = WorkFacts(
         said=said,
-        buys=tuple(buys.values()),
+        buys=buys,
+        fasteners=fasteners,
+        options=options,
         limit=None if limit is None else limit.likely,
         rate=None if rate is None else rate.likely,
         start=reader.read("work.start", "No work before", raw.get("start"), date_of),
@@ -125,6 +153,22 @@ def read_work(raw: Mapping[str, Any] | None) -> tuple[WorkFacts, dict[str, Any],
     )
     normal = {name: value for name, value in raw.items() if value not in (None, "", [])}
     return facts, normal, reader.problems
+
+
+def _listed(
+    reader: _Reader, raw: Mapping[str, Any], name: str, one: Callable[[_Reader, Mapping[str, Any]], T]
+) -> tuple[T, ...]:
+    """A list of things with a name each."""
+    seen: set[str] = set()
+    found = []
+    for entry in raw.get(name, ()):
+        id = entry["id"]
+        if id in seen:
+            path = f"work.{name}.{id}"
+            reader.problems.append(Problem(path, "Name", id, "a name of its own", "Two of a list have one id."))
+        seen.add(id)
+        found.append(one(reader, entry))
+    return tuple(found)
 
 
 def _task(reader: _Reader, entry: Mapping[str, Any]) -> TaskSaid:
@@ -162,5 +206,63 @@ def _buy(reader: _Reader, entry: Mapping[str, Any]) -> Buy:
         lead_text=entry.get("lead") or "",
         due=reader.read(f"{path}.due", "Due", entry.get("due"), date_of),
         task=entry.get("task") or "",
+        note=entry.get("note") or "",
+        kit=entry.get("kit") or "",
+        holds=frozenset(entry.get("holds") or ()),
+        ways=tuple(_ways(reader, f"{path}.ways", entry.get("ways") or {})),
+    )
+
+
+# What is done over again where nobody says (common practice): one's own work most, a kit least.
+REDO: Mapping[str, Span] = {"make": Span(0.0, 0.1, 0.5), "buy": Span(0.0, 0.02, 0.15), "send": Span(0.0, 0.05, 0.25)}
+WAYS: Mapping[str, str] = {"make": "made here", "buy": "bought ready", "send": "sent out"}
+
+
+def _ways(reader: _Reader, path: str, ways: Mapping[str, Mapping[str, str]]) -> Iterator[Way]:
+    """Ways of which the money is said; nothing typed for hours or days is none of them."""
+    for id, way in ways.items():
+        cost = reader.read(f"{path}.{id}.cost", "Cost", way.get("cost"), money_of)
+        hours = reader.read(f"{path}.{id}.hours", "Hours", way.get("hours"), hours_of)
+        redo = reader.read(f"{path}.{id}.redo", "Done over again", way.get("redo"), share_of)
+        wait = reader.read(f"{path}.{id}.wait", "Days", way.get("wait"), lead_of)
+        if cost is not None:
+            none = certain(0.0)
+            yield Way(id, WAYS[id], cost, hours or none, redo or REDO[id], wait or none)
+
+
+def _newton_metres(text: str) -> float:
+    return read(text, "torque", "Nm").si
+
+
+def _fastener(reader: _Reader, entry: Mapping[str, Any]) -> Fastener:
+    path = f"work.fasteners.{entry['id']}"
+    return Fastener(
+        id=entry["id"],
+        title=entry["title"],
+        count=entry.get("count") or 1,
+        thread=entry.get("thread") or "",
+        length=entry.get("length") or "",
+        grade=entry.get("grade") or "",
+        torque=reader.read(f"{path}.torque", "Torque", entry.get("torque"), _newton_metres),
+        torque_text=entry.get("torque") or "",
+        sealant=entry.get("sealant") or "",
+        gauged=entry.get("gauged") == "yes",
+        state=entry.get("state") or "",
+        task=entry.get("task") or "",
+    )
+
+
+ENGINE = (*OPTION_FACTS, "aspiration", "fuel")
+
+
+def _option(reader: _Reader, entry: Mapping[str, Any]) -> Option:
+    path = f"work.options.{entry['id']}"
+    return Option(
+        id=entry["id"],
+        title=entry["title"],
+        price=reader.read(f"{path}.price", "Price", entry.get("price"), money_of),
+        parts=reader.read(f"{path}.parts", "Parts", entry.get("parts"), money_of),
+        facts={name: entry[name] for name in ENGINE if entry.get(name)},
+        fits=entry.get("fits") or "unknown",
         note=entry.get("note") or "",
     )

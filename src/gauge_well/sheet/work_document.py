@@ -7,6 +7,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, create_model
 
+from gauge_well.core.work.lists import KITS
 from gauge_well.core.work.task import STAGES
 from gauge_well.core.work.traits import CHOICES
 
@@ -15,6 +16,7 @@ DATE = r"^\d{4}-\d{2}-\d{2}$"
 TASKS_MAX = 300
 BUYS_MAX = 300
 ARCS_MAX = 20
+OPTIONS_MAX = 8
 HANDS_MAX = 4
 
 Date = Field(default=None, pattern=DATE, description="2026-11-24")
@@ -64,6 +66,68 @@ BUY_STATES: Mapping[str, str] = {
 }
 
 
+class WayDocument(Strict):
+    """A way to come by a thing: money, hours of one's own, the share done over again, days until it is there."""
+
+    cost: str | None = Field(default=None, max_length=20, description="120, or 100-150")
+    hours: str | None = Field(default=None, max_length=40, description="3 h, or 2-3-6 h")
+    redo: str | None = Field(default=None, max_length=20, description="Share done over again: 10 %, or 0-20 %")
+    wait: str | None = Field(default=None, max_length=40, description="10 days, 2-3 weeks")
+
+
+class WaysDocument(Strict):
+    """Made here, bought ready, or sent out."""
+
+    make: WayDocument | None = None
+    buy: WayDocument | None = None
+    send: WayDocument | None = None
+
+
+class FastenerDocument(Strict):
+    """A fastener, or several alike in one place."""
+
+    id: str = Id
+    title: str = Field(max_length=80, description="Where it goes")
+    count: int | None = Field(default=None, ge=1, le=200)
+    thread: str | None = Field(default=None, max_length=20, description="M8, M10x1.25, 3/8-24")
+    length: str | None = Field(default=None, max_length=20, description="35 mm, under the head")
+    grade: Literal["5.8", "8.8", "10.9", "12.9"] | None = None
+    torque: str | None = Field(default=None, max_length=20, description="24 N m")
+    sealant: str | None = Field(default=None, max_length=60, description="Thread lock, sealant, oil, none")
+    gauged: Literal["yes", "no"] | None = Field(
+        default=None, description="Held against a gauge, not only read somewhere"
+    )
+    state: Literal["have", "wanted", "ordered", "donor", "make"] | None = None
+    task: str | None = Field(default=None, max_length=40, description="The task it is for")
+
+
+OPTION_FACTS: Mapping[str, str] = {
+    "rated_power": "Power",
+    "rated_speed": "at",
+    "peak_torque": "Torque",
+    "displacement": "Displacement",
+    "dry_mass": "Dry weight",
+}
+
+
+class OptionDocument(Strict):
+    """An engine that could be taken instead, held against this machine."""
+
+    id: str = Id
+    title: str = Field(max_length=80)
+    price: str | None = Field(default=None, max_length=20, description="Of the engine: 900, or 700-1200")
+    parts: str | None = Field(default=None, max_length=20, description="Of what it needs besides: 600-900")
+    rated_power: str | None = Field(default=None, max_length=40)
+    rated_speed: str | None = Field(default=None, max_length=40)
+    peak_torque: str | None = Field(default=None, max_length=40)
+    displacement: str | None = Field(default=None, max_length=40)
+    dry_mass: str | None = Field(default=None, max_length=40)
+    aspiration: Literal["natural", "turbo", "supercharged"] | None = None
+    fuel: Literal["petrol", "petrol_e10", "e85", "ethanol", "methanol", "diesel", "lpg", "cng"] | None = None
+    fits: Literal["yes", "no", "unknown"] | None = Field(default=None, description="Whether it was held into the bay")
+    note: str | None = Field(default=None, max_length=400)
+
+
 class BuyDocument(Strict):
     """Something bought that is no part of a system: an adapter, gaskets, paint, a day's hoist, an inspection."""
 
@@ -77,11 +141,16 @@ class BuyDocument(Strict):
     due: str | None = Date
     task: str | None = Field(default=None, max_length=40, description="The task that cannot begin without it")
     note: str | None = Field(default=None, max_length=400)
+    kit: Literal[tuple(KITS)] | None = Field(default=None, description="It is a kit for")  # type: ignore[valid-type]
+    holds: list[str] | None = Field(default=None, max_length=20, description="What of such a kit it holds")
+    ways: WaysDocument | None = Field(default=None, description="Ways to come by it, side by side")
 
 
 class _Work(Strict):
     tasks: list[TaskDocument] = Field(default_factory=list, max_length=TASKS_MAX)
     buys: list[BuyDocument] = Field(default_factory=list, max_length=BUYS_MAX)
+    fasteners: list[FastenerDocument] = Field(default_factory=list, max_length=BUYS_MAX)
+    options: list[OptionDocument] = Field(default_factory=list, max_length=OPTIONS_MAX)
     weekday: str | None = Field(default=None, max_length=20, description="Working hours of a weekday: 2 h")
     weekend: str | None = Field(default=None, max_length=20, description="Of a day of the weekend: 8 h")
     hands: int | None = Field(default=None, ge=1, le=HANDS_MAX, description="People who usually work on it")

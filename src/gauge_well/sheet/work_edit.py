@@ -7,11 +7,28 @@ from collections.abc import Mapping
 from typing import Any
 
 from gauge_well.sheet.errors import refuse
-from gauge_well.sheet.work_document import BUYS_MAX, ID, TASKS_MAX, BuyDocument, TaskDocument, WorkDocument
+from gauge_well.sheet.work_document import (
+    BUYS_MAX,
+    ID,
+    OPTIONS_MAX,
+    TASKS_MAX,
+    BuyDocument,
+    FastenerDocument,
+    OptionDocument,
+    TaskDocument,
+    WayDocument,
+    WaysDocument,
+    WorkDocument,
+)
 
-LISTS: Mapping[str, tuple[type[Any], int]] = {"tasks": (TaskDocument, TASKS_MAX), "buys": (BuyDocument, BUYS_MAX)}
-WHOLE = ("hands",)  # typed as text, kept as a number
-ARCS = ("after", "free_of")  # typed as names parted by commas
+LISTS: Mapping[str, tuple[type[Any], int]] = {
+    "tasks": (TaskDocument, TASKS_MAX),
+    "buys": (BuyDocument, BUYS_MAX),
+    "fasteners": (FastenerDocument, BUYS_MAX),
+    "options": (OptionDocument, OPTIONS_MAX),
+}
+WHOLE = ("hands", "count")  # typed as text, kept as a number
+ARCS = ("after", "free_of", "holds")  # typed as names parted by commas
 
 
 def is_work(path: str) -> bool:
@@ -32,6 +49,8 @@ def edit_work(document: dict[str, Any], path: str, text: str | None, action: str
         if steps[0] not in WorkDocument.model_fields:
             raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
         _put(work, steps[0], text, path)
+    elif len(steps) == 5 and steps[0] == "buys" and steps[2] == "ways":
+        _way(work, steps, path, text)
     elif len(steps) in (2, 3) and steps[0] in LISTS:
         _listed(work, steps, path, text, action)
     else:
@@ -47,7 +66,7 @@ def _listed(work: dict[str, Any], steps: list[str], path: str, text: str | None,
     entry = next((e for e in entries if e["id"] == id), None)
     if action == "remove":
         work[name] = [e for e in entries if e["id"] != id]
-    elif not field or (field[0] not in model.model_fields and field[0] != "from") or field[0] in ("id", "source"):
+    elif not field or field[0] not in _fields(model):
         raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
     else:
         if entry is None:
@@ -62,6 +81,26 @@ def _listed(work: dict[str, Any], steps: list[str], path: str, text: str | None,
             entries.remove(entry)
     if not work[name]:
         work.pop(name)
+
+
+def _fields(model: type[Any]) -> set[str]:
+    """Fields that an edit may set, as a document writes them."""
+    return {field.alias or name for name, field in model.model_fields.items()} - {"id", "ways"}
+
+
+def _way(work: dict[str, Any], steps: list[str], path: str, text: str | None) -> None:
+    """A field of one way to come by a thing that is on the list."""
+    _, id, _, way, field = steps
+    entry = next((e for e in work.get("buys", ()) if e["id"] == id), None)
+    if entry is None or way not in WaysDocument.model_fields or field not in WayDocument.model_fields:
+        raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
+    ways = entry.setdefault("ways", {})
+    holder = ways.setdefault(way, {})
+    _put(holder, field, text, path)
+    if not holder:
+        ways.pop(way)
+    if not ways:
+        entry.pop("ways")
 
 
 def _put(holder: dict[str, Any], field: str, text: str | None, path: str) -> None:
@@ -85,5 +124,7 @@ def standing_work(document: Mapping[str, Any], path: str) -> Any:
     work = document.get("work", {})
     if steps[0] not in LISTS or len(steps) < 2:
         return work.get(steps[0])
-    entry = next((e for e in work.get(steps[0], ()) if e["id"] == steps[1]), None)
-    return entry if entry is None or len(steps) == 2 else entry.get(steps[2])
+    found: Any = next((e for e in work.get(steps[0], ()) if e["id"] == steps[1]), None)
+    for step in steps[2:]:
+        found = found.get(step) if isinstance(found, Mapping) else None
+    return found

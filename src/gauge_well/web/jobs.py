@@ -9,7 +9,18 @@ from typing import Any
 
 from flask import Response, current_app
 
-from gauge_well.services import compare, explore, need, order, order_files, outlining, photographs, seeking, shaping
+from gauge_well.services import (
+    compare,
+    explore,
+    need,
+    options,
+    order,
+    order_files,
+    outlining,
+    photographs,
+    seeking,
+    shaping,
+)
 from gauge_well.web.api import hung_up
 from gauge_well.web.bench import HungUp, Runner
 from gauge_well.web.documents import STREAM
@@ -40,6 +51,7 @@ JOBS: Mapping[str, Job] = {
     "need": _once(need.needs_with_bands),
     "need_csv": _once(need.as_csv),
     "photograph": _once(photographs.made),
+    "options": _once(options.options_of),
     "order": _once(order.order_of),
     "order_csv": _once(order_files.tasks_csv),
     "things_csv": _once(order_files.things_csv),

@@ -4,6 +4,7 @@ import unittest
 
 import numpy as np
 
+from gauge_well.core.work.fasteners import drawn as drawn_to
 from gauge_well.core.work.money import OPEN, ORDERED, PAID, RUNS, UNLISTED, Cost, Way, budget, compared, drawn
 from gauge_well.core.work.span import Span, certain
 from tests.core.work.test_span import beta
@@ -81,3 +82,23 @@ class Ways(unittest.TestCase):
     def test_the_cheapest_is_told_first_and_hours_that_are_worth_nothing_change_it(self) -> None:
         self.assertEqual([c.way.id for c in compared(self.WAYS, 0.0)], ["make", "buy"])
         self.assertEqual([c.way.id for c in compared(self.WAYS, 40.0)], ["buy", "make"])
+
+
+class Fasteners(unittest.TestCase):
+    def test_usual_torques_are_those_of_the_workshop_tables(self) -> None:
+        # Dry torques of class 8.8, coarse: M8 25, M10 49, M12 85 N m (common practice), within a fifth.
+        for thread, usual in (("m8", 25.0), ("m10", 49.0), ("m12", 85.0)):
+            found = drawn_to(thread, "8.8", None)
+            assert found is not None
+            self.assertAlmostEqual(found.dry, usual, delta=0.2 * usual)
+            self.assertLess(found.oiled, found.dry)
+
+    def test_a_torque_of_a_size_larger_is_refused_and_a_gentle_one_is_not(self) -> None:
+        for typed, wrong in ((10.0, False), (24.0, False), (49.0, True)):
+            found = drawn_to("m8", "8.8", typed)
+            assert found is not None
+            self.assertEqual(bool(found.wrong), wrong, typed)
+
+    def test_what_is_not_known_is_not_judged(self) -> None:
+        self.assertIsNone(drawn_to("3/8-24", "8.8", 40.0))
+        self.assertIsNone(drawn_to("m8", "", 40.0))

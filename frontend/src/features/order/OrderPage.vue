@@ -11,6 +11,7 @@ import ViewTabs from '../../ui/ViewTabs.vue'
 import Waiting from '../../ui/Waiting.vue'
 import ListView from './components/ListView.vue'
 import NowView from './components/NowView.vue'
+import OptionsView from './components/OptionsView.vue'
 import PlanView from './components/PlanView.vue'
 import PrintSheet from './components/PrintSheet.vue'
 import ThingsView from './components/ThingsView.vue'
@@ -28,7 +29,7 @@ const router = useRouter()
 const { ask } = useLatest(order.load, 0, order.refused)
 watch(() => [build.build?.id, build.build?.revision], () => void ask(), { immediate: true })
 
-const VIEWS = [{ id: 'now', label: 'Now', shows: NowView }, { id: 'tasks', label: 'All tasks', shows: ListView }, { id: 'things', label: 'Parts and money', shows: ThingsView }, { id: 'plan', label: 'Hours and decisions', shows: PlanView }]
+const VIEWS = [{ id: 'now', label: 'Now', shows: NowView }, { id: 'tasks', label: 'All tasks', shows: ListView }, { id: 'things', label: 'Parts and money', shows: ThingsView }, { id: 'options', label: 'Go or no-go', shows: OptionsView }, { id: 'plan', label: 'Hours and decisions', shows: PlanView }]
 const view = computed({
   get: () => VIEWS.find((v) => v.id === route.params.view)?.id ?? 'now',
   set: (id: string) => void router.replace({ params: { ...route.params, view: id } }),
@@ -41,7 +42,7 @@ const told = computed(() => (own.value ? [
   `${order.tasks.length - open.value.length} of ${order.tasks.length} tasks done, ${hours(open.value.reduce((n, t) => n + t.hours.likely, 0))} left`,
   ...(own.value.behind_h > 0 ? [`${hours(own.value.behind_h)} of them wait behind what is not there`] : []),
   `${open.value.filter((t) => t.hold).length} locks shut`,
-  ...(due.value ? [`${due.value} photographs due before it is covered`] : []),
+  ...(due.value ? [`${due.value === 1 ? 'a photograph' : `${due.value} photographs`} due before it is covered`] : []),
 ] : []))
 const ACTS = [{ id: 'print', label: 'Print' }, { id: '.csv', label: 'Tasks as CSV' }, { id: '/things.csv', label: 'Parts and money as CSV' }, { id: '.ics', label: 'Calendar (ICS)' }]
 const unsaved = ref('')
@@ -69,7 +70,7 @@ async function out(id: string): Promise<void> {
         </div>
         <MenuButton class="noprint" label="Take out" :acts="ACTS" @act="out" />
       </header>
-      <Fold v-if="own.rests.length" class="rests noprint" :title="`The dates rest on ${own.rests.length} things nobody stated`">
+      <Fold v-if="own.rests.length" class="rests noprint" :title="`The dates rest on ${own.rests.length === 1 ? 'one thing' : `${own.rests.length} things`} nobody stated`">
         <ul><li v-for="r in own.rests" :key="r.path">{{ r.sentence }}</li></ul>
         <button class="textlink" type="button" @click="view = 'plan'">State hours and hands</button>
       </Fold>

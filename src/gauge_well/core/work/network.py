@@ -103,6 +103,7 @@ def chosen(table: Iterable[Task], traits: Traits) -> tuple[Task, ...]:
     """Tasks that a build has, their hours by the engine's size; what waited for one it has not waits for what that waited for."""
     table = tuple(table)
     factor = size_factor(traits)
+    table = tuple(task.varies(task, traits) if task.varies else task for task in table)
     have = {task.id for task in table if task.when is None or task.when(traits)}
     by_id = {task.id: task for task in table}
     return tuple(

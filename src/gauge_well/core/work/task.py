@@ -65,6 +65,8 @@ class Task:
         It takes longer on a large engine.
     when : callable, optional
         Whether a build has it.
+    varies : callable, optional
+        How the task is on a build that does it otherwise.
     branch : str
         Of several that are worked side by side in its stretch: which.
     """
@@ -90,6 +92,7 @@ class Task:
     caution: str = ""
     sized: bool = False
     when: Callable[[Traits], bool] | None = None
+    varies: Callable[[Task, Traits], Task] | None = None
     branch: str = ""
 
 

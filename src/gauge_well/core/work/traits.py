@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -13,10 +13,11 @@ from gauge_well.core.typing import likely_or_none
 
 @dataclass(frozen=True)
 class Choice:
-    """One decision about the work: what is asked and its sides."""
+    """One decision about the work: what is asked, its sides, and which builds it is asked of."""
 
     label: str
     sides: Mapping[str, str]
+    when: Callable[[Traits], bool] = lambda _: True
 
 
 # Decisions that no system asks; each has a side by rule, named as such, until the builder picks one.
@@ -31,10 +32,12 @@ CHOICES: Mapping[str, Choice] = {
     "way_in": Choice(
         "Engine goes in", {"above": "from above", "front": "from the front, its panel off", "below": "from below"}
     ),
-    "gearbox": Choice("Gearbox goes in", {"with": "on the engine", "after": "after the engine"}),
-    "front_pipe": Choice("Front pipe", {"first": "laid in before the engine", "after": "dropped in after"}),
-    "beds": Choice("Engine beds", {"new": "built or changed", "kept": "kept"}),
-    "turbo": Choice("Turbo", {"with": "with the swap", "later": "later"}),
+    "gearbox": Choice("Gearbox goes in", {"with": "on the engine", "after": "after the engine"}, lambda t: t.gearbox),
+    "front_pipe": Choice(
+        "Front pipe", {"first": "laid in before the engine", "after": "dropped in after"}, lambda t: not t.wet_exhaust
+    ),
+    "beds": Choice("Engine beds", {"new": "built or changed", "kept": "kept"}, lambda t: t.boat),
+    "turbo": Choice("Turbo", {"with": "with the swap", "later": "later"}, lambda t: t.turbo),
     "paint": Choice("Engine space", {"painted": "painted", "left": "left as it is"}),
     "hoist": Choice("Hoist", {"own": "there whenever wanted", "rented": "rented by the day"}),
 }

@@ -8,7 +8,7 @@ from flask import Response, jsonify
 from pydantic import Field
 
 from gauge_well.services.models import SheetIn
-from gauge_well.services.models_order import OrderOut
+from gauge_well.services.models_order import OptionsOut, OrderOut
 from gauge_well.web import jobs
 from gauge_well.web.api import Strict, answers, blueprint, plain
 
@@ -26,6 +26,12 @@ class OrderRequest(Strict):
 def order(body: OrderRequest) -> Response:
     """What can be done today, what holds the rest, when it ends, what it costs."""
     return jsonify(jobs.work("order", body.sheet, body.today))
+
+
+@bp.post("/options", responses=answers(OptionsOut))
+def options(body: OrderRequest) -> Response:
+    """Engines that could be taken, side by side on this machine."""
+    return jsonify(jobs.work("options", body.sheet, body.today))
 
 
 @bp.post("/order.csv", responses={200: plain("text/csv", "Tasks")})

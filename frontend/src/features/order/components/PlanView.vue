@@ -16,6 +16,7 @@ const FIELDS = computed(() => [
   { name: 'weekday', label: 'Working hours of a weekday', usual: `${order.order?.weekday_h ?? 2} h` },
   { name: 'weekend', label: 'Of a day of the weekend', usual: `${order.order?.weekend_h ?? 8} h` },
   { name: 'limit', label: 'Most it may cost', usual: '' },
+  { name: 'rate', label: 'An hour of your own is worth', usual: '0' },
 ])
 async function set(name: string, text: string | null): Promise<void> {
   const problem = await build.enqueue([line(`work.${name}`, text)])

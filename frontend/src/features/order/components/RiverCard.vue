@@ -116,7 +116,7 @@ const told = computed(() => `${found.value.stretches.length} stretches of work, 
         </template>
       </svg>
     </div>
-    <p v-if="target" class="mute">The {{ what }}: {{ said(target.low) }} to {{ said(target.high) }} in 80 of 100 cases, likely {{ said(target.likely) }}.<template v-if="given.lift_days"> The hoist is used on {{ given.lift_days }} days; kept from the first to the last it stands {{ given.lift_held }}.</template><template v-if="given.proved"> No shorter order of these hours exists.</template></p>
+    <p v-if="target" class="mute">The {{ what }}: {{ said(target.low) }} to {{ said(target.high) }} in 80 of 100 cases, likely {{ said(target.likely) }}.<template v-if="given.lift_days"> The hoist is used on {{ given.lift_days }} days{{ given.hoist_rented ? `; rented from the first to the last it costs ${given.lift_held}` : '' }}.</template><template v-if="given.proved"> No shorter order of these hours exists.</template></p>
   </section>
 </template>
 

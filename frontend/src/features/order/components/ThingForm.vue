@@ -4,10 +4,13 @@ import KeepFields from '../../../station/KeepFields.vue'
 import PhotoStrip from '../../../station/PhotoStrip.vue'
 import { useSending } from '../../../station/useSending'
 import { line } from '../../../stores/build'
+import { Fold } from '../../../ui/lazy'
 import { optionsOf } from '../../../ui/options'
 import Pick from '../../../ui/Pick.vue'
 import { short, type Thing } from '../logic'
 import { useOrder } from '../useOrder'
+import KitPanel from './KitPanel.vue'
+import WaysPanel from './WaysPanel.vue'
 
 /** How a thing on the list stands, what cannot begin without it, what it looks like. */
 const props = defineProps<{ thing: Thing }>()
@@ -25,6 +28,8 @@ const tasks = computed(() => Object.fromEntries(order.tasks.map((t) => [t.id, sh
     <KeepFields :path="thing.path" :name="thing.label" :kept="kept" />
     <label v-if="bought"><span class="mute">Waits for it</span><Pick :label="`What waits for ${thing.label}`" :options="[{ value: '', label: 'nothing' }, ...optionsOf(tasks)]" :model-value="thing.tasks[0] ?? ''" @update:model-value="(v) => send(line(`${thing.path}.task`, String(v ?? '') || null))" /></label>
     <div class="wide"><PhotoStrip :subject="subject" :name="thing.label" /></div>
+    <div v-if="bought" class="wide"><KitPanel :thing="thing" /></div>
+    <Fold v-if="bought" class="wide" title="Make it, buy it or send it out"><WaysPanel :thing="thing" /></Fold>
     <button v-if="bought" class="textlink" type="button" @click="send(line(thing.path, null, { action: 'remove' }))">Take it off the list</button>
     <p v-if="trouble" class="over wide" role="alert">{{ trouble }}</p>
   </div>

@@ -9,6 +9,8 @@ import { optionsOf } from '../../../ui/options'
 import Pick from '../../../ui/Pick.vue'
 import { freshId, said, short, type Thing } from '../logic'
 import { useOrder } from '../useOrder'
+import FastenersCard from './FastenersCard.vue'
+import ForgottenCard from './ForgottenCard.vue'
 import MoneyCard from './MoneyCard.vue'
 import ThingForm from './ThingForm.vue'
 
@@ -29,21 +31,17 @@ const COLUMNS: Column<Thing>[] = [
   { key: 'state', title: 'State', show: (t) => words.words?.states[t.state] ?? 'not said', by: (t) => t.state || null },
   { key: 'arrives', title: 'There', show: when, by: (t) => t.arrives || null, over: (t) => t.late_days > 0 },
   { key: 'waits', title: 'Waits for it', show: waits, by: waits, mute: true },
-  { key: 'price', title: 'Price', show: (t) => t.price, by: (t) => Number.parseFloat(t.price.replace(/[^\d.]/g, '')) || null, right: true },
+  { key: 'price', title: 'Price', show: (t) => t.price.replace('-', '\u2011'), by: (t) => Number.parseFloat(t.price.replace(/[^\d.]/g, '')) || null, right: true },
 ]
 const title = ref('')
-async function add(name: string, task = '', kind = ''): Promise<void> {
-  if (!name.trim()) return
+async function add(): Promise<void> {
+  const name = title.value.trim()
+  if (!name) return
   const taken = (order.order?.things ?? []).filter((t) => t.path.startsWith('work.buys.')).map((t) => t.path.split('.')[2] ?? '')
   const at = `work.buys.${freshId(name, taken)}`
-  const listed = await send(line(`${at}.title`, name.trim()), line(`${at}.state`, 'wanted'), ...(task ? [line(`${at}.task`, task)] : []), ...(kind ? [line(`${at}.kind`, kind)] : []))
+  const listed = await send(line(`${at}.title`, name), line(`${at}.state`, 'wanted'))
   if (listed) title.value = ''
 }
-/** What tasks that are left need and nobody has put on the list. */
-const forgotten = computed(() => {
-  const listed = new Set((order.order?.things ?? []).map((t) => t.label.toLowerCase()))
-  return order.tasks.filter((t) => t.state !== 'done').flatMap((t) => t.materials.filter((m) => !listed.has(m.toLowerCase())).map((m) => ({ what: m, task: t.id, title: short(t.title) })))
-})
 </script>
 
 <template>
@@ -52,22 +50,20 @@ const forgotten = computed(() => {
       <div class="cardhead"><h2 class="label">Parts and what else is bought</h2><Pick v-model="only" label="Which things" :options="optionsOf(ONLY)" /></div>
       <DataTable :id="(t) => t.id" v-model:opened="opened" label="Things on the list" :columns="COLUMNS" :rows="rows">
         <template #cell="{ column, row }">
-          <button v-if="column.head" class="textlink name" type="button" :aria-expanded="opened.includes(row.id)" @click="opened = opened.includes(row.id) ? [] : [row.id]">{{ row.label }}</button>
+          <template v-if="column.head"><button class="textlink name" type="button" :aria-expanded="opened.includes(row.id)" @click="opened = opened.includes(row.id) ? [] : [row.id]">{{ row.label }}</button><span v-if="row.lacks.length" class="over lacks">lacks {{ row.lacks.length }}</span></template>
           <template v-else>{{ column.show?.(row) }}</template>
         </template>
         <template #more="{ row }"><ThingForm :thing="row" /></template>
       </DataTable>
-      <form class="add noprint" @submit.prevent="add(title)"><input v-model="title" class="input" maxlength="80" aria-label="Put a thing on the list" placeholder="adapter plate" /><button class="button" type="submit">Put it on the list</button></form>
+      <form class="add noprint" @submit.prevent="add"><input v-model="title" class="input" maxlength="80" aria-label="Put a thing on the list" placeholder="adapter plate" /><button class="button" type="submit">Put it on the list</button></form>
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     </section>
     <div class="side">
       <MoneyCard />
-      <section v-if="forgotten.length" class="card pad">
-        <h2 class="label">Wanted by tasks, on no list yet</h2>
-        <ul><li v-for="f in forgotten" :key="`${f.task} ${f.what}`"><span>{{ f.what }} <span class="mute">{{ f.title.toLowerCase() }}</span></span><button class="textlink noprint" type="button" :aria-label="`list it: ${f.what}, ${f.title}`" @click="add(f.what, f.task, 'material')">list it</button></li></ul>
-      </section>
+      <ForgottenCard />
     </div>
   </div>
+  <FastenersCard />
 </template>
 
 <style scoped>
@@ -84,26 +80,16 @@ const forgotten = computed(() => {
 .name {
   text-align: left;
 }
+.lacks {
+  margin-left: 8px;
+  font-size: 13.5px;
+}
 .add {
   display: flex;
   gap: 8px;
   margin-top: 10px;
 }
 .add .button {
-  white-space: nowrap;
-}
-ul {
-  margin: 4px 0 0;
-  padding: 0;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 3px 0;
-  list-style: none;
-}
-li .textlink {
   white-space: nowrap;
 }
 @media (max-width: 1020px) {

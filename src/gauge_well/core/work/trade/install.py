@@ -2,9 +2,23 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from gauge_well.core.work.task import Task, after, hours
+from gauge_well.core.work.traits import Traits
 
 _IN = "it joins the engine"
+
+
+def _way_in(task: Task, traits: Traits) -> Task:
+    """From above as it is; from below the machine is raised over it, from the front its panel is off and goes on again."""
+    if traits.chose("way_in", "below"):
+        tools = ("hoist", "tall rated stands", "a flat trolley")
+        return replace(task, title="Engine in from below", hours=hours(2, 5, 10), tools=tools)
+    if traits.chose("way_in", "front"):
+        return replace(task, title="Engine in from the front, panel on again", hours=hours(2, 5, 9))
+    return task
+
 
 TASKS = (
     Task(
@@ -85,6 +99,7 @@ TASKS = (
         ),
         tools=("hoist", "rated sling"),
         covers="the bulkhead behind it",
+        varies=_way_in,
         why="Two people, one at the hoist, none beneath.",
         caution="Never under a hung load; the hoist's and the sling's rating stands on them.",
     ),
