@@ -192,6 +192,15 @@ export const api = {
   /** A pin list from its text, sent as it is. */
   pins: (text: string) =>
     told(server.POST('/api/pins', { body: new Blob([text]) as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['PinsOut'] }>),
+  /** A catalogue from a file's bytes, sent as they are; and the one that ships. */
+  catalogue: (file: Blob, query: NonNullable<paths['/api/catalogue']['post']['parameters']['query']>) =>
+    told(server.POST('/api/catalogue', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['CatalogueOut'] }>),
+  catalogueSample: () => quietly(server.GET('/api/catalogue/sample', { parseAs: 'blob' }) as Promise<{ data?: Blob }>),
+  /** Aborting the signal ends the search. */
+  shop: async (asked: { sheet: SheetDocument; parts: Schemas['CataloguePart'][]; places: string[]; sure: boolean }, signal: AbortSignal, take: (event: Schemas['ShopEvent']) => void) => {
+    const body = await quietly(server.POST('/api/shop', { body: { ...asked, sheet: sent(asked.sheet) }, signal, parseAs: 'stream' }))
+    if (body) await eachOf(body as unknown as ReadableStream<Uint8Array>, take)
+  },
   photographs: (id: string) => quietly(server.GET('/api/builds/{id}/photographs', { params: of(id) })),
   /** A photograph's file, sent as it is. */
   photograph: (build: string, subject: string, file: Blob) =>

@@ -1466,6 +1466,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A catalogue of parts from the bytes of a CSV or XLSX file, sent as they are. */
+        post: operations["order_catalogue_read_catalogue_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The catalogue that ships. */
+        get: operations["order_catalogue_sample_catalogue_sample_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The cheapest set of a catalogue's parts with which the wanted power holds: one event a line as it is worked. */
+        post: operations["order_shop_shop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -1949,6 +2000,65 @@ export interface components {
              * @description 2026-11-24
              */
             today: string;
+        };
+        /**
+         * ShopRequest
+         * @description A sheet, parts of a catalogue, the places that are searched (empty: all that are filled).
+         */
+        ShopRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /** Parts */
+            parts: components["schemas"]["CataloguePart"][];
+            /** Places */
+            places?: string[];
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+        };
+        /**
+         * CatalogueKeep
+         * @description How a part of a catalogue is kept with it.
+         */
+        CatalogueKeep: {
+            /**
+             * Price
+             * @default
+             */
+            price: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Lead
+             * @default
+             */
+            lead: string;
+        };
+        /**
+         * CataloguePart
+         * @description A part of a catalogue; ``place``: the one it is for, where it is for one alone.
+         */
+        CataloguePart: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            keep: components["schemas"]["CatalogueKeep"];
+            /** Facts */
+            facts: {
+                [key: string]: string;
+            };
         };
         /**
          * CreateRequest
@@ -3801,6 +3911,22 @@ export interface components {
             driven: boolean;
         };
         /**
+         * CatalogueOut
+         * @description A catalogue as it was understood; ``says``: what columns may be mapped to, with their words.
+         */
+        CatalogueOut: {
+            /** Columns */
+            columns: components["schemas"]["ColumnOut"][];
+            /** Parts */
+            parts: components["schemas"]["CataloguePart"][];
+            /** Problems */
+            problems: components["schemas"]["RowProblem"][];
+            /** Says */
+            says: {
+                [key: string]: string;
+            };
+        };
+        /**
          * CatchTest
          * @description A catch test brought to the table's own conditions: what it gives there, new and as caught.
          */
@@ -4348,6 +4474,20 @@ export interface components {
             bears_left?: components["schemas"]["Quantity"];
             /** @description Its forks are out of line by. Of a piece with a joint at either end. */
             forks?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ColumnOut
+         * @description A column of a catalogue: its head, one of its cells, what it is taken to say; empty where it is left out.
+         */
+        ColumnOut: {
+            /** Head */
+            head: string;
+            /** Example */
+            example: string;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * ColumnPart
@@ -11711,6 +11851,16 @@ export interface components {
             fill_high?: number | null;
         };
         /**
+         * RowProblem
+         * @description A row that is left out, and why.
+         */
+        RowProblem: {
+            /** Row */
+            row: number;
+            /** Message */
+            message: string;
+        };
+        /**
          * RuleRow
          * @description What a school would say [m], and what that size costs [W]; None where no such size serves.
          */
@@ -12231,6 +12381,54 @@ export interface components {
             knuckles: number;
         };
         /**
+         * ShopData
+         * @description What a search comes to. ``proved``: none is cheaper, or none at all. ``left``: what no part of the catalogue moves; ``gives``: where none
+         *     was found, what gives out with the set that comes nearest, which is told then.
+         */
+        ShopData: {
+            /** Found */
+            found: boolean;
+            /** Proved */
+            proved: boolean;
+            /** Cost */
+            cost: number;
+            /** Picks */
+            picks: components["schemas"]["ShopPick"][];
+            /** Swaps */
+            swaps: components["schemas"]["ShopSwap"][];
+            /** Left */
+            left: string[];
+            /** Gives */
+            gives: string[];
+            /** Dropped */
+            dropped: string[];
+            /** Tried */
+            tried: number;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * ShopEvent
+         * @description A line of the stream.
+         */
+        ShopEvent: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "progress" | "answer";
+            /**
+             * What
+             * @default
+             */
+            what: string;
+            /** Done */
+            done?: number | null;
+            /** Of */
+            of?: number | null;
+            data?: components["schemas"]["ShopData"] | null;
+        };
+        /**
          * ShopOut
          * @description A need as it is bought: what, as the headline says it, under which conditions, the next size sold.
          */
@@ -12247,6 +12445,42 @@ export interface components {
             size: number | null;
             /** Fact */
             fact: string;
+        };
+        /**
+         * ShopPick
+         * @description What stands in a place: a part of the catalogue, or what is fitted (``id`` empty).
+         */
+        ShopPick: {
+            /** Place */
+            place: string;
+            /** Place Label */
+            place_label: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string;
+            /** Cost */
+            cost: number;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * ShopSwap
+         * @description One part otherwise: what it costs more (less below nought), and what gives out then; empty where nothing does.
+         */
+        ShopSwap: {
+            /** Place */
+            place: string;
+            /** Place Label */
+            place_label: string;
+            /** Name */
+            name: string;
+            /** More */
+            more: number;
+            /** Fails */
+            fails: string[];
         };
         /**
          * SideBySide
@@ -22508,6 +22742,242 @@ export interface operations {
                 };
                 content: {
                     "text/calendar": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_catalogue_read_catalogue_post: {
+        parameters: {
+            query: {
+                kind: "csv" | "xlsx";
+                /** @description What each column says, parted by semicolons; - leaves one out */
+                mapping?: string;
+                /** @description Kind of every part, where no column says it */
+                of_kind?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_catalogue_sample_catalogue_sample_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A catalogue of invented parts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_shop_shop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ShopEvent"];
                 };
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */

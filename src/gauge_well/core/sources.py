@@ -23,6 +23,10 @@ BIBLIOGRAPHY: dict[str, str] = {
         "R. Kolisch, Serial and parallel resource-constrained project scheduling methods revisited, Eur. J. Oper. Res. 90 "
         "(1996) 320-333. From memory."
     ),
+    "hart1968": (
+        "P. E. Hart, N. J. Nilsson, B. Raphael, A formal basis for the heuristic determination of minimum cost paths, IEEE "
+        "Trans. Syst. Sci. Cybern. 4 (1968) 100-107. From memory."
+    ),
     "vanslyke1963": (
         "R. M. Van Slyke, Monte Carlo methods and the PERT problem, Oper. Res. 11 (1963) 839-860. From memory."
     ),

@@ -32,7 +32,13 @@ STREAMED = "Event"  # as models end that are given one a line
 
 
 PHOTOGRAPHS = "/api/photographs"
-RAW = ("/api/shape", "/api/outline", "/api/pins", PHOTOGRAPHS)  # routes that take a file's bytes as they are
+RAW = (
+    "/api/shape",
+    "/api/outline",
+    "/api/pins",
+    "/api/catalogue",
+    PHOTOGRAPHS,
+)  # routes that take a file's bytes as they are
 BYTES, BINARY = "application/octet-stream", {"type": "string", "format": "binary"}
 
 

@@ -10,6 +10,7 @@ from typing import Any
 from flask import Response, current_app
 
 from gauge_well.services import (
+    catalogue,
     compare,
     explore,
     need,
@@ -20,6 +21,7 @@ from gauge_well.services import (
     photographs,
     seeking,
     shaping,
+    shopping,
 )
 from gauge_well.web.api import hung_up
 from gauge_well.web.bench import HungUp, Runner
@@ -51,6 +53,8 @@ JOBS: Mapping[str, Job] = {
     "need": _once(need.needs_with_bands),
     "need_csv": _once(need.as_csv),
     "photograph": _once(photographs.made),
+    "catalogue": _once(catalogue.read),
+    "shop": lambda *args: shopping.shopped(*args),
     "options": _once(options.options_of),
     "order": _once(order.order_of),
     "order_csv": _once(order_files.tasks_csv),

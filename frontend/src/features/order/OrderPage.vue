@@ -14,6 +14,7 @@ import NowView from './components/NowView.vue'
 import OptionsView from './components/OptionsView.vue'
 import PlanView from './components/PlanView.vue'
 import PrintSheet from './components/PrintSheet.vue'
+import ShopView from './components/ShopView.vue'
 import ThingsView from './components/ThingsView.vue'
 import { dayOf, hours } from './logic'
 import { usePhotographs } from '../../stores/photographs'
@@ -29,7 +30,7 @@ const router = useRouter()
 const { ask } = useLatest(order.load, 0, order.refused)
 watch(() => [build.build?.id, build.build?.revision], () => void ask(), { immediate: true })
 
-const VIEWS = [{ id: 'now', label: 'Now', shows: NowView }, { id: 'tasks', label: 'All tasks', shows: ListView }, { id: 'things', label: 'Parts and money', shows: ThingsView }, { id: 'options', label: 'Go or no-go', shows: OptionsView }, { id: 'plan', label: 'Hours and decisions', shows: PlanView }]
+const VIEWS = [{ id: 'now', label: 'Now', shows: NowView }, { id: 'tasks', label: 'All tasks', shows: ListView }, { id: 'things', label: 'Parts and money', shows: ThingsView }, { id: 'search', label: 'Parts search', shows: ShopView }, { id: 'options', label: 'Go or no-go', shows: OptionsView }, { id: 'plan', label: 'Hours and decisions', shows: PlanView }]
 const view = computed({
   get: () => VIEWS.find((v) => v.id === route.params.view)?.id ?? 'now',
   set: (id: string) => void router.replace({ params: { ...route.params, view: id } }),

@@ -3,12 +3,16 @@
 from __future__ import annotations
 
 from datetime import date
+from typing import Literal
 
-from flask import Response, jsonify
-from pydantic import Field
+from flask import Response, jsonify, request
+from pydantic import BaseModel, Field
 
+from gauge_well.services import catalogue
+from gauge_well.services.catalogue import CatalogueOut, CataloguePart
 from gauge_well.services.models import SheetIn
 from gauge_well.services.models_order import OptionsOut, OrderOut
+from gauge_well.services.shopping import ShopEvent
 from gauge_well.web import jobs
 from gauge_well.web.api import Strict, answers, blueprint, plain
 
@@ -50,3 +54,40 @@ def things(body: OrderRequest) -> Response:
 def calendar(body: OrderRequest) -> Response:
     """Tasks left and arrivals as iCalendar."""
     return Response(jobs.work("order_ics", body.sheet, body.today), mimetype="text/calendar")
+
+
+class CatalogueQuery(BaseModel):
+    """How a catalogue is to be read."""
+
+    kind: Literal["csv", "xlsx"]
+    mapping: str = Field(
+        default="", max_length=2000, description="What each column says, parted by semicolons; - leaves one out"
+    )
+    of_kind: str = Field(default="", max_length=40, description="Kind of every part, where no column says it")
+
+
+@bp.post("/catalogue", responses=answers(CatalogueOut))
+def catalogue_read(query: CatalogueQuery) -> Response:
+    """A catalogue of parts from the bytes of a CSV or XLSX file, sent as they are."""
+    return jsonify(jobs.work("catalogue", request.get_data(), query.kind, query.mapping, query.of_kind))
+
+
+@bp.get("/catalogue/sample", responses={200: plain("text/csv", "A catalogue of invented parts")})
+def catalogue_sample() -> Response:
+    """The catalogue that ships."""
+    return Response(catalogue.sample(), mimetype="text/csv")
+
+
+class ShopRequest(Strict):
+    """A sheet, parts of a catalogue, the places that are searched (empty: all that are filled)."""
+
+    sheet: SheetIn
+    parts: list[CataloguePart] = Field(max_length=600)
+    places: list[str] = Field(default_factory=list, max_length=60)
+    sure: bool = False
+
+
+@bp.post("/shop", responses=answers(ShopEvent))
+def shop(body: ShopRequest) -> Response:
+    """The cheapest set of a catalogue's parts with which the wanted power holds: one event a line as it is worked."""
+    return jobs.streamed("shop", body.sheet, [part.model_dump() for part in body.parts], body.places, body.sure)
