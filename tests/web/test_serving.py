@@ -266,12 +266,16 @@ class WarmUp(DatabaseCase):
             import sys
             from gauge_well.sheet.demo import demo
             from gauge_well.web.app import create_app
-            from gauge_well.web.serve import _warm_up
+            from gauge_well.web.warming import _workbook, _pictures, warm_up
+            from gauge_well.services.catalogue import sample
             app = create_app(sys.argv[1])
             sheet = demo("chalk-hare")
-            _warm_up(app)
+            warm_up(app)
+            files = _workbook(), list(_pictures())
             opened = []
             def watch(event, args):
+                if event == "open" and str(args[0]).endswith((".py", ".pyc", ".so")):
+                    opened.append((event, str(args[0])))
                 if event in ("open", "os.listdir", "os.scandir", "import") and "gauge_well" in str(args[0]):
                     opened.append((event, str(args[0])))
             sys.addaudithook(watch)
@@ -293,6 +297,15 @@ class WarmUp(DatabaseCase):
                 client.post("/api/compare/fuel.main", json={"sheet": sheet}),
                 client.post("/api/explore", json={"sheet": sheet, "samples": 256}),
                 *(client.post(f"/api/view/{s}", json={"sheet": sheet}) for s in ("oil/pan", "fuel/circuit", "cooling/air", "exhaust/pipe", "engine/curves")),
+            ]
+            raw = {"content_type": "application/octet-stream"}
+            day = {"sheet": sheet, "today": "2026-11-29"}
+            found = [
+                *(client.post(f"/api/order{e}", json=day) for e in ("", ".csv", "/things.csv", ".ics")), client.post("/api/options", json=day),
+                client.get("/api/catalogue/sample"), client.post("/api/catalogue?kind=csv", data=sample(), **raw),
+                client.post("/api/catalogue?kind=xlsx", data=files[0], **raw),
+                *(client.post("/api/photographs?build=quarry-mule&subject=tasks.pickup", data=p, **raw) for p in files[1]),
+                *found,
             ]
             assert all(f.status_code < 300 for f in found), [f.status_code for f in found]
             found[-6].get_data()

@@ -15,6 +15,7 @@ from gauge_well.formats.errors import FormatError
 ROWS_MAX, COLUMNS_MAX, CELL_MAX = 5000, 80, 400
 UNPACKED_MAX = 80 * 1024 * 1024  # bytes of a workbook once unpacked
 SNIFFED = 4096
+BOM = b"\xef\xbb\xbf"
 
 
 def rows_of(raw: bytes, kind: Literal["csv", "xlsx"]) -> list[list[str]]:
@@ -38,9 +39,9 @@ def rows_of(raw: bytes, kind: Literal["csv", "xlsx"]) -> list[list[str]]:
 
 def _csv(raw: bytes) -> Iterator[list[str]]:
     try:
-        text = raw.decode("utf-8-sig")
+        text = raw.removeprefix(BOM).decode()
     except UnicodeDecodeError:
-        text = raw.decode("cp1252", errors="replace")  # what office programs still write
+        text = raw.decode("latin-1")  # as office programs still write it
     if "\0" in text:
         raise FormatError("csv", "This is no CSV file: it holds bytes that are no text.")
     try:

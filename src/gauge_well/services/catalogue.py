@@ -84,6 +84,7 @@ class Column:
     unit: str
 
 
+@cache
 def sample() -> bytes:
     """The catalogue that ships: parts of our own invention."""
     return (resources.files("gauge_well.sheet.demo") / "catalogue.csv").read_bytes()

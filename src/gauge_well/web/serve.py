@@ -22,14 +22,13 @@ from pathlib import Path
 from types import FrameType
 from typing import NoReturn
 
-from gauge_well.services.shelf import fingerprint
-from gauge_well.sheet.demo import NAMES, demo
 from gauge_well.web import bench
 from gauge_well.web.api import OpenAPI
 from gauge_well.web.app import create_app
 from gauge_well.web.bench import Bench, end_with_parent
 from gauge_well.web.channel import server_of
 from gauge_well.web.jobs import JOBS
+from gauge_well.web.warming import warm_up
 
 WEB = 3
 SERVE, READ_ONLY = "serve", "read only"  # what standard input may say
@@ -45,18 +44,6 @@ def _give_up_root(user: str) -> None:
     os.setgid(entry.pw_gid)
     os.setuid(entry.pw_uid)
     os.environ["HOME"] = "/"
-
-
-def _warm_up(app: OpenAPI) -> None:
-    """Ask a little of everything once, so that what is loaded late is loaded while it may still be read."""
-    fingerprint()
-    client = app.test_client()
-    sheet = demo(NAMES[0])
-    for path in ("/api/vocabulary", "/api/health", "/api/openapi.json", "/"):
-        client.get(path)
-    client.post("/api/size", json={"sheet": sheet})
-    client.post("/api/size", json={"sheet": sheet, "samples": 256})
-    app.extensions["gauge_well_engine"].dispose()
 
 
 def _stop(number: int, frame: FrameType | None) -> NoReturn:
@@ -156,7 +143,7 @@ def main(arguments: list[str]) -> int:
     if said not in (SERVE, READ_ONLY):
         return 0  # whoever started this has thought better of it
     app = create_app(read_only=said == READ_ONLY)
-    _warm_up(app)
+    warm_up(app)
     if options.user and os.geteuid() == 0:
         _give_up_root(options.user)
     signal.signal(signal.SIGTERM, _stop)
