@@ -15,13 +15,25 @@ from benchmarks.mounts import mounts
 from benchmarks.pages import delays, sizes
 from benchmarks.timing import table
 from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
+from benchmarks.work import work
 
 
 def main() -> None:
     """Measure and print."""
     print(f"Python {platform.python_version()}, {os.cpu_count()} cores, {platform.machine()}\n")
     print(counted([*counts(), *sizes()]), end="\n\n")
-    core = (*builds(), *core_points(), *geometry(), *belts(), *certainty(), *cooling(), *fuel(), *fit(), *mounts())
+    core = (
+        *builds(),
+        *core_points(),
+        *geometry(),
+        *belts(),
+        *certainty(),
+        *cooling(),
+        *fuel(),
+        *fit(),
+        *mounts(),
+        *work(),
+    )
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 
 

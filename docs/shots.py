@@ -29,7 +29,7 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "boat": ("/builds/salt-heron/boat/exhaust", WIDE, "light"),
     "belts": ("/builds/quarry-mule/belts/route", WIDE, "light"),
     "electrics": ("/builds/quarry-mule/electrics/loads", WIDE, "light"),
-    "routes": ("/builds/quarry-mule/routes", WIDE, "light"),
+    "order": ("/builds/quarry-mule/order/now", WIDE, "light"),
     "driveline": ("/builds/quarry-mule/driveline/stack", WIDE, "light"),
     "controls": ("/builds/quarry-mule/controls/brakes", WIDE, "light"),
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),

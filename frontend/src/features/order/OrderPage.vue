@@ -100,6 +100,9 @@ header {
 h1 {
   font: 600 23px/1.25 var(--words);
 }
+header :deep(button) {
+  white-space: nowrap;
+}
 .ends {
   font-size: 17px;
   color: var(--mute);

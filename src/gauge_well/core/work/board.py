@@ -23,6 +23,7 @@ MILESTONE = "first_start"
 LOW, MIDDLE, HIGH = 0.1, 0.5, 0.9
 BINS = 40
 SPARE_MOST = 90  # days a late part is followed for
+QUICK = 8  # orders that are tried where only the difference is asked
 FEW = 5  # parts whose lateness is followed, and movers that are told
 
 
@@ -358,5 +359,5 @@ def _movers(plan: Plan, said: Said, awaited: Sequence[Awaited], today: date) -> 
 
 def _ends(work: Work) -> float:
     """Calendar hours of the first start in a quick schedule; of the end where it is past."""
-    schedule = made(work, serial(work))
+    schedule = made(work, serial(work, QUICK))
     return schedule.slots[MILESTONE].end if MILESTONE in schedule.slots else schedule.end

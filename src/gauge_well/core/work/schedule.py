@@ -11,7 +11,7 @@ Source: kolisch1996.
 from __future__ import annotations
 
 import heapq
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
@@ -195,12 +195,12 @@ def placed(work: Work, order: Sequence[str], patient: bool = False) -> dict[str,
     return begins
 
 
-def preferences(work: Work) -> Iterator[list[str]]:
+def preferences(work: Work, count: int) -> Iterator[list[str]]:
     """Orders to try: what most hours wait behind first, then that shaken by chance of a fixed seed."""
     ids = list(work.by_id)
     yield sorted(ids, key=lambda id: -work.behind[id])
     rng = np.random.default_rng(SEED)
-    for _ in range(TRIES // 2 - 1):
+    for _ in range(count - 1):
         shaken = dict(zip(ids, rng.uniform(0.6, 1.4, len(ids)), strict=True))
         yield sorted(ids, key=lambda id: -work.behind[id] * shaken[id])
 
@@ -210,7 +210,7 @@ def ends_at(work: Work, begins: Mapping[str, float]) -> float:
     return max((begin + work.hours[id] for id, begin in begins.items()), default=0.0)
 
 
-def serial(work: Work, goal: Callable[[Work, Mapping[str, float]], float] = ends_at) -> dict[str, float]:
-    """The best by ``goal`` of :data:`TRIES` schedules: half of them patient."""
-    tried = (placed(work, order, patient) for order in preferences(work) for patient in (False, True))
-    return min(tried, key=lambda begins: goal(work, begins))
+def serial(work: Work, tries: int = TRIES) -> dict[str, float]:
+    """The one that ends first of so many schedules: half of them patient."""
+    tried = (placed(work, order, patient) for order in preferences(work, tries // 2) for patient in (False, True))
+    return min(tried, key=lambda begins: ends_at(work, begins))

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import PhotoStrip from '../../../station/PhotoStrip.vue'
 import { hours, short, spanned, type Task } from '../logic'
 import { useOrder } from '../useOrder'
+import OffFirst from './OffFirst.vue'
 
 /** All of a task: what it waits for and why, what it needs, what is said of it; hours of one's own, a note. */
 const props = defineProps<{ task: Task }>()
@@ -28,6 +29,7 @@ const thing = (id: string) => order.order?.things.find((t) => t.id === id)
       <template v-if="task.covers"><dt>Hides</dt><dd>{{ task.covers }}: photograph it before.</dd></template>
       <template v-if="task.slack_h !== null && task.state !== 'done'"><dt>To spare</dt><dd>{{ task.slack_h > 0.1 ? `about ${hours(task.slack_h)} of work` : 'nothing: it moves the end' }}</dd></template>
     </dl>
+    <OffFirst v-if="task.id === 'clear_way'" />
     <PhotoStrip :subject="`tasks.${task.id}`" :name="short(task.title)" />
     <div class="own">
       <label><span class="mute">Hours, least-likely-most</span><input class="input" maxlength="40" :placeholder="`${task.hours.low}-${task.hours.likely}-${task.hours.high} h`" :value="task.hours_stated ? `${task.hours.low}-${task.hours.likely}-${task.hours.high} h` : ''" :aria-label="`Hours of ${task.title}`" @change="order.set(path('hours'), typed($event))" /></label>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useSending } from '../../../station/useSending'
-import { line } from '../../../stores/build'
+import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
@@ -16,6 +16,7 @@ import ThingForm from './ThingForm.vue'
 
 /** Everything on the list: parts of the build and what else is bought; how each stands, what waits for it, what it costs. */
 const order = useOrder()
+const build = useBuild()
 const words = useVocabulary()
 const { send, trouble } = useSending()
 const opened = ref<string[]>([])
@@ -25,12 +26,15 @@ const rows = computed(() => (order.order?.things ?? []).filter((t) => only.value
 const waits = (t: Thing) => t.tasks.map((id) => short(order.byId.get(id)?.title ?? id)).join(', ')
 const systemOf = (t: Thing) => (t.system ? (words.words?.systems[t.system] ?? t.system) : t.kind)
 const when = (t: Thing) => (!t.awaited ? '' : t.late_days ? `${t.late_days} days late` : `${said(t.arrives)}${t.usual ? ', usual' : ''}`)
+/** What the build says of what a part is for. */
+const verdict = (t: Thing) => (t.fitted && t.row ? (build.report?.rows.find((r) => r.system === t.system && r.part === t.row)?.state ?? '') : '')
 const COLUMNS: Column<Thing>[] = [
   { key: 'label', title: 'Thing', head: true, by: (t) => t.label },
   { key: 'system', title: 'For', show: systemOf, by: systemOf, mute: true },
   { key: 'state', title: 'State', show: (t) => words.words?.states[t.state] ?? 'not said', by: (t) => t.state || null },
   { key: 'arrives', title: 'There', show: when, by: (t) => t.arrives || null, over: (t) => t.late_days > 0 },
   { key: 'waits', title: 'Waits for it', show: waits, by: waits, mute: true },
+  { key: 'verdict', title: 'Verdict', show: verdict, by: verdict, over: (t) => verdict(t) === 'short' },
   { key: 'price', title: 'Price', show: (t) => t.price.replace('-', '\u2011'), by: (t) => Number.parseFloat(t.price.replace(/[^\d.]/g, '')) || null, right: true },
 ]
 const title = ref('')

@@ -148,6 +148,7 @@ TASKS = (
         hours=hours(0.5, 2, 4),
         later=3,
         after=after(stand="all sides are open", pan_on="one may sit in the pan"),
+        parts=("electrics.senders",),
         materials=("thread sealant", "blanks"),
         covers="senders behind and under the engine",
         again=2.0,
