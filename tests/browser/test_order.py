@@ -34,7 +34,10 @@ class Order(BrowserCase):
         return {task["id"]: task for task in work.get("tasks", [])}
 
     def test_each_view_fits_and_can_be_read(self) -> None:
-        self.hold_drawings("/builds/quarry-mule/order", ("Now", "All tasks", "Parts and money", "Hours and decisions"))
+        self.hold_drawings(
+            "/builds/quarry-mule/order",
+            ("Now", "All tasks", "Parts and money", "Parts search", "Go or no-go", "Hours and decisions"),
+        )
 
     def test_a_hold_is_proved_and_signed_and_opens_what_waits(self) -> None:
         page = self.order()

@@ -32,6 +32,16 @@ class Boards(unittest.TestCase):
         self.assertTrue(found["a"].done)
         self.assertFalse(found["d"].alone)
 
+    def test_what_is_done_and_not_dry_is_waited_for(self) -> None:
+        paint, fit = task("paint", 2.0, lag=24.0), task("fit", 1.0, "paint")
+        for done, ready in ((SUNDAY, False), (date(2026, 11, 20), True)):
+            words = {"paint": TaskSaid(id="paint", done=done)}
+            plan, said = Plan(Network((paint, fit)), words), Said(tasks=words, week=ROUND_THE_CLOCK)
+            found = {s.task.id: s for s in board(plan, said, [], SUNDAY).standing}
+            self.assertEqual(found["fit"].ready, ready)
+            # Done by six in the evening, dry a day later.
+            self.assertEqual(found["fit"].begin, 0.0 if ready else 18.0 + 24.0)
+
     def test_a_late_thing_moves_the_end_a_day_a_day_once_its_spare_is_gone(self) -> None:
         # 48 h of one's own beside a thing of the third day that is then worked at for 24 h: one day to spare with two hands.
         plan, said = small(task("own", 96.0), task("bolt", 24.0), hands=2)

@@ -116,6 +116,20 @@ class Chosen(unittest.TestCase):
         self.assertLessEqual({"brakes", "shafts_in", "prop", "gas_test", "core"}, car - boat)
         self.assertFalse({"brakes", "marry", "clutch", "prop"} & still)
 
+    def test_the_loom_is_worked_by_its_school(self) -> None:
+        kept = {"electrics__computer": "kept"}
+        looms = {
+            school: next(
+                t for t in chosen(TASKS, traits(changed(ROAD, **kept, electrics__loom=school))) if t.id == "loom"
+            )
+            for school in ("thinned", "own", "sent")
+        }
+        self.assertEqual(len({t.title for t in looms.values()}), 3)
+        self.assertGreater(looms["own"].hours.likely, looms["thinned"].hours.likely)
+        # Sent out it costs days and few hours.
+        self.assertLess(looms["sent"].hours.likely, looms["thinned"].hours.likely)
+        self.assertGreater(looms["sent"].lag, 24.0)
+
     def test_a_dry_sump_has_its_tasks(self) -> None:
         dry = {t.id for t in chosen(TASKS, traits(changed(ROAD, oil__sump="dry")))}
         self.assertLessEqual({"dry_sump", "oil_lines"}, dry)

@@ -22,6 +22,11 @@ describe('ticks not yet sent', () => {
     const tasks = standing(order([task('a', [], { state: 'ready' }), task('b', ['a'], { held_things: ['buy_x'] })]), new Map([['a', '2026-11-29']]))
     expect(tasks[1]?.state).toBe('held')
   })
+  it('do not dry what was painted today', () => {
+    const tasks = standing(order([task('paint', [], { state: 'done', done: '2026-11-29', dry_h: 42 }), task('fit', ['paint']), task('c', [], { state: 'ready' })]), new Map([['c', '2026-11-29']]))
+    expect(tasks[1]?.state).toBe('held')
+    expect(heldBy(tasks[1] as Task, tasks, [])?.words).toBe('paint, still drying')
+  })
   it('taken off again close what followed', () => {
     const tasks = standing(order([task('a', [], { state: 'done', done: '2026-11-01' }), task('b', ['a'], { state: 'ready', held_tasks: [] })]), new Map([['a', '']]))
     expect(tasks.map((t) => t.state)).toEqual(['ready', 'held'])

@@ -32,9 +32,10 @@ export function newer(document: SheetDocument, order: Order): Map<string, string
 /** Tasks as they stand with ticks laid over: what a tick opens may be begun, what it closes waits again. */
 export function standing(order: Order, ticks: ReadonlyMap<string, string>): Task[] {
   const done = new Set(order.tasks.filter((t) => (ticks.get(t.id) ?? t.done) !== '').map((t) => t.id))
+  const wet = new Set(order.tasks.filter((t) => t.state === 'done' && t.dry_h !== null).map((t) => t.id))
   return order.tasks.map((task) => {
     if (!ticks.size) return task
-    const held = task.after.filter((arc) => !done.has(arc.id)).map((arc) => arc.id)
+    const held = task.after.filter((arc) => !done.has(arc.id) || wet.has(arc.id)).map((arc) => arc.id)
     const state = done.has(task.id) ? 'done' : held.length || task.held_things.length ? 'held' : 'ready'
     return { ...task, done: ticks.get(task.id) ?? task.done, held_tasks: held, state }
   })
@@ -69,7 +70,8 @@ export function heldBy(task: Task, tasks: readonly Task[], things: readonly Thin
   const first = before.find((t) => t.hold) ?? before[0]
   if (!first) return null
   const more = before.length > 1 ? ` and ${before.length - 1} more` : ''
-  return { kind: first.hold ? 'hold' : 'task', words: short(first.title) + more, late: false }
+  const dries = first.state === 'done' ? ', still drying' : ''
+  return { kind: first.hold ? 'hold' : 'task', words: short(first.title) + dries + more, late: false }
 }
 
 /** A title's first words: up to the first comma or colon. */

@@ -10,7 +10,7 @@ from functools import partial
 import numpy as np
 
 from gauge_well.core.work.broken import Broken, breaks, out_of_order
-from gauge_well.core.work.clock import DAY, Clock
+from gauge_well.core.work.clock import DAY, EVENING, Clock
 from gauge_well.core.work.plan import Plan
 from gauge_well.core.work.said import Awaited, Said, Week
 from gauge_well.core.work.schedule import CLOSE, Schedule, Work, made, serial
@@ -49,7 +49,8 @@ class Standing:
         One pair of hands does it.
     held : Held
     begin, end, dry : float, optional
-        Of a task that is left: calendar hours from the clock's midnight at likely times, to the end of its drying.
+        Of a task that is left: calendar hours from the clock's midnight at likely times, to the end of its drying; of one that
+        is done, ``dry`` where it is not dry yet.
     likely_by : date, optional
         The day on which it is likely to be begun.
     decides, free_decides : float
@@ -182,11 +183,24 @@ def board(plan: Plan, said: Said, awaited: Sequence[Awaited], today: date) -> Bo
 
 def _work(plan: Plan, said: Said, awaited: Sequence[Awaited], clock: Clock) -> Work:
     ready: dict[str, float] = {}
+    for before, free in drying(plan, clock).items():
+        for id in plan.network.following[before]:
+            ready[id] = max(ready.get(id, 0.0), free)
     for thing in awaited:
         for id in thing.tasks:
             ready[id] = max(ready.get(id, 0.0), DAY * thing.days.likely)
     left = plan.left
     return Work(left, {task.id: task.hours.likely for task in left}, ready, said.hands, clock)
+
+
+def drying(plan: Plan, clock: Clock) -> dict[str, float]:
+    """What is done and not dry yet: calendar hours at which what waits for it may begin. It was done by the evening."""
+    found = {}
+    for id in plan.done:
+        done = plan.said[id].done
+        if done is not None and plan.network.by_id[id].lag > 0.0:
+            found[id] = DAY * (done - clock.start).days + EVENING + plan.network.by_id[id].lag
+    return {id: free for id, free in found.items() if free > 0.0}
 
 
 def _arrivals(awaited: Sequence[Awaited]) -> dict[str, dict[str, Span]]:
@@ -205,12 +219,13 @@ def _standing(
     for thing in awaited:
         for id in thing.tasks:
             waiting.setdefault(id, []).append(thing.id)
-    slack = slacks(work, schedule)
+    slack, wet = slacks(work, schedule), drying(plan, work.clock)
     order = [task.id for task in plan.network.tasks if task.id in done] + list(schedule.slots)
     found = []
     for id in order:
         task, slot = plan.network.by_id[id], schedule.slots.get(id)
-        held = Held(tuple(b for b in plan.network.before[id] if b not in done), tuple(waiting.get(id, ())))
+        open_ = tuple(b for b in plan.network.before[id] if b not in done or b in wet)
+        held = Held(open_, tuple(waiting.get(id, ())))
         left = slot is not None
         found.append(
             Standing(
@@ -221,7 +236,7 @@ def _standing(
                 held=held,
                 begin=slot.begin if slot else None,
                 end=slot.end if slot else None,
-                dry=slot.free if slot else None,
+                dry=slot.free if slot else wet.get(id),
                 likely_by=work.clock.day(slot.begin) if slot else None,
                 decides=runs.decides.get(id, 0.0),
                 free_decides=free.decides.get(id, 0.0),

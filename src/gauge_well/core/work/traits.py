@@ -72,6 +72,7 @@ class Traits:
     lie: str
     diesel: bool
     computer: bool
+    loom: str
     turbo: bool
     charge_cooler: bool
     dry_sump: bool
@@ -118,6 +119,7 @@ def traits_of(case: BuildCase, said: Mapping[str, str], metal_found: bool = Fals
         lie=str(case.installation.lie),
         diesel=case.engine.fuel == "diesel",
         computer=of("electrics.computer") not in (None, "none"),
+        loom=str(of("electrics.loom") or ""),
         turbo=case.engine.aspiration == "turbo",
         charge_cooler=case.engine.aspiration in ("turbo", "supercharged"),
         dry_sump=of("oil.sump") == "dry",

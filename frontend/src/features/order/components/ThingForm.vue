@@ -28,6 +28,7 @@ const tasks = computed(() => Object.fromEntries(order.tasks.map((t) => [t.id, sh
     <KeepFields :path="thing.path" :name="thing.label" :kept="kept" />
     <label v-if="bought"><span class="mute">Waits for it</span><Pick :label="`What waits for ${thing.label}`" :options="[{ value: '', label: 'nothing' }, ...optionsOf(tasks)]" :model-value="thing.tasks[0] ?? ''" @update:model-value="(v) => send(line(`${thing.path}.task`, String(v ?? '') || null))" /></label>
     <div class="wide"><PhotoStrip :subject="subject" :name="thing.label" /></div>
+    <p v-if="thing.awaited && thing.tasks.length" class="wide mute">{{ thing.usual ? 'Nobody said when it comes: one to four weeks are taken. ' : '' }}It decides the end in {{ Math.round(100 * thing.decides) }} of 100 runs; a week later moves it {{ thing.week_days < 0.5 ? 'not at all' : `${Math.round(thing.week_days)} days` }}.</p>
     <div v-if="bought" class="wide"><KitPanel :thing="thing" /></div>
     <Fold v-if="bought" class="wide" title="Make it, buy it or send it out"><WaysPanel :thing="thing" /></Fold>
     <button v-if="bought" class="textlink" type="button" @click="send(line(thing.path, null, { action: 'remove' }))">Take it off the list</button>

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import replace
 
+from gauge_well.core.work.span import Span
 from gauge_well.core.work.task import Task, after, hours
 from gauge_well.core.work.traits import Traits
 
@@ -18,6 +20,25 @@ def _way_in(task: Task, traits: Traits) -> Task:
     if traits.chose("way_in", "front"):
         return replace(task, title="Engine in from the front, panel on again", hours=hours(2, 5, 9))
     return task
+
+
+# By the loom's school: hours, what it is called, days that pass while it is away (common practice).
+LOOMS: Mapping[str, tuple[Span, str, float]] = {
+    "thinned": (hours(4, 10, 25), "Donor's loom thinned and joined", 0.0),
+    "merged": (hours(6, 14, 35), "Looms merged and joined", 0.0),
+    "standalone": (hours(4, 8, 18), "Standalone loom laid and joined", 0.0),
+    "own": (hours(8, 18, 45), "Own loom made and joined", 0.0),
+    "sent": (hours(2, 4, 8), "Loom sent out, then joined", 14.0),
+}
+
+
+def _loomed(task: Task, traits: Traits) -> Task:
+    """By the school that Electrics states."""
+    found = LOOMS.get(traits.loom)
+    if found is None:
+        return task
+    span, title, days = found
+    return replace(task, title=title, hours=span, lag=24.0 * days, lag_why="it is away" if days else "")
 
 
 TASKS = (
@@ -217,6 +238,7 @@ TASKS = (
     Task(
         id="loom",
         title="Engine loom joined",
+        varies=_loomed,
         stage="install",
         branch="hands",
         hours=hours(3, 10, 30),
