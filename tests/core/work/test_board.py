@@ -77,6 +77,6 @@ class Boards(unittest.TestCase):
             ready = [s.task.id for s in found.standing if s.ready]
             if not ready:
                 break
-            done |= {id: TaskSaid(id=id, done=SUNDAY) for id in ready}
+            done |= {id: TaskSaid(id=id, done=date(2026, 11, 1)) for id in ready}
         self.assertEqual(set(done), set(plan.network.by_id))
         self.assertEqual((found.left, found.first, found.end, found.shut), (0.0, None, None, 0))
