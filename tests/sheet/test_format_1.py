@@ -60,11 +60,12 @@ def known_then(raw: dict[str, Any]) -> dict[str, Any]:
 
 class Opened(NumbersCase):
     def test_the_demos_as_they_were_are_the_demos_as_they_are(self) -> None:
-        """All they say of what is fitted; on the yard there lay nothing then."""
+        """All they say of what is fitted; on the yard there lay nothing then, and nobody spoke of the work."""
         self.assertEqual(len(THEN), 4)
         for name in THEN:
             then, now = load(old(name)).document, load(known_then(demo(name))).document
             now["parts"] = [part for part in now["parts"] if "role" in part]
+            now.pop("work")
             self.assertEqual(then, now, name)
 
     def test_with_the_same_verdict(self) -> None:
@@ -153,7 +154,7 @@ class Opened(NumbersCase):
         self.assertEqual(
             (pump.facts["flow"].text, pump.facts["pressure"].text, "wear" in pump.facts), ("190 L/h", "3 bar", False)
         )
-        self.assertEqual(pump.price, "40")
+        self.assertEqual(pump.keep["price"], "40")
         kept = next(p for p in sheet.document["parts"] if p["kind"] == "pump" and "role" not in p)
         self.assertIn("reserve 30", kept["keep"]["note"])
         self.assertEqual((by_kind["core"].facts["width"].text, by_kind["fan"].facts["drive"].text), ("700 mm", "belt"))
