@@ -9,7 +9,7 @@ import { useOrder } from '../useOrder'
 import OffFirst from './OffFirst.vue'
 
 /** All of a task: what it waits for and why, what it needs, what is said of it; hours of one's own, a note. */
-const props = defineProps<{ task: Task }>()
+const props = defineProps<{ task: Task; brief?: boolean }>()
 const order = useOrder()
 const build = useBuild()
 const path = (field: string) => `work.tasks.${props.task.id}.${field}`
@@ -30,7 +30,7 @@ const thing = (id: string) => order.order?.things.find((t) => t.id === id)
 
 <template>
   <div class="detail">
-    <p v-if="task.why">{{ task.why }}</p>
+    <p v-if="brief && task.why">{{ task.why }}</p>
     <p v-if="task.caution" class="caution">{{ task.caution }}</p>
     <dl>
       <template v-if="task.hold"><dt>Proves it</dt><dd>{{ task.hold }}</dd></template>
@@ -38,7 +38,7 @@ const thing = (id: string) => order.order?.things.find((t) => t.id === id)
       <template v-if="task.after.length"><dt>Comes after</dt><dd><span v-for="arc in task.after" :key="arc.id" class="arc" :class="{ mute: order.byId.get(arc.id)?.state === 'done' }">{{ short(arc.title) }}<template v-if="arc.why">: {{ arc.why }}</template> <button v-if="!task.own && !mine.includes(arc.id) && order.byId.get(arc.id)?.state !== 'done'" class="textlink noprint" type="button" :aria-label="`not here: ${short(arc.title)} before ${short(task.title)}`" @click="put('free_of', [...freed, arc.id])">not here</button></span></dd></template>
       <template v-if="task.held_things.length"><dt>Waits for</dt><dd><span v-for="id in task.held_things" :key="id" class="arc">{{ thing(id)?.label }}</span></dd></template>
       <template v-if="needs.length"><dt>Needs</dt><dd>{{ needs.join(', ') }}</dd></template>
-      <template v-if="things.length"><dt>Parts</dt><dd>{{ things.map((t) => t.label).join(', ') }}</dd></template>
+      <template v-if="things.length"><dt>Parts</dt><dd>{{ [...new Set(things.map((t) => t.label))].join(', ') }}</dd></template>
       <template v-if="task.covers"><dt>Hides</dt><dd>{{ task.covers }}: photograph it before.</dd></template>
       <template v-if="task.state !== 'done'"><dt>Decides the end</dt><dd>in {{ Math.round(100 * task.decides) }} of 100 runs{{ task.decides - task.free_decides > 0.05 ? `; were hands no limit, in ${Math.round(100 * task.free_decides)}` : '' }}</dd></template>
       <template v-if="task.slack_h !== null && task.state !== 'done'"><dt>To spare</dt><dd>{{ task.slack_h > 0.1 ? `about ${hours(task.slack_h)} of work` : 'nothing: it moves the end' }}</dd></template>

@@ -52,7 +52,7 @@ function sign(): void {
       <label><span class="mute">Proved by</span><input v-model="signer" class="input" maxlength="60" required :aria-label="`Who proved: ${task.title}`" /></label>
       <p class="do"><button class="button main" type="submit">Proved: open the lock</button><button class="textlink" type="button" @click="asking = ''">Leave it shut</button></p>
     </form>
-    <TaskDetail v-if="opened" :task="task" />
+    <TaskDetail v-if="opened" :task="task" :brief="brief" />
   </li>
 </template>
 
