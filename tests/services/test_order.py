@@ -46,12 +46,12 @@ class Orders(unittest.TestCase):
     def test_of_a_build_nobody_said_anything_of_the_dates_say_what_they_rest_on(self) -> None:
         order = order_of(ROAD, TODAY)
         said = {r["path"] for r in order["rests"]}
-        self.assertEqual(said, {"work.tasks", "work.weekday", "work.weekend", "work.hands"})
+        self.assertEqual(said, {"work.tasks", "work.weekday", "work.weekend", "work.hands", "work.choices", "parts"})
         self.assertTrue(order["headline"].startswith("Today, alone:"))
         self.assertEqual((order["holds"], order["done"]), ("", 0))
         self.assertEqual(order["budget"]["sentence"], "Nothing has a price yet.")
         stated = order_of(road(weekday="3 h", weekend="6 h", hands=2), TODAY)
-        self.assertEqual({r["path"] for r in stated["rests"]}, {"work.tasks"})
+        self.assertEqual({r["path"] for r in stated["rests"]}, {"work.tasks", "work.choices", "parts"})
 
     def test_what_is_late_is_said_and_what_is_usual_named(self) -> None:
         late = order_of(road(buys=[ADAPTER | {"due": "2026-11-20"}]), TODAY)

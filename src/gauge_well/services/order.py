@@ -60,7 +60,7 @@ def order_of(raw: Mapping[str, Any], today: date) -> dict[str, Any]:
         headline=_headline(made),
         holds=_holding(made, start),
         ends=_ending(made),
-        rests=_rests(sheet, made, things),
+        rests=_rests(sheet, made, things, traits),
         stages=dict(STAGES),
         tasks=[_task(plan, made, standing) for standing in made.standing],
         first=_when(made.first),
@@ -152,7 +152,7 @@ def _short(day: date) -> str:
     return f"{day.day} {day:%B}"
 
 
-def _rests(sheet: Sheet, made: Board, things: Sequence[Thing]) -> list[UsualOut]:
+def _rests(sheet: Sheet, made: Board, things: Sequence[Thing], traits: Traits) -> list[UsualOut]:
     """Values nobody stated that the dates rest on."""
     said, stated = sheet.work.said, sheet.work.stated
     found = []
@@ -169,6 +169,15 @@ def _rests(sheet: Sheet, made: Board, things: Sequence[Thing]) -> list[UsualOut]
         found.append(
             UsualOut(path="work.hands", sentence="One person, a second fetched where two are wanted: nobody said so.")
         )
+    undecided = sum(choice.when(traits) and name not in said.choices for name, choice in CHOICES.items())
+    if undecided:
+        words = f"{undecided} decision{'s' if undecided > 1 else ''} of the work stand{'' if undecided > 1 else 's'} as is usual."
+        found.append(UsualOut(path="work.choices", sentence=words))
+    left = {s.task.id for s in made.standing if not s.done}
+    unsaid = sum(not thing.state and not left.isdisjoint(thing.tasks) for thing in things)
+    if unsaid:
+        words = f"{unsaid} part{'s' if unsaid > 1 else ''} of which nobody said how they stand are taken as there."
+        found.append(UsualOut(path="parts", sentence=words))
     for thing in things:
         if thing.usual and thing.tasks:
             words = f"{thing.label}: nobody said when it comes; one to four weeks are taken."

@@ -45,6 +45,8 @@ const told = computed(() => (own.value ? [
   `${open.value.filter((t) => t.hold).length} locks shut`,
   ...(due.value ? [`${due.value === 1 ? 'a photograph' : `${due.value} photographs`} due before it is covered`] : []),
 ] : []))
+/** Where what nobody stated is stated. */
+const toState = (path: string) => (path === 'work.tasks' ? 'tasks' : path.startsWith('parts') || path.startsWith('work.buys') ? 'things' : 'plan')
 const ACTS = [{ id: 'print', label: 'Print' }, { id: '.csv', label: 'Tasks as CSV' }, { id: '/things.csv', label: 'Parts and money as CSV' }, { id: '.ics', label: 'Calendar (ICS)' }]
 const unsaved = ref('')
 async function out(id: string): Promise<void> {
@@ -72,8 +74,7 @@ async function out(id: string): Promise<void> {
         <MenuButton class="noprint" label="Take out" :acts="ACTS" @act="out" />
       </header>
       <Fold v-if="own.rests.length" class="rests noprint" :title="`The dates rest on ${own.rests.length === 1 ? 'one thing' : `${own.rests.length} things`} nobody stated`">
-        <ul><li v-for="r in own.rests" :key="r.path">{{ r.sentence }}</li></ul>
-        <button class="textlink" type="button" @click="view = 'plan'">State hours and hands</button>
+        <ul><li v-for="r in own.rests" :key="r.path">{{ r.sentence }} <button class="textlink" type="button" :aria-label="`state it: ${r.sentence}`" @click="view = toState(r.path)">state it</button></li></ul>
       </Fold>
       <p v-if="unsaved" class="over" role="alert">{{ unsaved }}</p>
       <p v-if="order.trouble" class="over" role="alert">{{ order.trouble }} What stands here is from before.</p>
