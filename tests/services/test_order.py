@@ -106,6 +106,13 @@ class Orders(unittest.TestCase):
         order = order_of(road(tasks=[{"id": id, "done": "2026-11-01"} for id in ids]), TODAY)
         self.assertEqual((order["headline"], order["ends"], order["left_h"]), ("All of it is done.", "", 0.0))
 
+    def test_days_that_are_odd_are_answered(self) -> None:
+        done = [{"id": "paint", "done": "2099-12-31"}, {"id": "drain", "done": "1990-01-01"}]
+        far = ADAPTER | {"due": "2099-01-01"}
+        for today in (date(1990, 1, 1), TODAY, date(2099, 12, 31)):
+            order = order_of(road(tasks=done, buys=[far], start="1991-01-01"), today)
+            self.assertTrue(order["ends"], today)
+
     def test_a_week_without_hours_is_refused(self) -> None:
         with self.assertRaises(SheetError) as caught:
             order_of(road(weekday="0 h", weekend="0 h"), TODAY)

@@ -94,6 +94,7 @@ class Kept(unittest.TestCase):
         for path, text in (
             ("work.tasks.drain.done", "2026-02-30"),
             ("work.tasks.drain.done", "yesterday"),
+            ("work.tasks.drain.done", "0191-03-17"),
             ("work.tasks.drain.hours", "soon"),
             ("work.tasks.drain.dries", "a while"),
             ("work.buys.adapter.lead", "when it comes"),

@@ -21,6 +21,7 @@ from gauge_well.sheet.work_document import BUY_KINDS
 # What is neither there nor dated: days until it is (common practice), and those of what is past its day.
 USUAL_LEAD = Span(4.0, 12.0, 28.0)
 OVERDUE = Span(1.0, 4.0, 14.0)
+FOLLOWED = 2000  # days: what is due later is told as then
 AWAITED = ("wanted", "ordered", "make")
 UNDER_WAY = ("ordered", "make")
 
@@ -140,7 +141,7 @@ def _until(state: str, lead: Span | None, due: date | None, today: date) -> tupl
     if state not in AWAITED:
         return None, False, 0
     if due is not None:
-        ahead = (due - today).days
+        ahead = min((due - today).days, FOLLOWED)
         return (certain(float(ahead)), False, 0) if ahead >= 0 else (OVERDUE, False, -ahead)
     return (lead, False, 0) if lead is not None else (USUAL_LEAD, True, 0)
 

@@ -18,6 +18,7 @@ from gauge_well.units import ReadingError, read
 
 T = TypeVar("T")
 DAY_MOST = 16.0  # h
+FIRST_DAY, LAST_DAY = date(1990, 1, 1), date(2099, 12, 31)
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -104,9 +105,13 @@ class _Reader:
 def date_of(text: str) -> date:
     """A date as a sheet writes it; ReadingError where there is no such day."""
     try:
-        return date.fromisoformat(text)
+        found = date.fromisoformat(text)
     except ValueError:
         raise ReadingError("date", f"“{text[:20]}” is no day of the calendar.", text[:20], "2026-11-24") from None
+    if not FIRST_DAY <= found <= LAST_DAY:
+        allowed = f"{FIRST_DAY} to {LAST_DAY}"
+        raise ReadingError("date", f"{text} is no day of such a build.", text[:20], allowed)
+    return found
 
 
 def _a_day(text: str) -> float:

@@ -194,12 +194,13 @@ def _work(plan: Plan, said: Said, awaited: Sequence[Awaited], clock: Clock) -> W
 
 
 def drying(plan: Plan, clock: Clock) -> dict[str, float]:
-    """What is done and not dry yet: calendar hours at which what waits for it may begin. It was done by the evening."""
+    """What is done and not dry yet: calendar hours at which what waits for it may begin. It was done by the evening,
+    and not after today."""
     found = {}
     for id in plan.done:
         done = plan.said[id].done
         if done is not None and plan.network.by_id[id].lag > 0.0:
-            found[id] = DAY * (done - clock.start).days + EVENING + plan.network.by_id[id].lag
+            found[id] = DAY * min((done - clock.start).days, 0) + EVENING + plan.network.by_id[id].lag
     return {id: free for id, free in found.items() if free > 0.0}
 
 

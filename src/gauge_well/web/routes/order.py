@@ -13,6 +13,7 @@ from gauge_well.services.catalogue import CatalogueOut, CataloguePart
 from gauge_well.services.models import SheetIn
 from gauge_well.services.models_order import OptionsOut, OrderOut
 from gauge_well.services.shopping import ShopEvent
+from gauge_well.sheet.work import FIRST_DAY, LAST_DAY
 from gauge_well.web import jobs
 from gauge_well.web.api import Strict, answers, blueprint, plain
 
@@ -23,7 +24,7 @@ class OrderRequest(Strict):
     """A sheet, and the day it is where it is asked."""
 
     sheet: SheetIn
-    today: date = Field(description="2026-11-24")
+    today: date = Field(ge=FIRST_DAY, le=LAST_DAY, description="2026-11-24")
 
 
 @bp.post("/order", responses=answers(OrderOut))
