@@ -24,9 +24,9 @@ KEPT = ("fuel", "aspiration")  # of the engine that is stated, where an option d
 def options_of(raw: Mapping[str, Any], today: date) -> dict[str, Any]:
     """The build's own engine and each option, side by side."""
     sheet, resolved = check(raw)
-    plan = plan_of(sheet, resolved.case)
-    things = things_of(sheet, plan.network.by_id, today)
-    blockers = [w for w in wanted_of(traits_of(resolved.case, sheet.work.said.choices), things) if w.group == "blocker"]
+    traits = traits_of(resolved.case, sheet.work.said.choices)
+    things = things_of(sheet, plan_of(sheet, traits).network.by_id, today)
+    blockers = [w for w in wanted_of(traits, things) if w.group == "blocker"]
     unpriced = [w.label for w in blockers if not w.priced]
     sign = sign_of(things)
     own = _mass(sheet)

@@ -16,7 +16,7 @@ from gauge_well.core.work.money import Budget, budget, compared
 from gauge_well.core.work.plan import Plan
 from gauge_well.core.work.span import Span
 from gauge_well.core.work.task import STAGES
-from gauge_well.core.work.trade import TASKS
+from gauge_well.core.work.trade import TRADE
 from gauge_well.core.work.traits import CHOICES, Traits, by_rule, traits_of
 from gauge_well.services.models_order import (
     ArcOut,
@@ -42,14 +42,14 @@ from gauge_well.sheet import Sheet
 from gauge_well.sheet.work import Fastener
 from gauge_well.units import show
 
-TRADE = frozenset(task.id for task in TASKS)
 HOLDS = 0.2  # share of runs from which the end is said to wait for a thing
 
 
 def order_of(raw: Mapping[str, Any], today: date) -> dict[str, Any]:
     """All that the page shows, as of a day."""
     sheet, resolved = check(raw)
-    plan, traits = plan_of(sheet, resolved.case), traits_of(resolved.case, sheet.work.said.choices)
+    traits = traits_of(resolved.case, sheet.work.said.choices)
+    plan = plan_of(sheet, traits)
     things = things_of(sheet, plan.network.by_id, today)
     start = max(today, sheet.work.start or today)
     awaited = [found for thing in things if (found := thing.awaited()) is not None]

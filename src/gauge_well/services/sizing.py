@@ -22,7 +22,7 @@ from gauge_well.core.tolerance import half_of
 from gauge_well.services import render
 from gauge_well.services.changing import edits_of, offered
 from gauge_well.services.errors import NotFound
-from gauge_well.services.planning import plan_of
+from gauge_well.services.planning import prove
 from gauge_well.sheet import Problem, Resolved, Sheet, SheetError, load, resolve
 from gauge_well.sheet.reading import DIFFERENCES, WHEEL, Fact
 from gauge_well.sheet.sections import spec_of
@@ -49,8 +49,7 @@ def check(raw: Mapping[str, Any] | Sheet) -> tuple[Sheet, Resolved]:
         contexts.validate(resolved.case)
     except CoreError as error:
         raise refused(error, sheet) from error
-    if sheet.work.said.tasks:
-        plan_of(sheet, resolved.case)  # a ring is refused when it is made, not when it is looked at
+    prove(sheet, resolved.case)
     return sheet, resolved
 
 

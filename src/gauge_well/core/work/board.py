@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 from functools import partial
@@ -145,7 +145,6 @@ class Board:
     lift_days: int
     lift_held: int
     proved: bool
-    clock: Clock
 
 
 def board(plan: Plan, said: Said, awaited: Sequence[Awaited], today: date) -> Board:
@@ -158,17 +157,14 @@ def board(plan: Plan, said: Said, awaited: Sequence[Awaited], today: date) -> Bo
     arrivals = _arrivals(awaited)
     runs = run(work, hours, arrivals, schedule.extra)
     free = run(work, hours, arrivals)
-    standing = _standing(plan, work, awaited, schedule, runs, free)
-    lifts = sorted(
-        {clock.day(schedule.slots[t.id].begin) for t in work.tasks if t.lift}
-        | {clock.day(schedule.slots[t.id].end) for t in work.tasks if t.lift}
-    )
+    standing = _standing(plan, work, arrivals, schedule, runs, free)
+    lifts = _lift_days(work, schedule)
     return Board(
         standing=standing,
         first=_when(clock, runs.ends[MILESTONE]) if MILESTONE in work.by_id else None,
         end=_when(clock, runs.end) if work.tasks else None,
         left=sum(work.hours.values()),
-        behind=_behind(plan, work, awaited),
+        behind=_behind(plan, work, arrivals),
         shut=sum(bool(task.hold) for task in work.tasks),
         guessed=sum(not plan.stated(task.id) for task in work.tasks),
         late=_late(work, hours, arrivals, schedule, runs, awaited),
@@ -177,7 +173,6 @@ def board(plan: Plan, said: Said, awaited: Sequence[Awaited], today: date) -> Bo
         lift_days=len(lifts),
         lift_held=(lifts[-1] - lifts[0]).days + 1 if lifts else 0,
         proved=found.proved,
-        clock=clock,
     )
 
 
@@ -213,20 +208,21 @@ def _arrivals(awaited: Sequence[Awaited]) -> dict[str, dict[str, Span]]:
 
 
 def _standing(
-    plan: Plan, work: Work, awaited: Sequence[Awaited], schedule: Schedule, runs: Runs, free: Runs
+    plan: Plan,
+    work: Work,
+    arrivals: Mapping[str, Mapping[str, Span]],
+    schedule: Schedule,
+    runs: Runs,
+    free: Runs,
 ) -> list[Standing]:
     done = plan.done
-    waiting: dict[str, list[str]] = {}
-    for thing in awaited:
-        for id in thing.tasks:
-            waiting.setdefault(id, []).append(thing.id)
     slack, wet = slacks(work, schedule), drying(plan, work.clock)
     order = [task.id for task in plan.network.tasks if task.id in done] + list(schedule.slots)
     found = []
     for id in order:
         task, slot = plan.network.by_id[id], schedule.slots.get(id)
         open_ = tuple(b for b in plan.network.before[id] if b not in done or b in wet)
-        held = Held(open_, tuple(waiting.get(id, ())))
+        held = Held(open_, tuple(arrivals.get(id, ())))
         left = slot is not None
         found.append(
             Standing(
@@ -272,8 +268,7 @@ def slacks(work: Work, schedule: Schedule) -> dict[str, float]:
 
 def _pause(work: Work, id: str) -> float:
     """Working hours that pass while it dries, at the week's pace."""
-    week = work.clock.week
-    return work.by_id[id].lag * (5.0 * week.weekday + 2.0 * week.weekend) / (7.0 * DAY)
+    return work.by_id[id].lag * work.clock.week.pace
 
 
 def _when(clock: Clock, ends: np.ndarray) -> When:
@@ -289,13 +284,11 @@ def _when(clock: Clock, ends: np.ndarray) -> When:
     )
 
 
-def _behind(plan: Plan, work: Work, awaited: Sequence[Awaited]) -> float:
-    """Working hours of what cannot be begun before something arrives."""
+def _behind(plan: Plan, work: Work, waiting: Iterable[str]) -> float:
+    """Working hours of tasks that wait for something to arrive, and of what waits for them."""
     stuck: set[str] = set()
-    for thing in awaited:
-        for id in thing.tasks:
-            if id in work.by_id:
-                stuck |= {id} | (plan.network.downstream(id) & work.by_id.keys())
+    for id in work.by_id.keys() & set(waiting):
+        stuck |= {id} | (plan.network.downstream(id) & work.by_id.keys())
     return sum(work.hours[id] for id in stuck)
 
 

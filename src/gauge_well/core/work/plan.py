@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 from gauge_well.core.errors import CoreError
 from gauge_well.core.work.network import Network, chosen, joined
@@ -24,7 +25,7 @@ class Plan:
     network: Network
     said: Mapping[str, TaskSaid]
 
-    @property
+    @cached_property
     def done(self) -> frozenset[str]:
         """Tasks that are done."""
         return frozenset(id for id, said in self.said.items() if said.done is not None and id in self.network.by_id)

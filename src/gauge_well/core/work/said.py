@@ -74,6 +74,11 @@ class Week:
     weekday: float = 2.0
     weekend: float = 8.0
 
+    @property
+    def pace(self) -> float:
+        """Working hours that pass in a calendar hour, over a whole week."""
+        return (5.0 * self.weekday + 2.0 * self.weekend) / 168.0
+
 
 @dataclass(frozen=True, kw_only=True)
 class Said:

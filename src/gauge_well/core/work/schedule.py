@@ -23,7 +23,6 @@ from gauge_well.core.work.task import Task
 
 TRIES = 40
 SEED = 20
-WEEK = 168.0
 CLOSE = 1e-9
 
 
@@ -88,8 +87,7 @@ class Work:
     @cached_property
     def behind(self) -> Mapping[str, float]:
         """Working hours that wait behind each task, its own with them, along the longest way; drying at the week's pace."""
-        week = self.clock.week
-        pace = (5.0 * week.weekday + 2.0 * week.weekend) / WEEK
+        pace = self.clock.week.pace
         found: dict[str, float] = {}
         for task in reversed(self.tasks):
             rest = max((found[id] for id in self.following[task.id]), default=0.0)

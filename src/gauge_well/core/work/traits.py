@@ -69,7 +69,6 @@ class Traits:
     """What of a build decides which tasks there are, and how large they are."""
 
     kind: str
-    lie: str
     diesel: bool
     computer: bool
     loom: str
@@ -85,8 +84,6 @@ class Traits:
     column: bool
     cabin: bool
     wet_exhaust: bool
-    metal_found: bool
-    plugs_out: bool
     displacement: float | None
     choices: Mapping[str, str]
 
@@ -104,7 +101,7 @@ USUAL_SIZE = 2.5e-3  # m3 of displacement the usual hours are for
 STILL = ("generator", "locomotive", "boat", "aircraft")
 
 
-def traits_of(case: BuildCase, said: Mapping[str, str], metal_found: bool = False) -> Traits:
+def traits_of(case: BuildCase, said: Mapping[str, str]) -> Traits:
     """Read the build. ``said``: what the builder picked of :data:`CHOICES`; the rest by rule."""
     kind, box = str(case.machine.kind), case.machine.gearbox
 
@@ -116,7 +113,6 @@ def traits_of(case: BuildCase, said: Mapping[str, str], metal_found: bool = Fals
     rules = by_rule(case)
     return Traits(
         kind=kind,
-        lie=str(case.installation.lie),
         diesel=case.engine.fuel == "diesel",
         computer=of("electrics.computer") not in (None, "none"),
         loom=str(of("electrics.loom") or ""),
@@ -132,8 +128,6 @@ def traits_of(case: BuildCase, said: Mapping[str, str], metal_found: bool = Fals
         column=kind not in STILL,
         cabin=kind not in ("generator", "aircraft"),
         wet_exhaust=boat and case.machine.exhaust == "wet",
-        metal_found=metal_found,
-        plugs_out=of("oil.priming") == "plugs_out",
         displacement=likely_or_none(case.engine.displacement),
         choices={name: said.get(name) or str(rules[name].value) for name in CHOICES},
     )

@@ -17,6 +17,7 @@ TASKS: tuple[Task, ...] = (
     *first.TASKS,
 )
 
+TRADE = frozenset(task.id for task in TASKS)
 # The task that cannot begin without a part of a system, where no task names its place; the first that a build has.
 OF_SYSTEM: Mapping[str, tuple[str, ...]] = {
     "oil": ("pan_on",),
