@@ -19,7 +19,6 @@ from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.parts import fresh_id
 from gauge_well.sheet.sections import PLACES
 
-CATALOGUE_MAX = 4 * 1024 * 1024  # bytes of a file
 PARTS_MAX = 2000
 # What a column may say besides a part's facts, and other words for it.
 PLAIN: Mapping[str, tuple[str, ...]] = {

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 from collections.abc import Iterator, Mapping, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from functools import partial
 from math import log
@@ -142,7 +143,11 @@ def shopped(
             "The catalogue has no part with a price for any place of this build.",
         )
     slots = [replace(slot, reaches=slot.reaches | _ruled(document, slots, i)) for i, slot in enumerate(slots)]
-    run = Run(document, slots, sure)
+    with _scheduler() as shared:
+        yield from _searched(Run(document, slots, sure, shared), slots, dropped)
+
+
+def _searched(run: Run, slots: Sequence[Slot], dropped: Sequence[str]) -> Iterator[dict[str, Any]]:
     as_is: Pick = tuple(0 for _ in slots)
     singles = [(i, n) for i, slot in enumerate(slots) for n in range(1, len(slot.options))]
     yield _progress("what each part moves", 0, len(singles))
@@ -159,7 +164,9 @@ def shopped(
     assert found is not None
     pick, gives = (found.pick, []) if found.pick is not None else _nearest(names, run.known)
     swaps = list(_swaps(found.pick, slots, run, names)) if found.pick is not None else []
-    yield ShopEvent(event="answer", data=_answer(found, pick, slots, swaps, left, gives, dropped, sure)).model_dump()
+    yield ShopEvent(
+        event="answer", data=_answer(found, pick, slots, swaps, left, gives, dropped, run.sure)
+    ).model_dump()
 
 
 def _progress(what: str, done: int, of: int | None) -> dict[str, Any]:
@@ -275,10 +282,9 @@ def outcome(document: dict[str, Any], sure: bool) -> Outcome:
 class Run:
     """Runs picks, each once: here, or shared out by a scheduler whose address is given."""
 
-    def __init__(self, document: dict[str, Any], slots: Sequence[Slot], sure: bool) -> None:
-        self.document, self.slots, self.sure = document, slots, sure
+    def __init__(self, document: dict[str, Any], slots: Sequence[Slot], sure: bool, shared: Any) -> None:
+        self.document, self.slots, self.sure, self._shared = document, slots, sure, shared
         self.known: dict[Pick, Outcome] = {}
-        self._shared = _scheduler()
 
     def __call__(self, picks: Sequence[Pick]) -> list[Outcome]:
         """Outcomes of picks."""
@@ -307,18 +313,22 @@ def _hands() -> int:
     return BATCH if os.environ.get(SCHEDULER) else 1
 
 
-def _scheduler() -> Any:
-    """A client of the scheduler whose address the environment gives; None where it gives none."""
+@contextmanager
+def _scheduler() -> Iterator[Any]:
+    """A client of the scheduler whose address the environment gives, for as long as it is wanted; None where it gives none."""
     address = os.environ.get(SCHEDULER, "").strip()
     if not address:
-        return None
+        yield None
+        return
     try:
         from distributed import Client  # only where an address is given
 
-        return Client(address, timeout=5, set_as_default=False)  # type: ignore[no-untyped-call]
+        client = Client(address, timeout=5, set_as_default=False)  # type: ignore[no-untyped-call]
     except (ImportError, OSError, ValueError) as error:
         message = f"The scheduler at {address[:80]} is not reached. Take {SCHEDULER} away to search here."
         raise Refused("scheduler", address[:80], "tcp://host:port", message) from error
+    with client:
+        yield client
 
 
 # What is asked --------------------------------------------------------------------------------------

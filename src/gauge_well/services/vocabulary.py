@@ -14,9 +14,9 @@ from gauge_well.core.run.graph import readers
 from gauge_well.core.systems import ASKED, SYSTEMS
 from gauge_well.services.errors import Refused
 from gauge_well.services.models_report import Model
-from gauge_well.sheet.document import STATES
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.starter import INJECTIONS
+from gauge_well.sheet.work_document import STATES
 from gauge_well.units import KINDS, UNITS, read, show, unit_for
 from gauge_well.units.printing import POWERS, Preference
 

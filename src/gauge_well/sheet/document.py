@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Mapping
 from functools import reduce
 from operator import or_
 from typing import Annotated, Any, Literal, TypeVar
@@ -16,7 +15,7 @@ from gauge_well.core.facts import Kind, Spec, specs
 from gauge_well.core.parts import KINDS
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS
-from gauge_well.sheet.work_document import BUY_STATES, DATE, Strict, WorkDocument
+from gauge_well.sheet.work_document import DATE, State, Strict, WorkDocument
 
 FORMAT = "gauge-well-build/2"
 TEXT_MAX = 200
@@ -65,14 +64,12 @@ def copied(document: T) -> T:
 
 
 PARTS_MAX = 400
-# What stands with a part: what one has it as.
-STATES: Mapping[str, str] = BUY_STATES
 
 
 class KeepDocument(Strict):
     """How a part stands with its builder."""
 
-    state: Literal["have", "wanted", "ordered", "donor", "make"] | None = None
+    state: State | None = None
     source: str | None = Field(default=None, alias="from", max_length=80, description="Where it came or will come from")
     price: str | None = Field(
         default=None, max_length=20, description="120, or 100-150, with a money's sign or without"

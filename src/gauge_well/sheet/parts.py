@@ -8,10 +8,11 @@ from collections.abc import Container, Mapping
 from typing import Any
 
 from gauge_well.core.parts import KINDS
-from gauge_well.sheet.document import PARTS_MAX, STATES, copied
+from gauge_well.sheet.document import PARTS_MAX, copied
 from gauge_well.sheet.errors import refuse
 from gauge_well.sheet.listing import halved, taken
 from gauge_well.sheet.sections import PLACES, Place, place_of
+from gauge_well.sheet.work_document import STATES
 
 PART_ACTIONS = ("add", "remove", "copy", "fit", "take", "move", "repeat", "split", "list")
 Raw = dict[str, Any]

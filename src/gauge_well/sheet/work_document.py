@@ -22,6 +22,16 @@ HANDS_MAX = 4
 Date = Field(default=None, pattern=DATE, description="2026-11-24")
 Id = Field(pattern=ID, description="Short name, used in paths")
 
+# How a thing stands with its builder.
+STATES: Mapping[str, str] = {
+    "have": "have it",
+    "wanted": "wanted",
+    "ordered": "ordered",
+    "donor": "on the donor",
+    "make": "to make",
+}
+State = Literal["have", "wanted", "ordered", "donor", "make"]
+
 
 class Strict(BaseModel):
     """Unknown fields are refused, so that a misspelt one is not silently lost."""
@@ -57,13 +67,6 @@ BUY_KINDS: Mapping[str, str] = {
     "service": "work sent out",
     "paper": "papers and fees",
 }
-BUY_STATES: Mapping[str, str] = {
-    "have": "have it",
-    "wanted": "wanted",
-    "ordered": "ordered",
-    "donor": "on the donor",
-    "make": "to make",
-}
 
 
 class WayDocument(Strict):
@@ -97,7 +100,7 @@ class FastenerDocument(Strict):
     gauged: Literal["yes", "no"] | None = Field(
         default=None, description="Held against a gauge, not only read somewhere"
     )
-    state: Literal["have", "wanted", "ordered", "donor", "make"] | None = None
+    state: State | None = None
     task: str | None = Field(default=None, max_length=40, description="The task it is for")
 
 
@@ -134,7 +137,7 @@ class BuyDocument(Strict):
     id: str = Id
     title: str = Field(max_length=80)
     kind: Literal["part", "material", "fastener", "tool", "service", "paper"] | None = None
-    state: Literal["have", "wanted", "ordered", "donor", "make"] | None = None
+    state: State | None = None
     source: str | None = Field(default=None, alias="from", max_length=80, description="From whom")
     price: str | None = Field(default=None, max_length=20, description="120, or 100-150")
     lead: str | None = Field(default=None, max_length=40, description="Until it is there: 10 days, 2-3 weeks")

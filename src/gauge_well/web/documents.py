@@ -31,12 +31,12 @@ STREAM = "application/x-ndjson"
 STREAMED = "Event"  # as models end that are given one a line
 
 
-PHOTOGRAPHS = "/api/photographs"
+PHOTOGRAPHS, CATALOGUE = "/api/photographs", "/api/catalogue"
 RAW = (
     "/api/shape",
     "/api/outline",
     "/api/pins",
-    "/api/catalogue",
+    CATALOGUE,
     PHOTOGRAPHS,
 )  # routes that take a file's bytes as they are
 BYTES, BINARY = "application/octet-stream", {"type": "string", "format": "binary"}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+from collections.abc import Mapping
 from urllib.parse import urlsplit
 
 from flask import Flask, Response, request
@@ -10,11 +11,16 @@ from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 
 from gauge_well.services.photographs import PHOTO_MAX
 from gauge_well.services.shaping import BYTES_MAX
-from gauge_well.web.documents import BYTES, PHOTOGRAPHS, RAW
+from gauge_well.web.documents import BYTES, CATALOGUE, PHOTOGRAPHS, RAW
 from gauge_well.web.problems import problem
 
 BODY_MAX = 512 * 1024
 OWN_HOSTS = ("localhost", "127.0.0.1")
+# By the address a file is sent to: bytes that are taken, and what to do about more; of all others a shape's.
+FILES: Mapping[str, tuple[int, str]] = {
+    PHOTOGRAPHS: (PHOTO_MAX, "take the photograph smaller"),
+    CATALOGUE: (BYTES_MAX, "save it with fewer rows"),
+}
 READS = ("GET", "HEAD", "OPTIONS")
 
 
@@ -78,16 +84,11 @@ def _raw() -> Response | None:
     """A file's bytes, read here so that too many are refused in words."""
     if request.mimetype != BYTES:
         return problem(415, "media_type", f"Send the file's bytes (content type {BYTES}).")
-    most = PHOTO_MAX if request.path == PHOTOGRAPHS else BYTES_MAX
+    most, smaller = FILES.get(request.path, (BYTES_MAX, "save a mesh as binary STL, or with fewer faces"))
     request.max_content_length = most
     try:
         request.get_data()
     except RequestEntityTooLarge:
-        smaller = (
-            "take the photograph smaller"
-            if request.path == PHOTOGRAPHS
-            else "save a mesh as binary STL, or with fewer faces"
-        )
         words = f"The file is larger than {most // 1024**2} MB: {smaller}."
         return problem(413, "too_large", words)
     return None
