@@ -125,6 +125,9 @@ export function whole(answer: Build, held: Build | null): Build {
   }
 }
 
+/** A file's bytes, sent as they are; the library's own types know only JSON. */
+const asItIs = (asked: object, file: Blob) => ({ ...asked, body: file, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } }) as never
+
 const of = (id: string) => ({ path: { id } })
 const at = (id: string, revision: number) => ({ path: { id, revision } })
 const made = (revision: number) => ({ header: { 'If-Match': `"${revision}"` } })
@@ -188,13 +191,13 @@ export const api = {
   },
   /** A thing's points from a file's bytes, sent as they are. */
   shape: (file: Blob, query: NonNullable<paths['/api/shape']['post']['parameters']['query']>) =>
-    told(server.POST('/api/shape', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['ShapeOut'] }>),
+    told(server.POST('/api/shape', asItIs({ params: { query } }, file)) as Promise<{ data?: Schemas['ShapeOut'] }>),
   /** A pin list from its text, sent as it is. */
   pins: (text: string) =>
-    told(server.POST('/api/pins', { body: new Blob([text]) as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['PinsOut'] }>),
+    told(server.POST('/api/pins', asItIs({}, new Blob([text]))) as Promise<{ data?: Schemas['PinsOut'] }>),
   /** A catalogue from a file's bytes, sent as they are; and the one that ships. */
   catalogue: (file: Blob, query: NonNullable<paths['/api/catalogue']['post']['parameters']['query']>) =>
-    told(server.POST('/api/catalogue', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['CatalogueOut'] }>),
+    told(server.POST('/api/catalogue', asItIs({ params: { query } }, file)) as Promise<{ data?: Schemas['CatalogueOut'] }>),
   catalogueSample: () => quietly(server.GET('/api/catalogue/sample', { parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** Aborting the signal ends the search. */
   shop: async (asked: { sheet: SheetDocument; parts: Schemas['CataloguePart'][]; places: string[]; sure: boolean }, signal: AbortSignal, take: (event: Schemas['ShopEvent']) => void) => {
@@ -204,13 +207,13 @@ export const api = {
   photographs: (id: string) => quietly(server.GET('/api/builds/{id}/photographs', { params: of(id) })),
   /** A photograph's file, sent as it is. */
   photograph: (build: string, subject: string, file: Blob) =>
-    quietly(server.POST('/api/photographs', { params: { query: { build, subject } }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['PhotographOut'] }>),
+    quietly(server.POST('/api/photographs', asItIs({ params: { query: { build, subject } } }, file)) as Promise<{ data?: Schemas['PhotographOut'] }>),
   dropPhotograph: (photograph: string) => quietly(server.DELETE('/api/photographs/{photograph}', { params: { path: { photograph } } })),
   scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** A pan's side view from a file's bytes, sent as they are; and the fitted one as a file. */
   outline: (file: Blob, query: NonNullable<paths['/api/outline']['post']['parameters']['query']>) =>
-    told(server.POST('/api/outline', { params: { query }, body: file as never, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } } as never) as Promise<{ data?: Schemas['OutlineOut'] }>),
+    told(server.POST('/api/outline', asItIs({ params: { query } }, file)) as Promise<{ data?: Schemas['OutlineOut'] }>),
   outlined: (kind: 'csv' | 'svg' | 'dxf', sheet: SheetDocument) =>
     told(server.POST('/api/outline/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** The parts of a place that several fill, as CSV. */

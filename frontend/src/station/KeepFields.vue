@@ -3,6 +3,7 @@ import { useVocabulary } from '../stores/vocabulary'
 import { line } from '../stores/build'
 import { optionsOf } from '../ui/options'
 import Pick from '../ui/Pick.vue'
+import { typed } from '../ui/typed'
 import { useSending } from './useSending'
 
 /** How a thing stands with its builder: state, from whom, price, when it comes, a note. `path`: where that is kept. */
@@ -11,7 +12,6 @@ const props = defineProps<{ path: string; name: string; kept: Kept }>()
 const words = useVocabulary()
 const { send, trouble } = useSending()
 const keep = (field: keyof Kept, text: string) => send(line(`${props.path}.${field}`, text.trim() || null))
-const typed = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { toRef } from 'vue'
+import { typed } from '../ui/typed'
 import KeepFields from './KeepFields.vue'
 import type { Part } from './parts'
 import PhotoStrip from './PhotoStrip.vue'
@@ -8,7 +9,6 @@ import { usePart } from './usePart'
 /** How a part stands with its builder: its name, whether one has it, where it is from, what it costs, what it looks like. */
 const props = defineProps<{ part: Part }>()
 const { called, rename, trouble } = usePart(toRef(props, 'part'))
-const typed = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>

@@ -22,10 +22,13 @@ export function ticked(unsent: readonly Edit[]): Map<string, string> {
   }))
 }
 
+/** What the build's document says of the work. */
+export type Work = NonNullable<Schemas['BuildDocument']['work']>
+export const workOf = (document: SheetDocument): Partial<Work> => (document.work as Work | undefined) ?? {}
+
 /** Ticks of the build as it is kept, that the order worked before them does not know yet. */
 export function newer(document: SheetDocument, order: Order): Map<string, string> {
-  const work = document.work as { tasks?: { id: string; done?: string }[] } | undefined
-  const kept = new Map(work?.tasks?.map((t) => [t.id, t.done ?? '']))
+  const kept = new Map(workOf(document).tasks?.map((t) => [t.id, t.done ?? '']))
   return new Map(order.tasks.map((t) => [t.id, kept.get(t.id) ?? ''] as const).filter(([id, done]) => done !== order.tasks.find((t) => t.id === id)?.done))
 }
 
@@ -47,10 +50,9 @@ export function breaksNow(task: Task, tasks: readonly Task[]): Break[] {
   return task.breaks.filter((b) => open.has(b.missing))
 }
 
-const HOUR = (h: number) => (h < 1 ? `${Math.round(h * 60)} min` : `${Number(h.toFixed(h < 10 ? 1 : 0))} h`)
 /** Hours as one says them. */
-export const hours = HOUR
-export const spanned = (s: Task['hours']) => (s.low === s.high ? HOUR(s.likely) : `${HOUR(s.likely)}, ${Number(s.low.toFixed(1))} to ${HOUR(s.high)}`)
+export const hours = (h: number) => (h < 1 ? `${Math.round(h * 60)} min` : `${Number(h.toFixed(h < 10 ? 1 : 0))} h`)
+export const spanned = (s: Task['hours']) => (s.low === s.high ? hours(s.likely) : `${hours(s.likely)}, ${Number(s.low.toFixed(1))} to ${hours(s.high)}`)
 
 /** A day as one says it: Thu 21 May. */
 export function said(iso: string): string {

@@ -19,7 +19,7 @@ export interface Stretch {
 export interface Lock { id: string; label: string; at: number; lane: number; open: boolean }
 /** A thing not there yet: a dam where work waits for it, else it comes in time. */
 export interface Dam { id: string; label: string; at: number; lane: number; late: boolean; day: string; holds: boolean }
-export interface River { stretches: Stretch[]; joins: [string, string][]; locks: Lock[]; dams: Dam[]; starts: { id: string; title: string; lane: number }[]; lanes: number }
+export interface River { stretches: Stretch[]; joins: [string, string][]; locks: Lock[]; dams: Dam[]; starts: { id: string; title: string; lane: number }[] }
 
 const HOLDS = 0.2 // share of runs from which work is said to wait for a thing
 /** Lanes of a stretch: which of its branches lies where; the rest in the middle. */
@@ -46,7 +46,6 @@ export function river(order: Order, tasks: readonly Task[]): River {
     locks: tasks.filter((t) => t.hold && t.state !== 'done').map((t) => ({ id: t.id, label: t.title, at: t.end_h ?? 0, lane: lane.get(keyOf(t)) ?? 0, open: t.state === 'ready' })),
     dams: order.things.filter((t) => t.awaited && t.tasks.length).map((t) => damOf(t, order, tasks, lane)),
     starts: tasks.filter((t) => t.state === 'ready').map((t) => ({ id: t.id, title: t.title, lane: lane.get(keyOf(t)) ?? 0 })),
-    lanes: 3,
   }
 }
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useSending } from '../../../station/useSending'
 import { line } from '../../../stores/build'
 import { optionsOf } from '../../../ui/options'
+import AddLine from '../../../ui/AddLine.vue'
 import Pick from '../../../ui/Pick.vue'
 import { freshId, short } from '../logic'
+import { stated } from '../../../ui/typed'
 import { useOrder } from '../useOrder'
 
 /** Fasteners: thread, length, class, torque, sealant; held against a gauge before they are ordered. */
@@ -14,12 +16,7 @@ const rows = computed(() => order.order?.fasteners ?? [])
 const FIELDS = [['count', 'How many', '4'], ['thread', 'Thread', 'M10'], ['length', 'Length', '35 mm'], ['torque', 'Torque', '45 Nm'], ['sealant', 'Sealant', 'thread lock']] as const
 const GRADES = ['5.8', '8.8', '10.9', '12.9'].map((value) => ({ value, label: value }))
 const tasks = computed(() => Object.fromEntries(order.tasks.map((t) => [t.id, short(t.title)])))
-const typed = (event: Event) => (event.target as HTMLInputElement).value.trim() || null
-const title = ref('')
-async function add(): Promise<void> {
-  const name = title.value.trim()
-  if (name && (await send(line(`work.fasteners.${freshId(name, rows.value.map((f) => f.id))}.title`, name)))) title.value = ''
-}
+const add = (name: string) => send(line(`work.fasteners.${freshId(name, rows.value.map((f) => f.id))}.title`, name))
 </script>
 
 <template>
@@ -32,7 +29,7 @@ async function add(): Promise<void> {
         <tbody>
           <tr v-for="f in rows" :key="f.id">
             <th scope="row">{{ f.title }}</th>
-            <td v-for="[field, head, like] in FIELDS" :key="field"><input class="input" :class="field" maxlength="60" :placeholder="like" :value="f[field]" :aria-label="`${head} of ${f.title}`" @change="send(line(`work.fasteners.${f.id}.${field}`, typed($event)))" /><span v-if="field === 'torque' && f.wrong" class="over said">{{ f.wrong }}</span><span v-else-if="field === 'torque' && f.usual" class="mute said">{{ f.usual }}</span></td>
+            <td v-for="[field, head, like] in FIELDS" :key="field"><input class="input" :class="field" maxlength="60" :placeholder="like" :value="f[field]" :aria-label="`${head} of ${f.title}`" @change="send(line(`work.fasteners.${f.id}.${field}`, stated($event)))" /><span v-if="field === 'torque' && f.wrong" class="over said">{{ f.wrong }}</span><span v-else-if="field === 'torque' && f.usual" class="mute said">{{ f.usual }}</span></td>
             <td><Pick :label="`Class of ${f.title}`" :options="[{ value: '', label: '–' }, ...GRADES]" :model-value="f.grade" @update:model-value="(v) => send(line(`work.fasteners.${f.id}.grade`, String(v ?? '') || null))" /></td>
             <td><Pick :label="`Task of ${f.title}`" :options="[{ value: '', label: '–' }, ...optionsOf(tasks)]" :model-value="f.task" @update:model-value="(v) => send(line(`work.fasteners.${f.id}.task`, String(v ?? '') || null))" /></td>
             <td><label class="gauge"><input type="checkbox" :checked="f.gauged" :aria-label="`${f.title}: held against a gauge`" @change="send(line(`work.fasteners.${f.id}.gauged`, f.gauged ? null : 'yes'))" /></label></td>
@@ -41,7 +38,7 @@ async function add(): Promise<void> {
         </tbody>
       </table>
     </div>
-    <form class="add noprint" @submit.prevent="add"><input v-model="title" class="input" maxlength="80" aria-label="Where a fastener goes" placeholder="bell to block" /><button class="button" type="submit">Add a fastener</button></form>
+    <AddLine label="Where a fastener goes" like="bell to block" button="Add a fastener" :add="add" />
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
   </section>
 </template>
@@ -80,15 +77,6 @@ thead th {
   display: grid;
   place-items: center;
   min-height: 32px;
-}
-.add {
-  display: flex;
-  gap: 8px;
-  margin-top: 10px;
-  max-width: 460px;
-}
-.add .button {
-  white-space: nowrap;
 }
 @media (max-width: 720px) {
   .gauge {

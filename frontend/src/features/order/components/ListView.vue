@@ -5,7 +5,7 @@ import { line, useBuild } from '../../../stores/build'
 import { Fold } from '../../../ui/lazy'
 import { optionsOf } from '../../../ui/options'
 import Pick from '../../../ui/Pick.vue'
-import { dayOf, freshId, hours } from '../logic'
+import { dayOf, freshId, hours, workOf } from '../logic'
 import { useOrder } from '../useOrder'
 import TaskRow from './TaskRow.vue'
 
@@ -22,7 +22,7 @@ const stages = computed(() => Object.entries(order.order?.stages ?? {}).flatMap(
 /** The stretch in hand stands open. */
 const current = computed(() => stages.value.find((s) => s.left.some((t) => t.state === 'ready'))?.id)
 const isOpen = (id: string) => open.value[id] ?? id === current.value
-const kept = computed(() => (build.document.work as { tasks?: { id: string; title?: string; left_out?: string }[] } | undefined)?.tasks ?? [])
+const kept = computed(() => workOf(build.document).tasks ?? [])
 const out = computed(() => kept.value.filter((t) => t.left_out))
 const named = (id: string) => kept.value.find((t) => t.id === id)?.title ?? id.replaceAll('_', ' ')
 const finish = (ids: string[]) => order.send(ids.map((id) => line(`work.tasks.${id}.done`, dayOf(new Date()))))
@@ -37,7 +37,7 @@ async function add(): Promise<void> {
   if (!title.value.trim()) return
   const id = freshId(title.value, [...order.byId.keys(), ...kept.value.map((t) => t.id)])
   const at = `work.tasks.${id}`
-  const next = before.value ? kept.value.find((t) => t.id === before.value) as { after?: string[] } | undefined : undefined
+  const next = before.value ? kept.value.find((t) => t.id === before.value) : undefined
   const edits = [line(`${at}.title`, title.value.trim()), line(`${at}.stage`, stage.value), ...(behind.value ? [line(`${at}.after`, behind.value)] : [])]
   if (before.value) edits.push(line(`work.tasks.${before.value}.after`, [...(next?.after ?? []), id].join(', ')))
   if (await send(...edits)) title.value = ''

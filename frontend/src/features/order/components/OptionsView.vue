@@ -4,8 +4,10 @@ import { api, type Schemas } from '../../../api/client'
 import { useLatest } from '../../../api/useLatest'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
+import AddLine from '../../../ui/AddLine.vue'
 import Waiting from '../../../ui/Waiting.vue'
-import { dayOf, freshId } from '../logic'
+import { stated } from '../../../ui/typed'
+import { dayOf, freshId, workOf } from '../logic'
 
 /** Go or no-go: engines that could be taken, each run on this machine with what is fitted; what could stop the job, priced. */
 const build = useBuild()
@@ -18,8 +20,8 @@ const { ask } = useLatest(async (signal) => {
 }, 0, (error) => (failed.value = error instanceof Error ? error.message : String(error)))
 watch(() => [build.build?.id, build.build?.revision], () => void ask(), { immediate: true })
 type Option = Schemas['EngineOptionOut']
-const kept = computed(() => (build.document.work as { options?: Record<string, string>[] } | undefined)?.options ?? [])
-const textOf = (id: string, field: string) => kept.value.find((o) => o.id === id)?.[field] ?? ''
+const kept = computed(() => workOf(build.document).options ?? [])
+const textOf = (id: string, field: (typeof FIELDS)[number][0]) => kept.value.find((o) => o.id === id)?.[field] ?? ''
 const LINES: { label: string; show: (o: Option) => string; over?: (o: Option) => boolean }[] = [
   { label: 'On this machine', show: (o) => o.problem || o.sentence, over: (o) => o.problem !== '' || o.state === 'short' },
   { label: 'Power claimed', show: (o) => o.power },
@@ -31,12 +33,7 @@ const LINES: { label: string; show: (o: Option) => string; over?: (o: Option) =>
 ]
 const FIELDS = [['rated_power', 'Power', '150 hp'], ['rated_speed', 'Power’s speed', '5500 rpm'], ['peak_torque', 'Torque', '300 Nm'], ['displacement', 'Displacement', '2.5 L'], ['dry_mass', 'Dry weight', '140 kg'], ['price', 'Price', '700-1200'], ['parts', 'Parts besides', '600-900']] as const
 const FITS = { unknown: 'not held in yet', yes: 'was held in: fits', no: 'was held in: does not fit' }
-const typed = (event: Event) => (event.target as HTMLInputElement).value.trim() || null
-const title = ref('')
-async function add(): Promise<void> {
-  const name = title.value.trim()
-  if (name && (await send(line(`work.options.${freshId(name, kept.value.map((o) => o.id ?? ''))}.title`, name)))) title.value = ''
-}
+const add = (name: string) => send(line(`work.options.${freshId(name, kept.value.map((o) => o.id))}.title`, name))
 </script>
 
 <template>
@@ -50,12 +47,12 @@ async function add(): Promise<void> {
         <tbody>
           <tr v-for="l in LINES" :key="l.label"><th scope="row">{{ l.label }}</th><td v-for="o in found.options" :key="o.id" :class="{ over: l.over?.(o) }">{{ l.show(o) }}</td></tr>
           <tr><th scope="row">Held into the bay</th><td v-for="o in found.options" :key="o.id">{{ o.own ? 'as Fit says' : FITS[o.fits as keyof typeof FITS] }}</td></tr>
-          <tr v-for="[field, head, like] in FIELDS" :key="field" class="noprint"><th scope="row" class="mute">{{ head }}, as told</th><td v-for="o in found.options" :key="o.id"><input v-if="!o.own" class="input" maxlength="40" :placeholder="like" :value="textOf(o.id, field)" :aria-label="`${head} of ${o.title}`" @change="send(line(`work.options.${o.id}.${field}`, typed($event)))" /></td></tr>
+          <tr v-for="[field, head, like] in FIELDS" :key="field" class="noprint"><th scope="row" class="mute">{{ head }}, as told</th><td v-for="o in found.options" :key="o.id"><input v-if="!o.own" class="input" maxlength="40" :placeholder="like" :value="textOf(o.id, field)" :aria-label="`${head} of ${o.title}`" @change="send(line(`work.options.${o.id}.${field}`, stated($event)))" /></td></tr>
           <tr class="noprint"><td /><td v-for="o in found.options" :key="o.id"><button v-if="!o.own" class="textlink" type="button" :aria-label="`let go: ${o.title}`" @click="send(line(`work.options.${o.id}`, null, { action: 'remove' }))">let go</button></td></tr>
         </tbody>
       </table>
     </div>
-    <form class="add noprint" @submit.prevent="add"><input v-model="title" class="input" maxlength="80" aria-label="An engine that could be taken" placeholder="in-line four diesel 2.5 L" /><button class="button" type="submit">Set it beside</button></form>
+    <AddLine label="An engine that could be taken" like="in-line four diesel 2.5 L" button="Set it beside" :add="add" />
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
   </section>
   <section v-if="found" class="card pad" :class="{ open: found.unpriced.length }">
@@ -88,15 +85,6 @@ thead th {
 }
 tbody th {
   color: var(--mute);
-}
-.add {
-  display: flex;
-  gap: 8px;
-  margin-top: 10px;
-  max-width: 460px;
-}
-.add .button {
-  white-space: nowrap;
 }
 .open {
   border-left: 4px solid var(--over);

@@ -3,14 +3,15 @@ import { computed, ref } from 'vue'
 import { line, useBuild } from '../../../stores/build'
 import { optionsOf } from '../../../ui/options'
 import Pick from '../../../ui/Pick.vue'
+import { stated } from '../../../ui/typed'
+import { workOf } from '../logic'
 import { useOrder } from '../useOrder'
 
 /** Decisions about the work, hours and hands there are, the limit: what is not stated stands as usual, and is named so. */
 const order = useOrder()
 const build = useBuild()
 const trouble = ref<Record<string, string>>({})
-const work = computed(() => (build.document.work ?? {}) as Record<string, string | number | undefined>)
-const typed = (event: Event) => (event.target as HTMLInputElement).value.trim() || null
+const work = computed(() => workOf(build.document) as Record<string, string | number | undefined>)
 const HANDS = [1, 2, 3, 4].map((n) => ({ value: String(n), label: n === 1 ? 'one' : `${n}` }))
 const FIELDS = computed(() => [
   { name: 'weekday', label: 'Working hours of a weekday', usual: `${order.order?.weekday_h ?? 2} h` },
@@ -28,9 +29,9 @@ async function set(name: string, text: string | null): Promise<void> {
   <section class="card pad">
     <h2 class="label">Hours, hands, limit</h2>
     <div class="grid">
-      <label v-for="f in FIELDS" :key="f.name"><span class="mute">{{ f.label }}</span><input class="input" maxlength="20" :placeholder="f.usual" :value="work[f.name] ?? ''" :aria-label="f.label" @change="set(f.name, typed($event))" /><span v-if="trouble[f.name]" class="over" role="alert">{{ trouble[f.name] }}</span></label>
+      <label v-for="f in FIELDS" :key="f.name"><span class="mute">{{ f.label }}</span><input class="input" maxlength="20" :placeholder="f.usual" :value="work[f.name] ?? ''" :aria-label="f.label" @change="set(f.name, stated($event))" /><span v-if="trouble[f.name]" class="over" role="alert">{{ trouble[f.name] }}</span></label>
       <label><span class="mute">People who usually work on it</span><Pick label="People who usually work on it" :options="HANDS" :model-value="String(work.hands ?? 1)" @update:model-value="(v) => set('hands', String(v))" /></label>
-      <label><span class="mute">No work before</span><input class="input" type="date" :value="work.start ?? ''" aria-label="No work before" @change="set('start', typed($event))" /></label>
+      <label><span class="mute">No work before</span><input class="input" type="date" :value="work.start ?? ''" aria-label="No work before" @change="set('start', stated($event))" /></label>
     </div>
   </section>
   <section class="card pad">

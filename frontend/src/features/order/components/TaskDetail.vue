@@ -4,7 +4,8 @@ import { line, useBuild } from '../../../stores/build'
 import Pick from '../../../ui/Pick.vue'
 import { useSending } from '../../../station/useSending'
 import PhotoStrip from '../../../station/PhotoStrip.vue'
-import { hours, short, spanned, type Task } from '../logic'
+import { hours, short, spanned, workOf, type Task } from '../logic'
+import { stated } from '../../../ui/typed'
 import { useOrder } from '../useOrder'
 import OffFirst from './OffFirst.vue'
 
@@ -15,14 +16,13 @@ const build = useBuild()
 const path = (field: string) => `work.tasks.${props.task.id}.${field}`
 const { send, trouble } = useSending()
 /** Arcs of one's own, and those of the trade that this build goes without. */
-const said = computed(() => (build.document.work as { tasks?: { id: string; after?: string[]; free_of?: string[] }[] } | undefined)?.tasks?.find((t) => t.id === props.task.id))
+const said = computed(() => workOf(build.document).tasks?.find((t) => t.id === props.task.id))
 const mine = computed(() => said.value?.after ?? [])
 const freed = computed(() => said.value?.free_of ?? [])
 const name = (id: string) => short(order.byId.get(id)?.title ?? id)
 const others = computed(() => [{ value: '', label: 'nothing more' }, ...order.tasks.filter((t) => t.id !== props.task.id && !props.task.after.some((a) => a.id === t.id)).map((t) => ({ value: t.id, label: t.title }))])
 const put = (field: string, ids: string[]) => send(line(path(field), ids.join(', ') || null))
 const wait = (id: string) => put('after', [...mine.value, id])
-const typed = (event: Event) => (event.target as HTMLInputElement).value.trim() || null
 const things = computed(() => (order.order?.things ?? []).filter((t) => t.tasks.includes(props.task.id)))
 const needs = computed(() => [...props.task.tools, ...props.task.materials])
 const thing = (id: string) => order.order?.things.find((t) => t.id === id)
@@ -46,8 +46,8 @@ const thing = (id: string) => order.order?.things.find((t) => t.id === id)
     <OffFirst v-if="task.id === 'clear_way'" />
     <PhotoStrip :subject="`tasks.${task.id}`" :name="short(task.title)" />
     <div class="own">
-      <label><span class="mute">Hours, least-likely-most</span><input class="input" maxlength="40" :placeholder="`${task.hours.low}-${task.hours.likely}-${task.hours.high} h`" :value="task.hours_stated ? `${task.hours.low}-${task.hours.likely}-${task.hours.high} h` : ''" :aria-label="`Hours of ${task.title}`" @change="order.set(path('hours'), typed($event))" /></label>
-      <label class="wide"><span class="mute">Note</span><input class="input" maxlength="400" :value="task.note" :aria-label="`Note on ${task.title}`" @change="order.set(path('note'), typed($event))" /></label>
+      <label><span class="mute">Hours, least-likely-most</span><input class="input" maxlength="40" :placeholder="`${task.hours.low}-${task.hours.likely}-${task.hours.high} h`" :value="task.hours_stated ? `${task.hours.low}-${task.hours.likely}-${task.hours.high} h` : ''" :aria-label="`Hours of ${task.title}`" @change="order.set(path('hours'), stated($event))" /></label>
+      <label class="wide"><span class="mute">Note</span><input class="input" maxlength="400" :value="task.note" :aria-label="`Note on ${task.title}`" @change="order.set(path('note'), stated($event))" /></label>
       <label class="noprint"><span class="mute">It also comes after</span><Pick :label="`${task.title} also comes after`" :options="others" model-value="" @update:model-value="(v) => v && wait(String(v))" /></label>
       <p v-if="trouble" class="over wide" role="alert">{{ trouble }}</p>
       <p v-if="mine.length || freed.length" class="wide noprint"><template v-for="id in mine" :key="id"><button class="textlink" type="button" :aria-label="`need not wait for ${name(id)}`" @click="put('after', mine.filter((m) => m !== id))">need not wait for {{ name(id) }}</button> </template><button v-for="id in freed" :key="id" class="textlink" type="button" :aria-label="`waits for ${name(id)} again`" @click="put('free_of', freed.filter((m) => m !== id))">waits for {{ name(id) }} again</button></p>

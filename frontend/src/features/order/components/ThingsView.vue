@@ -6,6 +6,7 @@ import { useVocabulary } from '../../../stores/vocabulary'
 import DataTable from '../../../ui/DataTable.vue'
 import type { Column } from '../../../ui/grid'
 import { optionsOf } from '../../../ui/options'
+import AddLine from '../../../ui/AddLine.vue'
 import Pick from '../../../ui/Pick.vue'
 import { freshId, said, short, type Thing } from '../logic'
 import { useOrder } from '../useOrder'
@@ -37,14 +38,10 @@ const COLUMNS: Column<Thing>[] = [
   { key: 'verdict', title: 'Verdict', show: verdict, by: verdict, over: (t) => verdict(t) === 'short' },
   { key: 'price', title: 'Price', show: (t) => t.price.replace('-', '\u2011'), by: (t) => Number.parseFloat(t.price.replace(/[^\d.]/g, '')) || null, right: true },
 ]
-const title = ref('')
-async function add(): Promise<void> {
-  const name = title.value.trim()
-  if (!name) return
+function add(name: string): Promise<boolean> {
   const taken = (order.order?.things ?? []).filter((t) => t.path.startsWith('work.buys.')).map((t) => t.path.split('.')[2] ?? '')
   const at = `work.buys.${freshId(name, taken)}`
-  const listed = await send(line(`${at}.title`, name), line(`${at}.state`, 'wanted'))
-  if (listed) title.value = ''
+  return send(line(`${at}.title`, name), line(`${at}.state`, 'wanted'))
 }
 </script>
 
@@ -59,7 +56,7 @@ async function add(): Promise<void> {
         </template>
         <template #more="{ row }"><ThingForm :thing="row" /></template>
       </DataTable>
-      <form class="add noprint" @submit.prevent="add"><input v-model="title" class="input" maxlength="80" aria-label="Put a thing on the list" placeholder="adapter plate" /><button class="button" type="submit">Put it on the list</button></form>
+      <AddLine label="Put a thing on the list" like="adapter plate" button="Put it on the list" :add="add" />
       <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     </section>
     <div class="side">
@@ -87,14 +84,6 @@ async function add(): Promise<void> {
 .lacks {
   margin-left: 8px;
   font-size: 13.5px;
-}
-.add {
-  display: flex;
-  gap: 8px;
-  margin-top: 10px;
-}
-.add .button {
-  white-space: nowrap;
 }
 @media (max-width: 1020px) {
   .two {

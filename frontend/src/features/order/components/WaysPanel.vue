@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
-import { hours, money, type Thing } from '../logic'
+import { hours, money, workOf, type Thing } from '../logic'
+import { stated } from '../../../ui/typed'
 import { useOrder } from '../useOrder'
 
 /** Make it, buy it or send it out: what is typed of each way, and what each comes to. */
@@ -14,10 +15,9 @@ const WAYS = { make: 'Make it', buy: 'Buy it ready', send: 'Send it out' }
 const FIELDS = { cost: ['Money', '60-90'], hours: ['Own hours', '4-8-16 h'], redo: ['Done over', '0-30 %'], wait: ['Wait', '5-10 days'] } as const
 const id = computed(() => props.thing.path.split('.')[2] ?? '')
 type Typed = Record<string, Record<string, string> | undefined>
-const typed = computed(() => ((build.document.work as { buys?: { id: string; ways?: Typed }[] } | undefined)?.buys?.find((b) => b.id === id.value)?.ways ?? {}) as Typed)
+const typed = computed(() => (workOf(build.document).buys?.find((b) => b.id === id.value)?.ways ?? {}) as Typed)
 const found = (way: string) => props.thing.ways.find((w) => w.id === way)
 const show = (amount: number) => money(order.order?.budget.sign ?? '', amount)
-const value = (event: Event) => (event.target as HTMLInputElement).value.trim() || null
 </script>
 
 <template>
@@ -27,7 +27,7 @@ const value = (event: Event) => (event.target as HTMLInputElement).value.trim() 
       <tbody>
         <tr v-for="(label, way) in WAYS" :key="way">
           <th scope="row">{{ label }}</th>
-          <td v-for="[field, [title, like]] in Object.entries(FIELDS)" :key="field"><input class="input" maxlength="40" :placeholder="like" :value="typed[way]?.[field] ?? ''" :aria-label="`${title}, ${label}: ${thing.label}`" @change="send(line(`${thing.path}.ways.${way}.${field}`, value($event)))" /></td>
+          <td v-for="[field, [title, like]] in Object.entries(FIELDS)" :key="field"><input class="input" maxlength="40" :placeholder="like" :value="typed[way]?.[field] ?? ''" :aria-label="`${title}, ${label}: ${thing.label}`" @change="send(line(`${thing.path}.ways.${way}.${field}`, stated($event)))" /></td>
           <td class="figure"><template v-if="found(way)">{{ show(found(way)?.mean ?? 0) }}<span class="mute"> to {{ show(found(way)?.high ?? 0) }}, {{ hours(found(way)?.hours ?? 0) }}, {{ Math.round(found(way)?.days ?? 0) }} days</span><b v-if="found(way)?.cheapest"> cheapest</b><span v-if="found(way)?.wide" class="mute"> widest</span></template></td>
         </tr>
       </tbody>
