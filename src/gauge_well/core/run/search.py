@@ -18,10 +18,9 @@ Tried = list[list[frozenset[int]]]
 
 @dataclass(frozen=True)
 class Step:
-    """How far a search is: picks run, the least that anything still open costs."""
+    """How far a search is: picks run."""
 
     tried: int
-    least: float
 
 
 @dataclass(frozen=True)
@@ -98,7 +97,7 @@ def cheapest(
                 return
             for places in failed:
                 ruled.add(places, pick)
-        yield Step(tried, together[-1][0])
+        yield Step(tried)
         if tried >= most:
             yield Cheapest(None, together[-1][0], tried, False)
             return

@@ -161,8 +161,8 @@ def board(plan: Plan, said: Said, awaited: Sequence[Awaited], today: date) -> Bo
     lifts = _lift_days(work, schedule)
     return Board(
         standing=standing,
-        first=_when(clock, runs.ends[MILESTONE]) if MILESTONE in work.by_id else None,
-        end=_when(clock, runs.end) if work.tasks else None,
+        first=_when(clock, runs, MILESTONE) if MILESTONE in work.by_id else None,
+        end=_when(clock, runs) if work.tasks else None,
         left=sum(work.hours.values()),
         behind=_behind(plan, work, arrivals),
         shut=sum(bool(task.hold) for task in work.tasks),
@@ -271,8 +271,10 @@ def _pause(work: Work, id: str) -> float:
     return work.by_id[id].lag * work.clock.week.pace
 
 
-def _when(clock: Clock, ends: np.ndarray) -> When:
-    low, middle, high = (float(np.percentile(ends, 100.0 * share)) for share in (LOW, MIDDLE, HIGH))
+def _when(clock: Clock, runs: Runs, of: str | None = None) -> When:
+    """Of one task, or of the whole."""
+    low, middle, high = (runs.percentile(share, of) for share in (LOW, MIDDLE, HIGH))
+    ends = runs.end if of is None else runs.ends[of]
     counts, edges = np.histogram(ends, BINS)
     return When(
         low=clock.day(low),
