@@ -174,6 +174,15 @@ export const api = {
     const post = server.POST as (path: string, asked: object) => Promise<{ data?: Blob }>
     return quietly(post(`/api/order${file}`, { body: { sheet: sent(sheet), today }, parseAs: 'blob' }))
   },
+  firstStart: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/start', { body: { sheet: sent(sheet) }, signal })),
+  faults: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/start/faults', { body: { sheet: sent(sheet) }, signal })),
+  thresholds: (sheet: SheetDocument) => quietly(server.POST('/api/start/thresholds.csv', { body: { sheet: sent(sheet) }, parseAs: 'text' })),
+  /** Gauges of the simulated engine, all of a run. */
+  engine: async (sheet: SheetDocument, fault: { group: string; cause: string; size: number; seed: number | null }, take: (event: Schemas['StartEvent']) => void) => {
+    const body = await quietly(server.POST('/api/start/engine', { body: { sheet: sent(sheet), ...fault }, parseAs: 'stream' }))
+    if (body) await eachOf(body as unknown as ReadableStream<Uint8Array>, take)
+  },
+  newest: (id: string, signal?: AbortSignal) => quietly(server.GET('/api/builds/{id}/newest', { params: of(id), signal })),
   round: (sheet: SheetDocument) => told(server.POST('/api/round', { body: { sheet: sent(sheet) } })),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => told(server.POST('/api/solve', { body: { sheet: sent(sheet), path, sure: true }, signal })),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/need', { body: { sheet: sent(sheet) }, signal })),

@@ -1517,6 +1517,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is proved before, what each gauge should read, when to stop. */
+        post: operations["start_start_start_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/start/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Causes of the symptom that is noticed, and the next check. */
+        post: operations["start_faults_start_faults_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/start/thresholds.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Alarms and cuts as CSV. */
+        post: operations["start_thresholds_start_thresholds_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/start/engine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A simulated engine's gauges through a long run: one event a line. */
+        post: operations["start_engine_start_engine_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -1544,6 +1612,23 @@ export interface paths {
         };
         /** Deleted builds that can be brought back. */
         get: operations["builds_in_bin_bin_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/newest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether another window or phone has written the build, and what its clocks go by. */
+        get: operations["builds_newest_builds__id__newest_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2059,6 +2144,37 @@ export interface components {
             facts: {
                 [key: string]: string;
             };
+        };
+        /**
+         * StartRequest
+         * @description A sheet with its record of a first start.
+         */
+        StartRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+        };
+        /**
+         * EngineRequest
+         * @description A sheet, and what is wrong with the simulated engine; the same seed, the same engine.
+         */
+        EngineRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /**
+             * Group
+             * @default
+             */
+            group: string;
+            /**
+             * Cause
+             * @default
+             */
+            cause: string;
+            /**
+             * Size
+             * @default 1
+             */
+            size: number;
+            /** Seed */
+            seed?: number | null;
         };
         /**
          * CreateRequest
@@ -2614,6 +2730,22 @@ export interface components {
             /** Edits */
             edits: components["schemas"]["EditOut"][];
         };
+        /**
+         * AirlockOut
+         * @description What the gauge shows [K], sound and with air in it.
+         */
+        AirlockOut: {
+            /** Idle */
+            idle: number;
+            /** Idle Air */
+            idle_air: number;
+            /** Duty */
+            duty: string;
+            /** Loaded */
+            loaded: number | null;
+            /** Loaded Air */
+            loaded_air: number | null;
+        };
         /** AlternatorFacts */
         AlternatorFacts: {
             /** @description Full output. The larger figure: 55/110 A. */
@@ -2914,6 +3046,22 @@ export interface components {
             pivot_right?: number | null;
             /** Pivot Up */
             pivot_up?: number | null;
+        };
+        /**
+         * BeliefOut
+         * @description A cause and how many of a hundred such cases are it; ``mend``: what is done.
+         */
+        BeliefOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Mend */
+            mend: string;
+            /** Chance */
+            chance: number;
+            /** Off */
+            off: number | null;
         };
         /** BeltFacts */
         BeltFacts: {
@@ -3708,6 +3856,8 @@ export interface components {
             duties?: components["schemas"]["DutySection"][];
             /** @description The order of work: what is done, bought, decided */
             work?: components["schemas"]["WorkDocument"] | null;
+            /** @description The record of a first start: what was proved, run, read */
+            start?: components["schemas"]["StartDocument"] | null;
             /**
              * Parts
              * @description In order where a place holds several
@@ -3949,6 +4099,22 @@ export interface components {
             corrected: number;
             /** New */
             new: number;
+        };
+        /**
+         * CauseOut
+         * @description A cause that can be played on the simulated engine.
+         */
+        CauseOut: {
+            /** Group */
+            group: string;
+            /** Title */
+            title: string;
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Whole */
+            whole: boolean;
         };
         /**
          * CautionOut
@@ -6441,6 +6607,44 @@ export interface components {
             edits: components["schemas"]["EditOut"][];
         };
         /**
+         * ExpectedOut
+         * @description What a gauge should read [SI], and where the engine is stopped.
+         */
+        ExpectedOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Steps */
+            steps: string[];
+            /** How */
+            how: string;
+            /** Likely */
+            likely: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /** After */
+            after: number;
+            /** Curve */
+            curve: components["schemas"]["PointOut"][];
+            /** By Oil */
+            by_oil: components["schemas"]["PointOut"][];
+            /** Missing */
+            missing: components["schemas"]["UnstatedOut"][];
+            /** Rests */
+            rests: components["schemas"]["UnstatedOut"][];
+            /** Stops After */
+            stops_after: number | null;
+        };
+        /**
          * ExploreEvent
          * @description One line of the stream: which fields are there depends on ``event``.
          */
@@ -6742,6 +6946,49 @@ export interface components {
             state: string;
             /** Task */
             task: string;
+        };
+        /**
+         * FaultsOut
+         * @description What may be wrong after what was looked at. ``open``: how many causes it is still between.
+         */
+        FaultsOut: {
+            /** Symptom */
+            symptom: string;
+            /** Label */
+            label: string;
+            /** At Once */
+            at_once: string;
+            /** Group */
+            group: string;
+            /** Title */
+            title: string;
+            /** Worked */
+            worked: boolean;
+            /** Missing */
+            missing: components["schemas"]["UnstatedOut"][];
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "strange" | "sound" | "found" | "open" | "";
+            /** Says */
+            says: string;
+            /** Under */
+            under: string;
+            /** Open */
+            open: number;
+            /** Causes */
+            causes: components["schemas"]["BeliefOut"][];
+            /** Load */
+            load: string[];
+            /** Load Duty */
+            load_duty: string;
+            /** Next */
+            next: components["schemas"]["NextOut"][];
+            /** Done */
+            done: components["schemas"]["LookOut"][];
+            /** Ordered */
+            ordered: components["schemas"]["OrderedOut"][];
         };
         /**
          * Feet
@@ -7066,6 +7313,24 @@ export interface components {
             slot_across: number;
             /** Shims */
             shims: number;
+        };
+        /**
+         * ForeseenOut
+         * @description What a check would read if a cause were it [SI], or how often each outcome is seen.
+         */
+        ForeseenOut: {
+            /** Cause */
+            cause: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Outcomes */
+            outcomes: number[];
         };
         /**
          * FrontHeat
@@ -7775,6 +8040,82 @@ export interface components {
             name: string;
             facts?: components["schemas"]["HoistFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * HoldDocument
+         * @description A hold that was proved.
+         */
+        HoldDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * Signed
+             * @description Who proved it
+             */
+            signed?: string | null;
+            /**
+             * At
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            at?: string | null;
+            /**
+             * Value
+             * @description As read, with its unit: 71 °C
+             */
+            value?: string | null;
+            /**
+             * Began
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            began?: string | null;
+            /** Note */
+            note?: string | null;
+        };
+        /**
+         * HoldOut
+         * @description A hold: how it is proved, what must come of it [SI], and how it stands.
+         *
+         *     ``task``: of the order of work, signed with it; ``by_order``: it was signed there. ``wrong``: what was measured does not
+         *     prove it.
+         */
+        HoldOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Proof */
+            proof: string;
+            /** Task */
+            task: string;
+            /** Kind */
+            kind: string;
+            /** Target */
+            target: number | null;
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /** Waits */
+            waits: number;
+            /** Caution */
+            caution: string;
+            /** Proved */
+            proved: boolean;
+            /** By Order */
+            by_order: boolean;
+            /** Signed */
+            signed: string;
+            /** At */
+            at: string | null;
+            /** Began */
+            began: string | null;
+            /** Value */
+            value: string;
+            /** Wrong */
+            wrong: boolean;
         };
         /**
          * HoseRow
@@ -8659,6 +9000,42 @@ export interface components {
             fill: number;
         };
         /**
+         * LookDocument
+         * @description A check of the search for a fault: its group and name, what was read or seen.
+         */
+        LookDocument: {
+            /**
+             * Id
+             * @description Group and check: cooling__gauge
+             */
+            id: string;
+            /** Value */
+            value?: string | null;
+            /**
+             * At
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            at?: string | null;
+        };
+        /**
+         * LookOut
+         * @description A check that was done.
+         */
+        LookOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Text */
+            text: string;
+            /** Kind */
+            kind: string;
+            /** Value */
+            value: number | null;
+            /** Outcomes */
+            outcomes: string[];
+        };
+        /**
          * LoomRow
          * @description A way to a loom: own hours, evenings, weeks one waits, what it costs, what to mind; the one picked.
          */
@@ -9431,6 +9808,49 @@ export interface components {
             keep?: components["schemas"]["KeepDocument"] | null;
         };
         /**
+         * NewestOut
+         * @description Number of a build's newest revision, and the server's clock.
+         */
+        NewestOut: {
+            /** Revision */
+            revision: number;
+            /** Now */
+            now: string;
+        };
+        /**
+         * NextOut
+         * @description A check that is left: ``leaves`` of the causes open now; what each of the likeliest causes would show.
+         */
+        NextOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** How */
+            how: string;
+            /** Minutes */
+            minutes: number;
+            /** When */
+            when: string;
+            /**
+             * Effort
+             * @enum {string}
+             */
+            effort: "free" | "tool" | "apart";
+            /** Danger */
+            danger: string;
+            /** Kind */
+            kind: string;
+            /** Outcomes */
+            outcomes: string[];
+            /** Leaves */
+            leaves: number;
+            /** Tells */
+            tells: number;
+            /** Foreseen */
+            foreseen: components["schemas"]["ForeseenOut"][];
+        };
+        /**
          * NotJudged
          * @description A system or duty that was not judged, and why.
          */
@@ -9890,6 +10310,18 @@ export interface components {
             kits: {
                 [key: string]: components["schemas"]["KitOut"];
             };
+        };
+        /**
+         * OrderedOut
+         * @description One of some ordered checks.
+         */
+        OrderedOut: {
+            /** Do */
+            do: string;
+            /** Reads */
+            reads: string;
+            /** Otherwise */
+            otherwise: string;
         };
         /**
          * OtherFuel
@@ -10430,22 +10862,6 @@ export interface components {
             tubes: number[];
         };
         /**
-         * PlaceOut
-         * @description A place that a part fills, or several in order; facts by the part's own names, as they are called there.
-         */
-        PlaceOut: {
-            /** Section */
-            section: string;
-            /** Label */
-            label: string;
-            /** Kind */
-            kind: string;
-            /** Many */
-            many: boolean;
-            /** Fields */
-            fields: components["schemas"]["FieldOut"][];
-        };
-        /**
          * PlacesView
          * @description A grid about where a pulley stands [m]: which places serve (row by row from below), how many in a hundred; effective lengths
          *     there, least and most of those that serve [m]; pieces of line along which the belt that is there still takes it; the length that
@@ -10482,6 +10898,32 @@ export interface components {
                 number,
                 number
             ] | null;
+        };
+        /**
+         * PointOut
+         * @description A point of a curve: time [s] or oil temperature [K], the likely value and its band [SI].
+         */
+        PointOut: {
+            /** At */
+            at: number;
+            /** Value */
+            value: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * PourOut
+         * @description A step of filling, of running in, or of what is done again.
+         */
+        PourOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Do */
+            do: string;
         };
         /**
          * PowerClaim
@@ -11252,6 +11694,33 @@ export interface components {
             /** Count */
             count: number;
         };
+        /**
+         * ReadingDocument
+         * @description A reading that was taken; ``made_up``: off the simulated engine.
+         */
+        ReadingDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** What */
+            what?: string | null;
+            /**
+             * Value
+             * @description As read, with its unit: 71 °C
+             */
+            value?: string | null;
+            /**
+             * At
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            at?: string | null;
+            /** Run */
+            run?: string | null;
+            /** Made Up */
+            made_up?: "yes" | null;
+        };
         /** RegulatorFacts */
         RegulatorFacts: {
             /**
@@ -11871,6 +12340,39 @@ export interface components {
             tube: number;
             /** Cost */
             cost: number | null;
+        };
+        /**
+         * RunDocument
+         * @description One go at a step: a try of cranking, a run, an hour's cooling.
+         */
+        RunDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Step */
+            step?: string | null;
+            /**
+             * Began
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            began?: string | null;
+            /**
+             * Ended
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            ended?: string | null;
+            /**
+             * Pace
+             * @description So many times as fast: the simulated engine's
+             */
+            pace?: string | null;
+            /**
+             * Note
+             * @description What ended it, what was seen
+             */
+            note?: string | null;
         };
         /** RunFacts */
         RunFacts: {
@@ -13065,6 +13567,133 @@ export interface components {
             filled_by: string;
             hose: components["schemas"]["gauge_well__core__systems__cooling__views__stand__Hose"];
         };
+        /**
+         * StartDocument
+         * @description The record of a first start.
+         */
+        StartDocument: {
+            /** Place */
+            place?: ("dry" | "hose" | "machine") | null;
+            /**
+             * Air
+             * @description Air of the day: 12 °C
+             */
+            air?: string | null;
+            /** Symptom */
+            symptom?: ("runaway" | "no_crank" | "crank_instant" | "no_fire" | "no_fire_diesel" | "misses" | "smokes" | "low_oil" | "no_oil" | "hot_idle" | "hot_move" | "hot_grade" | "cold" | "fan_half" | "boils_after" | "fuel_falls" | "fuel_none" | "vapour" | "charge" | "steam" | "pedals") | null;
+            /** Holds */
+            holds?: components["schemas"]["HoldDocument"][];
+            /** Runs */
+            runs?: components["schemas"]["RunDocument"][];
+            /** Readings */
+            readings?: components["schemas"]["ReadingDocument"][];
+            /** Looks */
+            looks?: components["schemas"]["LookDocument"][];
+            /** Note */
+            note?: string | null;
+        };
+        /**
+         * StartEvent
+         * @description A line of the simulated engine: what its checks would find, then its gauges [SI] over time [s].
+         */
+        StartEvent: {
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "engine" | "row";
+            /** Time */
+            time: number;
+            /** Shows */
+            shows: {
+                [key: string]: number;
+            };
+            /** Looks */
+            looks: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * StartOut
+         * @description All that the page of a first start shows. ``now``: the server's clock.
+         */
+        StartOut: {
+            /** Now */
+            now: string;
+            /** Place */
+            place: string;
+            /** Place Stated */
+            place_stated: boolean;
+            /** Places */
+            places: components["schemas"]["gauge_well__services__models_start__PlaceOut"][];
+            /** Air */
+            air: number;
+            /** Air Stated */
+            air_stated: boolean;
+            /** Headline */
+            headline: string;
+            /** Under */
+            under: string;
+            /** Shut */
+            shut: number;
+            /** Holds */
+            holds: components["schemas"]["HoldOut"][];
+            /** Steps */
+            steps: components["schemas"]["StartStepOut"][];
+            /** Expected */
+            expected: components["schemas"]["ExpectedOut"][];
+            /** Taken */
+            taken: components["schemas"]["TakenOut"][];
+            /** Missing */
+            missing: components["schemas"]["UnstatedOut"][];
+            /** Symptom */
+            symptom: string;
+            /** Symptoms */
+            symptoms: components["schemas"]["SymptomOut"][];
+            /** Filling */
+            filling: components["schemas"]["PourOut"][];
+            airlock: components["schemas"]["AirlockOut"] | null;
+            /** Airlock Missing */
+            airlock_missing: components["schemas"]["UnstatedOut"][];
+            /** Thresholds */
+            thresholds: components["schemas"]["ThresholdOut"][];
+            /** Run In */
+            run_in: components["schemas"]["PourOut"][];
+            /** Again */
+            again: components["schemas"]["PourOut"][];
+            /** Causes */
+            causes: components["schemas"]["CauseOut"][];
+        };
+        /**
+         * StartStepOut
+         * @description A step: how long it runs and rests [s], what ends it, how many goes it had.
+         */
+        StartStepOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Do */
+            do: string;
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /** Rest */
+            rest: number;
+            /** Tries */
+            tries: number;
+            /** Runs */
+            runs: boolean;
+            /** Shouts */
+            shouts: string[];
+            /** Look */
+            look: string[];
+            /** Caution */
+            caution: string;
+            /** Missing */
+            missing: components["schemas"]["UnstatedOut"][];
+        };
         /** StarterFacts */
         StarterFacts: {
             /** @description Rated power */
@@ -13328,6 +13957,24 @@ export interface components {
             rest_clear: number;
         };
         /**
+         * SymptomOut
+         * @description Something that is noticed; ``worked`` on the model, or ordered checks. ``group``: of the model's faults.
+         */
+        SymptomOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** At Once */
+            at_once: string;
+            /** Group */
+            group: string;
+            /** Worked */
+            worked: boolean;
+            /** Steps */
+            steps: components["schemas"]["OrderedOut"][];
+        };
+        /**
          * SystemOut
          * @description A system's block.
          */
@@ -13396,6 +14043,16 @@ export interface components {
             text: string;
             /** Evidence */
             evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
+        };
+        /**
+         * TakenOut
+         * @description A reading that was taken, read [SI].
+         */
+        TakenOut: {
+            /** Id */
+            id: string;
+            /** Value */
+            value: number | null;
         };
         /**
          * TankBox
@@ -13694,6 +14351,30 @@ export interface components {
             stop: number;
         };
         /**
+         * ThresholdOut
+         * @description An alarm and a cut [SI].
+         */
+        ThresholdOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Under */
+            under: boolean;
+            /** Alarm */
+            alarm: number;
+            /** Cut */
+            cut: number | null;
+            /** Delay */
+            delay: number;
+            /** Above Speed */
+            above_speed: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * ThrottleView
          * @description How it is worked; opened of what it turns [rad], way left over [m], the wheel that is right [m]; ways beside each other over
          *     shares of the pedal; spring behind the bends against what asks it [N]; rock against slack [m]; sensor turned of what it
@@ -13886,6 +14567,21 @@ export interface components {
             missing: string[];
         };
         /**
+         * UnstatedOut
+         * @description A fact that something rests on, or lacks; ``shown``: what a rule takes for it.
+         */
+        UnstatedOut: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /**
+             * Shown
+             * @default
+             */
+            shown: string;
+        };
+        /**
          * UsualOut
          * @description A value nobody stated that the dates rest on, and the field that states it.
          */
@@ -13978,7 +14674,7 @@ export interface components {
             };
             /** Places */
             places: {
-                [key: string]: components["schemas"]["PlaceOut"];
+                [key: string]: components["schemas"]["gauge_well__services__vocabulary__PlaceOut"];
             };
             /** States */
             states: {
@@ -15337,6 +16033,32 @@ export interface components {
                 number,
                 number
             ] | null;
+        };
+        /**
+         * PlaceOut
+         * @description Where a start may be done.
+         */
+        gauge_well__services__models_start__PlaceOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * PlaceOut
+         * @description A place that a part fills, or several in order; facts by the part's own names, as they are called there.
+         */
+        gauge_well__services__vocabulary__PlaceOut: {
+            /** Section */
+            section: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Many */
+            many: boolean;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
         };
     };
     responses: never;
@@ -23045,6 +23767,354 @@ export interface operations {
             };
         };
     };
+    start_start_start_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_faults_start_faults_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultsOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_thresholds_start_thresholds_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartRequest"];
+            };
+        };
+        responses: {
+            /** @description Alarms and cuts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_engine_start_engine_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EngineRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["StartEvent"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     builds_on_shelf_builds_get: {
         parameters: {
             query?: {
@@ -23212,6 +24282,73 @@ export interface operations {
             };
             /** @description The request is not well-formed, or is sent to a host that is not served here */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    builds_newest_builds__id__newest_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewestOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

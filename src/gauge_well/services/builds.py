@@ -6,6 +6,7 @@ import logging
 import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from datetime import UTC, datetime
 from typing import Any
 
 from sqlalchemy import Engine, func, select, update
@@ -126,6 +127,16 @@ def create(engine: Engine, raw: Mapping[str, Any], note: str = "made") -> dict[s
     with transaction(engine) as session:
         build = _insert(session, worked, note)
     return _answer(build, worked)
+
+
+def newest(engine: Engine, id: str) -> dict[str, Any]:
+    """Number of a build's newest revision, and the server's clock; NotFound otherwise."""
+    query = select(Build.revision).where(Build.id == id, Build.deleted_at.is_(None))
+    with transaction(engine) as session:
+        revision = session.scalar(query)
+    if revision is None:
+        raise NotFound
+    return {"revision": revision, "now": stamp(datetime.now(UTC))}
 
 
 def get(engine: Engine, id: str, explain: str = GOVERNING) -> dict[str, Any]:

@@ -7,9 +7,9 @@ from typing import Any
 
 from gauge_well.core.facts import ADDED
 from gauge_well.sheet.edit import Edit
+from gauge_well.sheet.kept_edit import is_kept, standing_kept
 from gauge_well.sheet.parts import PART_ACTIONS, at_path, in_place, is_part, kind_at
 from gauge_well.sheet.sections import PLACES, spec_of
-from gauge_well.sheet.work_edit import is_work, standing_work
 
 
 def standing(document: Mapping[str, Any], path: str) -> Any:
@@ -17,8 +17,8 @@ def standing(document: Mapping[str, Any], path: str) -> Any:
     steps = path.split(".")
     if path in PLACES:
         return [part["id"] for part in in_place(document, PLACES[path])]
-    if is_work(path):
-        return standing_work(document, path)
+    if is_kept(path):
+        return standing_kept(document, path)
     if is_part(path):
         part, name = at_path(document, path)
         if part is None or not name:

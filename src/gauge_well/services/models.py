@@ -110,6 +110,13 @@ class Bin(Model):
     builds: list[InBin]
 
 
+class NewestOut(Model):
+    """Number of a build's newest revision, and the server's clock."""
+
+    revision: int
+    now: str
+
+
 class RevisionOut(Model):
     """One revision of a build."""
 

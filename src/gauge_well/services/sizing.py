@@ -19,7 +19,7 @@ from gauge_well.core.run.sampling import SAMPLES_LIVE, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, Options, View
 from gauge_well.core.tolerance import half_of
-from gauge_well.services import render
+from gauge_well.services import looked, render
 from gauge_well.services.changing import edits_of, offered
 from gauge_well.services.errors import NotFound
 from gauge_well.services.planning import prove
@@ -50,6 +50,7 @@ def check(raw: Mapping[str, Any] | Sheet) -> tuple[Sheet, Resolved]:
     except CoreError as error:
         raise refused(error, sheet) from error
     prove(sheet, resolved.case)
+    looked.prove(sheet, resolved.case)
     return sheet, resolved
 
 

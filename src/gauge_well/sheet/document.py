@@ -15,6 +15,7 @@ from gauge_well.core.facts import Kind, Spec, specs
 from gauge_well.core.parts import KINDS
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS
+from gauge_well.sheet.start_document import StartDocument
 from gauge_well.sheet.work_document import DATE, State, Strict, WorkDocument
 
 FORMAT = "gauge-well-build/2"
@@ -167,6 +168,10 @@ BuildDocument = create_model(
     work=(
         WorkDocument | None,
         Field(default=None, description="The order of work: what is done, bought, decided"),
+    ),
+    start=(
+        StartDocument | None,
+        Field(default=None, description="The record of a first start: what was proved, run, read"),
     ),
     parts=(
         list[PartDocument],

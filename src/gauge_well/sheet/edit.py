@@ -11,10 +11,10 @@ from gauge_well.core.facts import Spec
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.sheet.document import CLAIMS_MAX, DUTIES_MAX, copied
 from gauge_well.sheet.errors import refuse
+from gauge_well.sheet.kept_edit import edit_kept, is_kept
 from gauge_well.sheet.parts import PART_ACTIONS, edit_part, holder_of, is_part, kind_at, said_of
 from gauge_well.sheet.reading import BY_CLAIMS
 from gauge_well.sheet.sections import spec_of
-from gauge_well.sheet.work_edit import edit_work, is_work
 
 
 @dataclass(frozen=True)
@@ -45,7 +45,8 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
 
     Paths: ``section.field``, of a part ``section.place.field``, ``section.place.id.field`` or ``parts.id.field``,
     ``parts.id.name`` and ``parts.id.keep.field``; ``duties.<id>.field``, ``duties.<id>`` (None removes the duty, a kind
-    adds one); ``scope.<system>``; ``work.field``, ``work.tasks.<id>.field`` and ``work.buys.<id>.field``; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
+    adds one); ``scope.<system>``; ``work.field``, ``work.tasks.<id>.field`` and ``work.buys.<id>.field``; ``start.field``,
+    ``start.readings.<id>.field`` and its like; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
     edited = copied(document)
     path, text = edit.path, edit.text
@@ -58,8 +59,8 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     if parts[0] == "units" and len(parts) == 2:
         edited.setdefault("units", {})[parts[1]] = text
         return edited
-    if is_work(path):
-        edit_work(edited, path, text, edit.action)
+    if is_kept(path):
+        edit_kept(edited, path, text, edit.action)
         return edited
     if parts[0] == "scope" and len(parts) == 2:
         return _edit_scope(edited, parts[1], text)

@@ -22,6 +22,7 @@ from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.parts import named
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.spans import lead_of, money_of
+from gauge_well.sheet.start import StartFacts, read_start
 from gauge_well.sheet.tables import read_table
 from gauge_well.sheet.upgrade import upgrade
 from gauge_well.sheet.work import WorkFacts, date_of, read_work
@@ -93,6 +94,7 @@ class Sheet:
     parts: tuple[PartFacts, ...]
     scope: Mapping[str, str]
     work: WorkFacts
+    start: StartFacts
 
     def listed(self, section: str) -> dict[str, tuple[str, ...]]:
         """Ids of the parts in each place of a section that several fill, in order."""
@@ -373,6 +375,10 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     reader.problems += wrong
     if normal:
         document["work"] = normal
+    start, begun, wrong = read_start(shaped.get("start"), prefer)
+    reader.problems += wrong
+    if begun:
+        document["start"] = begun
     for part in parts:
         if part.place is not None:
             asked = part.place.role.names
@@ -393,6 +399,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         parts=parts,
         scope=shaped["scope"],
         work=work,
+        start=start,
     )
 
 

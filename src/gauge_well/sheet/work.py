@@ -87,8 +87,11 @@ class WorkFacts:
     stated: frozenset[str]
 
 
-class _Reader:
-    def __init__(self) -> None:
+class Reader:
+    """Reads what a block of the document keeps, gathering what is wrong."""
+
+    def __init__(self, block: str) -> None:
+        self.block = block
         self.problems: list[Problem] = []
 
     def read(self, path: str, label: str, text: str | None, reading: Callable[[str], T]) -> T | None:
@@ -100,6 +103,19 @@ class _Reader:
         except ReadingError as error:
             self.problems.append(Problem(path, label, error.read or text[:40], error.allowed, error.message))
             return None
+
+    def listed(self, raw: Mapping[str, Any], name: str, one: Callable[[Reader, Mapping[str, Any]], T]) -> tuple[T, ...]:
+        """A list of things with a name each."""
+        seen: set[str] = set()
+        found = []
+        for entry in raw.get(name, ()):
+            id = entry["id"]
+            if id in seen:
+                path = f"{self.block}.{name}.{id}"
+                self.problems.append(Problem(path, "Name", id, "a name of its own", "Two of a list have one id."))
+            seen.add(id)
+            found.append(one(self, entry))
+        return tuple(found)
 
 
 def date_of(text: str) -> date:
@@ -124,11 +140,11 @@ def _a_day(text: str) -> float:
 def read_work(raw: Mapping[str, Any] | None) -> tuple[WorkFacts, dict[str, Any], list[Problem]]:
     """Read it; with it the normal form that is kept, and what was wrong."""
     raw = raw or {}
-    reader = _Reader()
-    tasks = {task.id: task for task in _listed(reader, raw, "tasks", _task)}
-    buys = _listed(reader, raw, "buys", _buy)
-    fasteners = _listed(reader, raw, "fasteners", _fastener)
-    options = _listed(reader, raw, "options", _option)
+    reader = Reader("work")
+    tasks = {task.id: task for task in reader.listed(raw, "tasks", _task)}
+    buys = reader.listed(raw, "buys", _buy)
+    fasteners = reader.listed(raw, "fasteners", _fastener)
+    options = reader.listed(raw, "options", _option)
     usual = Week()
     weekday = reader.read("work.weekday", "Hours of a weekday", raw.get("weekday"), _a_day)
     weekend = reader.read("work.weekend", "Hours of a day of the weekend", raw.get("weekend"), _a_day)
@@ -160,23 +176,7 @@ def read_work(raw: Mapping[str, Any] | None) -> tuple[WorkFacts, dict[str, Any],
     return facts, normal, reader.problems
 
 
-def _listed(
-    reader: _Reader, raw: Mapping[str, Any], name: str, one: Callable[[_Reader, Mapping[str, Any]], T]
-) -> tuple[T, ...]:
-    """A list of things with a name each."""
-    seen: set[str] = set()
-    found = []
-    for entry in raw.get(name, ()):
-        id = entry["id"]
-        if id in seen:
-            path = f"work.{name}.{id}"
-            reader.problems.append(Problem(path, "Name", id, "a name of its own", "Two of a list have one id."))
-        seen.add(id)
-        found.append(one(reader, entry))
-    return tuple(found)
-
-
-def _task(reader: _Reader, entry: Mapping[str, Any]) -> TaskSaid:
+def _task(reader: Reader, entry: Mapping[str, Any]) -> TaskSaid:
     id = entry["id"]
     path = f"work.tasks.{id}"
     return TaskSaid(
@@ -197,7 +197,7 @@ def _task(reader: _Reader, entry: Mapping[str, Any]) -> TaskSaid:
     )
 
 
-def _buy(reader: _Reader, entry: Mapping[str, Any]) -> Buy:
+def _buy(reader: Reader, entry: Mapping[str, Any]) -> Buy:
     path = f"work.buys.{entry['id']}"
     return Buy(
         id=entry["id"],
@@ -223,7 +223,7 @@ REDO: Mapping[str, Span] = {"make": Span(0.0, 0.1, 0.5), "buy": Span(0.0, 0.02, 
 WAYS: Mapping[str, str] = {"make": "made here", "buy": "bought ready", "send": "sent out"}
 
 
-def _ways(reader: _Reader, path: str, ways: Mapping[str, Mapping[str, str]]) -> Iterator[Way]:
+def _ways(reader: Reader, path: str, ways: Mapping[str, Mapping[str, str]]) -> Iterator[Way]:
     """Ways of which the money is said; nothing typed for hours or days is none of them."""
     for id, way in ways.items():
         cost = reader.read(f"{path}.{id}.cost", "Cost", way.get("cost"), money_of)
@@ -239,7 +239,7 @@ def _newton_metres(text: str) -> float:
     return read(text, "torque", "Nm").si
 
 
-def _fastener(reader: _Reader, entry: Mapping[str, Any]) -> Fastener:
+def _fastener(reader: Reader, entry: Mapping[str, Any]) -> Fastener:
     path = f"work.fasteners.{entry['id']}"
     return Fastener(
         id=entry["id"],
@@ -260,7 +260,7 @@ def _fastener(reader: _Reader, entry: Mapping[str, Any]) -> Fastener:
 ENGINE = (*OPTION_FACTS, "aspiration", "fuel")
 
 
-def _option(reader: _Reader, entry: Mapping[str, Any]) -> Option:
+def _option(reader: Reader, entry: Mapping[str, Any]) -> Option:
     path = f"work.options.{entry['id']}"
     return Option(
         id=entry["id"],

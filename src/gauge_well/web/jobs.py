@@ -13,6 +13,7 @@ from gauge_well.services import (
     catalogue,
     compare,
     explore,
+    faults,
     need,
     options,
     order,
@@ -22,6 +23,7 @@ from gauge_well.services import (
     seeking,
     shaping,
     shopping,
+    starting,
 )
 from gauge_well.web.api import hung_up
 from gauge_well.web.bench import HungUp, Runner
@@ -60,6 +62,10 @@ JOBS: Mapping[str, Job] = {
     "order_csv": _once(order_files.tasks_csv),
     "things_csv": _once(order_files.things_csv),
     "order_ics": _once(order_files.calendar),
+    "start": _once(starting.start_of),
+    "faults": _once(faults.faults_of),
+    "thresholds_csv": _once(starting.thresholds_csv),
+    "play": lambda *args: faults.play(*args),
 }
 
 

@@ -27,6 +27,7 @@ def warm_up(app: OpenAPI) -> None:
     client.post("/api/size", json={"sheet": sheet})
     client.post("/api/size", json={"sheet": sheet, "samples": 256})
     client.post("/api/order.ics", json={"sheet": sheet, "today": TODAY})
+    client.post("/api/start/faults", json={"sheet": sheet | {"start": {"symptom": "no_crank"}}})
     for picture in _pictures():
         photographs.made(picture)
     catalogue.read(catalogue.sample(), "csv")

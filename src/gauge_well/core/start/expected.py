@@ -36,6 +36,15 @@ BREATHES, BREATHES_HALF = 0.65, 0.1
 MANIFOLD_AIR, GAS = 310.0, 287.05  # K, J/kgK
 CRANK_POSTS = 9.6  # V at the posts of a sound battery, cranking (common practice)
 CURVE = 61  # points of a curve
+# Half-ranges of the gauges in a machine, as so much [SI] and as a share (common practice); of 95 %, NINETY of it is of 90.
+READS: Mapping[str, tuple[float, float]] = {
+    "pressure_gauge": (8e3, 0.03),
+    "pressure_difference": (2e3, 0.03),
+    "temperature": (3.0, 0.0),
+    "voltage": (0.1, 0.0),
+    "flow": (0.0, 0.08),
+}
+NINETY = 1.645 / 1.96
 
 
 @dataclass(frozen=True)
@@ -46,6 +55,12 @@ class Point:
     value: float
     low: float
     high: float
+
+    def read(self, error: float, share: float) -> Point:
+        """The same as a gauge of a half-range reads it: both doubts by root of squares."""
+        half = (error + share * abs(self.value)) * NINETY
+        low, high = (np.hypot(self.value - self.low, half), np.hypot(self.high - self.value, half))
+        return replace(self, low=self.value - float(low), high=self.value + float(high))
 
 
 @dataclass(frozen=True)
@@ -83,8 +98,11 @@ class Expected:
     rests: tuple[str, ...] = ()
 
     def within(self, band: Band) -> Expected:
-        """The same with its likely value and band."""
-        return replace(self, likely=band.likely, low=band.low, high=band.high)
+        """The same with its likely value and band, its gauge's own error with it."""
+        if band.likely is None or band.low is None or band.high is None:
+            return replace(self, likely=band.likely, low=band.low, high=band.high)
+        own = Point(0.0, band.likely, band.low, band.high).read(*READS.get(self.kind, (0.0, 0.0)))
+        return replace(self, likely=own.value, low=own.low, high=own.high)
 
 
 def _band(values: Array) -> Band:
@@ -98,6 +116,23 @@ def _ends(values: Array) -> tuple[float, float, float]:
     own = float(values[0])
     return own, min(float(low), own), max(float(high), own)
 
+
+# What each reading is, by its name.
+KIND: Mapping[str, str] = {
+    "crank_volts": "voltage",
+    "oil_crank": "pressure_gauge",
+    "oil_cold": "pressure_gauge",
+    "oil_warm": "pressure_gauge",
+    "rail": "pressure_gauge",
+    "vacuum": "pressure_difference",
+    "coolant": "temperature",
+    "opens": "time",
+    "fan_on": "temperature",
+    "volts": "voltage",
+    "outlet": "temperature",
+    "ports": "temperature_difference",
+    "water": "flow",
+}
 
 # Facts that decide each reading, in the order in which they do.
 DECIDES: Mapping[str, tuple[str, ...]] = {
@@ -123,9 +158,10 @@ def _unstated(case: BuildCase, id: str) -> tuple[str, ...]:
     )
 
 
-def _points(at: Array, values: Array) -> tuple[Point, ...]:
-    """Points of a curve from its draws (point, sample)."""
-    return tuple(Point(float(t), *_ends(row)) for t, row in zip(at, values, strict=True))
+def _points(at: Array, values: Array, kind: str) -> tuple[Point, ...]:
+    """Points of a curve from its draws (point, sample), as such a gauge reads them."""
+    found = (Point(float(t), *_ends(row)) for t, row in zip(at, values, strict=True))
+    return tuple(p.read(*READS.get(kind, (0.0, 0.0))) for p in found)
 
 
 def _or_missing(made: Expected, work: Callable[[], Expected]) -> Expected:
@@ -160,7 +196,7 @@ def _cranking(stood: Stood, where: Setting) -> list[Expected]:
     made = Expected(
         id="crank_volts",
         label="Battery's posts, cranking",
-        kind="voltage",
+        kind=KIND["crank_volts"],
         steps=("prime",),
         how=Sentence("A meter on the posts."),
         least=CRANK_POSTS * by - 1.0 * by,
@@ -194,11 +230,11 @@ def _oil(case: BuildCase, stood: Stood, where: Setting) -> list[Expected]:
     least = least_idle(stood)
     crank = crank_speed(case)
     say = Sentence("Cranked at {n}, oil at {t}.", {"n": (crank, "speed_rpm"), "t": (where.air, "temperature")})
-    first = Expected(id="oil_crank", label="Oil pressure, cranking", kind="pressure_gauge", steps=("prime",), how=say)
+    first = Expected(id="oil_crank", label="Oil pressure, cranking", kind=KIND["oil_crank"], steps=("prime",), how=say)
     second = Expected(
         id="oil_cold",
         label="Oil pressure, idling cold",
-        kind="pressure_gauge",
+        kind=KIND["oil_cold"],
         steps=("first", "dry"),
         how=Sentence("In the first five seconds; then it stays up."),
         least=least,
@@ -207,7 +243,7 @@ def _oil(case: BuildCase, stood: Stood, where: Setting) -> list[Expected]:
     third = Expected(
         id="oil_warm",
         label="Oil pressure, idling warm",
-        kind="pressure_gauge",
+        kind=KIND["oil_warm"],
         steps=("long",),
         how=Sentence("Let it down to its idle once the thermostat has opened."),
         least=least,
@@ -216,7 +252,7 @@ def _oil(case: BuildCase, stood: Stood, where: Setting) -> list[Expected]:
 
     def by_oil() -> tuple[Point, ...]:
         at = np.array([273.15, 293.15, 313.15, 333.15, 353.15, 373.15])
-        return _points(at, np.stack([pressure(stood, idle, np.full(stood.samples, t)) for t in at]))
+        return _points(at, np.stack([pressure(stood, idle, np.full(stood.samples, t)) for t in at]), KIND["oil_warm"])
 
     found = [
         _or_missing(first, lambda: first.within(_band(pressure(stood, crank, cold)))),
@@ -233,7 +269,7 @@ def _rail(stood: Stood) -> list[Expected]:
     made = Expected(
         id="rail",
         label="Fuel pressure at the rail, idling",
-        kind="pressure_gauge",
+        kind=KIND["rail"],
         steps=("first", "long"),
         how=Sentence("A gauge teed in at the rail."),
     )
@@ -266,7 +302,7 @@ def _vacuum(stood: Stood) -> Expected:
     made = Expected(
         id="vacuum",
         label="Manifold's vacuum, idling warm",
-        kind="pressure_difference",
+        kind=KIND["vacuum"],
         steps=("long",),
         how=Sentence("A gauge on the manifold; steady, not swinging."),
     )
@@ -281,7 +317,7 @@ def _coolant(stood: Stood) -> list[Expected]:
     made = Expected(
         id="coolant",
         label="Coolant, engine's outlet",
-        kind="temperature",
+        kind=KIND["coolant"],
         steps=("long",),
         how=Sentence("Held at {n}; the gauge, or infrared on the outlet neck.", {"n": (speed, "speed_rpm")}),
     )
@@ -290,7 +326,7 @@ def _coolant(stood: Stood) -> list[Expected]:
         loop = warming.loop_of(stood, facts, warming.Trouble())
         found = warming.warm([loop])
         rows = np.unique(np.linspace(0, found.time.size - 1, CURVE).astype(int))
-        curve = _points(found.time[rows], found.coolant[rows, 0])
+        curve = _points(found.time[rows], found.coolant[rows, 0], KIND["coolant"])
         most = warming.hottest_allowed(stood.context, loop)
         opens = warming.opens_after(loop, found)
         result = [
@@ -298,7 +334,7 @@ def _coolant(stood: Stood) -> list[Expected]:
             Expected(
                 id="opens",
                 label="Thermostat opens: top hose hot",
-                kind="time",
+                kind=KIND["opens"],
                 steps=("long",),
                 how=Sentence(OPENS if np.isfinite(opens[0]) else STAYS_SHUT),
             ).within(_times(opens)),
@@ -339,7 +375,7 @@ def _fan_at(stood: Stood, found: warming.Warmed, facts: CoolingFacts) -> Expecte
     if not np.isfinite(after):
         how = Sentence("Hardly within half an hour in this air; by its test, or warmer. " + way)
     return Expected(
-        id="fan_on", label="Fan comes on at", kind="temperature", steps=("long",), how=how
+        id="fan_on", label="Fan comes on at", kind=KIND["fan_on"], steps=("long",), how=how
     ).within(_band(on))  # fmt: skip
 
 
@@ -349,7 +385,7 @@ def _volts(stood: Stood) -> list[Expected]:
     made = Expected(
         id="volts",
         label="Battery's posts, idling",
-        kind="voltage",
+        kind=KIND["volts"],
         steps=("long",),
         how=Sentence("Two minutes after the start, lamps off."),
         least=VOLTS_LEAST * by,
@@ -377,7 +413,7 @@ def _hose(stood: Stood) -> Expected:
     how = Sentence("By the tap: some {q} through it. By hand: as hot as a bath.", {"q": (fed.flow, "flow")})
     limit = likely(stood.context.engine.facts.coolant_limit) - warming.STOP_UNDER
     return Expected(
-        id="outlet", label="Water at the outlet", kind="temperature", steps=("long",), how=how,
+        id="outlet", label="Water at the outlet", kind=KIND["outlet"], steps=("long",), how=how,
         likely=middle, low=HOSE_LOW, high=HOSE_HIGH, most=min(limit, HOSE_MOST),
     )  # fmt: skip
 
@@ -390,7 +426,7 @@ def _ports() -> Expected:
     return Expected(
         id="ports",
         label="Exhaust, hottest port over coldest",
-        kind="temperature_difference",
+        kind=KIND["ports"],
         steps=("long",),
         how=Sentence("By infrared a minute after the start, each at the same place. The cold one does not fire."),
         likely=0.0,
@@ -405,7 +441,7 @@ def _water(stood: Stood) -> list[Expected]:
     made = Expected(
         id="water",
         label="Raw water at the outlet",
-        kind="flow",
+        kind=KIND["water"],
         steps=("first", "long"),
         how=Sentence("Seen over the side; ten litres by the watch."),
         least=1e-9,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.sentence import Sentence
-from gauge_well.core.start.faults.cooling import COOLING
+from gauge_well.core.start.faults.cause import Foretold
 from gauge_well.core.start.setting import Setting
 from gauge_well.core.typing import likely_or_none
 
@@ -44,8 +44,8 @@ class Filling:
     missing: tuple[str, ...]
 
 
-def filling(case: BuildCase, where: Setting) -> Filling:
-    """How this build's coolant is filled and bled."""
+def filling(case: BuildCase, where: Setting, foretold: Callable[[], Foretold]) -> Filling:
+    """How this build's coolant is filled and bled; ``foretold``: its cooling with each fault, asked for what air shows."""
     facts = case.systems["cooling"]
     volume = likely_or_none(facts.coolant_volume)
     glycol = likely_or_none(facts.glycol) or 0.0
@@ -103,13 +103,12 @@ def filling(case: BuildCase, where: Setting) -> Filling:
             )
         )
     try:
-        return Filling(steps, _airlock(case, where), ())
+        return Filling(steps, _airlock(foretold()), ())
     except MissingFact as error:
         return Filling(steps, None, (error.field,))
 
 
-def _airlock(case: BuildCase, where: Setting) -> Airlock:
-    field = COOLING.foretell(case, where.air)
+def _airlock(field: Foretold) -> Airlock:
     names = [cause.id for cause in field.causes]
     rows = {
         id: int(np.flatnonzero((field.cause == names.index(id)) & (field.size == 1.0))[0]) for id in ("sound", "air")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from gauge_well.core.case import BuildCase
@@ -12,6 +12,8 @@ from gauge_well.core.typing import likely, likely_or_none
 
 FUEL_AIR, FUEL_FALLS, FUEL_WAITS = 35e3, 1e3, 300.0  # Pa of air, Pa it may fall by, s (common practice)
 COOLANT_WAITS, COOLANT_FALLS = 600.0, 5e3
+# What is measured for a hold, by its name.
+KIND: Mapping[str, str] = {"oil": "volume", "coolant": "pressure_gauge", "fuel": "pressure_gauge"}
 MACHINE, STAND = ("machine",), ("dry", "hose")
 ANYWHERE = (*MACHINE, *STAND)
 
@@ -57,7 +59,7 @@ def _oil(case: BuildCase) -> Hold:
         Sentence(
             words if values else "Poured by measure, filter filled first; then the stick, ten minutes later.", values
         ),
-        kind="volume",
+        kind=KIND["oil"],
         target=quantity,
         least=None if quantity is None else 0.93 * quantity,
         most=None if quantity is None else 1.1 * quantity,
@@ -75,7 +77,7 @@ def _coolant(case: BuildCase) -> Hold:
         "Cooling filled, tight, bled",
         Sentence(words, {} if holds is None else {"p": (holds, "pressure_gauge")}),
         "coolant",
-        kind="" if holds is None else "pressure_gauge",
+        kind="" if holds is None else KIND["coolant"],
         target=holds,
         least=None if holds is None else holds - COOLANT_FALLS,
         waits=0.0 if holds is None else COOLANT_WAITS,
@@ -91,7 +93,7 @@ def _fuel(case: BuildCase) -> Hold:
         "Fuel circuit tight",
         Sentence(air + fuel, values),
         "fuel_tight",
-        kind="pressure_gauge",
+        kind=KIND["fuel"],
         target=FUEL_AIR,
         least=FUEL_AIR - FUEL_FALLS,
         waits=FUEL_WAITS,

@@ -10,7 +10,7 @@ from sqlalchemy import Engine
 
 from gauge_well.core.evidence import Stated
 from gauge_well.services import builds, history, shelf
-from gauge_well.services.models import Bin, BuildOut, RevisionDocument, Revisions, SheetIn, Shelf
+from gauge_well.services.models import Bin, BuildOut, NewestOut, RevisionDocument, Revisions, SheetIn, Shelf
 from gauge_well.sheet.document import UnitsDocument
 from gauge_well.sheet.starter import starter
 from gauge_well.web.api import Fence, Strict, answers, blueprint
@@ -171,6 +171,12 @@ def create(body: CreateRequest) -> Response:
 def in_bin() -> Response:
     """Deleted builds that can be brought back."""
     return jsonify({"builds": shelf.in_bin(_engine())})
+
+
+@bp.get("/builds/<id>/newest", responses=answers(NewestOut, MISSING))
+def newest(path: BuildPath) -> Response:
+    """Whether another window or phone has written the build, and what its clocks go by."""
+    return jsonify(builds.newest(_engine(), path.id))
 
 
 @bp.get("/builds/<id>", responses=answers(BuildOut, MISSING))

@@ -11,6 +11,7 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.parts.fan import ELECTRIC
 from gauge_well.core.run.contexts import make_context
+from gauge_well.core.run.memory import MEMORY
 from gauge_well.core.start import setting, warming
 from gauge_well.core.start.faults.cause import SOUND, SOUND_AS_OFTEN, Cause, Check, Effort, When, Worked
 from gauge_well.core.start.faults.group import Group, eased
@@ -187,7 +188,7 @@ def checks(case: BuildCase) -> Sequence[Check]:
 def _loads(case: BuildCase) -> tuple[str, str]:
     """Duties that it is driven in; empty where the engine or its duties are not known well enough."""
     try:
-        return setting.loads(make_context(case)[0].duties)
+        return setting.loads(make_context(case, memory=MEMORY)[0].duties)
     except MissingFact:
         return "", ""
 

@@ -11,6 +11,7 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import with_facts
 from gauge_well.core.run.contexts import make_context
+from gauge_well.core.run.memory import MEMORY
 from gauge_well.core.start import setting
 from gauge_well.core.start.faults.cause import SOUND, SOUND_AS_OFTEN, Cause, Check, Effort, Gauge, When, Worked, gauged
 from gauge_well.core.start.faults.group import Group, eased
@@ -101,7 +102,7 @@ def checks(case: BuildCase) -> Sequence[Check]:
 def _heavy(case: BuildCase) -> str:
     """The duty that asks most fuel, whatever it lasts; empty where that is not known."""
     try:
-        cases = make_context(case)[0].duties.cases
+        cases = make_context(case, memory=MEMORY)[0].duties.cases
     except MissingFact:
         return ""
     asking = [c for c in cases if c.kind != "idle"]

@@ -121,6 +121,12 @@ def _predicted(field: Foretold, readings: Readings, at: int) -> tuple[Array, Arr
     return middle + np.einsum("vi,vi->v", weights, away), np.sqrt(wider * left), tails
 
 
+def predicted(field: Foretold, readings: Readings, at: int) -> tuple[Array, Array]:
+    """Middle and scale of what a gauge will read of each variant (variant,), given what others did."""
+    middle, scale, _ = _predicted(field, readings, at)
+    return middle, scale
+
+
 def information(field: Foretold, readings: Readings, belief: Belief, at: int) -> float:
     """Bits that a check is expected to tell of the causes: doubt now less the mean of doubt after.
 

@@ -146,7 +146,7 @@ SYMPTOMS: Sequence[Symptom] = (
             Step("Full applications left after stopping", "Three", "Fewer: the one-way valve, the booster's size; see Controls."),
             Step("Pedal held hard for a minute", "Stays", "Sinks: a joint leaks, or the master's seal."),
             Step("Spongy pedal", "Firm at the second push", "Air: bleed, the farthest wheel first."),
-            Step("Clutch: in gear on stands, pedal down, wheel turned by hand", "Turns freely", "Drags: travel at the slave; worked for this build: {slave}", "slave"),
+            Step("Clutch: in gear on stands, pedal down, wheel turned by hand", "Turns freely", "Drags: travel at the slave; see Controls for what it should be"),
             Step("Clutch: slip in the highest gear at full torque", "Revs do not run away", "Oil on it, no free play at the bearing, too weak."),
         ),
     ),

@@ -1,12 +1,24 @@
-"""Edits of what is said of the work: ``work.field``, ``work.tasks.id.field``, ``work.buys.id.field``."""
+"""Edits of what a builder keeps beside the facts: ``work.field``, ``work.tasks.id.field``, ``start.readings.id.field``."""
 
 from __future__ import annotations
 
 import re
 from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.sheet.errors import refuse
+from gauge_well.sheet.start_document import (
+    HOLDS_MAX,
+    LOOKS_MAX,
+    READINGS_MAX,
+    RUNS_MAX,
+    HoldDocument,
+    LookDocument,
+    ReadingDocument,
+    RunDocument,
+    StartDocument,
+)
 from gauge_well.sheet.work_document import (
     BUYS_MAX,
     ID,
@@ -21,51 +33,75 @@ from gauge_well.sheet.work_document import (
     WorkDocument,
 )
 
-LISTS: Mapping[str, tuple[type[Any], int]] = {
-    "tasks": (TaskDocument, TASKS_MAX),
-    "buys": (BuyDocument, BUYS_MAX),
-    "fasteners": (FastenerDocument, BUYS_MAX),
-    "options": (OptionDocument, OPTIONS_MAX),
+
+@dataclass(frozen=True)
+class Kept:
+    """A block of the document that holds fields of its own and lists of things with a name each, and at most so many."""
+
+    model: type[Any]
+    lists: Mapping[str, tuple[type[Any], int]]
+
+
+BLOCKS: Mapping[str, Kept] = {
+    "work": Kept(
+        WorkDocument,
+        {
+            "tasks": (TaskDocument, TASKS_MAX),
+            "buys": (BuyDocument, BUYS_MAX),
+            "fasteners": (FastenerDocument, BUYS_MAX),
+            "options": (OptionDocument, OPTIONS_MAX),
+        },
+    ),
+    "start": Kept(
+        StartDocument,
+        {
+            "holds": (HoldDocument, HOLDS_MAX),
+            "runs": (RunDocument, RUNS_MAX),
+            "readings": (ReadingDocument, READINGS_MAX),
+            "looks": (LookDocument, LOOKS_MAX),
+        },
+    ),
 }
 WHOLE = ("hands", "count")  # typed as text, kept as a number
 ARCS = ("after", "free_of", "holds")  # typed as names parted by commas
 
 
-def is_work(path: str) -> bool:
-    """Whether a path is of the work."""
-    return path.startswith("work.")
+def is_kept(path: str) -> bool:
+    """Whether a path is of the work or of the first start."""
+    return path.partition(".")[0] in BLOCKS and "." in path
 
 
-def edit_work(document: dict[str, Any], path: str, text: str | None, action: str) -> None:
-    """Make one change. ``remove`` takes a task's or thing's whole entry out; a field without text is taken out.
+def edit_kept(document: dict[str, Any], path: str, text: str | None, action: str) -> None:
+    """Make one change. ``remove`` takes a task's, thing's or reading's whole entry out; a field without text is taken out.
 
     Raises
     ------
     SheetError
     """
-    _, *steps = path.split(".")
-    work = document.setdefault("work", {})
-    if len(steps) == 1 and steps[0] not in LISTS:
-        if steps[0] not in WorkDocument.model_fields:
+    name, *steps = path.split(".")
+    kept = BLOCKS[name]
+    block = document.setdefault(name, {})
+    if len(steps) == 1 and steps[0] not in kept.lists:
+        if steps[0] not in kept.model.model_fields:
             raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
-        _put(work, steps[0], text, path)
-    elif len(steps) == 5 and steps[0] == "buys" and steps[2] == "ways":
-        _way(work, steps, path, text)
-    elif len(steps) in (2, 3) and steps[0] in LISTS:
-        _listed(work, steps, path, text, action)
+        _put(block, steps[0], text, path)
+    elif name == "work" and len(steps) == 5 and steps[0] == "buys" and steps[2] == "ways":
+        _way(block, steps, path, text)
+    elif len(steps) in (2, 3) and steps[0] in kept.lists:
+        _listed(kept, block, steps, path, text, action)
     else:
         raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
-    if not work:
-        document.pop("work")
+    if not block:
+        document.pop(name)
 
 
-def _listed(work: dict[str, Any], steps: list[str], path: str, text: str | None, action: str) -> None:
+def _listed(kept: Kept, block: dict[str, Any], steps: list[str], path: str, text: str | None, action: str) -> None:
     name, id, *field = steps
-    model, most = LISTS[name]
-    entries: list[dict[str, Any]] = work.setdefault(name, [])
+    model, most = kept.lists[name]
+    entries: list[dict[str, Any]] = block.setdefault(name, [])
     entry = next((e for e in entries if e["id"] == id), None)
     if action == "remove":
-        work[name] = [e for e in entries if e["id"] != id]
+        block[name] = [e for e in entries if e["id"] != id]
     elif not field or field[0] not in _fields(model):
         raise refuse(path, f"“{path[:60]}” is not a field of the sheet.")
     else:
@@ -79,8 +115,8 @@ def _listed(work: dict[str, Any], steps: list[str], path: str, text: str | None,
         _put(entry, field[0], text, path)
         if len(entry) == 1:
             entries.remove(entry)
-    if not work[name]:
-        work.pop(name)
+    if not block[name]:
+        block.pop(name)
 
 
 def _fields(model: type[Any]) -> set[str]:
@@ -118,13 +154,13 @@ def _put(holder: dict[str, Any], field: str, text: str | None, path: str) -> Non
         holder[field] = value
 
 
-def standing_work(document: Mapping[str, Any], path: str) -> Any:
-    """What stands at a path of the work; None where there is nothing."""
-    _, *steps = path.split(".")
-    work = document.get("work", {})
-    if steps[0] not in LISTS or len(steps) < 2:
-        return work.get(steps[0])
-    found: Any = next((e for e in work.get(steps[0], ()) if e["id"] == steps[1]), None)
+def standing_kept(document: Mapping[str, Any], path: str) -> Any:
+    """What stands at a path of such a block; None where there is nothing."""
+    name, *steps = path.split(".")
+    block = document.get(name, {})
+    if steps[0] not in BLOCKS[name].lists or len(steps) < 2:
+        return block.get(steps[0])
+    found: Any = next((e for e in block.get(steps[0], ()) if e["id"] == steps[1]), None)
     for step in steps[2:]:
         found = found.get(step) if isinstance(found, Mapping) else None
     return found

@@ -1,0 +1,127 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, type Edit } from '../../api/client'
+import { line, useBuild } from '../../stores/build'
+import { newId } from '../../stores/kept'
+import { useVocabulary } from '../../stores/vocabulary'
+import { dayOf } from '../order/logic'
+import { lasted, newest, proved, recordOf, running, siOf, standing, withUnit, type Faults, type Hold, type Run, type Start, type Step, type Taken } from './logic'
+
+const ASK_MS = 4000
+/** A short name of its own for what is put on a list. */
+const fresh = () => `r${newId().replace(/[^a-z0-9]/gi, '').toLowerCase().slice(0, 16)}`
+
+/** A first start of the open build: its plan as it was last worked, its record with what is not sent yet, and the server's clock. */
+export const useStart = defineStore('start', () => {
+  const build = useBuild()
+  const words = useVocabulary()
+  const plan = shallowRef<Start | null>(null)
+  const faults = shallowRef<Faults | null>(null)
+  const of = ref('')
+  const trouble = ref('')
+  const faultsTrouble = ref('')
+  /** The server's clock over this device's [ms]: two phones on one start go by one clock. */
+  const ahead = ref(0)
+  const at = ref(Date.now())
+  const now = computed(() => at.value + ahead.value)
+  const setClock = (iso: string, asked: number) => (ahead.value = Date.parse(iso) - (asked + Date.now()) / 2)
+  const moment = () => new Date(Date.now() + ahead.value).toISOString()
+
+  async function load(signal: AbortSignal): Promise<void> {
+    const own = build.build
+    if (!own) return
+    if (of.value !== own.id) plan.value = faults.value = null
+    const asked = Date.now()
+    const found = await api.firstStart(build.document, signal)
+    if (signal.aborted || build.build?.id !== own.id) return
+    if (Date.now() - asked < ASK_MS) setClock(found.now, asked)
+    plan.value = found
+    of.value = own.id
+    trouble.value = ''
+  }
+  const refused = (error: unknown) => (trouble.value = error instanceof Error ? error.message : String(error))
+  async function loadFaults(signal: AbortSignal): Promise<void> {
+    const own = build.build
+    if (!own || !record.value.symptom) return void (faults.value = null)
+    const found = await api.faults(build.document, signal)
+    if (signal.aborted || build.build?.id !== own.id) return
+    faults.value = found
+    faultsTrouble.value = ''
+  }
+  const faultsRefused = (error: unknown) => (faultsTrouble.value = error instanceof Error ? error.message : String(error))
+
+  /** Whether another window or phone wrote the build since; then it is read again. */
+  async function listen(signal: AbortSignal): Promise<void> {
+    const own = build.build
+    if (!own || build.unsent.length || build.saving || document.hidden) return
+    const asked = Date.now()
+    try {
+      const found = await api.newest(own.id, signal)
+      if (!found || signal.aborted) return
+      setClock(found.now, asked)
+      if (found.revision > own.revision && !build.unsent.length && !build.saving && build.build?.id === own.id) await build.open(own.id)
+    } catch {
+      // Nobody answers just now: what is not sent says so where it stands.
+    }
+  }
+
+  const record = computed(() => recordOf(build.document, build.unsent))
+  const run = computed(() => running(record.value))
+  const step = computed(() => plan.value?.steps.find((s) => s.id === run.value?.step) ?? null)
+  const steps = computed(() => standing(plan.value?.steps ?? [], record.value))
+  const next = computed(() => steps.value.find((s) => !s.done) ?? null)
+  const holds = computed(() => (plan.value?.holds ?? []).map((hold) => {
+    const signed = record.value.holds.find((h) => h.id === hold.id)
+    return { hold, signed, ...proved(hold, signed, siOf(signed?.value ?? '', words.kinds[hold.kind])) }
+  }))
+  const shut = computed(() => holds.value.filter((h) => !h.proved))
+  const seconds = computed(() => (run.value ? lasted(run.value, now.value) : 0))
+  /** Rest that the starter or the metal still wants after the last go [s]. */
+  const rests = computed(() => {
+    const last = record.value.runs.filter((r) => r.ended).sort((a, b) => (a.ended ?? '').localeCompare(b.ended ?? '')).at(-1)
+    const own = plan.value?.steps.find((s) => s.id === last?.step)
+    if (!last?.ended || !own?.rest || next.value?.step.id !== own.id) return 0
+    return Math.max(own.rest - ((now.value - Date.parse(last.ended)) / 1000) * Number(last.pace ?? 1), 0)
+  })
+  const valueOf = (taken: Taken) => {
+    const kind = plan.value?.expected.find((e) => e.id === taken.what)?.kind ?? ''
+    return siOf(taken.value ?? '', words.kinds[kind]) ?? plan.value?.taken.find((t) => t.id === taken.id)?.value ?? null
+  }
+  const lastOf = (what: string, of: Run | null) => newest(record.value.readings, what, of?.id ?? null)
+  /** How long after its run began a reading was taken [s]. */
+  const since = (taken: Taken) => {
+    const own = record.value.runs.find((r) => r.id === taken.run)
+    return own?.began && taken.at ? Math.max((Date.parse(taken.at) - Date.parse(own.began)) / 1000, 0) * Number(own.pace ?? 1) : 0
+  }
+
+  const send = (edits: Edit[]) => build.send(edits)
+  const set = (path: string, text: string | null) => send([line(`start.${path}`, text)])
+  const entry = (list: string, id: string, fields: Record<string, string>) => Object.entries(fields).map(([field, text]) => line(`start.${list}.${id}.${field}`, text))
+  const remove = (list: string, id: string) => send([line(`start.${list}.${id}`, null, { action: 'remove' })])
+
+  const sign = (hold: Hold, by: string) => send([
+    ...entry('holds', hold.id, { signed: by, at: moment() }),
+    ...(hold.task ? [line(`work.tasks.${hold.task}.done`, dayOf(new Date())), line(`work.tasks.${hold.task}.signed`, by)] : []),
+  ])
+  const unsign = (hold: Hold) => send([
+    line(`start.holds.${hold.id}`, null, { action: 'remove' }),
+    ...(hold.task ? [line(`work.tasks.${hold.task}.done`, null), line(`work.tasks.${hold.task}.signed`, null)] : []),
+  ])
+  const measured = (hold: Hold, text: string) => send(entry('holds', hold.id, { value: withUnit(text, words.kinds[hold.kind]) }))
+  const waits = (hold: Hold) => send(entry('holds', hold.id, { began: moment() }))
+
+  const begin = (of: Step, pace: number) => send(entry('runs', fresh(), { step: of.id, began: moment(), ...(pace > 1 ? { pace: String(pace) } : {}) }))
+  const end = (of: Run, note = '') => send(entry('runs', of.id, { ended: moment(), ...(note ? { note } : {}) }))
+  const done = (of: Step) => {
+    const now = moment()
+    return send(entry('runs', fresh(), { step: of.id, began: now, ended: now }))
+  }
+  const take = (what: string, kind: string, text: string, madeUp: boolean) =>
+    send(entry('readings', fresh(), { what, value: withUnit(text, words.kinds[kind]), at: moment(), ...(run.value ? { run: run.value.id } : {}), ...(madeUp ? { made_up: 'yes' } : {}) }))
+  const look = (group: string, check: string, kind: string, text: string) => send(entry('looks', `${group}__${check}`, { value: kind ? withUnit(text, words.kinds[kind]) : text, at: moment() }))
+
+  return {
+    plan, faults, trouble, faultsTrouble, at, now, load, refused, loadFaults, faultsRefused, listen, record, run, step, steps, next, holds, shut, seconds, rests,
+    valueOf, lastOf, since, set, remove, sign, unsign, measured, waits, begin, end, done, take, look,
+  }
+})
