@@ -13693,6 +13693,8 @@ export interface components {
             caution: string;
             /** Missing */
             missing: components["schemas"]["UnstatedOut"][];
+            /** Rests */
+            rests: components["schemas"]["UnstatedOut"][];
         };
         /** StarterFacts */
         StarterFacts: {

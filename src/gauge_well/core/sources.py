@@ -62,6 +62,10 @@ BIBLIOGRAPHY: dict[str, str] = {
     "cfr33_183": (
         "Code of Federal Regulations, Title 33, Part 183, subpart K: ventilation of petrol-engined boats. From memory."
     ),
+    "lange1989": (
+        "K. L. Lange, R. J. A. Little, J. M. G. Taylor, Robust statistical modeling using the t distribution, Journal of "
+        "the American Statistical Association 84 (1989) 881-896. From memory."
+    ),
     "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (
         "F. P. Incropera, D. P. DeWitt, T. L. Bergman, A. S. Lavine, Fundamentals of Heat and "

@@ -139,7 +139,7 @@ def _load_duty(field: Foretold, noticed: Symptom) -> str:
     return loaded[-1].label.partition(": ")[2] if loaded else ""
 
 
-def _said(field: Foretold, belief: Belief, answer: Answer, out: FaultsOut, read: bool, tells: float) -> tuple[str, str]:
+def _said(field: Foretold, belief: Belief, answer: Answer, out: FaultsOut, read: bool) -> tuple[str, str]:
     first = field.causes[answer.first]
     if not read:
         return "Look at one thing first.", "Each thing that is looked at leaves fewer causes."

@@ -63,6 +63,7 @@ class StartStepOut(Model):
     look: list[str]
     caution: str
     missing: list[UnstatedOut]
+    rests: list[UnstatedOut]
 
 
 class PointOut(Model):

@@ -227,6 +227,7 @@ def _step(step: steps.Step, known: Facts, prefer: Preference) -> StartStepOut:
         look=list(step.look),
         caution=step.caution,
         missing=known.of(step.missing),
+        rests=known.of(step.rests),
     )
 
 

@@ -33,6 +33,7 @@ HOSE_LOW, HOSE_HIGH = 313.7, 316.5  # K at the outlet of an engine fed from a ho
 # Of its swept volume that an idling engine takes in, at its manifold's density, either way: what is left of the burned gas
 # spreads into so deep a manifold (common practice).
 BREATHES, BREATHES_HALF = 0.65, 0.1
+DEPTH_LEAST = 20e3  # Pa under which a throttled engine does not idle
 MANIFOLD_AIR, GAS = 310.0, 287.05  # K, J/kgK
 CRANK_POSTS = 9.6  # V at the posts of a sound battery, cranking (common practice)
 CURVE = 61  # points of a curve
@@ -150,12 +151,10 @@ DECIDES: Mapping[str, tuple[str, ...]] = {
 }
 
 
-def _unstated(case: BuildCase, id: str) -> tuple[str, ...]:
-    """Of what decides a reading, what nobody stated."""
-    known = (case.known.get(path) for path in DECIDES.get(id, ()))
-    return tuple(
-        path for path, k in zip(DECIDES.get(id, ()), known, strict=True) if k is not None and k.evidence == RULE
-    )
+def unstated(case: BuildCase, paths: Sequence[str]) -> tuple[str, ...]:
+    """Of some facts, those nobody stated."""
+    known = ((path, case.known.get(path)) for path in paths)
+    return tuple(path for path, k in known if k is not None and k.evidence == RULE)
 
 
 def _points(at: Array, values: Array, kind: str) -> tuple[Point, ...]:
@@ -187,7 +186,7 @@ def expected(case: BuildCase, where: Setting) -> Sequence[Expected]:
         found += _water(idle)
     if where.place != "dry":
         found.append(_ports())
-    return [replace(e, rests=(*e.rests, *_unstated(case, e.id))) for e in found]
+    return [replace(e, rests=(*e.rests, *unstated(case, DECIDES.get(e.id, ())))) for e in found]
 
 
 def _cranking(stood: Stood, where: Setting) -> list[Expected]:
@@ -308,7 +307,11 @@ def _vacuum(stood: Stood) -> Expected:
     )
     if stood.context.engine.facts.aspiration == "supercharged":
         made = replace(made, how=Sentence("A gauge between throttle and engine; steady, not swinging."))
-    return made.within(_band(_depth(stood)))
+    depth = _depth(stood)
+    if depth[0] < DEPTH_LEAST:
+        # Whatever is taken to hang on it leaves so small an engine no idle of its own.
+        return replace(made, missing=("machine.electrical_load",))
+    return made.within(_band(depth))
 
 
 def _coolant(stood: Stood) -> list[Expected]:

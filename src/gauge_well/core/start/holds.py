@@ -14,6 +14,7 @@ FUEL_AIR, FUEL_FALLS, FUEL_WAITS = 35e3, 1e3, 300.0  # Pa of air, Pa it may fall
 COOLANT_WAITS, COOLANT_FALLS = 600.0, 5e3
 # What is measured for a hold, by its name.
 KIND: Mapping[str, str] = {"oil": "volume", "coolant": "pressure_gauge", "fuel": "pressure_gauge"}
+GASES = ("lpg", "cng")
 MACHINE, STAND = ("machine",), ("dry", "hose")
 ANYWHERE = (*MACHINE, *STAND)
 
@@ -101,6 +102,16 @@ def _fuel(case: BuildCase) -> Hold:
     )
 
 
+def _gas(case: BuildCase) -> Hold:
+    return Hold(
+        "fuel",
+        "Gas circuit tight",
+        Sentence("Leak-tested at its own pressure by whoever is licensed for it; soap at each joint, ignition off."),
+        "fuel_tight",
+        caution="Gas gathers in pits and under roofs: doors open, no flame, no lamp.",
+    )
+
+
 def _fuel_stand(case: BuildCase) -> Hold:
     return Hold(
         "fuel",
@@ -120,8 +131,9 @@ def _stop(case: BuildCase) -> Hold:
 RULES: Sequence[_Rule] = (
     _Rule(_oil),
     _Rule(_coolant, MACHINE),
-    _Rule(_fuel, MACHINE),
-    _Rule(_fuel_stand, STAND),
+    _Rule(_fuel, MACHINE, lambda case: case.engine.fuel not in GASES),
+    _Rule(_gas, when=lambda case: case.engine.fuel in GASES),
+    _Rule(_fuel_stand, STAND, lambda case: case.engine.fuel not in GASES),
     _Rule(_stop),
     _Rule(
         lambda _: Hold(

@@ -10,6 +10,8 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.run.contexts import make_context
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.start import priming, setting
+from gauge_well.core.start.expected import unstated
+from gauge_well.core.start.holds import GASES
 from gauge_well.core.start.setting import Setting
 from gauge_well.core.systems.cooling import bench_run
 from gauge_well.core.systems.oil.priming import REST, TRY
@@ -26,7 +28,8 @@ class Step:
     """One step.
 
     ``least`` and ``most``: how long it runs [s], None where no clock says; ``rest``: after each try [s]; ``tries``: after
-    how many it is given up. ``runs``: the engine fires. ``shouts``: what ends it at once that no gauge shows.
+    how many it is given up. ``runs``: the engine fires. ``shouts``: what ends it at once that no gauge shows. ``rests``: what nobody
+    stated of what its figures are made of.
     """
 
     id: str
@@ -41,6 +44,7 @@ class Step:
     caution: str = ""
     look: tuple[str, ...] = ()
     missing: tuple[str, ...] = ()
+    rests: tuple[str, ...] = ()
 
 
 SHOUTS = ("knock", "fuel smell or a wet joint", "revs that rise by themselves")
@@ -50,6 +54,11 @@ OUT_OF_LINE = (
     "Plugs or injectors out: injection and ignition off, nobody in line with the holes: petrol sprays from them."
 )
 STOP_HELD = "Stop held, glow off: it must not fire. Hands off the belts."
+
+
+# Facts that decide how long priming takes.
+PRIMED_BY = ("oil.pump.displacement", "oil.pickup.length", "oil.pickup.bore", "oil.dry_volume")
+FUEL_BY = ("fuel.line.bore", "fuel.line.length", "fuel.suction.length", "fuel.main.flow")
 
 
 def _prime(case: BuildCase, where: Setting) -> Step:
@@ -84,10 +93,17 @@ def _prime(case: BuildCase, where: Setting) -> Step:
         rest=REST,
         tries=found.most_tries,
         caution=caution,
+        rests=unstated(case, PRIMED_BY),
     )
 
 
 def _fuel(case: BuildCase, where: Setting) -> Step:
+    if case.engine.fuel in GASES:
+        return Step(
+            "fuel", "Gas to the engine",
+            Sentence("Tap opened slowly, a quarter turn; soap at each joint again; nose low for propane, high for natural gas."),
+            caution="Gas gathers where it cannot be seen: a leak is let out, not lit. Its fitter is licensed.",
+        )  # fmt: skip
     usual = Sentence("Key on and off until the pump's sound drops; by hand until it goes hard.")
     try:
         found = priming.fuel(case, where.air)
@@ -101,7 +117,13 @@ def _fuel(case: BuildCase, where: Setting) -> Step:
         assert found.seconds is not None
         values |= {"t": (found.seconds, "time"), "n": "once" if found.keys == 1 else f"{found.keys} times"}
         say = "Pump runs {t} for {v}: key on and off, {n}. Then look at every joint again."
-    return Step("fuel", "Fuel to the engine", Sentence(say, values), caution="Ignition off, cloth at each joint.")
+    return Step(
+        "fuel",
+        "Fuel to the engine",
+        Sentence(say, values),
+        caution="Ignition off, cloth at each joint.",
+        rests=unstated(case, FUEL_BY),
+    )
 
 
 def _glow(case: BuildCase) -> list[Step]:

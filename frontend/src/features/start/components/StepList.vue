@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import CautionNote from '../../../ui/CautionNote.vue'
+import { Fold } from '../../../ui/lazy'
 import { clock, spoken, type Step } from '../logic'
 import { useEngine } from '../useEngine'
 import { useStart } from '../useStart'
+import StateIt from './StateIt.vue'
 
 /** The steps in order; the next one is open, with its clock's button. */
 const start = useStart()
@@ -30,7 +32,9 @@ const lasts = (step: Step) => (step.most !== null && step.least !== null && step
         <div class="line"><span class="tick" aria-hidden="true">{{ done ? '✓' : '' }}</span><b>{{ step.label }}</b><span class="mute lasts">{{ goes ? `${goes} ${goes === 1 ? 'go' : 'goes'}` : lasts(step) }}</span></div>
         <div v-if="start.next?.step.id === step.id" class="in">
           <p>{{ step.do }}</p>
-          <p v-if="step.missing.length" class="mute">Usual figures: {{ step.missing.map((m) => m.label.toLowerCase()).join(', ') }} {{ step.missing.length === 1 ? 'is' : 'are' }} not stated.</p>
+          <Fold v-if="step.missing.length + step.rests.length" :title="`Rests on ${step.missing.length + step.rests.length === 1 ? 'one thing' : `${step.missing.length + step.rests.length} things`} nobody stated`">
+            <ul class="look"><li v-for="f in [...step.missing, ...step.rests]" :key="f.path">{{ f.label }}{{ f.shown ? `: ${f.shown} taken` : ': not known' }} <StateIt :fact="f" /></li></ul>
+          </Fold>
           <CautionNote v-if="step.caution" :text="step.caution" />
           <p v-if="before.length"><b>Before it goes on, look:</b> {{ before.join('; ') }}.</p>
           <ul v-if="step.look.length && !step.runs" class="look"><li v-for="l in step.look" :key="l">{{ l }}</li></ul>

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from enum import StrEnum
+from functools import cached_property
 
 import numpy as np
 
@@ -123,11 +124,14 @@ class Foretold:
                 return place
         raise KeyError(id)
 
+    @cached_property
+    def members(self) -> Array:
+        """Which variants are of which cause, ones and noughts (cause, variant)."""
+        return np.asarray(np.arange(len(self.causes))[:, None] == self.cause, dtype=np.float64)
+
     def by_cause(self, chances: Array) -> Array:
         """Chances of variants summed by cause, (cause, ...)."""
-        found = np.zeros((len(self.causes), *chances.shape[1:]))
-        np.add.at(found, self.cause, chances)
-        return found
+        return np.asarray(self.members @ chances)
 
 
 @dataclass(frozen=True)
@@ -138,6 +142,7 @@ class Worked:
     seen: Mapping[str, Sequence[float]] = field(default_factory=dict)
 
 
+NEEDLE = 0.01  # of the most it shows, that no gauge is read closer than (common practice)
 MISSED = 0.01  # of looks that see it wrongly (common practice)
 
 
@@ -152,12 +157,18 @@ def foretold(causes: Sequence[Cause], checks: Sequence[Check], worked: Mapping[t
     spread = np.zeros((len(rows), len(checks), len(checks)))
     chance = np.zeros((len(rows), len(checks), most))
     gauges = [k for k, check in enumerate(checks) if check.kind]
+    largest = {k: max(float(np.max(np.abs(w.readings[checks[k].id]))) for w in worked.values()) for k in gauges}
     for row, (at, size) in enumerate(rows):
         own = worked[causes[at].id, size]
         drawn = np.stack(np.broadcast_arrays(*(own.readings[checks[k].id] for k in gauges)))
         middle = drawn[:, 1:].mean(axis=1)
         mean[row, gauges] = middle
-        error = np.array([checks[k].error + checks[k].share * abs(m) for k, m in zip(gauges, middle, strict=True)])
+        error = np.array(
+            [
+                max(checks[k].error + checks[k].share * abs(m), NEEDLE * largest[k])
+                for k, m in zip(gauges, middle, strict=True)
+            ]
+        )
         own_spread = np.atleast_2d(np.cov(drawn[:, 1:])) + np.diag((error / TWO_SIDED) ** 2)
         spread[row][np.ix_(gauges, gauges)] = own_spread
         for k, check in enumerate(checks):

@@ -18,6 +18,7 @@ REACH, CLOSE = 9.0, 4.0  # scales on either side of what is foretold that are su
 A_MINUTE = 0.02  # bits that a minute of work has to tell (common practice)
 WORTH = 0.75  # of the best check's worth from which one that takes nothing but a look goes first (common practice)
 DANGER_TELLS = 0.4  # of the best check's worth, from which any safe one goes before one that can hurt
+LEAST = 1e-6  # chance of a variant under which it tells nothing
 STRANGE = 3.0  # scales off, from which a reading is not explained
 
 Readings = Mapping[str, float | str]
@@ -140,15 +141,16 @@ def information(field: Foretold, readings: Readings, belief: Belief, at: int) ->
         whole = by_cause.sum(axis=0)
         return max(now - float(np.sum(whole * entropy(by_cause / np.maximum(whole, 1e-300)))), 0.0)
     middle, scale, tails = _predicted(field, readings, at)
-    counts = belief.variant > 1e-9
-    low, high = np.min((middle - REACH * scale)[counts]), np.max((middle + REACH * scale)[counts])
+    rows = np.flatnonzero(belief.variant > LEAST)
+    middle, scale = middle[rows, None], scale[rows, None]
+    low, high = np.min(middle - REACH * scale), np.max(middle + REACH * scale)
     # Half of the points even, half close round what each variant foretells, so that a sharp gauge is not stepped over.
     even = np.linspace(low, high, NODES // 2)
-    own = max((NODES - even.size) // int(counts.sum()), 3)
-    close = middle[counts, None] + scale[counts, None] * CLOSE * np.linspace(-1.0, 1.0, own) ** 3
+    own = max((NODES - even.size) // rows.size, 3)
+    close = middle + scale * CLOSE * np.linspace(-1.0, 1.0, own) ** 3
     y = np.sort(np.concatenate([even, close.ravel()]))
-    log = _log_t(((y - middle[:, None]) / scale[:, None]) ** 2, 2.0 * np.log(scale[:, None]), 1, tails)
-    by_cause = field.by_cause(belief.variant[:, None] * np.exp(log))
+    log = _log_t(((y - middle) / scale) ** 2, 2.0 * np.log(scale), 1, tails)
+    by_cause = field.members[:, rows] @ (belief.variant[rows, None] * np.exp(log))
     whole = by_cause.sum(axis=0)
     after = entropy(by_cause / np.maximum(whole, 1e-300))
     mass = np.trapezoid(whole, y)

@@ -56,8 +56,12 @@ def checks(case: BuildCase) -> Sequence[Check]:
             Effort.TOOL, outcomes=("runs over", "creeps", "nothing"), danger=SINKS,
         ),
         Check(
-            "impeller_seen", "Impeller, its cover off", "Six screws; all vanes whole and springy.", 10.0, When.OFF,
-            Effort.APART, outcomes=("whole", "worn or vanes gone"), danger=SINKS,
+            "impeller_seen", "Impeller, its cover off", "Seacock shut first. All vanes whole and springy.", 5.0, When.OFF,
+            Effort.APART, outcomes=("whole", "worn or vanes gone"),
+        ),
+        Check(
+            "elbow_seen", "Elbow's water way, its hose off", "Seacock shut first. A finger's width and clean.", 5.0,
+            When.OFF, Effort.APART, outcomes=("clear", "scaled up"),
         ),
     ]  # fmt: skip
 
@@ -83,8 +87,8 @@ def _worked(stood: Stood, id: str, size: float) -> Worked:
     mixed = stood.wide(raw.mixed(stood.context, weaker, stood.context.mean))
     share = moved[1:] / float(np.median(stood.wide(raw.flow(stood.context, facts))))
     little, none = float(np.mean(share < 0.7)), float(np.mean(share < 0.15))
-    weed = min(0.75 * size + 0.1, 0.85) if id == "strainer" else 0.05
-    vanes = min(0.8 * size + 0.15, 0.95) if id == "impeller" else 0.7 if id == "seacock" else 0.06
+    weed = 0.85 if id == "strainer" else 0.05
+    vanes = 0.93 if id == "impeller" else 0.7 if id == "seacock" else 0.06
     cock = (0.04, 0.02, 0.94) if id == "seacock" else (0.98 - weed, weed, 0.02)
     lid = {"strainer": (0.3, 0.65, 0.05), "seacock": (0.9, 0.07, 0.03)}
     return Worked(
@@ -94,6 +98,7 @@ def _worked(stood: Stood, id: str, size: float) -> Worked:
             "cock": cock,
             "lid": lid.get(id, (0.95, 0.04, 0.01)),
             "impeller_seen": (1.0 - vanes, vanes),
+            "elbow_seen": (0.06, 0.94) if id == "elbow" else (0.96, 0.04),
         },
     )
 
