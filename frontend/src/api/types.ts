@@ -6954,14 +6954,8 @@ export interface components {
         FaultsOut: {
             /** Symptom */
             symptom: string;
-            /** Label */
-            label: string;
-            /** At Once */
-            at_once: string;
             /** Group */
             group: string;
-            /** Title */
-            title: string;
             /** Worked */
             worked: boolean;
             /** Missing */
@@ -9028,12 +9022,6 @@ export interface components {
             label: string;
             /** Text */
             text: string;
-            /** Kind */
-            kind: string;
-            /** Value */
-            value: number | null;
-            /** Outcomes */
-            outcomes: string[];
         };
         /**
          * LoomRow
@@ -13630,12 +13618,6 @@ export interface components {
             air: number;
             /** Air Stated */
             air_stated: boolean;
-            /** Headline */
-            headline: string;
-            /** Under */
-            under: string;
-            /** Shut */
-            shut: number;
             /** Holds */
             holds: components["schemas"]["HoldOut"][];
             /** Steps */

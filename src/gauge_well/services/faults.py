@@ -40,10 +40,7 @@ def faults_of(raw: Mapping[str, Any]) -> dict[str, Any]:
     noticed = symptom(sheet.start.symptom or "no_crank")
     base = FaultsOut(
         symptom=noticed.id,
-        label=noticed.label,
-        at_once=noticed.at_once,
         group=noticed.group,
-        title="",
         worked=False,
         missing=[],
         answer="",
@@ -60,7 +57,6 @@ def faults_of(raw: Mapping[str, Any]) -> dict[str, Any]:
     if not noticed.group:
         return base.model_dump()
     group = GROUPS[noticed.group]
-    base.title = group.title
     try:
         field = field_of(sheet, case, group, where_of(sheet))
     except MissingFact as error:
@@ -97,9 +93,6 @@ def _believed(out: FaultsOut, sheet: Sheet, field: Foretold, noticed: Symptom) -
             id=check.id,
             label=check.label,
             text=str(readings[check.id]) if check.outcomes else _typed(sheet, noticed.group, check.id),
-            kind=check.kind,
-            value=None if check.outcomes else float(readings[check.id]),
-            outcomes=list(check.outcomes),
         )
         for check in field.checks
         if check.id in readings

@@ -173,9 +173,6 @@ class StartOut(Model):
     places: list[PlaceOut]
     air: float
     air_stated: bool
-    headline: str
-    under: str
-    shut: int
     holds: list[HoldOut]
     steps: list[StartStepOut]
     expected: list[ExpectedOut]
@@ -236,19 +233,13 @@ class LookOut(Model):
     id: str
     label: str
     text: str
-    kind: str
-    value: float | None
-    outcomes: list[str]
 
 
 class FaultsOut(Model):
     """What may be wrong after what was looked at. ``open``: how many causes it is still between."""
 
     symptom: str
-    label: str
-    at_once: str
     group: str
-    title: str
     worked: bool
     missing: list[UnstatedOut]
     answer: Literal["strange", "sound", "found", "open", ""]

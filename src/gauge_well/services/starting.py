@@ -79,9 +79,7 @@ def start_of(raw: Mapping[str, Any]) -> dict[str, Any]:
         lacks = known.of((error.field,))
     poured = filling.filling(case, where, lambda: field_of(sheet, case, COOLING, where))
     run_in = thresholds.run_in(case) if not lacks else thresholds.RunIn((), ())
-    shut = [h for h in standing if not h.proved]
     prefer = sheet.prefer
-    head, under = _headline(standing, lacks)
     out = StartOut(
         now=moment(datetime.now(UTC)) or "",
         place=where.place,
@@ -89,9 +87,6 @@ def start_of(raw: Mapping[str, Any]) -> dict[str, Any]:
         places=[PlaceOut(id=id, label=label) for id, label in PLACES.items()],
         air=where.air,
         air_stated=sheet.start.air is not None,
-        headline=head,
-        under=under,
-        shut=len(shut),
         holds=standing,
         steps=[_step(step, known, prefer) for step in way],
         expected=[_expected(e, known, prefer) for e in readings],
@@ -165,24 +160,6 @@ class Facts:
         if spec.kind == "choice":
             return str((spec.choices or {}).get(rule.value, rule.value))
         return show(likely(rule.value), spec.kind, self.sheet.prefer)
-
-
-NUMBERS = ("none", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
-
-
-def _word(n: int) -> str:
-    return NUMBERS[n] if n < len(NUMBERS) else str(n)
-
-
-def _headline(standing: Sequence[HoldOut], lacks: Sequence[UnstatedOut]) -> tuple[str, str]:
-    """What stands between now and the first start."""
-    shut = [h for h in standing if not h.proved]
-    if not shut:
-        return f"All {_word(len(standing))} locks are open.", "Crank for pressure, then the first run."
-    words = f"Not yet: {_word(len(shut))} of {_word(len(standing))} locks {'is' if len(shut) == 1 else 'are'} shut."
-    named = ", ".join(h.label[:1].lower() + h.label[1:] for h in shut[:3])
-    more = f" and {_word(len(shut) - 3)} more" if len(shut) > 3 else ""
-    return words, f"Shut: {named}{more}."
 
 
 def _hold(sheet: Sheet, hold: Hold) -> HoldOut:

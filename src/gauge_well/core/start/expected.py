@@ -29,6 +29,7 @@ OIL_SEEN = 5.0  # s by which a primed engine shows pressure (common practice)
 VOLTS_LEAST, VOLTS_AFTER = 12.8, 120.0  # V of a 12 V system, s after the start (common practice)
 PORTS_APART, PORTS_AFTER = 40.0, 60.0  # K between ports, s after the start (common practice)
 WATER_AFTER = 15.0  # s by which a boat's outlet runs (common practice)
+HOSE_OIL = 15.0  # K by which oil is warmer than water that is fed from a hose, idling (common practice)
 HOSE_LOW, HOSE_HIGH = 313.7, 316.5  # K at the outlet of an engine fed from a hose: 105 to 110 degF (common practice)
 # Of its swept volume that an idling engine takes in, at its manifold's density, either way: what is left of the burned gas
 # spreads into so deep a manifold (common practice).
@@ -213,6 +214,9 @@ def _cranking(stood: Stood, where: Setting) -> list[Expected]:
     return [_or_missing(made, work)]
 
 
+HOSE_DOWN = "Let it down to its idle towards the end."
+
+
 def least_idle(stood: Stood) -> float:
     """Least oil pressure idling by the school chosen [Pa gauge]."""
     facts = stood.drawn.case.systems["oil"]
@@ -225,6 +229,9 @@ def least_idle(stood: Stood) -> float:
 
 def _oil(case: BuildCase, stood: Stood, where: Setting) -> list[Expected]:
     cold, hot = oils(stood, where.air)
+    if where.place == "hose":
+        # Water that leaves bath-warm keeps the oil little warmer.
+        hot = hot - stood.wide(stood.context.engine.facts.thermostat) + 0.5 * (HOSE_LOW + HOSE_HIGH) + HOSE_OIL
     idle = stood.wide(stood.context.engine.facts.idle_speed)
     least = least_idle(stood)
     crank = crank_speed(case)
@@ -244,7 +251,7 @@ def _oil(case: BuildCase, stood: Stood, where: Setting) -> list[Expected]:
         label="Oil pressure, idling warm",
         kind=KIND["oil_warm"],
         steps=("long",),
-        how=Sentence("Let it down to its idle once the thermostat has opened."),
+        how=Sentence(HOSE_DOWN if where.place == "hose" else "Let it down to its idle once the thermostat has opened."),
         least=least,
         after=OIL_SEEN,
     )

@@ -10,6 +10,7 @@ import numpy as np
 from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.duty.model import Duties
+from gauge_well.core.engine.model import engine_of
 from gauge_well.core.run.contexts import make_context
 from gauge_well.core.run.memory import MEMORY
 from gauge_well.core.run.sampling import Drawn, draw
@@ -45,7 +46,11 @@ def _told(case: BuildCase) -> BuildCase:
 
 
 def idle_case(case: BuildCase, air: float, share: float = 1.0) -> BuildCase:
-    """The build standing with its engine at so many times its idle, nothing switched on but what it needs, from cold."""
+    """The build standing with its engine at so many times its idle, nothing switched on but what it needs, from cold.
+
+    MissingFact where too little is known of the engine.
+    """
+    engine_of(case.engine)  # says what is missing of an engine of which too little is known
     speed = share * likely(case.engine.idle_speed)
     idle = DutyFacts(
         name="Idle" if share == 1.0 else "Fast idle",

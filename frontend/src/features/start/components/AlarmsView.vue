@@ -30,7 +30,7 @@ async function save(): Promise<void> {
       <div class="scroll" tabindex="0" role="region" aria-label="Alarms and cuts">
         <table>
           <thead><tr><th scope="col">Quantity</th><th scope="col">Over</th><th scope="col">Alarm</th><th scope="col">Cut</th><th scope="col">After</th></tr></thead>
-          <tbody><tr v-for="t in start.plan?.thresholds" :key="t.id"><th scope="row">{{ t.label }} {{ t.under ? 'under' : 'over' }}</th><td class="figure">{{ t.above_speed ? words.show(t.above_speed, 'speed_rpm') : '' }}</td><td class="figure">{{ words.show(t.alarm, t.kind) }}</td><td class="figure">{{ t.cut === null ? '' : words.show(t.cut, t.kind) }}</td><td class="figure">{{ t.delay ? `${t.delay} s` : 'at once' }}</td></tr></tbody>
+          <tbody><tr v-for="t in start.plan?.thresholds" :key="t.id"><th scope="row">{{ t.label }} {{ t.under ? 'under' : 'over' }}<span class="mute">{{ t.why }}</span></th><td class="figure">{{ t.above_speed ? words.show(t.above_speed, 'speed_rpm') : '' }}</td><td class="figure">{{ words.show(t.alarm, t.kind) }}</td><td class="figure">{{ t.cut === null ? '' : words.show(t.cut, t.kind) }}</td><td class="figure">{{ t.delay ? `${t.delay} s` : 'at once' }}</td></tr></tbody>
         </table>
       </div>
       <p class="mute">An alarm is heard and seen from the seat; a cut takes fuel or spark. Not on a machine that must not stop by itself: a boat off a lee shore, an aircraft.</p>
@@ -71,6 +71,11 @@ td {
 }
 th:first-child {
   text-align: left;
+  white-space: normal;
+}
+th .mute {
+  display: block;
+  font: 500 13px var(--labels);
 }
 thead th {
   font: 600 13px var(--labels);

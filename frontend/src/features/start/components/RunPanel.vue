@@ -55,11 +55,15 @@ const head = computed(() => {
 })
 const off = (note = '') => start.run && start.end(start.run, note)
 function wrong(what: string): void {
-  void off(`stopped: ${what}`)
   const past = due.value.find((e) => said.value.some((s) => s.label === e.label && s.verdict.kind === 'stop'))
   const lead = past && LEADS[past.id]
   const value = past && start.lastOf(past.id, start.run)?.value
-  if (lead && value) void start.set('symptom', lead[0]).then(() => start.look(...(lead[1].split('__') as [string, string]), '', value))
+  void off(`stopped: ${what}`)
+  if (lead && value) {
+    const [group = '', check = ''] = lead[1].split('__')
+    void start.set('symptom', lead[0])
+    void start.look(group, check, '', value)
+  }
   emit('wrong')
 }
 </script>

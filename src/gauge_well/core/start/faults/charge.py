@@ -128,11 +128,11 @@ def posts(
     held = holds + trouble.holds * size * by
     own = charging.resistance(facts, battery.WARM)
     resistance = stood.wide(as_array(0.01) if own is None else own)
-    flat = battery.OPEN * by - np.maximum(asked - given, 0.0) * resistance
     # A thin wire lets through no more than its drop leaves between the volts held and the battery's own.
-    passes = np.minimum(given, np.maximum(held - flat, 0.0) / np.maximum(wire, 1e-6))
-    at_posts = np.where(given >= asked, np.maximum(held - passes * wire, flat), flat)
-    return at_posts, at_posts + np.where(given >= asked, passes, given) * wire, given
+    passes = np.minimum(given, np.maximum(held - battery.OPEN * by, 0.0) / np.maximum(wire, 1e-6))
+    flat = battery.OPEN * by - np.maximum(asked - passes, 0.0) * resistance
+    at_posts = np.where(passes >= asked, np.maximum(held - passes * wire, flat), flat)
+    return at_posts, at_posts + passes * wire, passes
 
 
 def _worked(stood: Stood, id: str, size: float) -> Worked:
