@@ -13,6 +13,7 @@ from benchmarks.fit import fit
 from benchmarks.fuel import fuel
 from benchmarks.mounts import mounts
 from benchmarks.pages import delays, sizes
+from benchmarks.start import start
 from benchmarks.timing import table
 from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
 from benchmarks.work import work
@@ -33,6 +34,7 @@ def main() -> None:
         *fit(),
         *mounts(),
         *work(),
+        *start(),
     )
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 

@@ -62,7 +62,7 @@ def _at(seconds: float) -> str:
 
 
 def _running() -> dict[str, str]:
-    told = {f"holds.{id}.signed": "K" for id in LOCKS}
+    told = {f"holds.machine_{id}.signed": "K" for id in LOCKS}
     for step, began, ended in RUNS:
         told |= {f"runs.{step}.step": step, f"runs.{step}.began": _at(began)}
         if ended is not None:

@@ -11,7 +11,7 @@ from gauge_well.sheet.demo import demo
 from tests.browser.pages import PHONE, BrowserCase
 
 LOCKS = ("oil", "coolant", "fuel", "stop", "throttle", "sensors", "neutral", "outdoors", "extinguisher")
-SIGNED = [{"id": id, "signed": "K"} for id in LOCKS]
+SIGNED = [{"id": f"machine_{id}", "signed": "K"} for id in LOCKS]
 
 
 def ago(seconds: float) -> str:
@@ -64,10 +64,10 @@ class Start(BrowserCase):
         with self.saved():
             page.get_by_role("button", name="It is proved").first.click()
         expect(page.get_by_role("heading", level=1)).to_have_text("Crank to oil pressure.")
-        self.assertEqual(next(h for h in self.said()["holds"] if h["id"] == "oil")["value"], "6.1 L")
+        self.assertEqual(next(h for h in self.said()["holds"] if h["id"] == "machine_oil")["value"], "6.1 L")
 
     def test_a_lock_of_the_order_is_signed_in_both(self) -> None:
-        page = self.start(holds=[h for h in SIGNED if h["id"] != "throttle"])
+        page = self.start(holds=[h for h in SIGNED if h["id"] != "machine_throttle"])
         page.get_by_label("Signed by").fill("two of us")
         with self.saved():
             page.get_by_role("button", name="It is proved").click()

@@ -43,14 +43,20 @@ class Starting(unittest.TestCase):
 
     def test_locks_open_one_by_one(self) -> None:
         locks = starting.start_of(with_start())["holds"]
-        found = starting.start_of(with_start(holds=[{"id": h["id"], "signed": "K"} for h in locks[1:]]))
+        found = starting.start_of(with_start(holds=[{"id": f"machine_{h['id']}", "signed": "K"} for h in locks[1:]]))
         self.assertEqual([h["id"] for h in found["holds"] if not h["proved"]], [locks[0]["id"]])
-        whole = starting.start_of(with_start(holds=[{"id": h["id"], "signed": "K"} for h in locks]))
+        whole = starting.start_of(with_start(holds=[{"id": f"machine_{h['id']}", "signed": "K"} for h in locks]))
         self.assertTrue(all_proved(whole))
+
+    def test_what_was_proved_on_the_stand_opens_nothing_in_the_machine(self) -> None:
+        held = [{"id": "hose_oil", "signed": "K"}]
+        for place, proved in (("hose", True), ("machine", False)):
+            found = starting.start_of(with_start(place=place, holds=held))
+            self.assertEqual(next(h["proved"] for h in found["holds"] if h["id"] == "oil"), proved)
 
     def test_what_was_measured_must_prove_it(self) -> None:
         for value, proved in (("6.1 L", True), ("3 L", False)):
-            found = starting.start_of(with_start(holds=[{"id": "oil", "signed": "K", "value": value}]))
+            found = starting.start_of(with_start(holds=[{"id": "machine_oil", "signed": "K", "value": value}]))
             oil = next(h for h in found["holds"] if h["id"] == "oil")
             self.assertEqual((oil["proved"], oil["wrong"]), (proved, not proved))
 

@@ -20,7 +20,7 @@ def edited(*edits: tuple[str, str | None], document=None, action="set"):
 class Start(unittest.TestCase):
     def test_a_record_is_written_field_by_field(self) -> None:
         document = edited(
-            ("start.place", "machine"), ("start.air", "8 °C"), ("start.holds.oil.signed", "K"), ("start.holds.oil.at", AT),
+            ("start.place", "machine"), ("start.air", "8 °C"), ("start.holds.machine_oil.signed", "K"), ("start.holds.machine_oil.at", AT),
             ("start.runs.a.step", "first"), ("start.runs.a.began", AT), ("start.runs.a.pace", "10"),
             ("start.readings.b.what", "coolant"), ("start.readings.b.value", "71 °C"), ("start.readings.b.run", "a"),
             ("start.looks.cooling__gauge.value", "112 °C"), ("start.symptom", "hot_idle"), ("start.note", "dry day"),
@@ -50,10 +50,10 @@ class Start(unittest.TestCase):
         for path, text in (
             ("start.air", "90 °C"),
             ("start.air", "soup"),
-            ("start.holds.oil.value", "six litres of it"),
-            ("start.holds.oil.at", "yesterday"),
-            ("start.holds.oil.at", "1815-06-18T10:00:00Z"),
-            ("start.holds.oil.at", "2026-02-30T10:00:00Z"),
+            ("start.holds.machine_oil.value", "six litres of it"),
+            ("start.holds.machine_oil.at", "yesterday"),
+            ("start.holds.machine_oil.at", "1815-06-18T10:00:00Z"),
+            ("start.holds.machine_oil.at", "2026-02-30T10:00:00Z"),
             ("start.place", "kitchen"),
             ("start.symptom", "gremlins"),
             ("start.runs.a.pace", "fast"),

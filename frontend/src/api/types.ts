@@ -8037,12 +8037,12 @@ export interface components {
         };
         /**
          * HoldDocument
-         * @description A hold that was proved.
+         * @description A hold that was proved, by its place and name: on the stand it is another than in the machine.
          */
         HoldDocument: {
             /**
              * Id
-             * @description Short name, used in paths
+             * @description Place and hold: machine_oil
              */
             id: string;
             /**
@@ -12339,6 +12339,8 @@ export interface components {
              * @description Short name, used in paths
              */
             id: string;
+            /** Place */
+            place?: ("dry" | "hose" | "machine") | null;
             /** Step */
             step?: string | null;
             /**

@@ -68,7 +68,7 @@ def start_of(raw: Mapping[str, Any]) -> dict[str, Any]:
     case, where = resolved.case, where_of(sheet)
     known = Facts(sheet, resolved)
     found = holds.holds(case, where)
-    standing = [_hold(sheet, hold) for hold in found]
+    standing = [_hold(sheet, hold, where) for hold in found]
     lacks: list[UnstatedOut] = []
     try:
         readings: Sequence[Expected] = expectations(sheet, case)
@@ -162,10 +162,11 @@ class Facts:
         return show(likely(rule.value), spec.kind, self.sheet.prefer)
 
 
-def _hold(sheet: Sheet, hold: Hold) -> HoldOut:
-    said = next((h for h in sheet.start.holds if h.id == hold.id), None) or HoldSaid(hold.id, "", None, "", None, "")
+def _hold(sheet: Sheet, hold: Hold, where: Setting) -> HoldOut:
+    own = f"{where.place}_{hold.id}"
+    said = next((h for h in sheet.start.holds if h.id == own), None) or HoldSaid(own, "", None, "", None, "")
     label = hold.label
-    value = value_of(f"start.holds.{hold.id}.value", label, said.text, hold.kind, sheet.prefer) if hold.kind else None
+    value = value_of(f"start.holds.{own}.value", label, said.text, hold.kind, sheet.prefer) if hold.kind else None
     wrong = value is not None and holds.comes_to(hold, value) is False
     task = sheet.work.said.tasks.get(hold.task) if hold.task else None
     by_order = task is not None and task.done is not None

@@ -112,7 +112,7 @@ def read_start(raw: Mapping[str, Any] | None, prefer: Preference) -> tuple[Start
 
     def hold(reader: Reader, entry: Mapping[str, Any]) -> HoldSaid:
         path = f"start.holds.{entry['id']}"
-        proved(f"{path}.value", "Measured for it", entry.get("value"), HOLD_KIND.get(entry["id"], ""))
+        proved(f"{path}.value", "Measured for it", entry.get("value"), HOLD_KIND.get(entry["id"].partition("_")[2], ""))
         at, began = (reader.read(f"{path}.{n}", "When", entry.get(n), moment_of) for n in ("at", "began"))
         return HoldSaid(
             entry["id"], entry.get("signed") or "", at, entry.get("value") or "", began, entry.get("note") or ""

@@ -18,9 +18,9 @@ Read = Field(default=None, max_length=40, description="As read, with its unit: 7
 
 
 class HoldDocument(Strict):
-    """A hold that was proved."""
+    """A hold that was proved, by its place and name: on the stand it is another than in the machine."""
 
-    id: str = Id
+    id: str = Field(pattern=rf"^({'|'.join(PLACES)})_[a-z0-9_]{{1,32}}$", description="Place and hold: machine_oil")
     signed: str | None = Field(default=None, max_length=60, description="Who proved it")
     at: str | None = Moment
     value: str | None = Read
@@ -32,6 +32,7 @@ class RunDocument(Strict):
     """One go at a step: a try of cranking, a run, an hour's cooling."""
 
     id: str = Id
+    place: Literal[tuple(PLACES)] | None = None  # type: ignore[valid-type]
     step: str | None = Field(default=None, max_length=40)
     began: str | None = Moment
     ended: str | None = Moment

@@ -77,6 +77,9 @@ export function clock(seconds: number): string {
 export const spoken = (seconds: number) => (seconds < 120 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`)
 export const running = (record: Record) => record.runs.find((r) => r.began && !r.ended) ?? null
 
+/** What a hold's entry of the record is called: on the stand it is another than in the machine. */
+export const keyOf = (place: string, hold: string) => `${place}_${hold}`
+
 /** The steps with how many goes each had, and which is next: the first that never ran its least, and is not given up. */
 export function standing(steps: readonly Step[], record: Record): { step: Step; goes: number; done: boolean }[] {
   return steps.map((step) => {

@@ -5,7 +5,7 @@ import { line, useBuild } from '../../stores/build'
 import { newId } from '../../stores/kept'
 import { useVocabulary } from '../../stores/vocabulary'
 import { dayOf } from '../order/logic'
-import { lasted, newest, proved, recordOf, running, siOf, standing, withUnit, type Faults, type Hold, type Run, type Start, type Step, type Taken } from './logic'
+import { keyOf, lasted, newest, proved, recordOf, running, siOf, standing, withUnit, type Faults, type Hold, type Run, type Start, type Step, type Taken } from './logic'
 
 const ASK_MS = 4000
 /** A short name of its own for what is put on a list. */
@@ -66,19 +66,22 @@ export const useStart = defineStore('start', () => {
   }
 
   const record = computed(() => recordOf(build.document, build.unsent))
+  const place = computed(() => record.value.place || plan.value?.place || 'machine')
+  /** Runs in this place; those of an older record count everywhere. */
+  const runs = computed(() => record.value.runs.filter((r) => (r.place ?? place.value) === place.value))
   const run = computed(() => running(record.value))
   const step = computed(() => plan.value?.steps.find((s) => s.id === run.value?.step) ?? null)
-  const steps = computed(() => standing(plan.value?.steps ?? [], record.value))
+  const steps = computed(() => standing(plan.value?.steps ?? [], { ...record.value, runs: runs.value }))
   const next = computed(() => steps.value.find((s) => !s.done) ?? null)
   const holds = computed(() => (plan.value?.holds ?? []).map((hold) => {
-    const signed = record.value.holds.find((h) => h.id === hold.id)
+    const signed = record.value.holds.find((h) => h.id === keyOf(place.value, hold.id))
     return { hold, signed, ...proved(hold, signed, siOf(signed?.value ?? '', words.kinds[hold.kind])) }
   }))
   const shut = computed(() => holds.value.filter((h) => !h.proved))
   const seconds = computed(() => (run.value ? lasted(run.value, now.value) : 0))
   /** Rest that the starter or the metal still wants after the last go [s]. */
   const rests = computed(() => {
-    const last = record.value.runs.filter((r) => r.ended).sort((a, b) => (a.ended ?? '').localeCompare(b.ended ?? '')).at(-1)
+    const last = runs.value.filter((r) => r.ended).sort((a, b) => (a.ended ?? '').localeCompare(b.ended ?? '')).at(-1)
     const own = plan.value?.steps.find((s) => s.id === last?.step)
     if (!last?.ended || !own?.rest || next.value?.step.id !== own.id) return 0
     return Math.max(own.rest - ((now.value - Date.parse(last.ended)) / 1000) * Number(last.pace ?? 1), 0)
@@ -100,28 +103,28 @@ export const useStart = defineStore('start', () => {
   const remove = (list: string, id: string) => send([line(`start.${list}.${id}`, null, { action: 'remove' })])
 
   const sign = (hold: Hold, by: string) => send([
-    ...entry('holds', hold.id, { signed: by, at: moment() }),
+    ...entry('holds', keyOf(place.value, hold.id), { signed: by, at: moment() }),
     ...(hold.task ? [line(`work.tasks.${hold.task}.done`, dayOf(new Date())), line(`work.tasks.${hold.task}.signed`, by)] : []),
   ])
   const unsign = (hold: Hold) => send([
-    line(`start.holds.${hold.id}`, null, { action: 'remove' }),
+    line(`start.holds.${keyOf(place.value, hold.id)}`, null, { action: 'remove' }),
     ...(hold.task ? [line(`work.tasks.${hold.task}.done`, null), line(`work.tasks.${hold.task}.signed`, null)] : []),
   ])
-  const measured = (hold: Hold, text: string) => send(entry('holds', hold.id, { value: withUnit(text, words.kinds[hold.kind]) }))
-  const waits = (hold: Hold) => send(entry('holds', hold.id, { began: moment() }))
+  const measured = (hold: Hold, text: string) => send(entry('holds', keyOf(place.value, hold.id), { value: withUnit(text, words.kinds[hold.kind]) }))
+  const waits = (hold: Hold) => send(entry('holds', keyOf(place.value, hold.id), { began: moment() }))
 
-  const begin = (of: Step, pace: number) => send(entry('runs', fresh(), { step: of.id, began: moment(), ...(pace > 1 ? { pace: String(pace) } : {}) }))
+  const begin = (of: Step, pace: number) => send(entry('runs', fresh(), { place: place.value, step: of.id, began: moment(), ...(pace > 1 ? { pace: String(pace) } : {}) }))
   const end = (of: Run, note = '') => send(entry('runs', of.id, { ended: moment(), ...(note ? { note } : {}) }))
   const done = (of: Step) => {
     const now = moment()
-    return send(entry('runs', fresh(), { step: of.id, began: now, ended: now }))
+    return send(entry('runs', fresh(), { place: place.value, step: of.id, began: now, ended: now }))
   }
   const take = (what: string, kind: string, text: string, madeUp: boolean) =>
     send(entry('readings', fresh(), { what, value: withUnit(text, words.kinds[kind]), at: moment(), ...(run.value ? { run: run.value.id } : {}), ...(madeUp ? { made_up: 'yes' } : {}) }))
   const look = (group: string, check: string, kind: string, text: string) => send(entry('looks', `${group}__${check}`, { value: kind ? withUnit(text, words.kinds[kind]) : text, at: moment() }))
 
   return {
-    plan, faults, trouble, faultsTrouble, at, now, load, refused, loadFaults, faultsRefused, listen, record, run, step, steps, next, holds, shut, seconds, rests,
+    place, runs, plan, faults, trouble, faultsTrouble, at, now, load, refused, loadFaults, faultsRefused, listen, record, run, step, steps, next, holds, shut, seconds, rests,
     valueOf, lastOf, since, set, remove, sign, unsign, measured, waits, begin, end, done, take, look,
   }
 })

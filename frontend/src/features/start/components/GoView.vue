@@ -40,7 +40,7 @@ const over = computed(() => start.plan?.expected.find((e) => e.stops_after !== n
       <p class="under">{{ under }}</p>
       <p v-if="over && over.stops_after !== null" class="over" role="note">Standing still at fast idle it passes its stop mark after {{ Math.round(over.stops_after / 60) }} min: with wind at the core, or shorter.</p>
     </header>
-    <PlaceLine v-if="!phone || !start.record.runs.length" />
+    <PlaceLine v-if="!phone || !start.runs.length" />
     <div class="two">
       <div class="column">
         <HoldCard v-if="start.shut[0]" :key="start.shut[0].hold.id" :standing="start.shut[0]" now />

@@ -11,7 +11,7 @@ const start = useStart()
 const words = useVocabulary()
 const SHORT: Record<string, string> = { dry: 'Stand, dry', hose: 'Stand, hose-fed', machine: 'In the machine' }
 const places = computed(() => (start.plan?.places ?? []).map((p) => ({ value: p.id, label: SHORT[p.id] ?? p.label })))
-const place = computed({ get: () => start.record.place || start.plan?.place || 'machine', set: (id: string | number) => void start.set('place', String(id)) })
+const place = computed({ get: () => start.place, set: (id: string | number) => void start.set('place', String(id)) })
 const air = (event: Event) => {
   const text = stated(event)
   void start.set('air', text === null ? null : withUnit(text, words.kinds.temperature))

@@ -20,6 +20,9 @@ const readings = computed(() => start.record.readings.flatMap((r) => {
   return [{ ...r, label: e.label, after, band: band ? `${words.number(band.low, e.kind)} to ${words.show(band.high, e.kind)}` : 'not known', says: si === null ? '' : judge(e, si, after).kind }]
 }).sort((a, b) => (a.at ?? '').localeCompare(b.at ?? '')))
 const SAYS: Record<string, string> = { stop: 'past its stop mark', over: 'over the band', under: 'under the band', inside: 'inside', unknown: '' }
+const PLACES: { [place: string]: string } = { dry: 'stand, dry', hose: 'stand, hose-fed', machine: 'in the machine' }
+/** Some ran in another place than is picked. */
+const elsewhere = computed(() => runs.value.some((r) => (r.place ?? start.place) !== start.place))
 const print = () => window.print()
 const empty = computed(() => !runs.value.length && !readings.value.length)
 </script>
@@ -34,7 +37,7 @@ const empty = computed(() => !runs.value.length && !readings.value.length)
     </table></div>
     <h2 class="label">Ran</h2>
     <div v-if="runs.length" class="scroll" tabindex="0" role="region" aria-label="Ran"><table>
-      <tbody><tr v-for="r in runs" :key="r.id"><th scope="row">{{ labelOf(r.step) }}</th><td>{{ dayAndHour(r.began) }}</td><td class="figure">{{ r.ended ? clock(lasted(r, 0)) : 'runs' }}</td><td>{{ r.pace ? `simulated ×${r.pace}` : '' }} {{ r.note }}</td><td class="noprint"><button class="textlink" type="button" :aria-label="`take out: ${labelOf(r.step)}`" @click="start.remove('runs', r.id)">take out</button></td></tr></tbody>
+      <tbody><tr v-for="r in runs" :key="r.id"><th scope="row">{{ labelOf(r.step) }}</th><td>{{ dayAndHour(r.began) }}</td><td class="figure">{{ r.ended ? clock(lasted(r, 0)) : 'runs' }}</td><td v-if="elsewhere">{{ PLACES[r.place ?? ''] ?? '' }}</td><td>{{ r.pace ? `simulated ×${r.pace}` : '' }} {{ r.note }}</td><td class="noprint"><button class="textlink" type="button" :aria-label="`take out: ${labelOf(r.step)}`" @click="start.remove('runs', r.id)">take out</button></td></tr></tbody>
     </table></div>
     <h2 class="label">Read</h2>
     <div v-if="readings.length" class="scroll" tabindex="0" role="region" aria-label="Read"><table>

@@ -194,11 +194,13 @@ function wrong(what: string): void {
 }
 .foot {
   position: sticky;
-  bottom: 0;
+  /* Down to the window's edge, over what the page leaves free under itself. */
+  bottom: -42px;
+  margin-bottom: -42px;
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px;
-  padding: 10px 0;
+  padding: 10px 0 20px;
   background: var(--paper);
   border-top: 1px solid var(--line);
 }
