@@ -20,7 +20,7 @@ from gauge_well.core.start.faults.cause import Foretold
 from gauge_well.core.start.faults.cooling import COOLING
 from gauge_well.core.start.faults.group import Group
 from gauge_well.core.start.faults.symptoms import GROUPS, SYMPTOMS, Step, Symptom
-from gauge_well.core.start.holds import Hold
+from gauge_well.core.start.holds import GASES, Hold
 from gauge_well.core.start.setting import PLACES, Setting
 from gauge_well.core.typing import likely
 from gauge_well.services.explore import label_of
@@ -240,9 +240,16 @@ def _taken(sheet: Sheet, said: ReadingSaid) -> TakenOut:
 
 def concerns(symptom: Symptom, case: BuildCase) -> bool:
     """Whether such a build can show it."""
-    diesel = case.engine.fuel == "diesel"
-    wet = case.machine.kind == "boat" and case.machine.exhaust == "wet"
-    return {"": True, "diesel": diesel, "petrol": not diesel, "wet": wet}[symptom.only]
+    diesel, boat = case.engine.fuel == "diesel", case.machine.kind == "boat"
+    found = {
+        "": True,
+        "diesel": diesel,
+        "petrol": not diesel,
+        "pumped": not diesel and case.engine.fuel not in GASES,
+        "ashore": not boat,
+        "wet": boat and case.machine.exhaust == "wet",
+    }
+    return found[symptom.only]
 
 
 def symptom_out(symptom: Symptom, case: BuildCase, sheet: Sheet) -> SymptomOut:

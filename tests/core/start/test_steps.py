@@ -7,7 +7,7 @@ from gauge_well.core.start.faults.cooling import COOLING
 from gauge_well.core.start.setting import PLACES, Setting
 from gauge_well.core.typing import likely
 from gauge_well.core.work.trade import TRADE
-from tests.core.start.made import bare, build
+from tests.core.start.made import bare, build, with_facts
 
 BOAT = {
     "kind": "boat",
@@ -104,6 +104,15 @@ class Filling(unittest.TestCase):
         mix = next(p for p in found.steps if p.id == "mix").do.values
         self.assertAlmostEqual(mix["mix"][0] + mix["water"][0], mix["all"][0], places=12)
         self.assertAlmostEqual(mix["mix"][0] / mix["all"][0], likely(case.systems["cooling"].glycol), places=12)
+
+    def test_air_is_let_out_where_this_run_has_humps(self) -> None:
+        heights = {"engine_outlet_height": "900 mm", "core_inlet_height": "700 mm", "high_points": [["950 mm", "no"]]}
+        case = with_facts("chalk-hare", cooling=heights | {"steam_line": "no"})
+        found = filling.filling(case, Setting(), lambda: COOLING.foretell(case, 288.15))
+        said = next(p for p in found.steps if p.id == "slow").do
+        self.assertEqual(said.values["names"], "hump 1")
+        plain = filling.filling(bare(), Setting(), lambda: COOLING.foretell(bare(), 288.15))
+        self.assertIn("lowest bleed", next(p for p in plain.steps if p.id == "slow").do.template)
 
     def test_air_in_it_is_hotter_under_load(self) -> None:
         case = build("salt-heron")

@@ -42,7 +42,8 @@ const shown = computed(() => VIEWS.find((v) => v.id === view.value)?.shows)
   <article class="first">
     <p v-if="start.trouble" class="over noprint" role="alert">{{ start.trouble }} <template v-if="start.plan">What stands here is from before; clocks and readings are kept.</template><button v-else class="textlink" type="button" @click="ask()">Try again</button></p>
     <template v-if="start.plan">
-      <ViewTabs v-model="view" :tabs="VIEWS" label="First start"><component :is="shown" @wrong="view = 'faults'" @go="view = 'go'" /></ViewTabs>
+      <ViewTabs v-model="view" class="noprint" :tabs="VIEWS" label="First start"><component :is="shown" @wrong="view = 'faults'" @go="view = 'go'" /></ViewTabs>
+      <section class="paper"><RecordView /></section>
     </template>
     <Waiting v-else-if="!start.trouble" label="What each gauge should read is being worked" :height="480" />
   </article>
@@ -54,5 +55,13 @@ const shown = computed(() => VIEWS.find((v) => v.id === view.value)?.shows)
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   max-width: 1060px;
+}
+.paper {
+  display: none;
+}
+@media print {
+  .paper {
+    display: block;
+  }
 }
 </style>

@@ -12,6 +12,8 @@ from gauge_well.core.errors import MissingFact
 from gauge_well.core.sentence import Sentence
 from gauge_well.core.start.faults.cause import Foretold
 from gauge_well.core.start.setting import Setting
+from gauge_well.core.systems.cooling.facts import CoolingFacts
+from gauge_well.core.systems.cooling.heights import bleed_points, spots
 from gauge_well.core.typing import likely_or_none
 
 
@@ -69,7 +71,7 @@ def filling(case: BuildCase, where: Setting, foretold: Callable[[], Foretold]) -
         steps.append(Pour("mix", "Measure what goes in", Sentence(words, values)))
     steps += [
         Pour("nose", "Filler highest", Sentence("Nose up on ramps, or the filler lifted: the neck above everything else.")),
-        Pour("slow", "Pour slowly", Sentence("Until it runs from the lowest bleed without bubbles; shut it; the next higher; the top last.")),
+        Pour("slow", "Pour slowly", _bled(facts)),
         Pour("squeeze", "Squeeze the hoses", Sentence("Top and bottom in turn until no more bubbles come; top it up.")),
     ]  # fmt: skip
     if cap > 0.0:
@@ -106,6 +108,20 @@ def filling(case: BuildCase, where: Setting, foretold: Callable[[], Foretold]) -
         return Filling(steps, _airlock(foretold()), ())
     except MissingFact as error:
         return Filling(steps, None, (error.field,))
+
+
+def _bled(facts: CoolingFacts) -> Sentence:
+    """From which places air is let out, the lowest first: humps of this run without a vent, where heights are stated."""
+    run = spots(facts)
+    points = sorted(bleed_points(run), key=lambda spot: spot.height)
+    if points:
+        names = ", then ".join(spot.name for spot in points)
+        return Sentence(
+            "Until it runs without bubbles from {names}; shut each as it does, the filler last.", {"names": names}
+        )
+    if run:
+        return Sentence("By its heights no hump of this run holds air; until the filler stays full all the same.")
+    return Sentence("Until it runs from the lowest bleed without bubbles; shut it; the next higher; the top last.")
 
 
 def _airlock(field: Foretold) -> Airlock:

@@ -5,6 +5,7 @@ import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { saveBytes } from '../../../ui/save'
 import { useStart } from '../useStart'
+import TwoColumns from './TwoColumns.vue'
 
 /** Running in, and alarms and cuts ready to be typed into a controller. */
 const start = useStart()
@@ -23,7 +24,8 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <div class="two">
+  <TwoColumns share="1.2fr">
+    <template #left>
     <section class="card pad">
       <div class="cardhead"><h2 class="label">Alarms and cuts, to be typed in</h2><button class="textlink noprint" type="button" @click="save">as CSV</button></div>
       <p v-if="unsaved" class="over" role="alert">{{ unsaved }}</p>
@@ -35,24 +37,15 @@ async function save(): Promise<void> {
       </div>
       <p class="mute">An alarm is heard and seen from the seat; a cut takes fuel or spark. Not on a machine that must not stop by itself: a boat off a lee shore, an aircraft.</p>
     </section>
-    <div class="column">
+    </template>
+    <template #right>
       <section class="card pad"><h2 class="label">Running in</h2><ol><li v-for="p in start.plan?.run_in" :key="p.id"><b>{{ p.label }}</b><span>{{ p.do }}</span></li></ol></section>
       <section class="card pad"><h2 class="label">Done again</h2><ol><li v-for="p in start.plan?.again" :key="p.id"><b>{{ p.label }}</b><span>{{ p.do }}</span></li></ol></section>
-    </div>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped>
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-}
-.column {
-  display: grid;
-  gap: 12px;
-}
 .scroll {
   overflow-x: auto;
 }
@@ -91,10 +84,5 @@ li {
 }
 li span {
   display: block;
-}
-@media (max-width: 820px) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

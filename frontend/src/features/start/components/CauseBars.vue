@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '../../../api/client'
 import { Fold } from '../../../ui/lazy'
+import ListCard from './ListCard.vue'
 
 /** What it may be, in a hundred such cases. */
 const props = defineProps<{ causes: Schemas['BeliefOut'][]; load: string[]; duty: string }>()
@@ -13,8 +14,7 @@ const other = computed(() => Math.max(0, 100 - shown.value.reduce((n, c) => n + 
 </script>
 
 <template>
-  <section class="card list">
-    <h2 class="label">What it may be<span>in 100 such cases; other {{ other }}</span></h2>
+  <ListCard title="What it may be" :aside="`in 100 such cases; other ${other}`">
     <ul>
       <li v-for="(c, i) in shown" :key="c.id">
         <span class="what"><b>{{ c.label }}</b><span v-if="i === 0 || c.chance > 0.3" class="mute">{{ c.mend }}</span></span>
@@ -24,36 +24,16 @@ const other = computed(() => Math.max(0, 100 - shown.value.reduce((n, c) => n + 
     </ul>
     <p v-if="load.length" class="load"><b>Needs load.</b> Not seen like this: {{ load.map((l) => l.charAt(0).toLowerCase() + l.slice(1)).join('; ') }}.{{ duty ? ` ${duty} shows.` : '' }}</p>
     <Fold v-if="rest.length" class="pad" :title="`All but ruled out: ${rest.length}`"><p>{{ rest.map((c) => c.label).join('; ') }}</p></Fold>
-  </section>
+  </ListCard>
 </template>
 
 <style scoped>
-.list {
-  padding: 12px 0 0;
-}
-h2 {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  padding: 0 14px 8px;
-}
-h2 span {
-  font-weight: 500;
-  text-transform: none;
-  letter-spacing: 0;
-}
-ul {
-  margin: 0;
-  padding: 0;
-}
 li {
-  list-style: none;
   display: grid;
   grid-template-columns: minmax(0, 1fr) 110px 34px;
   gap: 10px;
   align-items: center;
   padding: 9px 14px;
-  border-top: 1px solid var(--line);
 }
 .what {
   display: grid;

@@ -2,8 +2,10 @@
 import { computed } from 'vue'
 import { useStart } from '../useStart'
 import CauseBars from './CauseBars.vue'
+import ListCard from './ListCard.vue'
 import NextCheck from './NextCheck.vue'
 import StateIt from './StateIt.vue'
+import TwoColumns from './TwoColumns.vue'
 
 /** What is wrong: what is noticed, what it may be, and the one thing to look at next. */
 const start = useStart()
@@ -33,27 +35,26 @@ const about = (n: number) => Math.max(1, Math.round(n))
       <template v-if="faults">
         <header v-if="faults.worked"><h1 :class="{ over: faults.answer === 'strange' }">{{ faults.says }}</h1><p class="under">{{ faults.under }}</p></header>
         <section v-if="faults.missing.length" class="card pad"><p><b>It cannot be worked yet.</b> <template v-for="m in faults.missing" :key="m.path">{{ m.label }} is not stated. <StateIt :fact="m" /></template></p></section>
-        <div v-if="faults.worked" class="two">
-          <div class="column">
+        <TwoColumns v-if="faults.worked">
+          <template #left>
             <NextCheck v-if="first && !settled" :key="first.id" :check="first" :group="faults.group" :open="faults.open" first />
-            <section v-if="others.length" class="card list"><h2 class="label">{{ settled ? 'What could still be looked at' : 'Other checks' }}<span>about so many causes left</span></h2>
+            <ListCard v-if="others.length" :title="settled ? 'What could still be looked at' : 'Other checks'" aside="about so many causes left">
               <ul><li v-for="c in settled ? faults.next : others" :key="c.id"><details><summary><b>{{ c.label }}</b><span class="mute">{{ c.minutes < 1 ? 'half a minute' : `${c.minutes} min` }}{{ c.effort === 'apart' ? ' · takes it apart' : c.effort === 'tool' ? ' · a tool' : '' }}{{ c.danger ? ' · mind' : '' }}</span><span class="leaves figure">{{ about(c.leaves) }} of {{ about(faults.open) }}</span></summary><NextCheck :check="c" :group="faults.group" :open="faults.open" /></details></li></ul>
-            </section>
-          </div>
-          <div class="column">
+            </ListCard>
+          </template>
+          <template #right>
             <CauseBars :causes="faults.causes" :load="faults.load" :duty="faults.load_duty" />
-            <section v-if="faults.done.length" class="card list"><h2 class="label">Looked at<button class="textlink" type="button" @click="again">begin again</button></h2>
+            <ListCard v-if="faults.done.length" title="Looked at"><template #aside><button class="textlink" type="button" @click="again">begin again</button></template>
               <ul><li v-for="d in faults.done" :key="d.id" class="row"><span>{{ d.label }}</span><b>{{ d.text }}</b><button class="textlink" type="button" :aria-label="`take out: ${d.label}`" @click="start.remove('looks', `${faults.group}__${d.id}`)">take out</button></li></ul>
-            </section>
-          </div>
-        </div>
+            </ListCard>
+          </template>
+        </TwoColumns>
       </template>
       <p v-else-if="!start.faultsTrouble" class="mute">Working it with each fault…</p>
     </template>
-    <section v-else class="card list">
-      <h2 class="label">In this order<span>not worked by physics: the trade's order</span></h2>
+    <ListCard v-else title="In this order" aside="not worked by physics: the trade's order">
       <ol><li v-for="(s, i) in ordered" :key="s.do" class="ordered"><b>{{ i + 1 }}. {{ s.do }}</b><span>Should be: {{ s.reads }}</span><span class="mute">If not: {{ s.otherwise }}</span></li></ol>
-    </section>
+    </ListCard>
   </div>
 </template>
 
@@ -104,39 +105,6 @@ h1 {
   padding: 10px 12px;
   font-size: 16px;
 }
-.two {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 12px;
-  align-items: start;
-}
-.column {
-  display: grid;
-  gap: 12px;
-}
-.list {
-  padding: 12px 0 0;
-}
-.list h2 {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  padding: 0 14px 8px;
-}
-.list h2 span {
-  font-weight: 500;
-  text-transform: none;
-  letter-spacing: 0;
-}
-ul,
-ol {
-  margin: 0;
-  padding: 0;
-}
-.list li {
-  list-style: none;
-  border-top: 1px solid var(--line);
-}
 summary {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
@@ -166,10 +134,5 @@ summary .mute {
   display: grid;
   gap: 2px;
   padding: 10px 14px;
-}
-@media (max-width: 820px) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

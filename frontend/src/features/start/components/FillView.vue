@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useVocabulary } from '../../../stores/vocabulary'
 import CautionNote from '../../../ui/CautionNote.vue'
 import { useStart } from '../useStart'
+import TwoColumns from './TwoColumns.vue'
 import StateIt from './StateIt.vue'
 
 /** Filling and bleeding: in order, how much of what, and what the gauge shows while air is in it. */
@@ -13,12 +14,14 @@ const same = computed(() => lock.value !== null && lock.value !== undefined && M
 </script>
 
 <template>
-  <div class="two">
+  <TwoColumns share="1.3fr">
+    <template #left>
     <section class="card pad">
       <h1>Fill it cold, bleed it high, count what went in.</h1>
       <ol><li v-for="p in start.plan?.filling" :key="p.id"><b>{{ p.label }}</b><span>{{ p.do }}</span></li></ol>
     </section>
-    <div class="column">
+    </template>
+    <template #right>
       <section class="card pad">
         <h2 class="label">With air in it the gauge shows</h2>
         <table v-if="lock">
@@ -32,23 +35,13 @@ const same = computed(() => lock.value !== null && lock.value !== undefined && M
         <p v-if="start.plan?.airlock_missing.length" class="mute">Not worked: <template v-for="m in start.plan.airlock_missing" :key="m.path">{{ m.label.toLowerCase() }} is not stated. <StateIt :fact="m" /></template></p>
       </section>
       <CautionNote text="Hot coolant under pressure scalds: the cap stays shut until the top hose can be held in the hand. Coolant is sweet and kills dogs and children: no pan of it left standing." />
-    </div>
-  </div>
+    </template>
+  </TwoColumns>
 </template>
 
 <style scoped>
 h1 {
   font: 600 21px/1.25 var(--words);
-}
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
-}
-.column {
-  display: grid;
-  gap: 12px;
 }
 ol {
   margin: 8px 0 0;
@@ -74,10 +67,5 @@ td {
 }
 tbody th {
   text-align: left;
-}
-@media (max-width: 820px) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

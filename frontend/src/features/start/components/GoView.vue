@@ -9,6 +9,7 @@ import PlaceLine from './PlaceLine.vue'
 import ReadList from './ReadList.vue'
 import RunPanel from './RunPanel.vue'
 import StepList from './StepList.vue'
+import TwoColumns from './TwoColumns.vue'
 
 /** The start: what is still to be proved, then step by step with a clock, each reading beside the one foretold. */
 const emit = defineEmits<{ wrong: [] }>()
@@ -41,19 +42,19 @@ const over = computed(() => start.plan?.expected.find((e) => e.stops_after !== n
       <p v-if="over && over.stops_after !== null" class="over" role="note">Standing still at fast idle it passes its stop mark after {{ Math.round(over.stops_after / 60) }} min: with wind at the core, or shorter.</p>
     </header>
     <PlaceLine v-if="!phone || !start.runs.length" />
-    <div class="two">
-      <div class="column">
+    <TwoColumns>
+      <template #left>
         <HoldCard v-if="start.shut[0]" :key="start.shut[0].hold.id" :standing="start.shut[0]" now />
         <LockList v-if="phone && start.shut.length" />
         <StepList />
         <LockList v-if="phone && !start.shut.length" />
-      </div>
-      <div class="column">
+      </template>
+      <template #right>
         <LockList v-if="!phone" />
         <ReadList />
         <EngineCard />
-      </div>
-    </div>
+      </template>
+    </TwoColumns>
   </template>
 </template>
 
@@ -67,20 +68,5 @@ h1 {
 .under {
   font-size: 17px;
   color: var(--mute);
-}
-.two {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 12px;
-  align-items: start;
-}
-.column {
-  display: grid;
-  gap: 12px;
-}
-@media (max-width: 820px) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { hourOf } from '../logic'
 import { useStart } from '../useStart'
 import HoldCard from './HoldCard.vue'
+import ListCard from './ListCard.vue'
 import LockMark from './LockMark.vue'
 
 /** All locks: shut ones first, each opens to how it is proved. */
@@ -13,8 +14,7 @@ const few = computed(() => start.shut.length * 2 <= start.holds.length)
 </script>
 
 <template>
-  <section class="card list">
-    <h2 class="label">Locks, before the engine is started</h2>
+  <ListCard title="Locks, before the engine is started">
     <ul>
       <li v-for="s in start.holds" :key="s.hold.id" :class="{ shut: !s.proved && few }">
         <button type="button" class="row" :aria-expanded="open === s.hold.id" @click="open = open === s.hold.id ? '' : s.hold.id">
@@ -25,24 +25,10 @@ const few = computed(() => start.shut.length * 2 <= start.holds.length)
         <div v-if="open === s.hold.id" class="in"><HoldCard :standing="s" /><button v-if="s.proved" class="textlink" type="button" @click="start.unsign(s.hold)">shut it again</button></div>
       </li>
     </ul>
-  </section>
+  </ListCard>
 </template>
 
 <style scoped>
-.list {
-  padding: 12px 0 0;
-}
-h2 {
-  padding: 0 14px 8px;
-}
-ul {
-  margin: 0;
-  padding: 0;
-}
-li {
-  list-style: none;
-  border-top: 1px solid var(--line);
-}
 .shut {
   background: var(--over-soft);
 }

@@ -5,6 +5,7 @@ import { Fold } from '../../../ui/lazy'
 import { clock, spoken, type Step } from '../logic'
 import { useEngine } from '../useEngine'
 import { useStart } from '../useStart'
+import ListCard from './ListCard.vue'
 import StateIt from './StateIt.vue'
 
 /** The steps in order; the next one is open, with its clock's button. */
@@ -25,8 +26,7 @@ const lasts = (step: Step) => (step.most !== null && step.least !== null && step
 </script>
 
 <template>
-  <section class="card list">
-    <h2 class="label">Step by step</h2>
+  <ListCard title="Step by step">
     <ol>
       <li v-for="{ step, goes, done } in start.steps" :key="step.id" :class="{ done, next: start.next?.step.id === step.id }">
         <div class="line"><span class="tick" aria-hidden="true">{{ done ? '✓' : '' }}</span><b>{{ step.label }}</b><span class="mute lasts">{{ goes ? `${goes} ${goes === 1 ? 'go' : 'goes'}` : lasts(step) }}</span></div>
@@ -45,23 +45,11 @@ const lasts = (step: Step) => (step.most !== null && step.least !== null && step
         </div>
       </li>
     </ol>
-  </section>
+  </ListCard>
 </template>
 
 <style scoped>
-.list {
-  padding: 12px 0 0;
-}
-h2 {
-  padding: 0 14px 8px;
-}
-ol {
-  margin: 0;
-  padding: 0;
-}
 ol > li {
-  list-style: none;
-  border-top: 1px solid var(--line);
   padding: 10px 14px;
 }
 .next {

@@ -39,7 +39,7 @@ class Symptom:
 
     ``group``: where it is worked by the model, its first reading ``check``; empty where the ``steps`` are all there is.
     ``open_to``: what the engine may do meanwhile. ``at_once``: what is done first, before anything is looked for.
-    ``only``: kinds of build that it concerns (diesel, petrol, boat, wet), empty: all.
+    ``only``: kinds of build that it concerns (diesel, petrol, pumped: liquid fuel at a rail, ashore, wet), empty: all.
     """
 
     id: str
@@ -128,11 +128,11 @@ SYMPTOMS: Sequence[Symptom] = (
         "Off the load, heater full on; stop where it is safe, idle a minute if it falls, else engine off.",
     ),
     Symptom("cold", "Runs cold", "cooling", "gauge", ON_THE_MOVE),
-    Symptom("fan_half", "Fan runs at half speed, or never", "cooling", "paper", STANDING),
+    Symptom("fan_half", "Fan runs at half speed, or never", "cooling", "paper", STANDING, only="ashore"),
     Symptom("boils_after", "Boils after it is stopped", "cooling", "boils_after", STANDING),
-    Symptom("fuel_falls", "Fuel pressure falls under load", "fuel", "rail_heavy", ("off", "idle", "grade")),
-    Symptom("fuel_none", "No fuel pressure, or too little at idle", "fuel", "rail_key", STANDING),
-    Symptom("vapour", "Dies hot, starts again once it is cool", "fuel", "hums", STANDING),
+    Symptom("fuel_falls", "Fuel pressure falls under load", "fuel", "rail_heavy", ("off", "idle", "grade"), only="pumped"),
+    Symptom("fuel_none", "No fuel pressure, or too little at idle", "fuel", "rail_key", STANDING, only="pumped"),
+    Symptom("vapour", "Dies hot, starts again once it is cool", "fuel", "hums", STANDING, only="pumped"),
     Symptom("charge", "Does not charge, or charges too much", "charge", "idle", STANDING),
     Symptom(
         "steam", "Steam in the exhaust", "wet", "outlet", STANDING,
