@@ -3060,8 +3060,6 @@ export interface components {
             mend: string;
             /** Chance */
             chance: number;
-            /** Off */
-            off: number | null;
         };
         /** BeltFacts */
         BeltFacts: {

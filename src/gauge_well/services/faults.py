@@ -79,7 +79,7 @@ def _believed(out: FaultsOut, sheet: Sheet, field: Foretold, noticed: Symptom) -
     out.worked = True
     out.answer = "" if not readings else answer.kind  # type: ignore[assignment]
     out.open = float(2.0 ** infer.entropy(belief.cause))
-    out.causes = [_cause(field, belief, at, bool(readings)) for at in belief.ranked()]
+    out.causes = [_cause(field, belief, at) for at in belief.ranked()]
     out.load_duty = _load_duty(field, noticed)
     tells = max((w.bits for w in left), default=0.0)
     # While something that is left tells much, load is not asked for.
@@ -114,16 +114,9 @@ def readings_of(sheet: Sheet, field: Foretold, group: str) -> dict[str, float | 
     return found
 
 
-def _cause(field: Foretold, belief: Belief, at: int, read: bool) -> BeliefOut:
+def _cause(field: Foretold, belief: Belief, at: int) -> BeliefOut:
     cause = field.causes[at]
-    off = float(belief.off[at])
-    return BeliefOut(
-        id=cause.id,
-        label=cause.label,
-        mend=cause.mend,
-        chance=float(belief.cause[at]),
-        off=off if read and np.isfinite(off) else None,
-    )
+    return BeliefOut(id=cause.id, label=cause.label, mend=cause.mend, chance=float(belief.cause[at]))
 
 
 def _load_duty(field: Foretold, noticed: Symptom) -> str:

@@ -196,7 +196,6 @@ class BeliefOut(Model):
     label: str
     mend: str
     chance: float
-    off: float | None
 
 
 class ForeseenOut(Model):

@@ -106,7 +106,7 @@ class Filling(unittest.TestCase):
         self.assertAlmostEqual(mix["mix"][0] / mix["all"][0], likely(case.systems["cooling"].glycol), places=12)
 
     def test_air_is_let_out_where_this_run_has_humps(self) -> None:
-        heights = {"engine_outlet_height": "900 mm", "core_inlet_height": "700 mm", "high_points": [["950 mm", "no"]]}
+        heights = {"engine_outlet_height": "900 mm", "core_inlet_height": "700 mm", "high_points": [["950 mm", "0"]]}
         case = with_facts("chalk-hare", cooling=heights | {"steam_line": "no"})
         found = filling.filling(case, Setting(), lambda: COOLING.foretell(case, 288.15))
         said = next(p for p in found.steps if p.id == "slow").do

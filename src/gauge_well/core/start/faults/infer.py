@@ -28,14 +28,12 @@ Readings = Mapping[str, float | str]
 class Belief:
     """What is believed of the causes after some readings.
 
-    ``variant`` (variant,): chances; ``cause`` (cause,); ``explained``: whether at least one cause comes within three
-    scales of every reading; ``off`` (cause,): how far the worst reading lies from what each foretells, in scales, at the
-    size that comes nearest.
+    ``variant`` (variant,): chances; ``cause`` (cause,); ``explained``: whether at least one cause, at some size, comes
+    within three scales of every reading.
     """
 
     variant: Array
     cause: Array
-    off: Array
     explained: bool
 
     def ranked(self) -> list[int]:
@@ -94,9 +92,7 @@ def believe(field: Foretold, readings: Readings) -> Belief:
         log = log + np.log(field.chance[:, at, outcome])
     chances = np.exp(log - log.max())
     chances = chances / chances.sum()
-    off = np.full(len(field.causes), np.inf)
-    np.minimum.at(off, field.cause, worst)
-    return Belief(chances, field.by_cause(chances), off, bool(np.min(off) <= STRANGE))
+    return Belief(chances, field.by_cause(chances), bool(np.min(worst) <= STRANGE))
 
 
 def entropy(chances: Array) -> Array:
