@@ -66,6 +66,7 @@ BIBLIOGRAPHY: dict[str, str] = {
         "K. L. Lange, R. J. A. Little, J. M. G. Taylor, Robust statistical modeling using the t distribution, Journal of "
         "the American Statistical Association 84 (1989) 881-896. From memory."
     ),
+    "sinnott1984": ("R. W. Sinnott, Virtues of the haversine, Sky and Telescope 68 (1984) 158. From memory."),
     "heywood1988": ("J. B. Heywood, Internal Combustion Engine Fundamentals, McGraw-Hill, 1988. Cited from memory."),
     "incropera2007": (
         "F. P. Incropera, D. P. DeWitt, T. L. Bergman, A. S. Lavine, Fundamentals of Heat and "
