@@ -67,7 +67,7 @@ export class Problem extends Error {
 export class Offline extends Error {}
 
 /** Answers of the server, each with the type its address states. What is refused is thrown as a Problem. */
-const server = createClient<paths>({ baseUrl: globalThis.location?.origin, fetch: reached })
+export const server = createClient<paths>({ baseUrl: globalThis.location?.origin, fetch: reached })
 server.use({
   async onResponse({ response }) {
     if (!response.ok) throw refusal(response, (await response.json().catch(() => ({}))) as ProblemBody)
@@ -89,14 +89,14 @@ function refusal(response: Response, problem: ProblemBody): Problem {
 }
 
 /** What an answer holds. */
-const quietly = async <T>(asked: Promise<{ data?: T }>): Promise<T> => (await asked).data as T
+export const quietly = async <T>(asked: Promise<{ data?: T }>): Promise<T> => (await asked).data as T
 /** The same, as the page's work until it is answered. */
-const told = <T>(asked: Promise<{ data?: T }>): Promise<T> => whileBusy(quietly(asked))
+export const told = <T>(asked: Promise<{ data?: T }>): Promise<T> => whileBusy(quietly(asked))
 /** A kept document is what was typed, right or not: the server reads it. */
-const sent = (sheet: SheetDocument) => sheet as Schemas['BuildDocument']
+export const sent = (sheet: SheetDocument) => sheet as Schemas['BuildDocument']
 
 /** Take events, one a line, as they come. */
-async function eachOf<E>(body: ReadableStream<Uint8Array>, take: (event: E) => void): Promise<void> {
+export async function eachOf<E>(body: ReadableStream<Uint8Array>, take: (event: E) => void): Promise<void> {
   const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
   let rest = ''
   for (;;) {
@@ -125,10 +125,7 @@ export function whole(answer: Build, held: Build | null): Build {
   }
 }
 
-/** A file's bytes, sent as they are; the library's own types know only JSON. */
-const asItIs = (asked: object, file: Blob) => ({ ...asked, body: file, bodySerializer: (body: unknown) => body as Blob, headers: { 'Content-Type': 'application/octet-stream' } }) as never
-
-const of = (id: string) => ({ path: { id } })
+export const of = (id: string) => ({ path: { id } })
 const at = (id: string, revision: number) => ({ path: { id, revision } })
 const made = (revision: number) => ({ header: { 'If-Match': `"${revision}"` } })
 
@@ -167,22 +164,6 @@ export const api = {
     told(server.POST('/api/compare/{place}', { params: { path: { place } }, body: { sheet: sent(sheet) }, signal })),
   heatMap: (sheet: SheetDocument, duty: string, kind: MapKind, signal?: AbortSignal) =>
     told(server.POST('/api/map', { body: { sheet: sent(sheet), duty, kind }, signal })),
-  order: (sheet: SheetDocument, today: string, signal?: AbortSignal) => told(server.POST('/api/order', { body: { sheet: sent(sheet), today }, signal })),
-  options: (sheet: SheetDocument, today: string, signal?: AbortSignal) => told(server.POST('/api/options', { body: { sheet: sent(sheet), today }, signal })),
-  /** The order of work as a file: tasks, things, or a calendar. */
-  orderFile: (file: '.csv' | '/things.csv' | '.ics', sheet: SheetDocument, today: string) => {
-    const post = server.POST as (path: string, asked: object) => Promise<{ data?: Blob }>
-    return quietly(post(`/api/order${file}`, { body: { sheet: sent(sheet), today }, parseAs: 'blob' }))
-  },
-  firstStart: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/start', { body: { sheet: sent(sheet) }, signal })),
-  faults: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/start/faults', { body: { sheet: sent(sheet) }, signal })),
-  thresholds: (sheet: SheetDocument) => quietly(server.POST('/api/start/thresholds.csv', { body: { sheet: sent(sheet) }, parseAs: 'text' })),
-  /** Gauges of the simulated engine, all of a run. */
-  engine: async (sheet: SheetDocument, fault: { group: string; cause: string; size: number; seed: number | null }, take: (event: Schemas['StartEvent']) => void) => {
-    const body = await quietly(server.POST('/api/start/engine', { body: { sheet: sent(sheet), ...fault }, parseAs: 'stream' }))
-    if (body) await eachOf(body as unknown as ReadableStream<Uint8Array>, take)
-  },
-  newest: (id: string, signal?: AbortSignal) => quietly(server.GET('/api/builds/{id}/newest', { params: of(id), signal })),
   round: (sheet: SheetDocument) => told(server.POST('/api/round', { body: { sheet: sent(sheet) } })),
   solve: (sheet: SheetDocument, path: string, signal?: AbortSignal) => told(server.POST('/api/solve', { body: { sheet: sent(sheet), path, sure: true }, signal })),
   needs: (sheet: SheetDocument, signal?: AbortSignal) => told(server.POST('/api/need', { body: { sheet: sent(sheet) }, signal })),
@@ -198,36 +179,6 @@ export const api = {
     const body = await quietly(post(`/api/seek/${search}`, { body: { sheet: sent(sheet) }, signal, parseAs: 'stream' }))
     if (body) await eachOf(body as ReadableStream<Uint8Array>, take)
   },
-  /** A thing's points from a file's bytes, sent as they are. */
-  shape: (file: Blob, query: NonNullable<paths['/api/shape']['post']['parameters']['query']>) =>
-    told(server.POST('/api/shape', asItIs({ params: { query } }, file)) as Promise<{ data?: Schemas['ShapeOut'] }>),
-  /** A pin list from its text, sent as it is. */
-  pins: (text: string) =>
-    told(server.POST('/api/pins', asItIs({}, new Blob([text]))) as Promise<{ data?: Schemas['PinsOut'] }>),
-  /** A catalogue from a file's bytes, sent as they are; and the one that ships. */
-  catalogue: (file: Blob, query: NonNullable<paths['/api/catalogue']['post']['parameters']['query']>) =>
-    told(server.POST('/api/catalogue', asItIs({ params: { query } }, file)) as Promise<{ data?: Schemas['CatalogueOut'] }>),
-  catalogueSample: () => quietly(server.GET('/api/catalogue/sample', { parseAs: 'blob' }) as Promise<{ data?: Blob }>),
-  /** Aborting the signal ends the search. */
-  shop: async (asked: { sheet: SheetDocument; parts: Schemas['CataloguePart'][]; places: string[]; sure: boolean }, signal: AbortSignal, take: (event: Schemas['ShopEvent']) => void) => {
-    const body = await quietly(server.POST('/api/shop', { body: { ...asked, sheet: sent(asked.sheet) }, signal, parseAs: 'stream' }))
-    if (body) await eachOf(body as unknown as ReadableStream<Uint8Array>, take)
-  },
-  photographs: (id: string) => quietly(server.GET('/api/builds/{id}/photographs', { params: of(id) })),
-  /** A photograph's file, sent as it is. */
-  photograph: (build: string, subject: string, file: Blob) =>
-    quietly(server.POST('/api/photographs', asItIs({ params: { query: { build, subject } } }, file)) as Promise<{ data?: Schemas['PhotographOut'] }>),
-  dropPhotograph: (photograph: string) => quietly(server.DELETE('/api/photographs/{photograph}', { params: { path: { photograph } } })),
-  scene: (kind: 'stl' | 'obj' | 'csv' | 'dxf', sheet: SheetDocument) =>
-    told(server.POST('/api/scene/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
-  /** A pan's side view from a file's bytes, sent as they are; and the fitted one as a file. */
-  outline: (file: Blob, query: NonNullable<paths['/api/outline']['post']['parameters']['query']>) =>
-    told(server.POST('/api/outline', asItIs({ params: { query } }, file)) as Promise<{ data?: Schemas['OutlineOut'] }>),
-  outlined: (kind: 'csv' | 'svg' | 'dxf', sheet: SheetDocument) =>
-    told(server.POST('/api/outline/{kind}', { params: { path: { kind } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
-  /** The parts of a place that several fill, as CSV. */
-  listed: (place: string, sheet: SheetDocument) =>
-    told(server.POST('/api/list/{place}', { params: { path: { place } }, body: { sheet: sent(sheet) }, parseAs: 'blob' }) as Promise<{ data?: Blob }>),
   /** While typing: what stands on the page is not in doubt for it. */
   read: (text: string, kind: string, units: Schemas['UnitsDocument'], signal?: AbortSignal) =>
     quietly(server.POST('/api/read', { body: { text, kind, units }, signal })),

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, Offline, type Schemas } from '../api/client'
+import { Offline, type Schemas } from '../api/client'
+import { files } from '../api/files'
 import { useBuild } from './build'
 
 export type Photograph = Schemas['PhotographOut']
@@ -21,7 +22,7 @@ export const usePhotographs = defineStore('photographs', () => {
     of.value = id
     all.value = []
     try {
-      const found = await api.photographs(id)
+      const found = await files.photographs(id)
       if (of.value === id) all.value = found?.photographs ?? []
     } catch (error) {
       of.value = ''
@@ -35,14 +36,14 @@ export const usePhotographs = defineStore('photographs', () => {
   })
   const countOf = (subject: string) => bySubject.value.get(subject)?.length ?? 0
 
-  async function add(subject: string, files: readonly File[]): Promise<void> {
+  async function add(subject: string, taken: readonly File[]): Promise<void> {
     const id = build.build?.id
     if (!id) return
     trouble.value = ''
-    for (const file of files) {
+    for (const file of taken) {
       sending.value++
       try {
-        const kept = await api.photograph(id, subject, file)
+        const kept = await files.photograph(id, subject, file)
         if (kept) all.value = [kept, ...all.value]
       } catch (error) {
         trouble.value = error instanceof Offline ? `${file.name} was not sent: the server is not reached. It is still in the phone's own pictures.` : `${file.name}: ${error instanceof Error ? error.message : String(error)}`
@@ -52,7 +53,7 @@ export const usePhotographs = defineStore('photographs', () => {
   }
   async function drop(id: string): Promise<void> {
     try {
-      await api.dropPhotograph(id)
+      await files.dropPhotograph(id)
       all.value = all.value.filter((p) => p.id !== id)
     } catch (error) {
       told(error)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '../../api/client'
+import { floor } from '../../api/floor'
 import { useLatest } from '../../api/useLatest'
 import { useBuild } from '../../stores/build'
 import { Fold } from '../../ui/lazy'
@@ -53,7 +53,7 @@ async function out(id: string): Promise<void> {
   unsaved.value = ''
   if (id === 'print') return window.print()
   try {
-    const content = await api.orderFile(id as '.csv', build.document, dayOf(new Date()))
+    const content = await floor.orderFile(id as '.csv', build.document, dayOf(new Date()))
     const name = build.build?.name ?? ''
     if (content) saveBytes(content, id === '/things.csv' ? `${name} things` : `${name} order`, id.slice(id.indexOf('.')))
   } catch (error) {

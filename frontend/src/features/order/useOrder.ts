@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, type Edit } from '../../api/client'
+import type { Edit } from '../../api/client'
+import { floor } from '../../api/floor'
 import { line, useBuild } from '../../stores/build'
 import { dayOf, newer, standing, ticked, type Order } from './logic'
 
@@ -16,7 +17,7 @@ export const useOrder = defineStore('order', () => {
     const own = build.build
     if (!own) return
     if (of.value !== own.id) order.value = null
-    const found = await api.order(build.document, today(), signal)
+    const found = await floor.order(build.document, today(), signal)
     if (signal.aborted || build.build?.id !== own.id) return
     order.value = found
     of.value = own.id

@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef } from 'vue'
-import { api, type Edit, type Schemas } from '../../api/client'
+import type { Edit, Schemas } from '../../api/client'
+import { floor } from '../../api/floor'
 import { partsOf } from '../../station/parts'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -29,7 +30,7 @@ export function useShop() {
     trouble.value = ''
     answer.value = null
     try {
-      catalogue.value = (await api.catalogue(file, { kind: ending, mapping: says.value.map((s) => s || '').join(';'), of_kind: kind.value })) ?? null
+      catalogue.value = (await floor.catalogue(file, { kind: ending, mapping: says.value.map((s) => s || '').join(';'), of_kind: kind.value })) ?? null
     } catch (error) {
       catalogue.value = null
       trouble.value = error instanceof Error ? error.message : String(error)
@@ -43,7 +44,7 @@ export function useShop() {
     await read()
   }
   async function sample(): Promise<void> {
-    const found = await api.catalogueSample()
+    const found = await floor.catalogueSample()
     if (!found) return
     file = found
     ending = 'csv'
@@ -72,7 +73,7 @@ export function useShop() {
     answer.value = null
     progress.value = null
     try {
-      await api.shop({ sheet: build.document, parts: catalogue.value?.parts ?? [], places: searched.value, sure: sure.value }, mine.signal, (event) => {
+      await floor.shop({ sheet: build.document, parts: catalogue.value?.parts ?? [], places: searched.value, sure: sure.value }, mine.signal, (event) => {
         if (event.event === 'answer') answer.value = event.data ?? null
         else progress.value = event
       })

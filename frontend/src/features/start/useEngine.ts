@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, type Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
+import { floor } from '../../api/floor'
 import { useBuild } from '../../stores/build'
 import { useStart } from './useStart'
 
@@ -22,7 +23,7 @@ export const useEngine = defineStore('engine', () => {
     trouble.value = ''
     const found: Event[] = []
     try {
-      await api.engine(build.document, { group, cause, size, seed: null }, (event) => {
+      await floor.engine(build.document, { group, cause, size, seed: null }, (event) => {
         if (event.event === 'engine') looks.value = event.looks
         else found.push(event)
       })

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, type Edit } from '../../api/client'
+import type { Edit } from '../../api/client'
+import { floor } from '../../api/floor'
 import { line, useBuild } from '../../stores/build'
 import { newId } from '../../stores/kept'
 import { useVocabulary } from '../../stores/vocabulary'
@@ -32,7 +33,7 @@ export const useStart = defineStore('start', () => {
     if (!own) return
     if (of.value !== own.id) plan.value = faults.value = null
     const asked = Date.now()
-    const found = await api.firstStart(build.document, signal)
+    const found = await floor.start(build.document, signal)
     if (signal.aborted || build.build?.id !== own.id) return
     if (Date.now() - asked < ASK_MS) setClock(found.now, asked)
     plan.value = found
@@ -43,7 +44,7 @@ export const useStart = defineStore('start', () => {
   async function loadFaults(signal: AbortSignal): Promise<void> {
     const own = build.build
     if (!own || !record.value.symptom) return void (faults.value = null)
-    const found = await api.faults(build.document, signal)
+    const found = await floor.faults(build.document, signal)
     if (signal.aborted || build.build?.id !== own.id) return
     faults.value = found
     faultsTrouble.value = ''
@@ -56,7 +57,7 @@ export const useStart = defineStore('start', () => {
     if (!own || build.unsent.length || build.saving || document.hidden) return
     const asked = Date.now()
     try {
-      const found = await api.newest(own.id, signal)
+      const found = await floor.newest(own.id, signal)
       if (!found || signal.aborted) return
       setClock(found.now, asked)
       if (found.revision > own.revision && !build.unsent.length && !build.saving && build.build?.id === own.id) await build.open(own.id)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, Problem, type Schemas } from '../../../api/client'
+import { Problem, type Schemas } from '../../../api/client'
+import { files } from '../../../api/files'
 import { useSending } from '../../../station/useSending'
 import { line } from '../../../stores/build'
 import DataTable from '../../../ui/DataTable.vue'
@@ -24,7 +25,7 @@ const COLUMNS: Column<Pin>[] = [
 async function read(): Promise<void> {
   wrong.value = ''
   try {
-    found.value = (await api.pins(text.value)) ?? null
+    found.value = (await files.pins(text.value)) ?? null
   } catch (error) {
     found.value = null
     wrong.value = error instanceof Problem ? (error.problems[0]?.message ?? error.message) : 'It did not come through. Try again.'

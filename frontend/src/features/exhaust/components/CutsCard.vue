@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { api, Problem } from '../../../api/client'
+import { Problem } from '../../../api/client'
+import { files } from '../../../api/files'
 import { useInstrument } from '../../../station/useInstrument'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
@@ -43,7 +44,7 @@ const print = () => window.print()
 const wrong = ref('')
 async function out(): Promise<void> {
   try {
-    const found = await api.listed('exhaust.pieces', build.document)
+    const found = await files.listed('exhaust.pieces', build.document)
     if (found) saveBytes(found as Blob, `${build.build?.name ?? 'build'} exhaust`, '.csv')
     wrong.value = ''
   } catch (error) {

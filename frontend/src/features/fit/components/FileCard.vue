@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
-import { api, Problem, type Schemas } from '../../../api/client'
+import { Problem, type Schemas } from '../../../api/client'
+import { files } from '../../../api/files'
 import Slide from '../../../ui/Slide.vue'
 import { inPlace } from '../../../station/parts'
 import { useSending } from '../../../station/useSending'
@@ -39,7 +40,7 @@ async function take(): Promise<void> {
   }
   working.value = true
   try {
-    found.value = await api.shape(file.value, { kind: kind.value as 'stl', unit: unit.value, plane: plane.value, start: -half.value / 1000, end: half.value / 1000 })
+    found.value = await files.shape(file.value, { kind: kind.value as 'stl', unit: unit.value, plane: plane.value, start: -half.value / 1000, end: half.value / 1000 })
   } catch (error) {
     wrong.value = error instanceof Problem ? (error.problems[0]?.message ?? error.message) : 'The file did not come through. Try again.'
   } finally {
@@ -63,7 +64,7 @@ async function add(): Promise<void> {
 }
 async function out(as: keyof typeof OUT): Promise<void> {
   try {
-    saveBytes(await api.scene(as, build.document), `${build.build?.name ?? 'build'} fit`, `.${as}`)
+    saveBytes(await files.scene(as, build.document), `${build.build?.name ?? 'build'} fit`, `.${as}`)
     wrong.value = ''
   } catch (error) {
     wrong.value = error instanceof Problem ? (error.problems[0]?.message ?? error.message) : 'It did not come through. Try again.'

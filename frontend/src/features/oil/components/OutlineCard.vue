@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
-import { api, Problem } from '../../../api/client'
+import { Problem } from '../../../api/client'
+import { files } from '../../../api/files'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
@@ -77,7 +78,7 @@ async function take(): Promise<void> {
     return
   }
   try {
-    const found = await api.outline(chosen, { kind: kind as 'dxf', unit: unit.value, turned: end.value === 'right' })
+    const found = await files.outline(chosen, { kind: kind as 'dxf', unit: unit.value, turned: end.value === 'right' })
     await send(line('oil.pan.shape', 'outline'), line('oil.pan.outline', found.rows, { evidence: 'taped' }))
   } catch (error) {
     wrong.value = error instanceof Problem ? (error.problems[0]?.message ?? error.message) : 'The file did not come through. Try again.'
@@ -91,7 +92,7 @@ function chosen(event: Event): void {
 }
 async function out(kind: 'csv' | 'svg' | 'dxf'): Promise<void> {
   try {
-    saveBytes(await api.outlined(kind, build.document), `${build.build?.name ?? 'build'} pan`, `.${kind}`)
+    saveBytes(await files.outlined(kind, build.document), `${build.build?.name ?? 'build'} pan`, `.${kind}`)
     wrong.value = ''
   } catch (error) {
     wrong.value = error instanceof Problem ? (error.problems[0]?.message ?? error.message) : 'It did not come through. Try again.'

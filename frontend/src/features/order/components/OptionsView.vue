@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, type Schemas } from '../../../api/client'
+import type { Schemas } from '../../../api/client'
+import { floor } from '../../../api/floor'
 import { useLatest } from '../../../api/useLatest'
 import { useSending } from '../../../station/useSending'
 import { line, useBuild } from '../../../stores/build'
@@ -15,7 +16,7 @@ const found = shallowRef<Schemas['OptionsOut'] | null>(null)
 const failed = ref('')
 const { send, trouble } = useSending()
 const { ask } = useLatest(async (signal) => {
-  found.value = (await api.options(build.document, dayOf(new Date()), signal)) ?? null
+  found.value = (await floor.options(build.document, dayOf(new Date()), signal)) ?? null
   failed.value = ''
 }, 0, (error) => (failed.value = error instanceof Error ? error.message : String(error)))
 watch(() => [build.build?.id, build.build?.revision], () => void ask(), { immediate: true })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api } from '../../../api/client'
+import { floor } from '../../../api/floor'
 import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { saveBytes } from '../../../ui/save'
@@ -15,7 +15,7 @@ const unsaved = ref('')
 async function save(): Promise<void> {
   unsaved.value = ''
   try {
-    const text = await api.thresholds(build.document)
+    const text = await floor.thresholds(build.document)
     if (text) saveBytes(new Blob([text as unknown as string]), `${build.build?.name ?? ''} alarms`, '.csv')
   } catch (error) {
     unsaved.value = `Not saved: ${error instanceof Error ? error.message : String(error)}`
