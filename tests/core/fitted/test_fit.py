@@ -143,7 +143,10 @@ class Build(unittest.TestCase):
             self.assertLess(abs(np.log(found.mean[k] / truth)), 2.0 * found.sd[k] + 0.02, id)
         # How well the core sheds against what it is given is one combination: that is known far better than either.
         between = np.zeros(len(ids))
-        between[ids.index("core")], between[ids.index("heat")] = found.sds[ids.index("core")], -found.sds[ids.index("heat")]
+        between[ids.index("core")], between[ids.index("heat")] = (
+            found.sds[ids.index("core")],
+            -found.sds[ids.index("heat")],
+        )
         before = np.sqrt(between @ between)
         self.assertLess(np.sqrt(between @ found.covariance @ between), 0.6 * before)
         self.assertGreater(int(np.sum(found.singular > 1.0)), 1)
