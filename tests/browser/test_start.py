@@ -124,7 +124,7 @@ class Start(BrowserCase):
         page.get_by_role("button", name="Take", exact=True).click()
         expect(page.get_by_role("button", name=re.compile("Battery's posts, idling"))).to_contain_text("inside")
         self.assertEqual(len(self.said()["runs"]), 3)
-        page.wait_for_timeout(1500)
+        expect(page.locator(".clock")).to_have_text(re.compile("00:0[2-9]"))
         page.get_by_role("button", name="Engine off", exact=True).click()
         page.unroute_all()
         expect(page.locator("main")).to_have_attribute("data-revision", "4")
