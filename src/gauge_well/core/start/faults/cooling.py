@@ -234,31 +234,38 @@ def _bubbles(id: str, size: float) -> tuple[float, float, float]:
 
 
 def work(case: BuildCase, air: float, count: int = setting.DRAWS) -> Mapping[tuple[str, float], Worked]:
-    """Every cause at every size: marched from cold at idle, and settled under load, over the draws."""
+    """Every cause at every size: marched from cold at idle, and settled under load, over the draws.
+
+    A sender that lies and a weak cap leave the loop as it is: what is alike is worked once.
+    """
     keys = [(cause.id, size) for cause in causes(case) for size in cause.sizes]
+    troubles = list(dict.fromkeys(trouble_of(*key) for key in keys))
+    place = {trouble: at for at, trouble in enumerate(troubles)}
     stood = setting.stand(setting.idle_case(case, air), count)
     facts = stood.drawn.case.systems["cooling"]
-    loops = [warming.loop_of(stood, facts, trouble_of(*key)) for key in keys]
+    loops = [warming.loop_of(stood, facts, trouble) for trouble in troubles]
     water = stood.wide(raw.flow(stood.context, stood.drawn.case.systems["boat"])) if _has_raw(case) else None
     amps = loops[0].fan_power / charging.charging(stood.drawn.case.systems["electrics"])
-    warmed = warming.warm(loops)
-    read, state = _moments(loops, warmed)
+    read, state = _moments(loops, warming.warm(loops))
     driven = {
-        id: _driven(setting.in_todays_air(case, duty, air), keys, count)
+        id: _driven(setting.in_todays_air(case, duty, air), troubles, count)
         for id, duty in zip(("gauge_light", "gauge_heavy"), _loads(case), strict=True)
         if duty
     }
-    return {
-        key: _worked(key, loops[at], read[at], state[at], {id: t[at] for id, t in driven.items()}, air, water, amps)
-        for at, key in enumerate(keys)
-    }
+
+    def one(key: tuple[str, float]) -> Worked:
+        at = place[trouble_of(*key)]
+        loaded = {id: hottest[at] for id, hottest in driven.items()}
+        return _worked(key, loops[at], read[at], state[at], loaded, air, water, amps)
+
+    return {key: one(key) for key in keys}
 
 
-def _driven(case: BuildCase, keys: Sequence[tuple[str, float]], count: int) -> Array:
-    """Highest coolant of a duty (variant, sample) [K], from warm, for as long as it lasts; half an hour at most."""
+def _driven(case: BuildCase, troubles: Sequence[Trouble], count: int) -> Array:
+    """Highest coolant of a duty (trouble, sample) [K], from warm, for as long as it lasts; half an hour at most."""
     stood = setting.stand(case, count)
     facts = stood.drawn.case.systems["cooling"]
-    loops = [warming.loop_of(stood, facts, trouble_of(*key)) for key in keys]
+    loops = [warming.loop_of(stood, facts, trouble) for trouble in troubles]
     lasts = min(stood.context.duties.cases[0].duration, warming.LONGEST)
     start = np.stack([loop.thermostat for loop in loops])
     found = warming.warm(loops, start, max(lasts, warming.STEP))
