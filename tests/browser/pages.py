@@ -196,10 +196,10 @@ class BrowserCase(DatabaseCase):
         return int((page or self.page).locator("main").get_attribute("data-revision") or 0)
 
     @contextmanager
-    def saved(self, page: Page | None = None) -> Iterator[None]:
-        """What is done inside is one edit: wait until it is kept and the page has worked it."""
+    def saved(self, page: Page | None = None, writes: int = 1) -> Iterator[None]:
+        """What is done inside is one edit, or several writes: wait until they are kept and the page has worked them."""
         page = page or self.page
-        after = self.revision(page) + 1
+        after = self.revision(page) + writes
         yield
         expect(page.locator("main")).to_have_attribute("data-revision", str(after))
         self.settle(page)

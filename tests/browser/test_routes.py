@@ -71,7 +71,7 @@ class Routes(BrowserCase):
         page = self.go(f"/builds/{self.build_of(routed(run('oil', '1 m', '2 m')))}/routes")
         card = page.locator("[data-ledger]")
         expect(card).to_contain_text("2 stated and not routed")
-        with self.saved():
+        with self.saved(writes=2):
             card.get_by_role("button", name="route it: Starter lead").click()
         expect(card).to_contain_text("1 stated and not routed")
         with page.expect_download() as caught:

@@ -10,12 +10,14 @@ from gauge_well.core.duty.facts import DutyFacts, MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
 from gauge_well.core.facts import Spec, When, fact, with_facts
 from gauge_well.core.installation import InstallationFacts
+from gauge_well.core.measured import Measured
 from gauge_well.core.tolerance import Known
 
 
 @dataclass(frozen=True, kw_only=True)
 class BuildCase:
-    """SI facts, nothing of sheets or units; ``known`` says how each is known, by path; ``scope`` what the builder says of a system."""
+    """SI facts, nothing of sheets or units; ``known`` says how each is known, by path; ``scope`` what the builder says of a system;
+    ``measured`` what readings taught of it."""
 
     name: str
     engine: EngineFacts
@@ -26,6 +28,7 @@ class BuildCase:
     wanted: float | None
     known: Mapping[str, Known] = field(default_factory=dict)
     scope: Mapping[str, str] = field(default_factory=dict)
+    measured: Measured | None = None
 
 
 def parted(path: str) -> tuple[str, str]:

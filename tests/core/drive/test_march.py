@@ -8,6 +8,7 @@ from scipy.integrate import solve_ivp
 
 from gauge_well.core.drive import course, march, track
 from gauge_well.core.drive.march import Body, Heats, Tables
+from gauge_well.core.drive.tables import Day
 from gauge_well.core.errors import MissingFact
 from tests.core.start.made import bare, build
 
@@ -38,8 +39,8 @@ class March(unittest.TestCase):
     def integrated(self, of: Tables, given: Heats, start: float):
         """The same four balances, each second's heat held through it as the march does, by LSODA at 1e-8."""
         rows = of.low + of.step * np.arange(of.conductance.shape[0])
-        place = np.interp(given.air_speed[0], of.air_speeds, np.arange(of.air_speeds.size))
-        j = min(int(place), of.air_speeds.size - 2)
+        place = np.interp(given.across[0], of.across, np.arange(of.across.size))
+        j = min(int(place), of.across.size - 2)
         column = of.conductance[:, 0, j] + (place - j) * (of.conductance[:, 0, j + 1] - of.conductance[:, 0, j])
 
         def slope(t, y):
@@ -85,7 +86,7 @@ class March(unittest.TestCase):
         row = (tc - of.low) / of.step
         i = int(row)
         u = np.interp(
-            20.0, of.air_speeds, of.conductance[i, 0] + (row - i) * (of.conductance[i + 1, 0] - of.conductance[i, 0])
+            20.0, of.across, of.conductance[i, 0] + (row - i) * (of.conductance[i + 1, 0] - of.conductance[i, 0])
         )
         self.assertAlmostEqual((u + of.beside) * (tc - AIR) + 40.0 * (to - AIR), 46e3, delta=5.0)
 
@@ -111,7 +112,7 @@ def drive(speed, grade=0.0, lasts=1800):
 
 class Course(unittest.TestCase):
     def test_a_grade_is_hotter_than_the_level_and_takes_more_fuel(self) -> None:
-        case, day = build("quarry-mule"), course.Day(303.15)
+        case, day = build("quarry-mule"), Day(303.15)
         level, climb = (course.along(case, drive(15.0, g), day) for g in (0.0, 0.06))
         self.assertGreater(climb.marched.coolant.max(), level.marched.coolant.max() + 2.0)
         self.assertGreater(climb.fuel[-1], 2.0 * level.fuel[-1])
@@ -119,7 +120,7 @@ class Course(unittest.TestCase):
 
     def test_power_on_the_level_is_the_road_load(self) -> None:
         case = build("quarry-mule")
-        found = course.along(case, drive(20.0), course.Day(293.15))
+        found = course.along(case, drive(20.0), Day(293.15))
         machine = case.machine
         # m g Crr v + .5 rho CdA v^3 by hand over the driveline's share, and what hangs on the crank.
         rho = 101325.0 / (287.05 * 293.15)
@@ -130,37 +131,37 @@ class Course(unittest.TestCase):
     def test_standing_still_it_idles(self) -> None:
         case = build("quarry-mule")
         time = np.arange(601.0)
-        found = course.along(case, track.of_speeds(time, np.zeros(601)), course.Day(293.15))
+        found = course.along(case, track.of_speeds(time, np.zeros(601)), Day(293.15))
         self.assertTrue(np.all(found.engine_speed == float(case.engine.idle_speed)))
         self.assertFalse(found.weak.any())
         # common practice: a warm 2.7 L idles on some .8 to 1.6 kg an hour.
         self.assertTrue(0.6 < found.fuel[-1] * 6.0 < 2.0, found.fuel[-1] * 6.0)
 
     def test_what_is_too_steep_is_said_to_be_so(self) -> None:
-        found = course.along(build("quarry-mule"), drive(30.0, 0.2, 300), course.Day(293.15))
+        found = course.along(build("quarry-mule"), drive(30.0, 0.2, 300), Day(293.15))
         self.assertTrue(found.weak.all() or found.weak.mean() > 0.9)
         self.assertIn("weak", course.worst(found))
 
     def test_cold_it_warms_up_and_warm_it_stays(self) -> None:
         case = build("quarry-mule")
-        cold = course.along(case, drive(15.0), course.Day(283.15, start="cold"))
+        cold = course.along(case, drive(15.0), Day(283.15, start="cold"))
         self.assertAlmostEqual(cold.marched.coolant[0], 283.15, places=6)
         self.assertGreater(cold.marched.coolant[-1], 350.0)
-        warm = course.along(case, drive(15.0), course.Day(283.15))
+        warm = course.along(case, drive(15.0), Day(283.15))
         self.assertAlmostEqual(warm.marched.coolant[-1], cold.marched.coolant[-1], delta=3.0)
 
     def test_a_trailer_and_thin_air_cost(self) -> None:
         case = build("quarry-mule")
-        plain, towing = (course.along(case, drive(15.0, 0.04), course.Day(293.15, tow=t)) for t in (0.0, 1.0))
+        plain, towing = (course.along(case, drive(15.0, 0.04), Day(293.15, tow=t)) for t in (0.0, 1.0))
         self.assertGreater(np.median(towing.power), 1.2 * np.median(plain.power))
 
     def test_what_is_not_known_is_named(self) -> None:
         with self.assertRaises(MissingFact) as told:
-            course.along(bare(), drive(15.0), course.Day(293.15))
+            course.along(bare(), drive(15.0), Day(293.15))
         self.assertTrue(told.exception.field.startswith("cooling."))
 
     def test_worst_moments_are_where_they_are(self) -> None:
-        found = course.along(build("quarry-mule"), drive(15.0, 0.05), course.Day(303.15))
+        found = course.along(build("quarry-mule"), drive(15.0, 0.05), Day(303.15))
         at = course.worst(found)
         self.assertEqual(found.marched.coolant[at["coolant"]], found.marched.coolant.max())
         self.assertEqual(found.power[at["power"]], found.power.max())

@@ -6,9 +6,11 @@ import numpy as np
 from scipy import integrate, stats
 
 from gauge_well.core.errors import CoreError
-from gauge_well.core.fitted.factors import FACTORS, Factor
+from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.fitted.doing import Doing, duty_of
+from gauge_well.core.fitted.factors import Factor, factors_of
 from gauge_well.core.fitted.fit import effective, fit, log_posterior, next_reading
-from gauge_well.core.fitted.predict import Condition, Reading, predict
+from gauge_well.core.fitted.predict import Reading, predict
 from tests.core.start.made import build
 
 TWO = (Factor("a", "a", 1.3), Factor("b", "b", 1.2))
@@ -111,12 +113,15 @@ class Small(unittest.TestCase):
         self.assertAlmostEqual(order[0].falls, expected, places=9)
 
 
-CONDITIONS = (
-    Condition(20e3, 2400.0, 3.0, 300.0),
-    Condition(30e3, 2800.0, 12.0, 300.0),
-    Condition(36e3, 3000.0, 20.0, 298.0),
-    Condition(45e3, 3500.0, 28.0, 295.0),
-    Condition(16e3, 2000.0, 0.5, 303.0),
+CONDITIONS = tuple(
+    Doing(power=power, engine_speed=turns, speed=speed, ambient=air)
+    for power, turns, speed, air in (
+        (20e3, 2400.0, 3.0, 300.0),
+        (30e3, 2800.0, 12.0, 300.0),
+        (36e3, 3000.0, 20.0, 298.0),
+        (45e3, 3500.0, 28.0, 295.0),
+        (16e3, 2000.0, 0.5, 303.0),
+    )
 )
 
 
@@ -125,18 +130,19 @@ class Build(unittest.TestCase):
         """Readings of a build whose factors are other than 1, two gauges in each condition."""
         case = build("quarry-mule")
         plain = [
-            Reading(f"r{k}", what, 350.0, 3.0, c) for k, c in enumerate(CONDITIONS) for what in ("coolant", "outlet")
+            Reading(f"r{k}", what, 350.0, 3.0, duty_of(case, c)) for k, c in enumerate(CONDITIONS) for what in ("coolant", "outlet")
         ]
-        theta = np.ones((1, len(FACTORS)))
+        factors = factors_of(case)
+        theta = np.ones((1, len(factors)))
         for id, value in truth.items():
-            theta[0, [f.id for f in FACTORS].index(id)] = value
-        values = predict(case, plain, theta)[0] + noise * np.random.default_rng(seed).normal(size=len(plain))
-        return case, plain, values
+            theta[0, [f.id for f in factors].index(id)] = value
+        values = predict(case, plain, factors, theta)[0] + noise * np.random.default_rng(seed).normal(size=len(plain))
+        return case, factors, plain, values
 
     def test_factors_are_found_again(self) -> None:
-        case, readings, values = self.made({"core": 0.85, "flow": 1.15}, noise=0.8)
-        found = fit(lambda t: predict(case, readings, t), values, np.full(values.size, 2.0))
-        ids = [f.id for f in FACTORS]
+        case, factors, readings, values = self.made({"core": 0.85, "flow": 1.15}, noise=0.8)
+        found = fit(lambda t: predict(case, readings, factors, t), values, np.full(values.size, 2.0), factors)
+        ids = [f.id for f in factors]
         for id, truth in (("core", 0.85), ("flow", 1.15)):
             k = ids.index(id)
             # Within two of what the fit itself says it is unsure of.
@@ -152,27 +158,27 @@ class Build(unittest.TestCase):
         self.assertGreater(int(np.sum(found.singular > 1.0)), 1)
 
     def test_what_no_reading_shows_stays_as_it_was(self) -> None:
-        case, readings, values = self.made({})
-        found = fit(lambda t: predict(case, readings, t), values, np.full(values.size, 3.0))
-        oil = [f.id for f in FACTORS].index("oil")
+        case, factors, readings, values = self.made({})
+        found = fit(lambda t: predict(case, readings, factors, t), values, np.full(values.size, 3.0), factors)
+        oil = [f.id for f in factors].index("oil")
         self.assertLess(found.learned[oil], 0.3)
         np.testing.assert_allclose(found.mode, 0.0, atol=0.05)
 
     def test_all_at_once_is_as_one_by_one(self) -> None:
-        case, readings, _ = self.made({})
-        theta = np.exp(0.1 * np.random.default_rng(5).normal(size=(4, len(FACTORS))))
-        together = predict(case, readings, np.vstack([np.ones((1, len(FACTORS))), theta]))[1:]
-        alone = np.vstack([predict(case, readings, np.vstack([np.ones((1, len(FACTORS))), row]))[1] for row in theta])
+        case, factors, readings, _ = self.made({})
+        theta = np.exp(0.1 * np.random.default_rng(5).normal(size=(4, len(factors))))
+        together = predict(case, readings, factors, np.vstack([np.ones((1, len(factors))), theta]))[1:]
+        alone = np.vstack([predict(case, readings, factors, np.vstack([np.ones((1, len(factors))), row]))[1] for row in theta])
         np.testing.assert_allclose(together, alone, atol=0.05)
 
     def test_what_is_no_reading_is_refused(self) -> None:
         with self.assertRaises(CoreError):
-            Reading("a", "parsnips", 350.0, 3.0, CONDITIONS[0])
+            Reading("a", "parsnips", 350.0, 3.0, DutyFacts())
         with self.assertRaises(CoreError):
-            Reading("a", "coolant", 350.0, 0.0, CONDITIONS[0])
+            Reading("a", "coolant", 350.0, 0.0, DutyFacts())
 
 
 class Priors(unittest.TestCase):
     def test_half_ranges_are_of_95_in_100(self) -> None:
-        for f in FACTORS:
+        for f in factors_of(build("quarry-mule")):
             self.assertAlmostEqual(float(stats.norm(0.0, f.sd).cdf(np.log(f.half))), 0.975, places=9)

@@ -8,9 +8,10 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from gauge_well.core.case import BuildCase
-from gauge_well.core.drive.march import Body, Heats, Marched, Tables, march
+from gauge_well.core.drive.march import Body, Heats, Marched, march
+from gauge_well.core.drive.tables import COLD, Day, across, standing, tables_of
 from gauge_well.core.drive.track import Track
-from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.duty.facts import CRUISES, MachineFacts
 from gauge_well.core.duty.model import ALTERNATOR_EFFICIENCY, STEERING
 from gauge_well.core.duty.road import ROTATING, choose_gear, vehicle_of
 from gauge_well.core.engine.model import Engine, operate
@@ -21,25 +22,14 @@ from gauge_well.core.media.air import GRAVITY
 from gauge_well.core.run.contexts import make_context
 from gauge_well.core.run.memory import MEMORY
 from gauge_well.core.systems.base import Context
-from gauge_well.core.systems.cooling import gauge, model
+from gauge_well.core.systems.cooling import model
 from gauge_well.core.systems.electrics import charging
 from gauge_well.core.systems.oil import judge, warmth
 from gauge_well.core.typing import Array, likely
 
-AIR_SPEEDS = np.array([0.0, 2.0, 4.0, 7.0, 11.0, 16.0, 22.0, 30.0, 42.0])  # m/s that the core is tabulated at
-LOW, HIGH, ROWS = 243.15, 433.15, 77  # K of coolant
-OIL_OVER, COLD, WARM = 10.0, "cold", "warm"  # K of oil over the thermostat as a drive begins warm
-PROPELLED = 3.0  # power of the speed through the water that a hull takes, where nobody says
-
-
-@dataclass(frozen=True)
-class Day:
-    """What a drive is made in: air [K], height of its start [m], warm or from cold, the trailer on (1) or not."""
-
-    ambient: float
-    altitude: float = 0.0
-    start: str = WARM
-    tow: float = 0.0
+OIL_OVER = 10.0  # K of oil over the thermostat as a drive begins warm
+PROPELLED = 3.0  # power of its revs that a propeller takes
+PAST = 1.05  # of its top speed that a boat may be said to go before it is said not to
 
 
 @dataclass(frozen=True, eq=False)
@@ -59,18 +49,26 @@ class Course:
     oil_limit: float | None
 
 
-def along(case: BuildCase, track: Track, day: Day) -> Course:
+def along(case: BuildCase, track: Track, day: Day, turns: Array | None = None) -> Course:
     """Take a build along a track.
+
+    Parameters
+    ----------
+    case : BuildCase
+    track : Track
+    day : Day
+    turns : array, (second,), optional
+        Engine speed as it was logged [rev/min], in place of the gearbox's; afloat and aloft the power goes by it.
 
     Raises
     ------
     MissingFact
         Where engine, machine or cooling are not known enough.
     """
-    context, _ = make_context(_standing(case, day), memory=MEMORY)
+    context, _ = make_context(standing(case, day), memory=MEMORY)
     engine = context.engine
     pressure = float(air.pressure_isa(day.altitude + float(np.mean(track.height - track.height[0]))))
-    power, speed, weak = _powers(case, context, track, day, pressure)
+    power, speed, weak = _powers(case, context, track, day, pressure, turns)
     done = operate(engine, context.wanted, power, speed, day.ambient, pressure)
     tables = tables_of(case, track, speed, day)
     oil = _oil(case, context, track)
@@ -80,7 +78,7 @@ def along(case: BuildCase, track: Track, day: Day) -> Course:
     heats = Heats(
         coolant=np.ravel(done.heat_to_coolant) + _gearbox(case, context, power),
         oil=np.ravel(done.heat_to_oil),
-        air_speed=track.speed,
+        across=across(case, track, speed),
         oil_to_air=oil.to_air,
     )
     marched = march(tables, oil.body(tables.body), heats, (begin, begin_oil), day.ambient)
@@ -99,27 +97,8 @@ def along(case: BuildCase, track: Track, day: Day) -> Course:
     )
 
 
-def _standing(case: BuildCase, day: Day, speeds: Array | None = None, turns: Array | None = None) -> BuildCase:
-    """The build with a duty for each air speed, its engine turned so fast; one that stands where none is given."""
-    speeds = np.zeros(1) if speeds is None else speeds
-    turns = np.full(speeds.size, likely(need(case.engine.idle_speed, "engine.idle_speed"))) if turns is None else turns
-    sea = min(max(day.ambient, 275.15), 305.15) if case.machine.kind == "boat" else None
-    duties = tuple(
-        (
-            f"at_{k}",
-            DutyFacts(
-                name=f"{v:g} m/s", kind="typed", speed=float(v), engine_power=1.0, engine_speed=float(n), air_speed=float(v),
-                ambient=day.ambient, sea=sea, altitude=day.altitude, start="warm", air_conditioning="no",
-                braking=0.0, cornering=0.0, pulling=0.0, heel=0.0,
-            ),
-        )
-        for k, (v, n) in enumerate(zip(speeds, turns, strict=True))
-    )  # fmt: skip
-    return replace(case, duties=duties)
-
-
 def _powers(
-    case: BuildCase, context: Context, track: Track, day: Day, pressure: float
+    case: BuildCase, context: Context, track: Track, day: Day, pressure: float, turns: Array | None
 ) -> tuple[Array, Array, np.ndarray]:
     """Power at the crank [W], engine speed [rev/min], and where it would not hold the track's speed."""
     engine = context.engine
@@ -127,8 +106,8 @@ def _powers(
     accessories = (0.0 if electrical is None else likely(electrical)) / ALTERNATOR_EFFICIENCY + STEERING
     able = context.wanted * float(np.ravel(engine.breathing(day.ambient, pressure))[0])
     idle = likely(engine.facts.idle_speed)
-    if case.machine.kind == "boat":
-        return _afloat(case, engine, track, able, accessories, idle)
+    if case.machine.kind in ("boat", "aircraft"):
+        return _propelled(case, engine, track, able, accessories, turns)
     vehicle = vehicle_of(case.machine)
     density = likely(air.density(day.ambient, pressure))
     moving = track.speed > 0.0
@@ -139,18 +118,35 @@ def _powers(
     at = choose_gear(engine, vehicle, able, np.maximum(track.speed, 0.05), grade, density, day.tow, accessories, None)
     weak = moving & (at.available < at.required)
     power = np.where(moving, np.minimum(at.required, at.available) / at.through, accessories)
-    return np.maximum(power, accessories), np.where(moving, at.engine_speed, idle), weak
+    speed = np.where(moving, at.engine_speed, idle) if turns is None else np.maximum(turns, 1.0)
+    return np.maximum(power, accessories), speed, weak
 
 
-def _afloat(
-    case: BuildCase, engine: Engine, track: Track, able: float, accessories: float, idle: float
+def _propelled(
+    case: BuildCase, engine: Engine, track: Track, able: float, accessories: float, turns: Array | None
 ) -> tuple[Array, Array, np.ndarray]:
-    """By the propeller's law from the top speed at all revs; MissingFact without it."""
-    top = likely(need(case.machine.top_speed, "machine.top_speed"))
-    share = track.speed / top
-    power = able * np.minimum(share, 1.0) ** PROPELLED
-    speed = np.maximum(np.minimum(share, 1.0) * likely(engine.rated_speed), idle)
-    return np.maximum(power, accessories), speed, share > 1.05
+    """By the propeller's law from its revs, which go by the boat's speed where none were logged."""
+    rated, idle = likely(engine.rated_speed), likely(engine.facts.idle_speed)
+    if turns is None:
+        if case.machine.kind != "boat":
+            raise MissingFact("engine_speed")
+        share = share_of_revs(case.machine, track.speed)
+        speed = np.where(track.speed > 0.0, np.maximum(np.minimum(share, 1.0) * rated, idle), idle)
+    else:
+        speed, share = np.maximum(turns, 1.0), turns / rated
+    power = np.where(track.speed + (turns is not None) > 0.0, able * np.minimum(speed / rated, 1.0) ** PROPELLED, 0.0)
+    return np.maximum(power, accessories), speed, share > PAST
+
+
+def share_of_revs(machine: MachineFacts, speed: Array) -> Array:
+    """Share of full revs at a speed [m/s]: a power's law through top speed and the speed it cruises at on 70 % of them.
+
+    MissingFact names what is not known.
+    """
+    top = likely(need(machine.top_speed, "machine.top_speed"))
+    cruise = min(likely(need(machine.cruise_speed, "machine.cruise_speed")), 0.98 * top)
+    law = np.log(cruise / top) / np.log(CRUISES)
+    return np.asarray((np.maximum(speed, 0.0) / top) ** (1.0 / law))
 
 
 def _gearbox(case: BuildCase, context: Context, power: Array) -> Array:
@@ -159,49 +155,6 @@ def _gearbox(case: BuildCase, context: Context, power: Array) -> Array:
         return np.zeros_like(power)
     own = np.ravel(context.duties.column("gearbox_heat"))[0] / max(float(np.ravel(context.mean.power)[0]), 1e-9)
     return np.asarray(power * own)
-
-
-def tables_of(case: BuildCase, track: Track, turns: Array, day: Day) -> Tables:
-    """What core, heater and skin shed over coolant and air speed, fans by their states; MissingFact names what is not known.
-
-    The pump turns as the engine does at that speed on this drive, in its middle.
-    """
-    near = np.argmin(np.abs(track.speed[:, None] - AIR_SPEEDS), axis=1)
-    usual = float(np.median(turns))
-    own = np.array([np.median(turns[near == k]) if np.any(near == k) else usual for k in range(AIR_SPEEDS.size)])
-    context, _ = make_context(_standing(case, day, AIR_SPEEDS, own), memory=MEMORY)
-    facts = case.systems["cooling"]
-    if case.machine.kind == "boat":
-        raise MissingFact("machine.cooled_by")
-    plant = model.plant_of(context, facts)
-    cooling = model.prepare(context, plant)
-    at = np.linspace(LOW, HIGH, ROWS).reshape(-1, 1, 1, 1, 1)
-    states = len(model.states_of(plant.fan))
-    shape = (ROWS, states, 1, AIR_SPEEDS.size, 1)
-    core = np.broadcast_to(gauge.core_shed_at(cooling, at, cooling.airs), shape)[:, :, 0, :, 0]
-    comes = np.broadcast_to(cooling.airs.air_in, (states, 1, AIR_SPEEDS.size, 1))[:, 0, :, 0]
-    over = np.maximum(at[:, :, 0, 0, 0][:, :, None] - comes[None], 1.0)
-    beside = likely(cooling.heater) + likely(model.still_conductance(context))
-    switches = tuple((likely(on), likely(off)) for on, off in gauge.thresholds(facts, states - 1))
-    return Tables(
-        low=LOW,
-        step=(HIGH - LOW) / (ROWS - 1),
-        air_speeds=AIR_SPEEDS,
-        conductance=np.ascontiguousarray(core / over),
-        comes=np.ascontiguousarray(comes),
-        beside=beside,
-        switches=switches if facts.fan.drive not in (None, "none") else (),
-        body=Body(
-            metal=likely(plant.metal),
-            coolant=likely(plant.liquid),
-            between=likely(context.own_coolant_heat) / model.METAL_STANDS,
-            oil=1.0,
-            oil_to_coolant=0.0,
-        ),
-        limit=likely(plant.limit),
-        boiling=likely(plant.boiling),
-        thermostat=likely(plant.thermostat),
-    )
 
 
 @dataclass(frozen=True)

@@ -25,12 +25,13 @@ class Body:
 
 @dataclass(frozen=True, eq=False)
 class Tables:
-    """What the core sheds for each kelvin over the air that comes [W/K], (row of the wax's temperature, fan's state, air speed),
-    the rows even from ``low`` [K]; ``comes`` [K] (state, air speed); ``beside``: heater and skin [W/K] over the air."""
+    """What core or exchanger sheds for each kelvin over what comes to it [W/K], (row of the wax's temperature, fan's state,
+    column), the rows even from ``low`` [K], the columns at ``across``: air speeds [m/s] ashore, engine speeds [rev/min] afloat;
+    ``comes`` [K] (state, column); ``beside``: heater and skin [W/K] over the air."""
 
     low: float
     step: float
-    air_speeds: Array
+    across: Array
     conductance: Array
     comes: Array
     beside: float
@@ -43,11 +44,11 @@ class Tables:
 
 @dataclass(frozen=True, eq=False)
 class Heats:
-    """Each second: heat to coolant's walls and to oil [W], air over the core [m/s], the oil's way to the air [W/K]."""
+    """Each second: heat to coolant's walls and to oil [W], where among the tables' columns, the oil's way to the air [W/K]."""
 
     coolant: Array
     oil: Array
-    air_speed: Array
+    across: Array
     oil_to_air: Array
 
 
@@ -76,9 +77,9 @@ def march(tables: Tables, body: Body, heats: Heats, start: tuple[float, float], 
     to = float(start[1])
     state = 0
     table, comes = tables.conductance.tolist(), tables.comes.tolist()
-    place = np.interp(heats.air_speed, tables.air_speeds, np.arange(tables.air_speeds.size))
-    column = np.minimum(place.astype(int), tables.air_speeds.size - 2).tolist()
-    share = (place - np.minimum(place.astype(int), tables.air_speeds.size - 2)).tolist()
+    place = np.interp(heats.across, tables.across, np.arange(tables.across.size))
+    column = np.minimum(place.astype(int), tables.across.size - 2).tolist()
+    share = (place - np.minimum(place.astype(int), tables.across.size - 2)).tolist()
     made, made_oil, to_air = heats.coolant.tolist(), heats.oil.tolist(), heats.oil_to_air.tolist()
     rows = len(table) - 1
     a, b, g = body.metal / STEP, body.coolant / STEP, body.between

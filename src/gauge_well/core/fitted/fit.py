@@ -10,7 +10,7 @@ from functools import cached_property
 import numpy as np
 from scipy.special import gammaln
 
-from gauge_well.core.fitted.factors import FACTORS, Factor
+from gauge_well.core.fitted.factors import Factor
 from gauge_well.core.tolerance import HALF
 from gauge_well.core.typing import Array
 
@@ -57,6 +57,11 @@ class Fitted:
         """Share of each factor's prior variance that the readings took away (factor,)."""
         return np.clip(1.0 - np.diag(self.covariance), 0.0, 1.0)
 
+    @property
+    def top(self) -> float:
+        """Weight of a reading that lies on the model."""
+        return (TAILS + 1.0) / TAILS
+
     @cached_property
     def singular(self) -> Array:
         """Singular values of the slopes: how many combinations of the factors the readings tell, and how well."""
@@ -74,7 +79,7 @@ def _scaled_loss(residuals: Array) -> Array:
     return np.asarray(0.5 * (TAILS + 1.0) * np.sum(np.log1p(residuals**2 / TAILS), axis=-1))
 
 
-def fit(model: Model, values: Array, halves: Array, factors: Sequence[Factor] = FACTORS) -> Fitted:
+def fit(model: Model, values: Array, halves: Array, factors: Sequence[Factor]) -> Fitted:
     """Maximum a posteriori of the factors and Laplace's covariance there.
 
     Parameters
@@ -127,7 +132,7 @@ def fit(model: Model, values: Array, halves: Array, factors: Sequence[Factor] = 
     return Fitted(tuple(factors), x, covariance, slopes, (TAILS + 1.0) / (TAILS + r**2), r)
 
 
-def log_posterior(model: Model, values: Array, halves: Array, x: Array, factors: Sequence[Factor] = FACTORS) -> Array:
+def log_posterior(model: Model, values: Array, halves: Array, x: Array, factors: Sequence[Factor]) -> Array:
     """Of factors in standard deviations of their prior (sample, factor), but for a constant."""
     sds = np.array([f.sd for f in factors])
     r = (model(np.exp(x * sds)) - values) / (np.asarray(halves) / HALF)

@@ -2,43 +2,42 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
-from gauge_well.core.errors import CoreError
-from gauge_well.core.fitted.factors import scaled
+from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.fitted.factors import Factor, scaled
 from gauge_well.core.run.contexts import make_context
-from gauge_well.core.systems.cooling import gauge, model
+from gauge_well.core.systems.base import Context
+from gauge_well.core.systems.cooling import afloat, gauge, model
+from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.oil import judge, warmth
 from gauge_well.core.typing import Array, as_array
 
-WHATS = {"coolant": "Coolant, steady", "outlet": "Radiator's outlet, steady", "oil": "Oil temperature, steady"}
-
-
-@dataclass(frozen=True)
-class Condition:
-    """What the engine did while it was read: power [W], speed [rev/min], air over the core [m/s], air outside [K], height [m]."""
-
-    power: float
-    engine_speed: float
-    air_speed: float
-    ambient: float
-    altitude: float = 0.0
+WHATS: Mapping[str, str] = {
+    "coolant": "Coolant",
+    "outlet": "Leaving the radiator or exchanger",
+    "oil": "Oil temperature",
+}
+HALVES: Mapping[str, float] = {"coolant": 3.0, "outlet": 4.0, "oil": 4.0}  # K of a usual gauge, 95 % (common practice)
+THERMOSTAT = 3.0  # K that a thermostat is off by, 95 %: the tolerance of a sheet
+HELD_OVER = 3.0  # K over its thermostat that a boat's coolant is held at
 
 
 @dataclass(frozen=True)
 class Reading:
-    """One reading: what was read, its value [K], its gauge's half-range [K], 95 %, in a condition, steady and the thermostat open."""
+    """One reading: what was read, its value [K], its gauge's half-range [K], 95 %, what the machine did: for so long that nothing
+    moved."""
 
     id: str
     what: str
     value: float
     half: float
-    condition: Condition
+    doing: DutyFacts
 
     def __post_init__(self) -> None:
         if self.what not in WHATS:
@@ -47,16 +46,7 @@ class Reading:
             raise CoreError("half", "half", self.half, "over nought", "A gauge without an error says all.")
 
 
-def _duty(k: int, c: Condition) -> tuple[str, DutyFacts]:
-    facts = DutyFacts(
-        name=f"Reading {k + 1}", kind="typed", engine_power=c.power, engine_speed=c.engine_speed, air_speed=c.air_speed,
-        ambient=c.ambient, altitude=c.altitude, start="warm", air_conditioning="no", braking=0.0, cornering=0.0, pulling=0.0,
-        heel=0.0,
-    )  # fmt: skip
-    return f"reading_{k}", facts
-
-
-def predict(case: BuildCase, readings: Sequence[Reading], theta: Array) -> Array:
+def predict(case: BuildCase, readings: Sequence[Reading], factors: Sequence[Factor], theta: Array) -> Array:
     """What each reading would be (sample, reading) [K] at values of the factors (sample, factor).
 
     Raises
@@ -64,29 +54,61 @@ def predict(case: BuildCase, readings: Sequence[Reading], theta: Array) -> Array
     MissingFact
         Where engine, cooling or oil are not known enough.
     """
-    conditions = list(dict.fromkeys(r.condition for r in readings))
-    own, doubts = scaled(case, theta)
-    own = replace(own, duties=tuple(_duty(k, c) for k, c in enumerate(conditions)))
-    context, _ = make_context(own, doubts=doubts, columns=len(theta))
-    shape = (len(conditions), len(theta))
-    rows: dict[str, Array] = {}
-    facts = own.systems["cooling"]
-    cooling = model.prepare(context, model.plant_of(context, facts))
-    shown = gauge.shown(cooling, model.heat_made(context, cooling, context.mean))
-    coolant = np.broadcast_to(shown.steady, (1, *shape))
-    rows["coolant"] = coolant[0]
-    if any(r.what == "outlet" for r in readings):
-        on = model.pick_fan(cooling.airs, -1)
-        off = model.pick_fan(cooling.airs, 0)
-        core = [gauge.core_shed_at(cooling, coolant, a) for a in (off, on)]
-        share = np.broadcast_to(shown.fan_share, coolant.shape)
-        flow = cooling.plant.loop.radiator_flow(cooling.plant.lift(coolant))
-        fluid = cooling.plant.fluid
-        rate = np.maximum(flow * fluid.capacity_rate / np.maximum(cooling.plant.flow, 1e-9), 1e-3)
-        rows["outlet"] = np.broadcast_to(coolant - (core[0] + share * (core[1] - core[0])) / rate, (1, *shape))[0]
-    if any(r.what == "oil" for r in readings):
+    doings = list(dict.fromkeys(r.doing for r in readings))
+    own, doubts = scaled(case, factors, theta)
+    own = replace(own, duties=tuple((f"reading_{k}", duty) for k, duty in enumerate(doings)), measured=None)
+    # The number of draws is asked for even where nothing is drawn in them.
+    context, missing = make_context(own, doubts=doubts or {"none": np.ones(1)}, columns=len(theta))
+    if missing:
+        raise MissingFact(next(iter(missing.values())).rpartition(".")[2])
+    shape = (len(doings), len(theta))
+    whats = {r.what for r in readings}
+    cool = _afloat if own.machine.kind == "boat" else _ashore
+    coolant, outlet = cool(context, own.systems["cooling"], whats)
+    rows: dict[str, Array] = {"coolant": np.broadcast_to(coolant, (1, *shape))[0]}
+    if outlet is not None:
+        rows["outlet"] = np.broadcast_to(outlet, (1, *shape))[0]
+    if "oil" in whats:
         oil = own.systems["oil"]
         ways = replace(warmth.ways_out(context, oil, judge.pan_or_none(oil)), coolant=coolant)
         rows["oil"] = np.broadcast_to(warmth.temperature(ways, context.mean.heat_to_oil), (1, *shape))[0]
-    at = {c: k for k, c in enumerate(conditions)}
-    return as_array(np.stack([rows[r.what][at[r.condition]] for r in readings], axis=1))
+    at = {duty: k for k, duty in enumerate(doings)}
+    return as_array(np.stack([rows[r.what][at[r.doing]] for r in readings], axis=1))
+
+
+def _ashore(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Array, Array | None]:
+    """Coolant as the thermostat and the fan leave it, and what leaves the core."""
+    cooling = model.prepare(context, model.plant_of(context, facts))
+    shown = gauge.shown(cooling, model.heat_made(context, cooling, context.mean))
+    if "outlet" not in whats:
+        return shown.steady, None
+    coolant, plant = shown.steady, cooling.plant
+    off, on = (gauge.core_shed_at(cooling, coolant, model.pick_fan(cooling.airs, k)) for k in (0, -1))
+    flow = plant.loop.radiator_flow(plant.lift(coolant))
+    rate = np.maximum(flow * plant.fluid.capacity_rate / np.maximum(plant.flow, 1e-9), 1e-3)
+    return coolant, coolant - (off + shown.fan_share * (on - off)) / rate
+
+
+def _afloat(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Array, Array | None]:
+    """Coolant where the exchanger sheds what is made, held up by its thermostat; and what leaves the exchanger."""
+    found = afloat.solved(context, facts)
+    made = afloat.heat_made(context, found.plant.limit, context.mean)
+    free = found.sink + made / found.conductance
+    coolant = np.maximum(free, found.plant.thermostat + HELD_OVER)
+    if "outlet" not in whats:
+        return coolant, None
+    shed = made + found.pull * (found.plant.limit - coolant)
+    return coolant, np.asarray(coolant - shed / found.coolant_rate)
+
+
+def widened(case: BuildCase, reading: Reading) -> float | None:
+    """A reading's half-range [K]: its gauge's, and its thermostat's own while that is not wide open; None where it is as good as
+    shut: what is read then is the thermostat."""
+    opens = float(case.engine.thermostat)  # type: ignore[arg-type]
+    if reading.what == "oil":
+        return reading.half
+    if reading.value < opens + model.OPENS_OVER:
+        return None
+    if reading.value >= opens + model.THERMOSTAT_RANGE:
+        return reading.half
+    return float(np.hypot(reading.half, THERMOSTAT))

@@ -100,7 +100,7 @@ def make_context(
     engine : Engine, optional
         The case's own, where it is there already.
     doubts : mapping, optional
-        Samples of model factors.
+        Samples of model factors; of a build on which something was measured that, where none are given.
     memory : Memory, optional
         What was worked before; nothing is taken from elsewhere without it.
     columns : int
@@ -111,7 +111,9 @@ def make_context(
     MissingFact
         Where not enough is known of the engine, or of any duty.
     """
-    doubts, memory = doubts or {}, memory if memory is not None else Memory(0)
+    if not doubts:
+        doubts = {} if case.measured is None else case.measured.doubts(case.measured.likely())
+    memory = memory if memory is not None else Memory(0)
     base = _base(case, doubts, memory, columns, engine)
     at = base.operating
 

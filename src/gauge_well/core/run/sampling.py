@@ -10,11 +10,12 @@ from typing import Any
 import numpy as np
 from scipy.special import ndtr, ndtri
 
-from gauge_well.core.case import BuildCase, has_meaning
+from gauge_well.core.case import BuildCase, fact_at, has_meaning, with_values
 from gauge_well.core.duty.facts import MachineFacts
 from gauge_well.core.engine.facts import EngineFacts
 from gauge_well.core.facts import Spec, entries, with_facts
 from gauge_well.core.installation import InstallationFacts
+from gauge_well.core.measured import Measured
 from gauge_well.core.run.scope import judging
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import CUT, HALF, MODEL_FACTORS, Known, factor_samples, spread
@@ -90,6 +91,8 @@ def draw(
             known = case.known.get(where)
             if known is None or value is None or where in frozen or spec.kind in ("choice", "text"):
                 continue
+            if case.measured is not None and case.measured.holds(where):
+                continue
             if not has_meaning(case, where, spec):
                 continue
             rows = [column(slot, count) for slot in _slots(where, spec)]
@@ -114,7 +117,19 @@ def draw(
         )
     factors = {f.id: column(f"model.{f.id}", count) for f in MODEL_FACTORS} if model else {}
     doubts = {f.id: factor_samples(f, factors[f.id]) for f in MODEL_FACTORS if f.id in factors}
+    if case.measured is not None and model:
+        case, doubts = _measured(case, case.measured, count, doubts)
     return Drawn(case, count, z, factors, doubts)
+
+
+def _measured(
+    case: BuildCase, found: Measured, count: int, doubts: Mapping[str, Array]
+) -> tuple[BuildCase, Mapping[str, Array]]:
+    """What readings left in doubt, in place of what the tolerances would: the same standard draws, so that before and after are
+    told on the same ones."""
+    values = found.values([column(f.column, count) for f in found.factors])
+    facts = {path: fact_at(case, path) * (row / row[0]) for path, row in found.facts(values).items()}
+    return with_values(case, facts), {**doubts, **found.doubts(values)}
 
 
 def _slots(path: str, spec: Spec) -> list[str]:

@@ -78,7 +78,7 @@ def _pass(case: BuildCase, path: str, values: Array) -> Run:
     now = value_of(case, path)
     first = values[values.size // 2] if now is None else now
     trial = with_value(case, path, np.concatenate([[first], values]))
-    return run(Drawn(replace(trial, wanted=_wanted(case)), values.size, {}, {}))
+    return run(Drawn(replace(trial, wanted=wanted_of(case)), values.size, {}, {}))
 
 
 def _allowed(case: BuildCase, path: str, values: Array) -> NDArray[np.bool_]:
@@ -99,7 +99,8 @@ def _allowed(case: BuildCase, path: str, values: Array) -> NDArray[np.bool_]:
     return np.array([not refused(float(v)) for v in values])
 
 
-def _wanted(case: BuildCase) -> float | None:
+def wanted_of(case: BuildCase) -> float | None:
+    """What is wanted of it [W]: as stated, else its engine's rated power."""
     rated = case.engine.rated_power
     return case.wanted if case.wanted is not None else None if rated is None else float(rated)
 
