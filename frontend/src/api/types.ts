@@ -1585,6 +1585,160 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Readings beside what is foretold of them, what they teach, what to read next. */
+        post: operations["readings_readings_readings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/drive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A build taken along a drive, what was logged beside what is foretold. */
+        post: operations["readings_drive_readings_drive_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/logger.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The simulated logger's file. */
+        post: operations["readings_logger_readings_logger_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/listen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rows of a logger on a port of this machine, as they come. */
+        post: operations["readings_listen_readings_listen_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a log or a track holds, from the file's bytes, sent as they are. */
+        post: operations["readings_read_recordings_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a log or a track with a build, without where it was. */
+        post: operations["readings_keep_recordings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Recordings of a build, the newest first. */
+        get: operations["readings_of_build_builds__id__recordings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recording}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A recording as CSV, in SI. */
+        get: operations["readings_content_recordings__recording__get"];
+        put?: never;
+        post?: never;
+        /** Delete a recording. */
+        delete: operations["readings_drop_recordings__recording__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builds/{id}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was changed since the verdict last was another. */
+        get: operations["readings_changed_since_builds__id__since_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/builds": {
         parameters: {
             query?: never;
@@ -2175,6 +2329,57 @@ export interface components {
             size: number;
             /** Seed */
             seed?: number | null;
+        };
+        /**
+         * ReadingsRequest
+         * @description A sheet with its readings.
+         */
+        ReadingsRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+        };
+        /**
+         * DriveRequest
+         * @description A sheet, and a drive that ships by its id, or a recording.
+         */
+        DriveRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /**
+             * Drive
+             * @default
+             */
+            drive: string;
+            /**
+             * Recording
+             * @default
+             */
+            recording: string;
+        };
+        /**
+         * LoggerRequest
+         * @description A sheet, a drive that ships, what is wrong; the same seed, the same engine.
+         */
+        LoggerRequest: {
+            sheet: components["schemas"]["BuildDocument"];
+            /** Drive */
+            drive: string;
+            /**
+             * Fault
+             * @default
+             */
+            fault: string;
+            /**
+             * Seed
+             * @default 7
+             */
+            seed: number;
+        };
+        /**
+         * ListenRequest
+         * @description Where a logger sends its rows, on this machine.
+         */
+        ListenRequest: {
+            /** Port */
+            port: number;
         };
         /**
          * CreateRequest
@@ -2888,6 +3093,18 @@ export interface components {
             /** Same */
             same: number | null;
         };
+        /**
+         * BandOut
+         * @description A likely value and the 5th and 95th percentile.
+         */
+        BandOut: {
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
         /** BatteryFacts */
         BatteryFacts: {
             /** @description Cranking amps */
@@ -3520,6 +3737,72 @@ export interface components {
             holds_to: number;
         };
         /**
+         * BookDocument
+         * @description A line of the logbook; ``distance`` and ``hours`` as the machine's own counters stand.
+         */
+        BookDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Kind */
+            kind?: ("drive" | "fuel" | "change" | "note") | null;
+            /**
+             * At
+             * @description 2026-11-24
+             */
+            at?: string | null;
+            /**
+             * Distance
+             * @description As read, with its unit: 71 °C
+             */
+            distance?: string | null;
+            /**
+             * Hours
+             * @description As read, with its unit: 71 °C
+             */
+            hours?: string | null;
+            /**
+             * Fuel
+             * @description Put in: 41 L
+             */
+            fuel?: string | null;
+            /**
+             * Hottest
+             * @description The most the coolant showed
+             */
+            hottest?: string | null;
+            /** Text */
+            text?: string | null;
+        };
+        /**
+         * BookOut
+         * @description A line of the logbook, read; ``used``: fuel since the last filling for each metre or second of the counter [m2, m3/s].
+         */
+        BookOut: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** At */
+            at: string | null;
+            /** Distance */
+            distance: number | null;
+            /** Hours */
+            hours: number | null;
+            /** Fuel */
+            fuel: number | null;
+            /** Hottest */
+            hottest: number | null;
+            /** Per Distance */
+            per_distance: number | null;
+            /** Per Hour */
+            per_hour: number | null;
+            /** Text */
+            text: string;
+        };
+        /**
          * Box
          * @description The silencer: corners aft of the middle and over the sea [m], its lip there, what it holds leaning and at rest, what runs
          *     back, what a third over that is [m3], how high that stands in it at rest over its floor [m].
@@ -3856,6 +4139,8 @@ export interface components {
             work?: components["schemas"]["WorkDocument"] | null;
             /** @description The record of a first start: what was proved, run, read */
             start?: components["schemas"]["StartDocument"] | null;
+            /** @description What is read of it as it runs: readings, a logbook, what is to be mended */
+            readings?: components["schemas"]["ReadingsDocument"] | null;
             /**
              * Parts
              * @description In order where a place holds several
@@ -4064,7 +4349,7 @@ export interface components {
          */
         CatalogueOut: {
             /** Columns */
-            columns: components["schemas"]["ColumnOut"][];
+            columns: components["schemas"]["gauge_well__services__catalogue__ColumnOut"][];
             /** Parts */
             parts: components["schemas"]["CataloguePart"][];
             /** Problems */
@@ -4237,6 +4522,20 @@ export interface components {
             cuts: {
                 [key: string]: string | null;
             } | null;
+        };
+        /**
+         * ChannelOut
+         * @description Something that a log may hold, and units it may be in.
+         */
+        ChannelOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Units */
+            units: string[];
         };
         /**
          * ChargeView
@@ -4638,20 +4937,6 @@ export interface components {
             bears_left?: components["schemas"]["Quantity"];
             /** @description Its forks are out of line by. Of a piece with a joint at either end. */
             forks?: components["schemas"]["Quantity"];
-        };
-        /**
-         * ColumnOut
-         * @description A column of a catalogue: its head, one of its cells, what it is taken to say; empty where it is left out.
-         */
-        ColumnOut: {
-            /** Head */
-            head: string;
-            /** Example */
-            example: string;
-            /** Says */
-            says: string;
-            /** Unit */
-            unit: string;
         };
         /**
          * ColumnPart
@@ -5715,6 +6000,68 @@ export interface components {
             from_temperature: number | null;
         };
         /**
+         * DriftOut
+         * @description A gauge that wanders away from what is foretold [K in a hundred days].
+         */
+        DriftOut: {
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+            /** Slope */
+            slope: number;
+            /** Sd */
+            sd: number;
+            /** Told */
+            told: boolean;
+        };
+        /**
+         * DriveOut
+         * @description A drive as it is worked: each ``time`` [s] of its series; fuel burned [kg, m3]; edits that make its worst minutes a duty.
+         */
+        DriveOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** About */
+            about: string;
+            /** Logged */
+            logged: boolean;
+            /** Seconds */
+            seconds: number;
+            /** Distance */
+            distance: number;
+            /** Climbed */
+            climbed: number;
+            /** Fuel */
+            fuel: number;
+            /** Fuel Volume */
+            fuel_volume: number;
+            /** Ambient */
+            ambient: number;
+            /** Ambient Stated */
+            ambient_stated: boolean;
+            /** Time */
+            time: number[];
+            /** Series */
+            series: components["schemas"]["SeriesOut"][];
+            /** Worst */
+            worst: components["schemas"]["WorstOut"][];
+            /** Stretches */
+            stretches: components["schemas"]["StretchOut"][];
+            /** Dead */
+            dead: string[];
+            /** Gaps */
+            gaps: number;
+            /** Duty */
+            duty: string;
+            /** Keep */
+            keep: components["schemas"]["EditLine"][];
+            /** Missing */
+            missing: components["schemas"]["UnstatedOut"][];
+        };
+        /**
          * DrivelineCarriedAnswer
          * @description The carried drawing of the driveline, SI; null where facts are missing, which `unknown` names; `edits` are what its facts come to.
          */
@@ -6054,6 +6401,24 @@ export interface components {
             hottest: number;
             /** Gap */
             gap: number | null;
+        };
+        /**
+         * EditLine
+         * @description One edit of what is kept.
+         */
+        EditLine: {
+            /** Path */
+            path: string;
+            /** Text */
+            text: string | null;
+            /**
+             * Action
+             * @default set
+             * @enum {string}
+             */
+            action: "set" | "remove";
+            /** Evidence */
+            evidence?: ("taped" | "similar") | null;
         };
         /**
          * EditOut
@@ -6777,6 +7142,43 @@ export interface components {
             claims: components["schemas"]["ClaimOut"][];
         };
         /**
+         * FactorDocument
+         * @description A factor as a fit left it; ``home``: the part it is of.
+         */
+        FactorDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /**
+             * Mode
+             * @description Logarithm of the factor
+             */
+            mode?: string | null;
+            /**
+             * Row
+             * @description Its row of the covariance's lower root
+             */
+            row?: string | null;
+            /** Home */
+            home?: string | null;
+        };
+        /**
+         * FactorOut
+         * @description A factor on the model as readings left it, and how unsure it is still: its logarithm's standard deviation.
+         */
+        FactorOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Sd */
+            sd: number;
+        };
+        /**
          * FailureEntry
          * @description Something that breaks in the duty: seconds until the limit, and until it boils.
          */
@@ -7033,6 +7435,35 @@ export interface components {
             when: {
                 [key: string]: string[];
             };
+        };
+        /**
+         * FileOut
+         * @description A file as it was read: rows read and left out, how long it lasts [s], channels that never moved, spikes taken out.
+         */
+        FileOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "csv" | "gpx";
+            /** Heads */
+            heads: string;
+            /** Columns */
+            columns: components["schemas"]["gauge_well__services__models_readings__ColumnOut"][];
+            /** Channels */
+            channels: components["schemas"]["ChannelOut"][];
+            /** Rows */
+            rows: number;
+            /** Left Out */
+            left_out: number;
+            /** Seconds */
+            seconds: number;
+            /** Found */
+            found: string[];
+            /** Dead */
+            dead: string[];
+            /** Begins */
+            begins: string | null;
         };
         /** FilterFacts */
         FilterFacts: {
@@ -7959,6 +8390,16 @@ export interface components {
             read_only: boolean;
         };
         /**
+         * HeardEvent
+         * @description Lines of a logger, as they came: the first of all is its head.
+         */
+        HeardEvent: {
+            /** Event */
+            event: string;
+            /** Lines */
+            lines: string[];
+        };
+        /**
          * HeatView
          * @description One duty; ``bay`` air round the pipe [K]; ``test`` and ``stop``: mole shares of carbon
          *     monoxide; ``leaks`` ranked, ``tests`` in order.
@@ -8643,6 +9084,26 @@ export interface components {
             hotter: number;
         };
         /**
+         * LearnedOut
+         * @description A factor after the readings shown: ``half`` as a ratio before, ``learned`` of its doubt; ``applied`` as the build has it.
+         */
+        LearnedOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Sd */
+            sd: number;
+            /** Half */
+            half: number;
+            /** Learned */
+            learned: number;
+            /** Applied */
+            applied: number | null;
+        };
+        /**
          * Leg
          * @description A leg of the sling: its eye (ahead, over) [m], how far off upright [rad], how long it must be so that all hangs level
          *     [m], its pull as a mass [kg]; None where it cannot hold.
@@ -9292,6 +9753,24 @@ export interface components {
             /** Kind */
             kind: string;
         };
+        /**
+         * MeasuredOut
+         * @description What readings moved: since when they are applied, the headline without them, ``gone``: what was changed since.
+         */
+        MeasuredOut: {
+            /** At */
+            at: string;
+            /** Factors */
+            factors: components["schemas"]["FactorOut"][];
+            /** Gone */
+            gone: string[];
+            /** Headline */
+            headline: string;
+            /** Checks */
+            checks: components["schemas"]["MovedCheck"][];
+            /** Rows */
+            rows: components["schemas"]["MovedRow"][];
+        };
         /** MemberFacts */
         MemberFacts: {
             /**
@@ -9339,6 +9818,47 @@ export interface components {
             name: string;
             facts?: components["schemas"]["MemberFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * MendDocument
+         * @description Something to be mended; ``remedy``: of the changes that the build's own model tried.
+         */
+        MendDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Text */
+            text?: string | null;
+            /** System */
+            system?: ("oil" | "exhaust" | "cooling" | "fuel" | "air" | "boat" | "fit" | "weights" | "mounts" | "belts" | "electrics" | "routes" | "driveline" | "controls") | null;
+            /**
+             * Gains
+             * @description By how much it mends, as it was worked
+             */
+            gains?: string | null;
+            /**
+             * Done
+             * @description 2026-11-24
+             */
+            done?: string | null;
+        };
+        /**
+         * MendOut
+         * @description Something to be mended.
+         */
+        MendOut: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /** System */
+            system: string;
+            /** Gains */
+            gains: string;
+            /** Done */
+            done: string | null;
         };
         /**
          * Mode
@@ -9633,6 +10153,41 @@ export interface components {
             pickup: number | null;
         };
         /**
+         * MovedCheck
+         * @description A check that goes by what was measured: its fill and state without.
+         */
+        MovedCheck: {
+            /** System */
+            system: string;
+            /** Check */
+            check: string;
+            /** Duty */
+            duty: string;
+            /** Fill */
+            fill: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "short" | "assumed" | "tight" | "holds" | "unknown";
+        };
+        /**
+         * MovedRow
+         * @description A row that goes by what was measured: its reach, or what it carries, without.
+         */
+        MovedRow: {
+            /** System */
+            system: string;
+            /** Part */
+            part: string;
+            /** Kind */
+            kind: string;
+            /** Reach W */
+            reach_w: number | null;
+            /** Carries W */
+            carries_w: number | null;
+        };
+        /**
          * MoverOut
          * @description What would bring the first start forward, and to which day.
          */
@@ -9663,6 +10218,16 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * NamedOut
+         * @description A thing by its id.
+         */
+        NamedOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
         };
         /**
          * Neck
@@ -11707,6 +12272,160 @@ export interface components {
             /** Made Up */
             made_up?: "yes" | null;
         };
+        /**
+         * ReadingsDocument
+         * @description What is read of a build that runs. ``applied``: since when its verdicts go by what was measured.
+         */
+        ReadingsDocument: {
+            /**
+             * Air
+             * @description Air that drives are made in: 25 °C
+             */
+            air?: string | null;
+            /** Begins */
+            begins?: ("warm" | "cold") | null;
+            /** Tow */
+            tow?: "yes" | null;
+            /**
+             * Applied
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            applied?: string | null;
+            /** Taken */
+            taken?: components["schemas"]["TakenDocument"][];
+            /** Factors */
+            factors?: components["schemas"]["FactorDocument"][];
+            /** Book */
+            book?: components["schemas"]["BookDocument"][];
+            /** Mends */
+            mends?: components["schemas"]["MendDocument"][];
+            /** Recipes */
+            recipes?: components["schemas"]["RecipeDocument"][];
+        };
+        /**
+         * ReadingsOut
+         * @description All that the page shows. ``known`` of the factors' combinations are told by the readings; ``together``: pairs that cannot
+         *     be told apart; ``effective`` draws of ``of`` once they are weighed by the true density; ``keep``: edits that apply the fit,
+         *     empty where just that is applied already; ``homes``: the parts a reading is now taken with.
+         */
+        ReadingsOut: {
+            /** Air */
+            air: number | null;
+            /** Begins */
+            begins: string;
+            /** Tow */
+            tow: boolean;
+            /** Whats */
+            whats: components["schemas"]["WhatOut"][];
+            /** Duties */
+            duties: components["schemas"]["NamedOut"][];
+            /** Taken */
+            taken: components["schemas"]["gauge_well__services__models_readings__TakenOut"][];
+            /** Counted */
+            counted: number;
+            /** Factors */
+            factors: components["schemas"]["LearnedOut"][];
+            /** Known */
+            known: number;
+            /** Together */
+            together: string[][];
+            /** Effective */
+            effective: number;
+            /** Of */
+            of: number;
+            /** Residual Before */
+            residual_before: number;
+            /** Residual */
+            residual: number;
+            shift: components["schemas"]["ShiftOut"] | null;
+            /** Useful */
+            useful: components["schemas"]["UsefulOut"][];
+            /** Drift */
+            drift: components["schemas"]["DriftOut"][];
+            /** Applied */
+            applied: boolean;
+            /** Applied At */
+            applied_at: string | null;
+            /** Gone */
+            gone: string[];
+            /** Keep */
+            keep: components["schemas"]["EditLine"][];
+            /** Homes */
+            homes: string;
+            /** Missing */
+            missing: components["schemas"]["UnstatedOut"][];
+            /** Book */
+            book: components["schemas"]["BookOut"][];
+            /** Mends */
+            mends: components["schemas"]["MendOut"][];
+            /** Recipes */
+            recipes: components["schemas"]["RecipeOut"][];
+            /** Drives */
+            drives: components["schemas"]["NamedOut"][];
+            /** Faults */
+            faults: components["schemas"]["NamedOut"][];
+        };
+        /**
+         * RecipeDocument
+         * @description How the columns of a logger's files are read; ``heads``: by which such a file is known again.
+         */
+        RecipeDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
+            id: string;
+            /** Heads */
+            heads?: string | null;
+            /**
+             * Columns
+             * @description coolant in °C; -; rpm in rpm, a column each
+             */
+            columns?: string | null;
+        };
+        /**
+         * RecipeOut
+         * @description How the columns of a logger's files are read.
+         */
+        RecipeOut: {
+            /** Id */
+            id: string;
+            /** Heads */
+            heads: string;
+            /** Columns */
+            columns: string;
+        };
+        /**
+         * RecordingOut
+         * @description A recording that a build keeps.
+         */
+        RecordingOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "csv" | "gpx";
+            /** Begins */
+            begins: string | null;
+            /** Seconds */
+            seconds: number;
+            /** Channels */
+            channels: string[];
+            /** Created At */
+            created_at: string;
+        };
+        /**
+         * RecordingsOut
+         * @description Recordings of a build, the newest first.
+         */
+        RecordingsOut: {
+            /** Recordings */
+            recordings: components["schemas"]["RecordingOut"][];
+        };
         /** RegulatorFacts */
         RegulatorFacts: {
             /**
@@ -11795,6 +12514,7 @@ export interface components {
             /** Unknown */
             unknown: string[];
             rests_on?: components["schemas"]["RestsOut"] | null;
+            measured?: components["schemas"]["MeasuredOut"] | null;
             /**
              * Nothing Fitted
              * @default false
@@ -12737,6 +13457,31 @@ export interface components {
             constant: number | null;
         };
         /**
+         * SeriesOut
+         * @description Something over a drive's time, as foretold and as logged [SI]; None where it is not known; ``bias`` and ``rms`` of what was
+         *     logged less what was foretold.
+         */
+        SeriesOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Kind */
+            kind: string;
+            /** Foretold */
+            foretold: (number | null)[];
+            /** Logged */
+            logged: (number | null)[];
+            /** Limit */
+            limit: number | null;
+            /** Bias */
+            bias: number | null;
+            /** Rms */
+            rms: number | null;
+            /** Spikes */
+            spikes: number;
+        };
+        /**
          * Shaft
          * @description Power [W], speed [rev/min] and torque [N m] at a shaft.
          */
@@ -12836,6 +13581,26 @@ export interface components {
             more: string;
             /** Count */
             count: number;
+        };
+        /**
+         * ShiftOut
+         * @description The verdict that readings move most: its fill before and after, and how many in a hundred hold.
+         */
+        ShiftOut: {
+            /** System */
+            system: string;
+            /** Check */
+            check: string;
+            /** Name */
+            name: string;
+            /** Duty */
+            duty: string;
+            before: components["schemas"]["BandOut"];
+            after: components["schemas"]["BandOut"];
+            /** Holds Before */
+            holds_before: number;
+            /** Holds After */
+            holds_after: number;
         };
         /**
          * ShifterView
@@ -13160,6 +13925,30 @@ export interface components {
             name: string;
             facts?: components["schemas"]["SilencerFacts"];
             keep?: components["schemas"]["KeepDocument"] | null;
+        };
+        /**
+         * SinceNote
+         * @description A change of a build.
+         */
+        SinceNote: {
+            /** Revision */
+            revision: number;
+            /** Note */
+            note: string;
+            /** Created At */
+            created_at: string;
+        };
+        /**
+         * SinceOut
+         * @description What was changed since the verdict last was another; nothing where it never was.
+         */
+        SinceOut: {
+            /** Now */
+            now: string;
+            /** Before */
+            before: string;
+            /** Changes */
+            changes: components["schemas"]["SinceNote"][];
         };
         /**
          * SizesView
@@ -13625,7 +14414,7 @@ export interface components {
             /** Expected */
             expected: components["schemas"]["ExpectedOut"][];
             /** Taken */
-            taken: components["schemas"]["TakenOut"][];
+            taken: components["schemas"]["gauge_well__services__models_start__TakenOut"][];
             /** Missing */
             missing: components["schemas"]["UnstatedOut"][];
             /** Symptom */
@@ -13872,6 +14661,20 @@ export interface components {
             safe: boolean;
         };
         /**
+         * StretchOut
+         * @description A steady stretch of a log: from and to [s], what it reads, and edits that take it as readings.
+         */
+        StretchOut: {
+            /** Begin */
+            begin: number;
+            /** End */
+            end: number;
+            /** Says */
+            says: string;
+            /** Edits */
+            edits: components["schemas"]["EditLine"][];
+        };
+        /**
          * Sump
          * @description One way to keep the oil: covered acceleration [g] by direction; seconds ridden out beyond [s]; depth below the rail
          *     and how much lower the engine may sit [m]; mass added [kg], parts from and to, in pounds, euros or dollars alike.
@@ -14029,14 +14832,91 @@ export interface components {
             evidence?: ("taped" | "weighed" | "tested" | "measured" | "sheet" | "similar" | "guess" | "rule") | null;
         };
         /**
-         * TakenOut
-         * @description A reading that was taken, read [SI].
+         * TakenDocument
+         * @description A reading while nothing moved: what it was, and what the machine did.
          */
-        TakenOut: {
-            /** Id */
+        TakenDocument: {
+            /**
+             * Id
+             * @description Short name, used in paths
+             */
             id: string;
-            /** Value */
-            value: number | null;
+            /** What */
+            what?: ("coolant" | "outlet" | "oil") | null;
+            /**
+             * Value
+             * @description As read, with its unit: 71 °C
+             */
+            value?: string | null;
+            /**
+             * Half
+             * @description How far the gauge may be off: 3 °C
+             */
+            half?: string | null;
+            /**
+             * At
+             * @description When, by the server's clock: 2026-11-29T09:14:03Z
+             */
+            at?: string | null;
+            /**
+             * Duty
+             * @description A duty of the build that it was doing
+             */
+            duty?: string | null;
+            /**
+             * Speed
+             * @description As read, with its unit: 71 °C
+             */
+            speed?: string | null;
+            /**
+             * Grade
+             * @description As read, with its unit: 71 °C
+             */
+            grade?: string | null;
+            /**
+             * Engine Speed
+             * @description As read, with its unit: 71 °C
+             */
+            engine_speed?: string | null;
+            /**
+             * Power
+             * @description As read, with its unit: 71 °C
+             */
+            power?: string | null;
+            /**
+             * Air
+             * @description As read, with its unit: 71 °C
+             */
+            air?: string | null;
+            /**
+             * Altitude
+             * @description As read, with its unit: 71 °C
+             */
+            altitude?: string | null;
+            /**
+             * Sea
+             * @description As read, with its unit: 71 °C
+             */
+            sea?: string | null;
+            /** Tow */
+            tow?: "yes" | null;
+            /** Note */
+            note?: string | null;
+            /**
+             * Recording
+             * @description The recording it was found in
+             */
+            recording?: string | null;
+            /**
+             * Left Out
+             * @description Kept, and not fitted
+             */
+            left_out?: "yes" | null;
+            /**
+             * Homes
+             * @description The parts it was read with: core:1a2b3c4d fan:...
+             */
+            homes?: string | null;
         };
         /**
          * TankBox
@@ -14566,6 +15446,20 @@ export interface components {
             shown: string;
         };
         /**
+         * UsefulOut
+         * @description What to read next: ``falls`` of the verdict's doubt.
+         */
+        UsefulOut: {
+            /** What */
+            what: string;
+            /** Duty */
+            duty: string;
+            /** Sentence */
+            sentence: string;
+            /** Falls */
+            falls: number;
+        };
+        /**
          * UsualOut
          * @description A value nobody stated that the dates rest on, and the field that states it.
          */
@@ -15090,6 +15984,18 @@ export interface components {
             lacks: string[];
         };
         /**
+         * WhatOut
+         * @description Something that can be read, and how far a usual gauge of it is off [K].
+         */
+        WhatOut: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Half */
+            half: number;
+        };
+        /**
          * WhenOut
          * @description A date with its band; the same in hours from midnight of today, and the share of runs between the edges.
          */
@@ -15354,6 +16260,26 @@ export interface components {
             flow: number;
             /** Pressure */
             pressure: number;
+        };
+        /**
+         * WorstOut
+         * @description A moment of a drive that is the worst in something: when [s], how much [SI], said in words.
+         */
+        WorstOut: {
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+            /** At */
+            at: number;
+            /** Value */
+            value: number;
+            /** Kind */
+            kind: string;
+            /** Sentence */
+            sentence: string;
+            /** Over */
+            over: boolean;
         };
         /**
          * Place
@@ -16019,6 +16945,73 @@ export interface components {
             ] | null;
         };
         /**
+         * ColumnOut
+         * @description A column of a catalogue: its head, one of its cells, what it is taken to say; empty where it is left out.
+         */
+        gauge_well__services__catalogue__ColumnOut: {
+            /** Head */
+            head: string;
+            /** Example */
+            example: string;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * ColumnOut
+         * @description A column of a log: its head, one of its cells, the channel it is taken for (empty: none) and the unit of its numbers.
+         */
+        gauge_well__services__models_readings__ColumnOut: {
+            /** Head */
+            head: string;
+            /** Example */
+            example: string;
+            /** Channel */
+            channel: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * TakenOut
+         * @description A reading beside what is foretold of it [K], by the facts alone and after the fit.
+         *
+         *     ``weight``: how far it counts beside one that lies on the model; None where it is not counted, with ``why`` not.
+         *     ``outlier``: it hardly counts. ``rests``: what of its day nobody stated.
+         */
+        gauge_well__services__models_readings__TakenOut: {
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+            /** Text */
+            text: string;
+            /** Value */
+            value: number | null;
+            /** Half */
+            half: number;
+            /** At */
+            at: string | null;
+            /** Doing */
+            doing: string;
+            before: components["schemas"]["BandOut"] | null;
+            after: components["schemas"]["BandOut"] | null;
+            /** Weight */
+            weight: number | null;
+            /** Outlier */
+            outlier: boolean;
+            /** Why */
+            why: string;
+            /** Rests */
+            rests: string;
+            /** Left Out */
+            left_out: boolean;
+            /** Recording */
+            recording: string;
+        };
+        /**
          * PlaceOut
          * @description Where a start may be done.
          */
@@ -16027,6 +17020,16 @@ export interface components {
             id: string;
             /** Label */
             label: string;
+        };
+        /**
+         * TakenOut
+         * @description A reading that was taken, read [SI].
+         */
+        gauge_well__services__models_start__TakenOut: {
+            /** Id */
+            id: string;
+            /** Value */
+            value: number | null;
         };
         /**
          * PlaceOut
@@ -24063,6 +25066,831 @@ export interface operations {
             };
             /** @description The request is no JSON */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_readings_readings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingsOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_drive_readings_drive_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_logger_readings_logger_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoggerRequest"];
+            };
+        };
+        responses: {
+            /** @description A made-up log of the build along a drive */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_listen_readings_listen_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListenRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["HeardEvent"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_read_recordings_read_post: {
+        parameters: {
+            query: {
+                kind: "csv" | "gpx";
+                /** @description What each column is: coolant in C; -; rpm in rpm. Guessed where empty */
+                columns?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FileOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_keep_recordings_post: {
+        parameters: {
+            query: {
+                kind: "csv" | "gpx";
+                /** @description What each column is: coolant in C; -; rpm in rpm. Guessed where empty */
+                columns?: string;
+                build: string;
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request is no JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_of_build_builds__id__recordings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingsOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_content_recordings__recording__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recording: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Each second's channels */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_drop_recordings__recording__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recording: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The request comes from another site */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The program failed */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer, or too much is being worked */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readings_changed_since_builds__id__since_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SinceOut"];
+                };
+            };
+            /** @description The request is not well-formed, or is sent to a host that is not served here */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -15,7 +15,10 @@ from sqlalchemy import text
 from sqlalchemy.exc import SQLAlchemyError
 
 from gauge_well.cli.text import as_text
-from gauge_well.services import builds, explore, shelf, sizing
+from gauge_well.core.drive.logger import FAULTS
+from gauge_well.core.drive.made import SHIPPED
+from gauge_well.services import builds, driving, explore, listening, shelf, sizing
+from gauge_well.services.errors import Refused
 from gauge_well.services.export import all_builds
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES, demo
@@ -77,6 +80,48 @@ def size(file: str | None, name: str | None, people: bool, explain: str, samples
     except OSError as error:
         raise click.ClickException(f"{file}: {error.strerror}") from error
     click.echo(as_text(report) if people else json.dumps(report, indent=1, ensure_ascii=False, allow_nan=False))
+
+
+@main.command("logger")
+@click.argument("file", required=False)
+@click.option("--demo", "name", help="Play a demo build instead.")
+@click.option("--drive", default="pass_road", type=click.Choice(list(SHIPPED)), help="The drive it is taken along.")
+@click.option("--fault", default="sound", type=click.Choice(["sound", *filter(None, FAULTS)]), help="What is wrong.")
+@click.option("--seed", default=7, type=click.IntRange(0, 1_000_000), help="The same seed, the same engine.")
+@click.option("--out", type=click.Path(path_type=Path), help="Write a CSV file.")
+@click.option(
+    "--port", type=click.IntRange(0, 65535), help="Send it over loopback to one listener; 0 takes a free port."
+)
+@click.option(
+    "--pace", default=60.0, type=click.FloatRange(0.0, 10_000.0), help="Rows a second over loopback; 0: all at once."
+)
+def logger(
+    file: str | None,
+    name: str | None,
+    drive: str,
+    fault: str,
+    seed: int,
+    out: Path | None,
+    port: int | None,
+    pace: float,
+) -> None:
+    """A simulated logger: plays a build's engine through a drive, as CSV to a file, a port of this machine, or here."""
+    try:
+        rows = driving.logged_rows(_read(file, name), drive, "" if fault == "sound" else fault, seed)
+    except (SheetError, Refused) as error:
+        raise click.ClickException(str(error)) from error
+    if port is None:
+        text = "".join(",".join(row) + "\n" for row in rows)
+        with _plainly():
+            if out is not None:
+                out.write_text(text, encoding="utf-8")
+            else:
+                click.echo(text, nl=False)
+        return
+    with _plainly():
+        sending = listening.send(rows, pace, port)
+        click.echo(f"Listen on port {next(sending)} of this machine.")
+        click.echo(f"{next(sending)} rows sent.")
 
 
 @contextmanager

@@ -65,4 +65,4 @@ class Measured:
 
     def likely(self) -> Array:
         """Factors at their mode (factor, 1)."""
-        return np.exp(np.array([[f.mode] for f in self.factors]))
+        return np.asarray(np.exp(np.array([[f.mode] for f in self.factors])))

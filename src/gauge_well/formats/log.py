@@ -141,6 +141,15 @@ def read_log(raw: bytes, columns: Sequence[Column] | None = None) -> Log:
     return _binned((*first[at + 1 :],), rows, clock, used, columns)
 
 
+def heads_of(raw: bytes) -> tuple[list[Column], list[str], str]:
+    """What its columns are taken for by their heads, the cells of the first row under them, and its heads as one line, by which
+    such a file is known again. FormatError as :func:`read_log`'s."""
+    first = list(islice(_rows(raw), HEAD_ROWS))
+    at, columns = _head(first)
+    heads = ";".join(c.head for c in columns)
+    return columns, list(first[at + 1]) if at + 1 < len(first) else [], heads
+
+
 def _rows(raw: bytes) -> Iterator[list[str]]:
     if len(raw) > BYTES_MAX:
         raise FormatError("size", f"The log has {len(raw) // 1024**2} MB: {BYTES_MAX // 1024**2} MB are the most.")

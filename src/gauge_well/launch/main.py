@@ -35,6 +35,10 @@ def _parser() -> argparse.ArgumentParser:
     test.add_argument("names", nargs="*", help="test modules, all otherwise")
     size = commands.add_parser("size", help="size a build sheet without a database")
     size.add_argument("rest", nargs=argparse.REMAINDER)
+    logger = commands.add_parser(
+        "logger", help="a simulated logger: a build's engine through a drive, to a file or a port"
+    )
+    logger.add_argument("rest", nargs=argparse.REMAINDER)
     commands.add_parser("fuzz", help="calls and sheets at random, held against the rules").add_argument(
         "rest", nargs=argparse.REMAINDER
     )
@@ -84,9 +88,9 @@ def _dispatch(options: argparse.Namespace) -> int:
         return doctor.doctor()
     if command == "db":
         return _db()
-    if command == "size":
+    if command in ("size", "logger"):
         setup.python_packages(dev=False)
-        return _python("-m", "gauge_well.cli", "size", *options.rest)
+        return _python("-m", "gauge_well.cli", command, *options.rest)
     setup.everything(dev=True, browser=command == "shots", database=command != "types", pages=command != "types")
     if command == "types":
         _python("-m", "gauge_well.cli", "write-schemas", str(ROOT))
@@ -100,7 +104,7 @@ def main(arguments: list[str]) -> int:
     """Run a command; returns the exit code."""
     options, rest = _parser().parse_known_args(arguments)
     if rest:
-        if options.command in ("size", "speed", "shots", "fuzz"):
+        if options.command in ("size", "logger", "speed", "shots", "fuzz"):
             options.rest = [*rest, *options.rest]
         else:
             _parser().error("unknown: " + " ".join(rest))

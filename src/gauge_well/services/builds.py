@@ -13,7 +13,7 @@ from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
 from gauge_well.core.run.blocks import GOVERNING
-from gauge_well.services import difference, history, merging, photographs, sizing
+from gauge_well.services import difference, history, merging, photographs, recordings, sizing
 from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
 from gauge_well.sheet import Problem, Sheet, SheetError, load
@@ -242,6 +242,7 @@ def copy(engine: Engine, id: str, name: str | None = None) -> dict[str, Any]:
         worked = _work(document)
         build = _insert(session, worked, f"copied from {id}")
         photographs.copied(session, id, build.id)
+        recordings.copied(session, id, build.id)
     return _answer(build, worked)
 
 

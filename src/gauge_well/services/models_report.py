@@ -256,6 +256,46 @@ class PowerClaim(Model):
     most_pa: float
 
 
+class FactorOut(Model):
+    """A factor on the model as readings left it, and how unsure it is still: its logarithm's standard deviation."""
+
+    id: str
+    label: str
+    value: float
+    sd: float
+
+
+class MovedCheck(Model):
+    """A check that goes by what was measured: its fill and state without."""
+
+    system: str
+    check: str
+    duty: str
+    fill: float
+    state: StateName
+
+
+class MovedRow(Model):
+    """A row that goes by what was measured: its reach, or what it carries, without."""
+
+    system: str
+    part: str
+    kind: str
+    reach_w: float | None
+    carries_w: float | None
+
+
+class MeasuredOut(Model):
+    """What readings moved: since when they are applied, the headline without them, ``gone``: what was changed since."""
+
+    at: str
+    factors: list[FactorOut]
+    gone: list[str]
+    headline: str
+    checks: list[MovedCheck]
+    rows: list[MovedRow]
+
+
 class Report(Band):
     """The report, SI; sentences are in the build's units."""
 
@@ -274,6 +314,7 @@ class Report(Band):
     reach_code: str
     unknown: list[str]
     rests_on: RestsOut | None = None
+    measured: MeasuredOut | None = None
     nothing_fitted: bool = False
     not_judged: list[NotJudged]
     rows: list[RowOut]

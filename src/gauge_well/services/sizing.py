@@ -19,7 +19,7 @@ from gauge_well.core.run.sampling import SAMPLES_LIVE, draw
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.systems.base import Context, Options, View
 from gauge_well.core.tolerance import half_of
-from gauge_well.services import looked, render
+from gauge_well.services import looked, measured, render
 from gauge_well.services.changing import edits_of, offered
 from gauge_well.services.errors import NotFound
 from gauge_well.services.planning import prove
@@ -59,9 +59,11 @@ USUAL = "usual for such a machine; nobody said it"
 
 def report_of(sheet: Sheet, resolved: Resolved, explain: str = GOVERNING) -> dict[str, Any]:
     """Plain report of a checked sheet."""
-    report: dict[str, Any] = _plain(sizing.size(resolved.case, explain=explain, checked=True), sheet.prefer)
+    found = sizing.size(resolved.case, explain=explain, checked=True)
+    report: dict[str, Any] = _plain(found, sheet.prefer)
     report["notices"] += _at_the_wheels(sheet)
     return report | {
+        "measured": measured.told(sheet, resolved, found),
         "guesses": resolved.guesses,
         "stated": resolved.stated,
         "units": {"system": sheet.prefer.system, "power": sheet.prefer.power},

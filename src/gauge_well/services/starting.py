@@ -112,12 +112,14 @@ def start_of(raw: Mapping[str, Any]) -> dict[str, Any]:
 
 
 # Blocks of a sheet that say nothing of the machine itself.
-BESIDE = ("work", "start", "notes", "name", "prices")
+BESIDE = ("work", "start", "notes", "name", "prices", "readings")
 
 
 def told_by(sheet: Sheet) -> bytes:
     """The facts of a sheet as a key: what was worked of the very same is taken from memory."""
     facts = {name: block for name, block in sheet.document.items() if name not in BESIDE}
+    if sheet.readings.applied is not None:
+        facts["measured"] = sheet.document["readings"].get("factors")
     return blake2b(json.dumps(facts, sort_keys=True).encode(), digest_size=16).digest()
 
 

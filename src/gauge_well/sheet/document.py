@@ -14,6 +14,7 @@ from gauge_well.core.evidence import Written
 from gauge_well.core.facts import Kind, Spec, specs
 from gauge_well.core.parts import KINDS
 from gauge_well.core.systems import SYSTEMS
+from gauge_well.sheet.readings_document import ReadingsDocument
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS
 from gauge_well.sheet.start_document import StartDocument
 from gauge_well.sheet.work_document import DATE, State, Strict, WorkDocument
@@ -172,6 +173,10 @@ BuildDocument = create_model(
     start=(
         StartDocument | None,
         Field(default=None, description="The record of a first start: what was proved, run, read"),
+    ),
+    readings=(
+        ReadingsDocument | None,
+        Field(default=None, description="What is read of it as it runs: readings, a logbook, what is to be mended"),
     ),
     parts=(
         list[PartDocument],

@@ -46,7 +46,7 @@ def apply_edit(document: dict[str, Any], edit: Edit) -> dict[str, Any]:
     Paths: ``section.field``, of a part ``section.place.field``, ``section.place.id.field`` or ``parts.id.field``,
     ``parts.id.name`` and ``parts.id.keep.field``; ``duties.<id>.field``, ``duties.<id>`` (None removes the duty, a kind
     adds one); ``scope.<system>``; ``work.field``, ``work.tasks.<id>.field`` and ``work.buys.<id>.field``; ``start.field``,
-    ``start.readings.<id>.field`` and its like; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
+    ``start.readings.<id>.field``, ``readings.taken.<id>.field`` and their like; ``wanted``, ``name``, ``notes``, ``units.system``, ``units.power``.
     """
     edited = copied(document)
     path, text = edit.path, edit.text

@@ -1,4 +1,4 @@
-"""Edits of what a builder keeps beside the facts: ``work.field``, ``work.tasks.id.field``, ``start.readings.id.field``."""
+"""Edits of what a builder keeps beside the facts: ``work.field``, ``work.tasks.id.field``, ``readings.taken.id.field``."""
 
 from __future__ import annotations
 
@@ -8,6 +8,19 @@ from dataclasses import dataclass
 from typing import Any
 
 from gauge_well.sheet.errors import refuse
+from gauge_well.sheet.readings_document import (
+    BOOK_MAX,
+    FACTORS_MAX,
+    MENDS_MAX,
+    RECIPES_MAX,
+    TAKEN_MAX,
+    BookDocument,
+    FactorDocument,
+    MendDocument,
+    ReadingsDocument,
+    RecipeDocument,
+    TakenDocument,
+)
 from gauge_well.sheet.start_document import (
     HOLDS_MAX,
     LOOKS_MAX,
@@ -61,13 +74,23 @@ BLOCKS: Mapping[str, Kept] = {
             "looks": (LookDocument, LOOKS_MAX),
         },
     ),
+    "readings": Kept(
+        ReadingsDocument,
+        {
+            "taken": (TakenDocument, TAKEN_MAX),
+            "factors": (FactorDocument, FACTORS_MAX),
+            "book": (BookDocument, BOOK_MAX),
+            "mends": (MendDocument, MENDS_MAX),
+            "recipes": (RecipeDocument, RECIPES_MAX),
+        },
+    ),
 }
 WHOLE = ("hands", "count")  # typed as text, kept as a number
 ARCS = ("after", "free_of", "holds")  # typed as names parted by commas
 
 
 def is_kept(path: str) -> bool:
-    """Whether a path is of the work or of the first start."""
+    """Whether a path is of the work, the first start or the readings."""
     return path.partition(".")[0] in BLOCKS and "." in path
 
 

@@ -20,6 +20,7 @@ from gauge_well.core.tolerance import Half
 from gauge_well.sheet.document import BuildDocument
 from gauge_well.sheet.errors import Problem, SheetError
 from gauge_well.sheet.parts import named
+from gauge_well.sheet.readings import ReadingsFacts, read_readings
 from gauge_well.sheet.sections import DUTY, PLACES, SECTIONS, WANTED, Place
 from gauge_well.sheet.spans import lead_of, money_of
 from gauge_well.sheet.start import StartFacts, read_start
@@ -95,6 +96,7 @@ class Sheet:
     scope: Mapping[str, str]
     work: WorkFacts
     start: StartFacts
+    readings: ReadingsFacts
 
     def listed(self, section: str) -> dict[str, tuple[str, ...]]:
         """Ids of the parts in each place of a section that several fill, in order."""
@@ -379,6 +381,10 @@ def load(raw: Mapping[str, Any]) -> Sheet:
     reader.problems += wrong
     if begun:
         document["start"] = begun
+    readings, told, wrong = read_readings(shaped.get("readings"), prefer)
+    reader.problems += wrong
+    if told:
+        document["readings"] = told
     for part in parts:
         if part.place is not None:
             asked = part.place.role.names
@@ -400,6 +406,7 @@ def load(raw: Mapping[str, Any]) -> Sheet:
         scope=shaped["scope"],
         work=work,
         start=start,
+        readings=readings,
     )
 
 

@@ -10,6 +10,8 @@ from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.evidence import GUESS, RULE
 from gauge_well.core.facts import Rule, built
+from gauge_well.core.fitted.factors import applied
+from gauge_well.core.fitted.kept import standing
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.core.tolerance import Half, Known
 from gauge_well.sheet.reading import Fact, Sheet
@@ -18,9 +20,12 @@ from gauge_well.sheet.sections import DUTY, SECTIONS, Section
 
 @dataclass(frozen=True)
 class Resolved:
-    """A case, and by dotted path what the rules supplied."""
+    """A case, and by dotted path what the rules supplied. ``unmeasured``: the case without what readings taught of it; ``gone``:
+    factors that are of parts it no longer has."""
 
     case: BuildCase
+    unmeasured: BuildCase
+    gone: tuple[str, ...]
     rules: Mapping[str, Rule]
     guesses: int
     stated: int
@@ -95,4 +100,7 @@ def resolve(sheet: Sheet) -> Resolved:
         for fact in facts.values()
         if (fact.unit is not None or isinstance(fact.value, tuple)) and fact.evidence != RULE
     ]
-    return Resolved(case, rules, sum(f.evidence == GUESS for f in stated), len(stated))
+    found = standing(case, sheet.readings.factors)
+    goes_by = found.measured if sheet.readings.applied is not None else None
+    own = case if goes_by is None else applied(case, goes_by)
+    return Resolved(own, case, found.gone, rules, sum(f.evidence == GUESS for f in stated), len(stated))

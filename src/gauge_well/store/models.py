@@ -70,3 +70,20 @@ class Photograph(Base):
     content: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
     small: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class Recording(Base):
+    """A log or a track of a build, each second's channels in SI, packed."""
+
+    __tablename__ = "recordings"
+    __table_args__ = (Index("ix_recordings_build", "build_id", "created_at"),)
+
+    id: Mapped[str] = mapped_column(String(20), primary_key=True)
+    build_id: Mapped[str] = mapped_column(ForeignKey("builds.id", ondelete="CASCADE"))
+    name: Mapped[str] = mapped_column(String(80))
+    kind: Mapped[str] = mapped_column(String(8))
+    begins: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    seconds: Mapped[int] = mapped_column(Integer)
+    channels: Mapped[list[str]] = mapped_column(JSONB)
+    content: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

@@ -15,7 +15,7 @@ from gauge_well.web.bench import Here, Runner
 from gauge_well.web.documents import true_document
 from gauge_well.web.jobs import JOBS
 from gauge_well.web.pages import Page, answer, read_pages
-from gauge_well.web.routes import builds, explore, house, order, photographs, shapes, sizing, start
+from gauge_well.web.routes import builds, explore, house, order, photographs, readings, shapes, sizing, start
 
 # Sizing is all computation: threads of one process that take turns every few milliseconds all end late. A turn
 # as long as a sizing lets each end before the next begins.
@@ -51,7 +51,7 @@ def create_app(
     app.extensions["gauge_well_bench"] = runner or Here(lambda: JOBS)
     guards.register(app)
     problems.register(app)
-    for routes in (sizing, explore, order, start, builds, photographs, house, shapes):
+    for routes in (sizing, explore, order, start, readings, builds, photographs, house, shapes):
         app.register_api(routes.bp)
     _serve(app, read_pages(pages_folder()) if pages is None else pages)
     return app

@@ -32,12 +32,14 @@ STREAMED = "Event"  # as models end that are given one a line
 
 
 PHOTOGRAPHS, CATALOGUE = "/api/photographs", "/api/catalogue"
+RECORDINGS = ("/api/recordings", "/api/recordings/read")
 RAW = (
     "/api/shape",
     "/api/outline",
     "/api/pins",
     CATALOGUE,
     PHOTOGRAPHS,
+    *RECORDINGS,
 )  # routes that take a file's bytes as they are
 BYTES, BINARY = "application/octet-stream", {"type": "string", "format": "binary"}
 

@@ -10,8 +10,9 @@ from flask import Flask, Response, request
 from werkzeug.exceptions import RequestEntityTooLarge, SecurityError
 
 from gauge_well.services.photographs import PHOTO_MAX
+from gauge_well.services.recordings import FILE_MAX
 from gauge_well.services.shaping import BYTES_MAX
-from gauge_well.web.documents import BYTES, CATALOGUE, PHOTOGRAPHS, RAW
+from gauge_well.web.documents import BYTES, CATALOGUE, PHOTOGRAPHS, RAW, RECORDINGS
 from gauge_well.web.problems import problem
 
 BODY_MAX = 512 * 1024
@@ -20,6 +21,7 @@ OWN_HOSTS = ("localhost", "127.0.0.1")
 FILES: Mapping[str, tuple[int, str]] = {
     PHOTOGRAPHS: (PHOTO_MAX, "take the photograph smaller"),
     CATALOGUE: (BYTES_MAX, "save it with fewer rows"),
+    **dict.fromkeys(RECORDINGS, (FILE_MAX, "log fewer rows a second, or cut it in two")),
 }
 READS = ("GET", "HEAD", "OPTIONS")
 

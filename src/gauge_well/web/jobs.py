@@ -12,6 +12,7 @@ from flask import Response, current_app
 from gauge_well.services import (
     catalogue,
     compare,
+    driving,
     explore,
     faults,
     need,
@@ -20,6 +21,8 @@ from gauge_well.services import (
     order_files,
     outlining,
     photographs,
+    readings,
+    recordings,
     seeking,
     shaping,
     shopping,
@@ -65,6 +68,11 @@ JOBS: Mapping[str, Job] = {
     "start": _once(starting.start_of),
     "faults": _once(faults.faults_of),
     "thresholds_csv": _once(starting.thresholds_csv),
+    "readings": _once(readings.readings_of),
+    "drive": _once(driving.drive_of),
+    "logger": _once(driving.logged_csv),
+    "recording_read": _once(recordings.preview),
+    "recording_packed": _once(recordings.packed),
     "play": lambda *args: faults.play(*args),
 }
 
@@ -103,7 +111,11 @@ def first(items: Iterator[Any]) -> Any:
 
 def streamed(name: str, *args: Any) -> Response:
     """What a job gives as an answer, one event a line as it is worked; close the connection and the rest is dropped."""
-    events = stream(name, *args)
+    return as_lines(stream(name, *args))
+
+
+def as_lines(events: Iterator[Any]) -> Response:
+    """Events as an answer, one a line as they come."""
     # A sheet that does not stand, or work there is no room for, is refused before anything is sent.
     opening = first(events)
 

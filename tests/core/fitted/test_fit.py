@@ -5,8 +5,8 @@ import unittest
 import numpy as np
 from scipy import integrate, stats
 
-from gauge_well.core.errors import CoreError
 from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.errors import CoreError
 from gauge_well.core.fitted.doing import Doing, duty_of
 from gauge_well.core.fitted.factors import Factor, factors_of
 from gauge_well.core.fitted.fit import effective, fit, log_posterior, next_reading
@@ -130,7 +130,9 @@ class Build(unittest.TestCase):
         """Readings of a build whose factors are other than 1, two gauges in each condition."""
         case = build("quarry-mule")
         plain = [
-            Reading(f"r{k}", what, 350.0, 3.0, duty_of(case, c)) for k, c in enumerate(CONDITIONS) for what in ("coolant", "outlet")
+            Reading(f"r{k}", what, 350.0, 3.0, duty_of(case, c))
+            for k, c in enumerate(CONDITIONS)
+            for what in ("coolant", "outlet")
         ]
         factors = factors_of(case)
         theta = np.ones((1, len(factors)))
@@ -168,7 +170,9 @@ class Build(unittest.TestCase):
         case, factors, readings, _ = self.made({})
         theta = np.exp(0.1 * np.random.default_rng(5).normal(size=(4, len(factors))))
         together = predict(case, readings, factors, np.vstack([np.ones((1, len(factors))), theta]))[1:]
-        alone = np.vstack([predict(case, readings, factors, np.vstack([np.ones((1, len(factors))), row]))[1] for row in theta])
+        alone = np.vstack(
+            [predict(case, readings, factors, np.vstack([np.ones((1, len(factors))), row]))[1] for row in theta]
+        )
         np.testing.assert_allclose(together, alone, atol=0.05)
 
     def test_what_is_no_reading_is_refused(self) -> None:

@@ -11,7 +11,7 @@ from gauge_well.core.facts import need
 from gauge_well.core.typing import likely
 
 COLDEST_SEA = 275.15  # K
-ROLLS = tuple(kind for kind, said in MACHINES.items() if said[3]) + ("tractor", "locomotive")
+ROLLS = (*(kind for kind, said in MACHINES.items() if said[3]), "tractor", "locomotive")
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -65,6 +65,4 @@ def sea_of(case: BuildCase, ambient: float, sea: float | None = None) -> float |
 
 def lasting(duty: DutyFacts, ambient: float | None = None) -> DutyFacts:
     """A build's own duty gone on with until nothing moves, in the air [K] of the day."""
-    return replace(
-        duty, duration=None, after=None, start="warm", ambient=duty.ambient if ambient is None else ambient
-    )
+    return replace(duty, duration=None, after=None, start="warm", ambient=duty.ambient if ambient is None else ambient)

@@ -8,11 +8,11 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from gauge_well.core.case import BuildCase, fact_at, with_values
+from gauge_well.core.evidence import RULE
 from gauge_well.core.facts import spec_at
 from gauge_well.core.measured import Learned, Measured
 from gauge_well.core.run.memory import by_value, digest
-from gauge_well.core.systems import SYSTEMS
-from gauge_well.core.tolerance import HALF, MODEL_FACTORS, half_of, row_of
+from gauge_well.core.tolerance import HALF, MODEL_FACTORS, half_of
 from gauge_well.core.typing import Array, as_array, likely
 
 _HALVES = {factor.id: factor.factor for factor in MODEL_FACTORS}
@@ -98,7 +98,9 @@ def _ashore(case: BuildCase) -> list[Factor]:
     if case.systems["cooling"].fan.drive not in (None, "none"):
         moves = _together(_HALVES["fan_derate"], _stated(case, ["cooling.fan.flow"]))
         home = ("cooling.fan.drive", "cooling.fan.flow", "cooling.fan.diameter", "cooling.fan.count")
-        found.append(Factor("fan", "what the fan really moves", moves, ("fan_derate",), held=("cooling.fan.",), home=home))
+        found.append(
+            Factor("fan", "what the fan really moves", moves, ("fan_derate",), held=("cooling.fan.",), home=home)
+        )
     return found
 
 
@@ -119,8 +121,9 @@ def scaled(case: BuildCase, factors: Sequence[Factor], theta: Array) -> tuple[Bu
 
 
 def home_of(case: BuildCase, factor: Factor) -> str:
-    """By which a factor's part is known again: another where the part is another."""
-    return digest(tuple(by_value(fact_at(case, path)) for path in factor.home)).hex()[:8]
+    """By what was stated of it a factor's part is known again: another where the part is another."""
+    stated = {p for p in factor.home if p in case.known and case.known[p].evidence != RULE}
+    return digest(tuple(by_value(fact_at(case, p)) if p in stated else None for p in factor.home)).hex()[:8]
 
 
 def measured(factors: Sequence[Factor], mode: Array, covariance: Array) -> Measured:

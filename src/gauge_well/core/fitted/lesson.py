@@ -92,7 +92,7 @@ def learn(case: BuildCase, readings: Sequence[Reading]) -> Lesson:
     case : BuildCase
         As it stands by its facts alone, nothing measured applied.
     readings : sequence of Reading
-        One at least.
+        None teach nothing, and what to read first is told.
 
     Raises
     ------
@@ -108,13 +108,11 @@ def learn(case: BuildCase, readings: Sequence[Reading]) -> Lesson:
     def model(theta: Array) -> Array:
         return predict(case, counted, factors, theta)
 
-    if counted:
-        fitted = fit(model, values, scales, factors)
-    else:
-        fitted = _untaught(factors)
+    fitted = fit(model, values, scales, factors) if counted else _untaught(factors)
     z = standard(factors, EFFECTIVE_OF)
     prior = np.exp(z * fitted.sds)
-    before, after = (predict(case, readings, factors, t) for t in (prior, fitted.draws(z)))
+    none = np.zeros((len(z), 0))
+    before, after = (predict(case, readings, factors, t) if readings else none for t in (prior, fitted.draws(z)))
     at = {r.id: k for k, r in enumerate(counted)}
     foretold = [
         Foretold(r, _band(before[:, k]), _band(after[:, k]), float(fitted.weights[at[r.id]] / fitted.top) if r.id in at else None,
@@ -219,6 +217,16 @@ def _candidates(case: BuildCase, readings: Sequence[Reading]) -> list[tuple[str,
     return found
 
 
+def _foretold(case: BuildCase, factors: Sequence[Factor], readings: Sequence[Reading], theta: Array) -> Array:
+    """Readings foretold all at once (sample, reading); one by one where one of them cannot be, that one not a number."""
+    try:
+        return predict(case, readings, factors, theta)
+    except MissingFact:
+        if len(readings) <= 1:
+            return np.full((len(theta), len(readings)), np.nan)
+    return np.concatenate([_foretold(case, factors, [r], theta) for r in readings], axis=1)
+
+
 def _useful(
     case: BuildCase, factors: Sequence[Factor], fitted: Fitted, verdict: Array, readings: Sequence[Reading]
 ) -> list[Useful]:
@@ -227,16 +235,17 @@ def _useful(
     theta = np.exp(np.vstack([fitted.mode, fitted.mode + steps, fitted.mode - steps]) * fitted.sds)
     found: list[tuple[Useful, Array]] = []
     count = len(factors)
-    for id, doing in _candidates(case, readings):
-        asked = [Reading(f"{what}", what, 370.0, HALVES[what], doing) for what in WHATS]
-        try:
-            rows = predict(case, asked, factors, theta)
-        except MissingFact:
-            continue
-        slopes = (rows[1 : 1 + count] - rows[1 + count :]) / (2.0 * NUDGE)
-        for k, reading in enumerate(asked):
+    asked = [
+        (id, Reading(what, what, 370.0, HALVES[what], doing))
+        for id, doing in _candidates(case, readings)
+        for what in WHATS
+    ]
+    rows = _foretold(case, factors, [r for _, r in asked], theta)
+    slopes = (rows[1 : 1 + count] - rows[1 + count :]) / (2.0 * NUDGE)
+    for k, (id, reading) in enumerate(asked):
+        if np.isfinite(slopes[:, k]).all():
             scale = HALVES[reading.what] / HALF
-            found.append((Useful(reading.what, doing, id, 0.0), slopes[:, k] / scale))
+            found.append((Useful(reading.what, reading.doing, id, 0.0), slopes[:, k] / scale))
     if not found:
         return []
     ranked = next_reading(fitted, np.stack([slope for _, slope in found]), verdict)

@@ -104,7 +104,7 @@ def _afloat(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Arr
 def widened(case: BuildCase, reading: Reading) -> float | None:
     """A reading's half-range [K]: its gauge's, and its thermostat's own while that is not wide open; None where it is as good as
     shut: what is read then is the thermostat."""
-    opens = float(case.engine.thermostat)  # type: ignore[arg-type]
+    opens = float(case.engine.thermostat)
     if reading.what == "oil":
         return reading.half
     if reading.value < opens + model.OPENS_OVER:

@@ -11,6 +11,7 @@ from gauge_well.core.tolerance import HALF
 from gauge_well.core.typing import Array
 
 STEADY, OVER = 1.0, 60.0  # K that a temperature moves at most in so many seconds (common practice)
+SLOW_OVER = 240.0  # s for oil: its mass follows some minutes behind (common practice)
 LOAD_STEADY = 0.15  # of its mean that power may move meanwhile (common practice)
 SPIKE, SPIKE_WIDE = 6.0, 11  # times the usual wander round a median of so many seconds, past which it is no reading
 TELLS = 2.0  # standard deviations of a slope over days, from which drift is told
@@ -60,12 +61,28 @@ def steady(temperatures: Mapping[str, Array], power: Array) -> list[Stretch]:
     mean = np.maximum(np.abs(loads.mean(axis=1)), 1.0)
     still &= np.std(loads, axis=1) < LOAD_STEADY * mean
     edges = np.flatnonzero(np.diff(np.concatenate([[0], still.astype(int), [0]])))
-    found = []
+    found: list[Stretch] = []
     for begin, end in zip(edges[::2], edges[1::2], strict=True):
         rows = slice(int(begin), int(end) + width)
         means = {name: float(np.mean(values[rows])) for name, values in temperatures.items()}
-        found.append(Stretch(int(begin), int(end) + width, means))
+        stretch = Stretch(int(begin), int(end) + width, means)
+        # A second is read once: of two that share some the longer stays.
+        if found and stretch.begin < found[-1].end:
+            if stretch.end - stretch.begin > found[-1].end - found[-1].begin:
+                found[-1] = stretch
+            continue
+        found.append(stretch)
     return found
+
+
+def settled(stretch: Stretch, values: Array) -> float | None:
+    """Mean of what moves slowly [K] over the last of a stretch; None where the stretch is too short for it to have settled, or it
+    still moves."""
+    begin = stretch.end - int(SLOW_OVER)
+    own = values[max(begin, 0) : stretch.end]
+    if begin < stretch.begin or not np.isfinite(own).all() or float(np.ptp(own)) >= STEADY:
+        return None
+    return float(np.mean(own))
 
 
 @dataclass(frozen=True)

@@ -116,7 +116,7 @@ def draw(
             systems={id: sampled(id, given) if id in there else given for id, given in case.systems.items()},
         )
     factors = {f.id: column(f"model.{f.id}", count) for f in MODEL_FACTORS} if model else {}
-    doubts = {f.id: factor_samples(f, factors[f.id]) for f in MODEL_FACTORS if f.id in factors}
+    doubts: Mapping[str, Array] = {f.id: factor_samples(f, factors[f.id]) for f in MODEL_FACTORS if f.id in factors}
     if case.measured is not None and model:
         case, doubts = _measured(case, case.measured, count, doubts)
     return Drawn(case, count, z, factors, doubts)
