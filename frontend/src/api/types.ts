@@ -4349,7 +4349,7 @@ export interface components {
          */
         CatalogueOut: {
             /** Columns */
-            columns: components["schemas"]["gauge_well__services__catalogue__ColumnOut"][];
+            columns: components["schemas"]["ColumnOut"][];
             /** Parts */
             parts: components["schemas"]["CataloguePart"][];
             /** Problems */
@@ -4937,6 +4937,20 @@ export interface components {
             bears_left?: components["schemas"]["Quantity"];
             /** @description Its forks are out of line by. Of a piece with a joint at either end. */
             forks?: components["schemas"]["Quantity"];
+        };
+        /**
+         * ColumnOut
+         * @description A column of a catalogue: its head, one of its cells, what it is taken to say; empty where it is left out.
+         */
+        ColumnOut: {
+            /** Head */
+            head: string;
+            /** Example */
+            example: string;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * ColumnPart
@@ -7449,7 +7463,7 @@ export interface components {
             /** Heads */
             heads: string;
             /** Columns */
-            columns: components["schemas"]["gauge_well__services__models_readings__ColumnOut"][];
+            columns: components["schemas"]["LogColumnOut"][];
             /** Channels */
             channels: components["schemas"]["ChannelOut"][];
             /** Rows */
@@ -7754,6 +7768,45 @@ export interface components {
             high: number | null;
             /** Outcomes */
             outcomes: number[];
+        };
+        /**
+         * ForetoldOut
+         * @description A reading beside what is foretold of it [K], by the facts alone and after the fit.
+         *
+         *     ``weight``: how far it counts beside one that lies on the model; None where it is not counted, with ``why`` not.
+         *     ``outlier``: it hardly counts. ``rests``: what of its day nobody stated.
+         */
+        ForetoldOut: {
+            /** Id */
+            id: string;
+            /** What */
+            what: string;
+            /** Label */
+            label: string;
+            /** Text */
+            text: string;
+            /** Value */
+            value: number | null;
+            /** Half */
+            half: number;
+            /** At */
+            at: string | null;
+            /** Doing */
+            doing: string;
+            before: components["schemas"]["BandOut"] | null;
+            after: components["schemas"]["BandOut"] | null;
+            /** Weight */
+            weight: number | null;
+            /** Outlier */
+            outlier: boolean;
+            /** Why */
+            why: string;
+            /** Rests */
+            rests: string;
+            /** Left Out */
+            left_out: boolean;
+            /** Recording */
+            recording: string;
         };
         /**
          * FrontHeat
@@ -9451,6 +9504,20 @@ export interface components {
             kind: string;
             /** Fill */
             fill: number;
+        };
+        /**
+         * LogColumnOut
+         * @description A column of a log: its head, one of its cells, the channel it is taken for (empty: none) and the unit of its numbers.
+         */
+        LogColumnOut: {
+            /** Head */
+            head: string;
+            /** Example */
+            example: string;
+            /** Channel */
+            channel: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * LookDocument
@@ -12320,7 +12387,7 @@ export interface components {
             /** Duties */
             duties: components["schemas"]["NamedOut"][];
             /** Taken */
-            taken: components["schemas"]["gauge_well__services__models_readings__TakenOut"][];
+            taken: components["schemas"]["ForetoldOut"][];
             /** Counted */
             counted: number;
             /** Factors */
@@ -14414,7 +14481,7 @@ export interface components {
             /** Expected */
             expected: components["schemas"]["ExpectedOut"][];
             /** Taken */
-            taken: components["schemas"]["gauge_well__services__models_start__TakenOut"][];
+            taken: components["schemas"]["TakenOut"][];
             /** Missing */
             missing: components["schemas"]["UnstatedOut"][];
             /** Symptom */
@@ -14917,6 +14984,16 @@ export interface components {
              * @description The parts it was read with: core:1a2b3c4d fan:...
              */
             homes?: string | null;
+        };
+        /**
+         * TakenOut
+         * @description A reading that was taken, read [SI].
+         */
+        TakenOut: {
+            /** Id */
+            id: string;
+            /** Value */
+            value: number | null;
         };
         /**
          * TankBox
@@ -16945,73 +17022,6 @@ export interface components {
             ] | null;
         };
         /**
-         * ColumnOut
-         * @description A column of a catalogue: its head, one of its cells, what it is taken to say; empty where it is left out.
-         */
-        gauge_well__services__catalogue__ColumnOut: {
-            /** Head */
-            head: string;
-            /** Example */
-            example: string;
-            /** Says */
-            says: string;
-            /** Unit */
-            unit: string;
-        };
-        /**
-         * ColumnOut
-         * @description A column of a log: its head, one of its cells, the channel it is taken for (empty: none) and the unit of its numbers.
-         */
-        gauge_well__services__models_readings__ColumnOut: {
-            /** Head */
-            head: string;
-            /** Example */
-            example: string;
-            /** Channel */
-            channel: string;
-            /** Unit */
-            unit: string;
-        };
-        /**
-         * TakenOut
-         * @description A reading beside what is foretold of it [K], by the facts alone and after the fit.
-         *
-         *     ``weight``: how far it counts beside one that lies on the model; None where it is not counted, with ``why`` not.
-         *     ``outlier``: it hardly counts. ``rests``: what of its day nobody stated.
-         */
-        gauge_well__services__models_readings__TakenOut: {
-            /** Id */
-            id: string;
-            /** What */
-            what: string;
-            /** Label */
-            label: string;
-            /** Text */
-            text: string;
-            /** Value */
-            value: number | null;
-            /** Half */
-            half: number;
-            /** At */
-            at: string | null;
-            /** Doing */
-            doing: string;
-            before: components["schemas"]["BandOut"] | null;
-            after: components["schemas"]["BandOut"] | null;
-            /** Weight */
-            weight: number | null;
-            /** Outlier */
-            outlier: boolean;
-            /** Why */
-            why: string;
-            /** Rests */
-            rests: string;
-            /** Left Out */
-            left_out: boolean;
-            /** Recording */
-            recording: string;
-        };
-        /**
          * PlaceOut
          * @description Where a start may be done.
          */
@@ -17020,16 +17030,6 @@ export interface components {
             id: string;
             /** Label */
             label: string;
-        };
-        /**
-         * TakenOut
-         * @description A reading that was taken, read [SI].
-         */
-        gauge_well__services__models_start__TakenOut: {
-            /** Id */
-            id: string;
-            /** Value */
-            value: number | null;
         };
         /**
          * PlaceOut

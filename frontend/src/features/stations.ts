@@ -33,6 +33,7 @@ export type Page = Omit<Station, 'order'> & {
 export const PAGES: Page[] = [
   { id: 'order', title: 'Order of work', group: 'floor', key: 's', views: true, load: () => import('./order/OrderPage.vue') },
   { id: 'start', title: 'First start', group: 'floor', key: 'a', views: true, load: () => import('./start/StartPage.vue') },
+  { id: 'readings', title: 'Readings', group: 'floor', key: 'j', views: true, load: () => import('./readings/ReadingsPage.vue') },
   { id: 'round', title: 'Measuring round', group: 'floor', key: 'r', load: () => import('./round/RoundPage.vue') },
   { id: 'yard', title: 'Yard', group: 'floor', key: 'y', load: () => import('./yard/YardPage.vue') },
   { id: 'need', title: 'Need sheet', group: 'paper', key: 'n', load: () => import('./need/NeedPage.vue') },

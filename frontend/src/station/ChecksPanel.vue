@@ -22,6 +22,8 @@ const costs = computed(() => sorted.value.filter((c) => c.class === 'cost'))
 const title = (check: Check) => (check.duty ? `${check.name}, ${(names.value[check.duty] ?? check.duty).toLowerCase()}` : check.name)
 const unsure = (check: Check) => check.class === 'limit' && check.holds_probability !== null && check.holds_probability !== undefined && check.holds_probability > 0 && check.holds_probability < 1
 const words = useVocabulary()
+/** What a check that goes by readings was without them. */
+const was = (check: Check) => build.report?.measured?.checks.find((m) => m.system === props.system && m.check === check.id && m.duty === check.duty)
 </script>
 
 <template>
@@ -41,6 +43,7 @@ const words = useVocabulary()
         <span class="figure" :class="{ over: check.state === 'short' }">{{ percent(check.fill) }}{{ check.state === 'assumed' ? ' ?' : '' }}</span>
       </div>
       <Well :fill="check.fill" :system="system" size="long" :label="`${check.name}, ${names[check.duty] ?? 'always'}`" :state="check.state" :low="check.fill_low" :high="check.fill_high" />
+      <p v-if="was(check)" class="here">measured here; {{ percent(was(check)?.fill) }} by the facts alone</p>
       <p class="mute">{{ check.sentence }}<template v-if="unsure(check)"> Holds in {{ chance(check.holds_probability ?? 1) }} of cases within the tolerances.</template></p>
     </component>
     <p v-if="check.rests_on" class="on"><span class="mute">{{ check.state === 'assumed' ? 'Short only by what nobody stated:' : 'Holds by what nobody stated:' }}</span> <RestsOn :rests="check.rests_on" /></p>
@@ -50,6 +53,7 @@ const words = useVocabulary()
       <component :is="check.duty ? 'button' : 'div'" v-for="check in costs" :key="check.id + check.duty" class="check" :type="check.duty ? 'button' : undefined" :tabindex="check.duty ? undefined : -1" :data-check="check.id" @click="check.duty && emit('pick', check.duty)">
         <div class="line"><span class="name">{{ title(check) }}</span></div>
         <CostLine :check="check" />
+        <p v-if="was(check)" class="here">measured here</p>
         <p class="mute">{{ check.sentence }}</p>
       </component>
     </template>
@@ -58,6 +62,10 @@ const words = useVocabulary()
 </template>
 
 <style scoped>
+.here {
+  font: 600 13px var(--labels);
+  color: var(--cooling);
+}
 .head {
   padding: 11px 14px;
 }

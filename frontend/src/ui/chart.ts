@@ -16,6 +16,8 @@ export interface Plot {
   x: string
   y: string
   y2?: string
+  /** Where the scale begins; at nought unless said. */
+  from?: number
   lines: Line[]
   /** The operating point; its whisker runs where 90 of 100 cases lie, along x or y. */
   ring?: { at: [number, number]; text: string; x?: [number, number] | null; y?: [number, number] | null }
@@ -39,8 +41,8 @@ export function plotOption(plot: Plot): EChartsCoreOption {
   const mute = read('mute')
   const line = read('line')
   const text = { color: mute, fontFamily: "'Barlow Condensed', sans-serif", fontSize: 13 }
-  const yAxis = (name: string, right: boolean) => ({
-    type: 'value', name, nameLocation: 'end', nameTextStyle: { ...text, align: right ? 'right' : 'left' }, min: 0, position: right ? 'right' : 'left',
+  const yAxis = (name: string, right: boolean, from = 0) => ({
+    type: 'value', name, nameLocation: 'end', nameTextStyle: { ...text, align: right ? 'right' : 'left' }, min: from, position: right ? 'right' : 'left',
     axisLabel: text, axisLine: { show: false, onZero: false }, axisTick: { show: false }, splitLine: { show: !right, lineStyle: { color: line } },
   })
   return {
@@ -54,7 +56,7 @@ export function plotOption(plot: Plot): EChartsCoreOption {
       type: 'value', name: plot.x, nameLocation: 'middle', nameGap: 26, nameTextStyle: text, axisLabel: { ...text, showMaxLabel: false }, min: 'dataMin', max: 'dataMax',
       axisLine: { lineStyle: { color: mute } }, splitLine: { show: false },
     },
-    yAxis: plot.y2 === undefined ? yAxis(plot.y, false) : [yAxis(plot.y, false), yAxis(plot.y2, true)],
+    yAxis: plot.y2 === undefined ? yAxis(plot.y, false, plot.from) : [yAxis(plot.y, false, plot.from), yAxis(plot.y2, true)],
     series: [
       ...plot.lines.map((item) => ({
         type: 'line', name: item.name, data: item.points, showSymbol: false, yAxisIndex: item.axis ?? 0,

@@ -215,12 +215,28 @@ DONE: Mapping[str, str] = {
 }
 
 
+# What edits of what is read of a build are called, by the beginning of the first's path.
+READ = {
+    "readings.factors.": "Readings fitted: the verdicts go by them",
+    "readings.taken.": "Readings",
+    "readings.book.": "Logbook",
+    "readings.mends.": "Mend list",
+    "readings.recipes.": "How a log's columns are read",
+}
+
+
 def _note(edits: Sequence[Mapping[str, Any]]) -> str:
     first = edits[0]
+    path = str(first["path"])
+    if path == "readings.applied":
+        return "Readings: the verdicts go by them" if first.get("text") else "Readings: taken off the verdicts"
+    read = next((said for beginning, said in READ.items() if path.startswith(beginning)), None)
+    if read is not None:
+        return read
     more = f" and {len(edits) - 1} more" if len(edits) > 1 else ""
     done = DONE.get(str(first.get("action")), "{text}" if first.get("text") else "taken out")
     text = done.format(text=first.get("text") or "").replace("\n", "; ")
-    return f"{first['path']}: {text[:80]}{more}"
+    return f"{path}: {text[:80]}{more}"
 
 
 def replace(engine: Engine, id: str, revision: int, raw: Mapping[str, Any], note: str) -> dict[str, Any]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import csv
 import io
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Any
 
@@ -20,7 +20,7 @@ from gauge_well.core.drive.track import Track
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.fitted.kept import homes_of
 from gauge_well.core.fitted.predict import WHATS
-from gauge_well.core.fitted.steady import Stretch, settled, steady, without_spikes
+from gauge_well.core.fitted.steady import Stretch, stretches, without_spikes
 from gauge_well.core.media.fuels import burning
 from gauge_well.core.typing import Array, likely_or_none
 from gauge_well.formats.log import CHANNELS
@@ -33,14 +33,14 @@ from gauge_well.services.starting import Facts, moment
 from gauge_well.sheet import Resolved, Sheet
 from gauge_well.sheet.readings import AIR
 from gauge_well.units import UNITS, show
-from gauge_well.units.printing import Preference, exact
+from gauge_well.units.printing import Preference, convert, unit_for
 
 POINTS = 480  # of a series, as it is shown
-STRETCHES = 8  # steady stretches that are offered
+STRETCHES = 8  # stretches that are offered
 WORST_FOR, LEAST_FOR = 600.0, 120.0  # s of a drive that make a duty
 # Senders whose plugs come loose; a gear that is changed is no spike.
 SPIKED = ("coolant", "oil_temperature", "outlet", "intake", "oil_pressure", "rail", "volts")
-FAST: Mapping[str, str] = {"coolant": "coolant", "outlet": "outlet"}
+OF_LOG: Mapping[str, str] = {"coolant": "coolant", "outlet": "outlet", "oil_temperature": "oil"}
 
 
 @dataclass(frozen=True, eq=False)
@@ -103,7 +103,8 @@ def drive_of(
         found, missing = None, (error.field,)
     cleaned = {id: without_spikes(v) if id in SPIKED else v for id, v in source.logged.items()}
     step = max(-(-track.time.size // POINTS), 1)
-    climbed = float(np.sum(np.maximum(np.diff(track.height), 0.0)))
+    # By the grade, which is a line through many heights: a noisy altimeter climbs all day.
+    climbed = float(np.sum(np.maximum(track.grade, 0.0) * track.speed))
     density = _density(case)
     fuel = 0.0 if found is None else float(found.fuel[-1])
     dead = [
@@ -123,7 +124,12 @@ def drive_of(
         ambient_stated=stated,
         time=[float(t) for t in track.time[::step]],
         series=_series(found, source, cleaned, step, dead),
-        worst=[] if found is None else _worst(found, track, sheet.prefer),
+        worst=[]
+        if found is None
+        else [
+            *_logged(found, track, cleaned, dead, sheet.prefer),
+            *_worst(found, track, bool(cleaned.keys() & OF_LOG.keys()), sheet.prefer),
+        ],
         stretches=[] if found is None else _stretches(found, source, cleaned, day, resolved, sheet, dead),
         dead=names_of(dead),
         gaps=float(np.sum(track.gap)),
@@ -206,9 +212,45 @@ def _at(seconds: float) -> str:
     return f"{int(seconds // 60)}:{int(seconds % 60):02d}"
 
 
-def _worst(found: Course, track: Track, prefer: Preference) -> list[WorstOut]:
-    """The moments that are worst, as sentences."""
+def _logged(
+    found: Course, track: Track, cleaned: Mapping[str, Array], dead: Sequence[str], prefer: Preference
+) -> list[WorstOut]:
+    """The hottest that was logged, beside what is foretold of that moment: what was read comes before what is worked."""
     out = []
+    for id, label, limit, foretold in (
+        ("coolant", "Coolant", found.limit, found.marched.coolant),
+        ("oil_temperature", "Oil", found.oil_limit, found.marched.oil),
+    ):
+        if id not in cleaned or id in dead:
+            continue
+        smooth = _smoothed(cleaned[id])
+        k = int(np.nanargmax(smooth))
+        value, then = float(smooth[k]), float(foretold[k])
+        over = limit is not None and value > limit
+        past = (
+            ""
+            if limit is None
+            else (", over its limit of {}" if over else " (its limit {})").format(show(limit, "temperature", prefer))
+        )
+        sentence = f"{label} was logged at {show(value, 'temperature', prefer)} at {_at(float(track.time[k]))}{past}; {show(then, 'temperature', prefer)} is foretold there."
+        out.append(
+            WorstOut(
+                what=f"logged_{id}",
+                label=label,
+                at=float(track.time[k]),
+                value=value,
+                kind="temperature",
+                sentence=sentence,
+                over=over,
+            )
+        )
+    return out
+
+
+def _worst(found: Course, track: Track, logged: bool, prefer: Preference) -> list[WorstOut]:
+    """The moments that are worst, as sentences; beside a log said to be foretold."""
+    out = []
+    highest = "is foretold highest" if logged else "highest"
     at = course.worst(found)
     says = {
         "coolant": ("Coolant", found.marched.coolant, "temperature", found.limit),
@@ -223,7 +265,7 @@ def _worst(found: Course, track: Track, prefer: Preference) -> list[WorstOut]:
         where += f" on {show(grade, 'grade', prefer)}" if abs(grade) > 0.01 else ""
         over = limit is not None and value > limit
         beside = "" if limit is None else f"; its limit {show(limit, kind, prefer)}"
-        sentence = f"{label} highest {where}: {show(value, kind, prefer)}{beside}."
+        sentence = f"{label} {highest} {where}: {show(value, kind, prefer)}{beside}."
         out.append(
             WorstOut(
                 what=what, label=label, at=float(track.time[k]), value=value, kind=kind, sentence=sentence, over=over
@@ -301,6 +343,18 @@ def _shown(value: float, kind: str, prefer: Preference) -> str:
     return show(value, kind, prefer).replace("\u00a0", " ").replace(",", "")
 
 
+def _tenth(value: float, prefer: Preference) -> str:
+    """A temperature to a tenth of the unit it is shown in."""
+    unit = unit_for("temperature", prefer)
+    return f"{convert(value, 'temperature', unit):.1f} {unit.symbol}"
+
+
+def _rate(rate: float, prefer: Preference) -> str:
+    """How far a temperature rises in a minute, to a hundredth."""
+    unit = unit_for("temperature_difference", prefer)
+    return f"{60.0 * rate / unit.factor:.2f} {unit.symbol}"
+
+
 def _stretches(
     found: Course,
     source: Source,
@@ -310,14 +364,10 @@ def _stretches(
     sheet: Sheet,
     dead: Sequence[str],
 ) -> list[StretchOut]:
-    """Steady stretches of a log, those of the most various power, as readings that can be taken."""
-    smooth = {what: _smoothed(cleaned[id]) for id, what in FAST.items() if id in cleaned and id not in dead}
-    stretches = steady(smooth, found.power)
-    if "oil_temperature" in cleaned and "oil_temperature" not in dead:
-        oil = _smoothed(cleaned["oil_temperature"])
-        read = [(s, settled(s, oil)) for s in stretches]
-        stretches = [s if value is None else replace(s, means={**s.means, "oil": value}) for s, value in read]
-    by_power = sorted(stretches, key=lambda s: float(np.mean(found.power[s.begin : s.end])))
+    """Stretches of a log in which the load holds, those of the most various power, as readings that can be taken."""
+    smooth = {what: _smoothed(cleaned[id]) for id, what in OF_LOG.items() if id in cleaned and id not in dead}
+    held = stretches(smooth, found.power, source.track.speed)
+    by_power = sorted(held, key=lambda s: float(np.mean(found.power[s.begin : s.end])))
     if not by_power:
         return []
     pick = np.unique(np.linspace(0, len(by_power) - 1, min(STRETCHES, len(by_power))).astype(int)).tolist()
@@ -359,7 +409,9 @@ def _stretch(stretch: Stretch, found: Course, source: Source, day: Day, sheet: S
         path = f"readings.taken.{source.id[:8]}_{stretch.begin}_{what}"
         fields = {
             "what": what,
-            "value": exact(round(value, 1), "temperature", prefer),
+            "value": _tenth(value, prefer),
+            "rises": _rate(stretch.rates[what], prefer),
+            "coolant_rises": _rate(stretch.rates.get("coolant", 0.0), prefer),
             **doing,
             "recording": source.id,
             "homes": homes,

@@ -25,7 +25,7 @@ class BandOut(Model):
     high: float
 
 
-class TakenOut(Model):
+class ForetoldOut(Model):
     """A reading beside what is foretold of it [K], by the facts alone and after the fit.
 
     ``weight``: how far it counts beside one that lies on the model; None where it is not counted, with ``why`` not.
@@ -148,7 +148,7 @@ class ReadingsOut(Model):
     tow: bool
     whats: list[WhatOut]
     duties: list[NamedOut]
-    taken: list[TakenOut]
+    taken: list[ForetoldOut]
     counted: int
     factors: list[LearnedOut]
     known: int
@@ -173,7 +173,7 @@ class ReadingsOut(Model):
     faults: list[NamedOut]
 
 
-class ColumnOut(Model):
+class LogColumnOut(Model):
     """A column of a log: its head, one of its cells, the channel it is taken for (empty: none) and the unit of its numbers."""
 
     head: str
@@ -196,7 +196,7 @@ class FileOut(Model):
 
     kind: Literal["csv", "gpx"]
     heads: str
-    columns: list[ColumnOut]
+    columns: list[LogColumnOut]
     channels: list[ChannelOut]
     rows: int
     left_out: int

@@ -27,13 +27,13 @@ from gauge_well.services.models_readings import (
     BookOut,
     DriftOut,
     EditLine,
+    ForetoldOut,
     LearnedOut,
     MendOut,
     NamedOut,
     ReadingsOut,
     RecipeOut,
     ShiftOut,
-    TakenOut,
     UsefulOut,
     WhatOut,
 )
@@ -98,7 +98,7 @@ def readings_of(raw: Mapping[str, Any]) -> dict[str, Any]:
         residual_before=0.0 if lesson is None else lesson.residual_before,
         residual=0.0 if lesson is None else lesson.residual,
         shift=None if lesson is None else _shift(lesson, case),
-        useful=[] if lesson is None else [_useful(u, lesson, case, sheet.prefer) for u in lesson.useful],
+        useful=[] if lesson is None else [_useful(u, case, sheet.prefer) for u in lesson.useful],
         drift=_drifts(said.taken, foretold),
         applied=said.applied is not None and bool(said.factors),
         applied_at=moment(said.applied),
@@ -122,7 +122,7 @@ def readings_of(raw: Mapping[str, Any]) -> dict[str, Any]:
 
 def taught(sheet: Sheet, resolved: Resolved, readings: Sequence[Reading]) -> Lesson:
     """The lesson of some readings, kept by the sheet's facts and by them; MissingFact where nothing can be foretold."""
-    facts = json.dumps([[r.id, r.what, r.value, r.half, repr(r.doing)] for r in readings])
+    facts = json.dumps([[r.id, r.what, r.value, r.half, r.rises, r.coolant_rises, repr(r.doing)] for r in readings])
     key = ("lesson", told_by(sheet), facts)
     return MEMORY.recall(key, partial(learn, resolved.unmeasured, readings), EFFECTIVE_OF)
 
@@ -147,19 +147,20 @@ def _reading(case: BuildCase, said: TakenSaid, homes: Mapping[str, str], air: fl
         power=said.power, tow=said.tow, sea=said.sea,
     )  # fmt: skip
     try:
-        return Reading(said.id, said.what, said.value, said.half, duty_of(case, told))
+        doing = duty_of(case, told)
     except MissingFact as error:
         return WHY["missing"].format(what=WANTS.get(error.field, error.field.rpartition(".")[2].replace("_", " ")))
+    return Reading(said.id, said.what, said.value, said.half, doing, said.rises, said.coolant_rises)
 
 
 def _band(band: tuple[float, float, float]) -> BandOut:
     return BandOut(likely=band[0], low=band[1], high=band[2])
 
 
-def _taken(said: TakenSaid, found: Foretold | None, why: str, sheet: Sheet, resolved: Resolved) -> TakenOut:
+def _taken(said: TakenSaid, found: Foretold | None, why: str, sheet: Sheet, resolved: Resolved) -> ForetoldOut:
     stated = said.air is not None or sheet.readings.air is not None
     rests = "" if stated else f"air taken as {show(AIR, 'temperature', sheet.prefer)}"
-    return TakenOut(
+    return ForetoldOut(
         id=said.id,
         what=said.what,
         label=WHATS.get(said.what, said.what),
@@ -198,6 +199,9 @@ def doing_of(said: TakenSaid, case: BuildCase, sheet: Sheet) -> str:
         parts.append("trailer on")
     if not parts:
         parts.append("standing, idling")
+    if said.rises:
+        way = "rising" if said.rises > 0.0 else "falling"
+        parts.append(f"{way} {show(60.0 * abs(said.rises), 'temperature_difference', prefer)} a minute")
     if air is not None:
         parts.append(f"{show(air, 'temperature', prefer)} outside")
     return ", ".join(parts)
@@ -248,7 +252,7 @@ def _shift(lesson: Lesson, case: BuildCase) -> ShiftOut | None:
     )
 
 
-def _useful(useful: Useful, lesson: Lesson, case: BuildCase, prefer: Preference) -> UsefulOut:
+def _useful(useful: Useful, case: BuildCase, prefer: Preference) -> UsefulOut:
     names = {id: duty.name or id for id, duty in case.duties}
     doing = useful.doing
     if useful.duty:
@@ -258,12 +262,8 @@ def _useful(useful: Useful, lesson: Lesson, case: BuildCase, prefer: Preference)
         told = f"climbing slowly, {speed} on {grade}"
     else:
         told = "standing, idling"
-    shift = lesson.shift
-    about = (
-        "" if shift is None else f" about {shift.limit.of.name.lower()} in “{names.get(shift.limit.duty, 'any duty')}”"
-    )
-    fall = show(useful.falls, "share", prefer)
-    sentence = f"{WHATS[useful.what]}, {told}, until nothing moves for a minute: the doubt{about} falls by {fall}."
+    fall = f"{useful.falls:.0%}".replace("%", "\u00a0%")
+    sentence = f"{WHATS[useful.what]}, {told}: {fall} of that doubt goes."
     return UsefulOut(what=useful.what, duty=useful.duty, sentence=sentence, falls=useful.falls)
 
 

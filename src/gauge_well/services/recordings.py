@@ -19,7 +19,7 @@ from gauge_well.formats.errors import FormatError
 from gauge_well.formats.log import CHANNELS, Column, Log
 from gauge_well.formats.recorded import names_of, read_back, unpacked, written
 from gauge_well.services.errors import NotFound, Refused
-from gauge_well.services.models_readings import ChannelOut, ColumnOut, FileOut, RecordingOut
+from gauge_well.services.models_readings import ChannelOut, FileOut, LogColumnOut, RecordingOut
 from gauge_well.services.shelf import stamp
 from gauge_well.services.starting import moment
 from gauge_well.store.models import Build, Recording
@@ -126,7 +126,7 @@ def _csv(raw: bytes, columns: str) -> Read:
         kind="csv",
         heads=heads,
         columns=[
-            ColumnOut(head=c.head, example=example[k] if k < len(example) else "", channel=c.channel, unit=c.unit)
+            LogColumnOut(head=c.head, example=example[k] if k < len(example) else "", channel=c.channel, unit=c.unit)
             for k, c in enumerate(own)
         ],
         channels=[ChannelOut(id=id, label=c.label, kind=c.kind, units=units_of(id)) for id, c in CHANNELS.items()],

@@ -27,6 +27,8 @@ FIELDS: Mapping[str, tuple[str, str, float, float]] = {
     "air": ("Air outside", "temperature", COLDEST, WARMEST),
     "altitude": ("Height", "distance", -400.0, 6000.0),
     "sea": ("Sea", "temperature", 270.15, 310.15),
+    "rises": ("Rises in a minute", "temperature_difference", -30.0, 30.0),
+    "coolant_rises": ("Coolant rises in a minute", "temperature_difference", -30.0, 30.0),
 }
 BOOK: Mapping[str, tuple[str, str, float, float]] = {
     "distance": ("Distance on the counter", "distance", 0.0, 1e10),
@@ -38,7 +40,8 @@ BOOK: Mapping[str, tuple[str, str, float, float]] = {
 
 @dataclass(frozen=True)
 class TakenSaid:
-    """A reading: its value and gauge's half-range [K], what the machine did [SI], None where nobody said."""
+    """A reading: its value and gauge's half-range [K], what the machine did [SI], None where nobody said; how fast it and the coolant
+    moved [K/s]."""
 
     id: str
     what: str
@@ -54,6 +57,8 @@ class TakenSaid:
     air: float | None
     altitude: float
     sea: float | None
+    rises: float
+    coolant_rises: float
     tow: bool
     note: str
     recording: str
@@ -155,6 +160,8 @@ def read_readings(
             air=found["air"],
             altitude=found["altitude"] or 0.0,
             sea=found["sea"],
+            rises=(found["rises"] or 0.0) / 60.0,
+            coolant_rises=(found["coolant_rises"] or 0.0) / 60.0,
             tow=entry.get("tow") == "yes",
             note=entry.get("note") or "",
             recording=entry.get("recording") or "",

@@ -35,6 +35,8 @@ class TakenDocument(Strict):
     air: str | None = Read
     altitude: str | None = Read
     sea: str | None = Read
+    rises: str | None = Field(default=None, max_length=40, description="How far it rose in a minute: 2 K")
+    coolant_rises: str | None = Field(default=None, max_length=40, description="How far the coolant rose in a minute")
     tow: Literal["yes"] | None = None
     note: str | None = Field(default=None, max_length=200)
     recording: str | None = Field(default=None, pattern=RECORDING, description="The recording it was found in")

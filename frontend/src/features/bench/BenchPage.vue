@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive } from 'vue'
+import { computed, defineAsyncComponent, onMounted, reactive } from 'vue'
 import { chance } from '../../station/bands'
 import NeedList from '../../station/NeedList.vue'
 import { notStarted } from '../../station/scope'
@@ -20,6 +20,8 @@ import StateFirst from './StateFirst.vue'
 import UntoldRows from './UntoldRows.vue'
 import WouldMove from './WouldMove.vue'
 
+/** Only a build on which something was measured has it. */
+const MeasuredLine = defineAsyncComponent(() => import('../../station/MeasuredLine.vue'))
 const build = useBuild()
 const words = useVocabulary()
 const whatIf = useWhatIf()
@@ -53,6 +55,7 @@ const governedLine = computed(() => report.value?.governed === true && report.va
     <header>
       <h1>{{ headline[0] }}<span :class="{ over: report.state === 'short' || report.claim?.believable === false }">{{ headline[1] }}</span></h1>
       <p v-if="report.headline.next" class="next">{{ report.headline.next }}</p>
+      <MeasuredLine v-if="report.measured" />
       <p class="line figure">
         <span v-if="dangers.length" class="over">{{ dangers.length }} danger{{ dangers.length > 1 ? 's' : '' }}: {{ dangers[0] }}</span>
         <RestsOn v-if="report.rests_on" :rests="report.rests_on" />

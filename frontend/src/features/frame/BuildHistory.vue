@@ -6,6 +6,7 @@ import { api, type Schemas } from '../../api/client'
 import { saveJson } from '../../ui/save'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import { noteWords } from '../../ui/noteWords'
 
 /** What was kept of the build, newest first: looked at as a file, named, brought back. */
 const emit = defineEmits<{ back: [] }>()
@@ -35,8 +36,7 @@ async function back(revision: number): Promise<void> {
   if (await build.bringBack(revision)) emit('back')
   else if (build.failed) [trouble.value, build.failed] = [build.failed, '']
 }
-/** A note names a fact by its path; a builder knows it by its label. */
-const told = (note: string) => note.replace(/^[a-z]+(\.\w+)+(?=: )/, (path) => words.label(path).trim())
+const told = (note: string) => noteWords(note, words.label)
 const when = (stamp: string) => new Date(stamp).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 const save = (revision: number) => doing('Not saved', async (id) => saveJson((await api.revision(id, revision)).document, `${build.build?.name ?? ''}-${revision}`))
 function begin(revision: number, now: string): void {

@@ -3,14 +3,12 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Edit } from '../../api/client'
 import { floor } from '../../api/floor'
 import { line, useBuild } from '../../stores/build'
-import { newId } from '../../stores/kept'
+import { shortId } from '../../stores/shortId'
 import { useVocabulary } from '../../stores/vocabulary'
 import { dayOf } from '../order/logic'
 import { keyOf, lasted, newest, proved, recordOf, running, siOf, standing, withUnit, type Faults, type Hold, type Run, type Start, type Step, type Taken } from './logic'
 
 const ASK_MS = 4000
-/** A short name of its own for what is put on a list. */
-const fresh = () => `r${newId().replace(/[^a-z0-9]/gi, '').toLowerCase().slice(0, 16)}`
 
 /** A first start of the open build: its plan as it was last worked, its record with what is not sent yet, and the server's clock. */
 export const useStart = defineStore('start', () => {
@@ -114,14 +112,14 @@ export const useStart = defineStore('start', () => {
   const measured = (hold: Hold, text: string) => send(entry('holds', keyOf(place.value, hold.id), { value: withUnit(text, words.kinds[hold.kind]) }))
   const waits = (hold: Hold) => send(entry('holds', keyOf(place.value, hold.id), { began: moment() }))
 
-  const begin = (of: Step, pace: number) => send(entry('runs', fresh(), { place: place.value, step: of.id, began: moment(), ...(pace > 1 ? { pace: String(pace) } : {}) }))
+  const begin = (of: Step, pace: number) => send(entry('runs', shortId(), { place: place.value, step: of.id, began: moment(), ...(pace > 1 ? { pace: String(pace) } : {}) }))
   const end = (of: Run, note = '') => send(entry('runs', of.id, { ended: moment(), ...(note ? { note } : {}) }))
   const done = (of: Step) => {
     const now = moment()
-    return send(entry('runs', fresh(), { place: place.value, step: of.id, began: now, ended: now }))
+    return send(entry('runs', shortId(), { place: place.value, step: of.id, began: now, ended: now }))
   }
   const take = (what: string, kind: string, text: string, madeUp: boolean) =>
-    send(entry('readings', fresh(), { what, value: withUnit(text, words.kinds[kind]), at: moment(), ...(run.value ? { run: run.value.id } : {}), ...(madeUp ? { made_up: 'yes' } : {}) }))
+    send(entry('readings', shortId(), { what, value: withUnit(text, words.kinds[kind]), at: moment(), ...(run.value ? { run: run.value.id } : {}), ...(madeUp ? { made_up: 'yes' } : {}) }))
   const look = (group: string, check: string, kind: string, text: string) => send(entry('looks', `${group}__${check}`, { value: kind ? withUnit(text, words.kinds[kind]) : text, at: moment() }))
 
   return {

@@ -79,28 +79,24 @@ def factors_of(case: BuildCase) -> Sequence[Factor]:
     flows = _together(PUMPED, _stated(case, ["cooling.pump.ratio"]))
     if fact_at(case, "cooling.pump.ratio") is not None:
         held = ("cooling.pump.", "cooling.coolant_flow")
-        found.append(Factor("flow", "coolant that is pumped", flows, fact="cooling.pump.ratio", held=held, home=pump))
+        found.append(Factor("flow", "coolant pumped", flows, fact="cooling.pump.ratio", held=held, home=pump))
     oil = ("engine.displacement", "oil.cooler.into")
-    found.append(
-        Factor("oil", "how freely oil heat passes to the coolant", _HALVES["oil_to_block"], ("oil_to_block",), home=oil)
-    )
+    found.append(Factor("oil", "oil heat passed to the coolant", _HALVES["oil_to_block"], ("oil_to_block",), home=oil))
     return [f for f in found if f.half > 1.0]
 
 
 def _ashore(case: BuildCase) -> list[Factor]:
     sheds = _together(_HALVES["louvred_j"], _HALVES["ageing"], _stated(case, CORE))
     found = [
-        Factor("core", "how well the core sheds, as aged as it is", sheds, ("ageing", "louvred_j"),
+        Factor("core", "what the core sheds", sheds, ("ageing", "louvred_j"),
                held=("cooling.core.",), home=CORE),
-        Factor("ram", "how much of the wind reaches the core", _HALVES["ram"], ("ram",),
+        Factor("ram", "wind that reaches the core", _HALVES["ram"], ("ram",),
                home=("cooling.opening", "cooling.sealing", "cooling.grille")),
     ]  # fmt: skip
     if case.systems["cooling"].fan.drive not in (None, "none"):
         moves = _together(_HALVES["fan_derate"], _stated(case, ["cooling.fan.flow"]))
         home = ("cooling.fan.drive", "cooling.fan.flow", "cooling.fan.diameter", "cooling.fan.count")
-        found.append(
-            Factor("fan", "what the fan really moves", moves, ("fan_derate",), held=("cooling.fan.",), home=home)
-        )
+        found.append(Factor("fan", "what the fan moves", moves, ("fan_derate",), held=("cooling.fan.",), home=home))
     return found
 
 
@@ -108,7 +104,7 @@ def _afloat(case: BuildCase) -> list[Factor]:
     path = "cooling.keel_area" if case.machine.cooled_by == "keel" else "cooling.exchanger.conductance"
     if fact_at(case, path) is None:
         return []
-    label = "how well the keel cooler sheds" if case.machine.cooled_by == "keel" else "how well the exchanger sheds"
+    label = "what the keel cooler sheds" if case.machine.cooled_by == "keel" else "what the exchanger sheds"
     sheds = _together(COOLER_LEFT, _stated(case, [path]))
     return [Factor("cooler", label, sheds, fact=path, held=(path, "cooling.fouled"), home=(path,))]
 

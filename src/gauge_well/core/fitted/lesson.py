@@ -145,10 +145,10 @@ def _untaught(factors: Sequence[Factor]) -> Fitted:
 def _counted(case: BuildCase, readings: Sequence[Reading]) -> tuple[dict[str, float], dict[str, str]]:
     """Half-ranges of the readings that may be fitted, and why the others may not."""
     halves, shut = {}, {}
-    held = {r.doing for r in readings if r.what == "coolant" and widened(case, r) is None}
+    held = {(r.doing, r.coolant_rises) for r in readings if r.what == "coolant" and widened(case, r) is None}
     for reading in readings:
         half = widened(case, reading)
-        if half is None or (reading.what == "outlet" and reading.doing in held):
+        if half is None or (reading.what == "outlet" and (reading.doing, reading.coolant_rises) in held):
             shut[reading.id] = "shut"
         else:
             halves[reading.id] = half

@@ -10,13 +10,15 @@ import numpy as np
 from gauge_well.core.case import BuildCase
 from gauge_well.core.duty.facts import DutyFacts
 from gauge_well.core.errors import CoreError, MissingFact
+from gauge_well.core.facts import need
 from gauge_well.core.fitted.factors import Factor, scaled
+from gauge_well.core.media import oils
 from gauge_well.core.run.contexts import make_context
 from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import afloat, gauge, model
 from gauge_well.core.systems.cooling.facts import CoolingFacts
 from gauge_well.core.systems.oil import judge, warmth
-from gauge_well.core.typing import Array, as_array
+from gauge_well.core.typing import Array, as_array, likely
 
 WHATS: Mapping[str, str] = {
     "coolant": "Coolant",
@@ -25,19 +27,24 @@ WHATS: Mapping[str, str] = {
 }
 HALVES: Mapping[str, float] = {"coolant": 3.0, "outlet": 4.0, "oil": 4.0}  # K of a usual gauge, 95 % (common practice)
 THERMOSTAT = 3.0  # K that a thermostat is off by, 95 %: the tolerance of a sheet
+STORED = 36.0  # K for each K/s: a quarter of what is stored, over a time constant of some two and a half minutes
 HELD_OVER = 3.0  # K over its thermostat that a boat's coolant is held at
 
 
 @dataclass(frozen=True)
 class Reading:
-    """One reading: what was read, its value [K], its gauge's half-range [K], 95 %, what the machine did: for so long that nothing
-    moved."""
+    """One reading: what was read, its value [K], its gauge's half-range [K], 95 %, and what the machine did.
+
+    ``rises``: how fast it moved [K/s], and ``coolant_rises`` the coolant with it; nought where nothing moved.
+    """
 
     id: str
     what: str
     value: float
     half: float
     doing: DutyFacts
+    rises: float = 0.0
+    coolant_rises: float = 0.0
 
     def __post_init__(self) -> None:
         if self.what not in WHATS:
@@ -54,9 +61,9 @@ def predict(case: BuildCase, readings: Sequence[Reading], factors: Sequence[Fact
     MissingFact
         Where engine, cooling or oil are not known enough.
     """
-    doings = list(dict.fromkeys(r.doing for r in readings))
+    doings = list(dict.fromkeys((r.doing, r.coolant_rises) for r in readings))
     own, doubts = scaled(case, factors, theta)
-    own = replace(own, duties=tuple((f"reading_{k}", duty) for k, duty in enumerate(doings)), measured=None)
+    own = replace(own, duties=tuple((f"reading_{k}", duty) for k, (duty, _) in enumerate(doings)), measured=None)
     # The number of draws is asked for even where nothing is drawn in them.
     context, missing = make_context(own, doubts=doubts or {"none": np.ones(1)}, columns=len(theta))
     if missing:
@@ -64,22 +71,55 @@ def predict(case: BuildCase, readings: Sequence[Reading], factors: Sequence[Fact
     shape = (len(doings), len(theta))
     whats = {r.what for r in readings}
     cool = _afloat if own.machine.kind == "boat" else _ashore
-    coolant, outlet = cool(context, own.systems["cooling"], whats)
+    rises = np.array([rate for _, rate in doings]).reshape(1, -1, 1)
+    coolant, outlet = cool(context, own.systems["cooling"], whats, rises)
     rows: dict[str, Array] = {"coolant": np.broadcast_to(coolant, (1, *shape))[0]}
     if outlet is not None:
         rows["outlet"] = np.broadcast_to(outlet, (1, *shape))[0]
+    at = {key: k for k, key in enumerate(doings)}
     if "oil" in whats:
-        oil = own.systems["oil"]
-        ways = replace(warmth.ways_out(context, oil, judge.pan_or_none(oil)), coolant=coolant)
-        rows["oil"] = np.broadcast_to(warmth.temperature(ways, context.mean.heat_to_oil), (1, *shape))[0]
-    at = {duty: k for k, duty in enumerate(doings)}
-    return as_array(np.stack([rows[r.what][at[r.doing]] for r in readings], axis=1))
+        rows |= _oil(own, context, coolant, readings, at, shape)
+    keys = [r.id if r.what == "oil" else r.what for r in readings]
+    return as_array(
+        np.stack([rows[k][at[r.doing, r.coolant_rises]] for k, r in zip(keys, readings, strict=True)], axis=1)
+    )
 
 
-def _ashore(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Array, Array | None]:
-    """Coolant as the thermostat and the fan leave it, and what leaves the core."""
+Key = tuple[DutyFacts, float]
+
+
+def _oil(
+    case: BuildCase,
+    context: Context,
+    coolant: Array,
+    readings: Sequence[Reading],
+    at: Mapping[Key, int],
+    shape: tuple[int, int],
+) -> dict[str, Array]:
+    """Oil of each of its readings, by the reading's id: it stores what it rises by."""
+    facts = case.systems["oil"]
+    ways = replace(warmth.ways_out(context, facts, judge.pan_or_none(facts)), coolant=coolant)
+    quantity = as_array(need(facts.oil_quantity, "oil.oil_quantity"))
+    capacity = quantity * oils.density(oils.T_100) * oils.HEAT_CAPACITY + warmth.WITH_OIL * context.engine.body_capacity
+    made = np.broadcast_to(context.mean.heat_to_oil, (1, *shape))
+    found: dict[str, Array] = {}
+    by_rate: dict[float, Array] = {}
+    for reading in readings:
+        if reading.what != "oil":
+            continue
+        if reading.rises not in by_rate:
+            heat = made - capacity * reading.rises
+            by_rate[reading.rises] = np.broadcast_to(warmth.temperature(ways, heat), (1, *shape))[0]
+        found[reading.id] = by_rate[reading.rises]
+    return found
+
+
+def _ashore(context: Context, facts: CoolingFacts, whats: set[str], rises: Array) -> tuple[Array, Array | None]:
+    """Coolant as the thermostat and the fan leave it, and what leaves the core; what rises [K/s] stores heat in metal and coolant."""
     cooling = model.prepare(context, model.plant_of(context, facts))
-    shown = gauge.shown(cooling, model.heat_made(context, cooling, context.mean))
+    stored = (cooling.plant.metal + cooling.plant.liquid) * rises
+    made = np.maximum(model.heat_made(context, cooling, context.mean) - stored, 1.0)
+    shown = gauge.shown(cooling, made)
     if "outlet" not in whats:
         return shown.steady, None
     coolant, plant = shown.steady, cooling.plant
@@ -89,10 +129,11 @@ def _ashore(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Arr
     return coolant, coolant - (off + shown.fan_share * (on - off)) / rate
 
 
-def _afloat(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Array, Array | None]:
+def _afloat(context: Context, facts: CoolingFacts, whats: set[str], rises: Array) -> tuple[Array, Array | None]:
     """Coolant where the exchanger sheds what is made, held up by its thermostat; and what leaves the exchanger."""
     found = afloat.solved(context, facts)
-    made = afloat.heat_made(context, found.plant.limit, context.mean)
+    stored = (found.plant.metal + found.plant.liquid) * rises
+    made = np.maximum(afloat.heat_made(context, found.plant.limit, context.mean) - stored, 1.0)
     free = found.sink + made / found.conductance
     coolant = np.maximum(free, found.plant.thermostat + HELD_OVER)
     if "outlet" not in whats:
@@ -102,13 +143,12 @@ def _afloat(context: Context, facts: CoolingFacts, whats: set[str]) -> tuple[Arr
 
 
 def widened(case: BuildCase, reading: Reading) -> float | None:
-    """A reading's half-range [K]: its gauge's, and its thermostat's own while that is not wide open; None where it is as good as
-    shut: what is read then is the thermostat."""
-    opens = float(case.engine.thermostat)
-    if reading.what == "oil":
-        return reading.half
+    """A reading's half-range [K]: its gauge's, what is doubtful of the heat that is stored, and its thermostat's own while that is
+    not wide open; None where it is as good as shut: what is read then is the thermostat."""
+    opens = likely(need(case.engine.thermostat, "engine.thermostat"))
+    half = float(np.hypot(reading.half, STORED * abs(reading.rises)))
+    if reading.what != "coolant":
+        return half
     if reading.value < opens + model.OPENS_OVER:
         return None
-    if reading.value >= opens + model.THERMOSTAT_RANGE:
-        return reading.half
-    return float(np.hypot(reading.half, THERMOSTAT))
+    return half if reading.value >= opens + model.THERMOSTAT_RANGE else float(np.hypot(half, THERMOSTAT))

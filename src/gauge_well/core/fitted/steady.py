@@ -1,4 +1,4 @@
-"""What of a log may be fitted: stretches in which nothing moves, readings that stand apart, gauges that wander over days."""
+"""What of a log may be fitted: stretches in which the load holds, what jumps out and back, gauges that wander over days."""
 
 from __future__ import annotations
 
@@ -10,9 +10,10 @@ import numpy as np
 from gauge_well.core.tolerance import HALF
 from gauge_well.core.typing import Array
 
-STEADY, OVER = 1.0, 60.0  # K that a temperature moves at most in so many seconds (common practice)
-SLOW_OVER = 240.0  # s for oil: its mass follows some minutes behind (common practice)
-LOAD_STEADY = 0.15  # of its mean that power may move meanwhile (common practice)
+OVER = 120.0  # s of a stretch
+MOVES = 6.0  # K that a temperature moves at most in it (common practice)
+LOAD_HELD, SPEED_HELD = 0.15, 0.25  # of its mean: half a stretch's power from the other's, and how far speed wavers
+SLOW = 1.0  # m/s under which a speed is none to waver
 SPIKE, SPIKE_WIDE = 6.0, 11  # times the usual wander round a median of so many seconds, past which it is no reading
 TELLS = 2.0  # standard deviations of a slope over days, from which drift is told
 DAY = 86400.0  # s
@@ -20,11 +21,13 @@ DAY = 86400.0  # s
 
 @dataclass(frozen=True)
 class Stretch:
-    """A steady stretch of a log: its first second and the one past its last, and the mean of each channel in it."""
+    """A stretch of a log in which the load holds: its first second and the one past its last; the mean of each temperature in it
+    [K], and how fast it moves [K/s]."""
 
     begin: int
     end: int
     means: Mapping[str, float]
+    rates: Mapping[str, float]
 
 
 def without_spikes(values: Array) -> Array:
@@ -45,44 +48,35 @@ def without_spikes(values: Array) -> Array:
     return found
 
 
-def steady(temperatures: Mapping[str, Array], power: Array) -> list[Stretch]:
-    """Stretches of a minute and more in which no temperature [K] moves a kelvin and power [W] stays; longest whole ones.
+def stretches(temperatures: Mapping[str, Array], power: Array, speed: Array) -> list[Stretch]:
+    """Stretches of two minutes in which power [W] and speed [m/s] hold and no temperature [K] runs away; one after another, none
+    shares a second.
 
-    A second is steady where every channel that is known stays within a kelvin over the minute up to it.
+    A temperature may move slowly: what it stores is told by its rate, the slope of a straight line through the stretch. Power may
+    waver within a stretch, for metal and coolant do not follow it; it may not drift. A channel with gaps is left out of that
+    stretch.
     """
     width = int(OVER)
-    if power.size <= width or not temperatures:
-        return []
-    still = np.ones(power.size - width, dtype=bool)
-    for values in temperatures.values():
-        windows = np.lib.stride_tricks.sliding_window_view(values, width + 1)
-        still &= np.isfinite(windows).all(axis=1) & (np.ptp(windows, axis=1) < STEADY)
-    loads = np.lib.stride_tricks.sliding_window_view(power, width + 1)
-    mean = np.maximum(np.abs(loads.mean(axis=1)), 1.0)
-    still &= np.std(loads, axis=1) < LOAD_STEADY * mean
-    edges = np.flatnonzero(np.diff(np.concatenate([[0], still.astype(int), [0]])))
     found: list[Stretch] = []
-    for begin, end in zip(edges[::2], edges[1::2], strict=True):
-        rows = slice(int(begin), int(end) + width)
-        means = {name: float(np.mean(values[rows])) for name, values in temperatures.items()}
-        stretch = Stretch(int(begin), int(end) + width, means)
-        # A second is read once: of two that share some the longer stays.
-        if found and stretch.begin < found[-1].end:
-            if stretch.end - stretch.begin > found[-1].end - found[-1].begin:
-                found[-1] = stretch
-            continue
-        found.append(stretch)
+    begin = 0
+    while begin + width <= power.size:
+        rows = slice(begin, begin + width)
+        own = {name: values[rows] for name, values in temperatures.items() if np.isfinite(values[rows]).all()}
+        if own and _holds(power[rows], speed[rows]) and all(float(np.ptp(v)) < MOVES for v in own.values()):
+            seconds = np.arange(width) - 0.5 * (width - 1)
+            rates = {name: float(seconds @ v / (seconds @ seconds)) for name, v in own.items()}
+            found.append(Stretch(begin, begin + width, {name: float(np.mean(v)) for name, v in own.items()}, rates))
+            begin += width
+        else:
+            begin += width // 4
     return found
 
 
-def settled(stretch: Stretch, values: Array) -> float | None:
-    """Mean of what moves slowly [K] over the last of a stretch; None where the stretch is too short for it to have settled, or it
-    still moves."""
-    begin = stretch.end - int(SLOW_OVER)
-    own = values[max(begin, 0) : stretch.end]
-    if begin < stretch.begin or not np.isfinite(own).all() or float(np.ptp(own)) >= STEADY:
-        return None
-    return float(np.mean(own))
+def _holds(power: Array, speed: Array) -> bool:
+    half = power.size // 2
+    first, second = float(np.mean(power[:half])), float(np.mean(power[half:]))
+    steady = abs(first - second) <= LOAD_HELD * max(0.5 * (first + second), 1.0)
+    return steady and float(np.std(speed)) <= max(SPEED_HELD * float(np.mean(speed)), SLOW)
 
 
 @dataclass(frozen=True)

@@ -16,6 +16,7 @@ withDefaults(defineProps<{ share?: string }>(), { share: '1fr' })
 }
 .column {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 @media (max-width: 820px) {
