@@ -25,14 +25,25 @@ def tables(conductance: float = 900.0, switches=()) -> Tables:
     one = conductance * lift[:, None, None] * grown[None, None, :]
     own = np.concatenate([one, 2.0 * one], axis=1)
     return Tables(
-        243.15, rows[1] - rows[0], speeds, own, np.full((2, 3), AIR), 25.0, switches, BODY, 388.0, 400.0, 360.0
+        243.15,
+        rows[1] - rows[0],
+        speeds,
+        own,
+        np.ones(1),
+        np.full((1, 2, 3), AIR),
+        25.0,
+        switches,
+        BODY,
+        388.0,
+        400.0,
+        360.0,
     )
 
 
 def heats(count: int, at: float = 45e3, speed: float = 20.0) -> Heats:
     time = np.arange(count)
     load = at * (1.0 + 0.5 * np.sin(time / 90.0))
-    return Heats(load, 0.15 * load, np.full(count, speed), np.full(count, 40.0))
+    return Heats(load, 0.15 * load, load, np.full(count, speed), np.full(count, 40.0))
 
 
 class March(unittest.TestCase):
@@ -80,7 +91,7 @@ class March(unittest.TestCase):
 
     def test_at_rest_what_is_made_is_shed(self) -> None:
         of = tables()
-        given = Heats(np.full(7200, 40e3), np.full(7200, 6e3), np.full(7200, 20.0), np.full(7200, 40.0))
+        given = Heats(np.full(7200, 40e3), np.full(7200, 6e3), np.zeros(7200), np.full(7200, 20.0), np.full(7200, 40.0))
         found = march.march(of, BODY, given, (365.0, 375.0), AIR)
         tc, to = found.coolant[-1], found.oil[-1]
         row = (tc - of.low) / of.step

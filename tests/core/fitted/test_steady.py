@@ -1,39 +1,58 @@
-"""Steady stretches, spikes and drift against made logs, SciPy's line and the trade."""
+"""Stretches in which the load holds, spikes and drift against made logs, SciPy's line and the trade."""
 
 import unittest
+from itertools import pairwise
 
 import numpy as np
 from scipy import stats
 
-from gauge_well.core.fitted.steady import DAY, drift, steady, without_spikes
+from gauge_well.core.fitted.steady import DAY, OVER, drift, stretches, without_spikes
 
 
-class Steady(unittest.TestCase):
-    def test_a_stretch_is_found_where_nothing_moves(self) -> None:
-        time = np.arange(1200.0)
-        coolant = np.where(time < 500, 330.0 + 0.1 * time, 380.0) + 0.05 * np.sin(time)
-        found = steady({"coolant": coolant}, np.full(1200, 30e3))
-        self.assertEqual(len(found), 1)
-        self.assertTrue(490 <= found[0].begin <= 510, found[0])
-        self.assertEqual(found[0].end, 1200)
-        self.assertAlmostEqual(found[0].means["coolant"], 380.0, delta=0.1)
+def log(lasts=1200, **channels):
+    time = np.arange(float(lasts))
+    return {name: np.asarray(f(time), dtype=float) for name, f in channels.items()}
 
-    def test_a_slow_creep_is_none(self) -> None:
-        self.assertEqual(steady({"coolant": 360.0 + np.arange(1200.0) / 50.0}, np.full(1200, 30e3)), [])
 
-    def test_power_that_swings_or_a_gap_is_none(self) -> None:
-        still = np.full(600, 370.0)
-        swing = 30e3 * (1.0 + 0.5 * np.sin(np.arange(600) / 5.0))
-        self.assertEqual(steady({"coolant": still}, swing), [])
-        holed = still.copy()
-        holed[::40] = np.nan
-        self.assertEqual(steady({"coolant": holed}, np.full(600, 30e3)), [])
-        self.assertEqual(steady({"coolant": still[:30]}, np.full(30, 30e3)), [])
+class Stretches(unittest.TestCase):
+    def test_they_follow_each_other_and_share_no_second(self) -> None:
+        found = stretches(log(coolant=lambda t: 380.0 + 0.05 * np.sin(t)), np.full(1200, 30e3), np.full(1200, 20.0))
+        self.assertEqual(len(found), 10)
+        for one, other in pairwise(found):
+            self.assertLessEqual(one.end, other.begin)
+            self.assertEqual(one.end - one.begin, int(OVER))
+        self.assertAlmostEqual(found[3].means["coolant"], 380.0, delta=0.02)
+        self.assertAlmostEqual(found[3].rates["coolant"], 0.0, delta=1e-3)
 
-    def test_every_channel_must_stand(self) -> None:
-        still, creeps = np.full(600, 370.0), 380.0 + np.arange(600.0) / 30.0
-        self.assertEqual(steady({"coolant": still, "oil": creeps}, np.full(600, 30e3)), [])
-        self.assertEqual(len(steady({"coolant": still, "oil": still}, np.full(600, 30e3))), 1)
+    def test_what_moves_slowly_is_told_with_its_rate(self) -> None:
+        found = stretches(log(coolant=lambda t: 360.0 + 0.03 * t), np.full(1200, 30e3), np.full(1200, 20.0))
+        self.assertEqual(len(found), 10)
+        for stretch in found:
+            # SciPy's line through the same seconds.
+            rows = np.arange(stretch.begin, stretch.end)
+            line = stats.linregress(rows, 360.0 + 0.03 * rows)
+            self.assertAlmostEqual(stretch.rates["coolant"], line.slope, places=9)
+            self.assertAlmostEqual(stretch.means["coolant"], 360.0 + 0.03 * rows.mean(), places=9)
+
+    def test_what_runs_away_a_load_that_drifts_or_a_speed_that_wavers_is_none(self) -> None:
+        still, load, speed = np.full(600, 370.0), np.full(600, 30e3), np.full(600, 20.0)
+        self.assertEqual(stretches(log(600, coolant=lambda t: 330.0 + 0.1 * t), load, speed), [])
+        self.assertEqual(stretches({"coolant": still}, load * np.geomspace(1.0, 30.0, 600), speed), [])
+        wavers = 10.0 * (1.0 + 0.9 * np.sin(np.arange(600) / 5.0))
+        self.assertEqual(stretches({"coolant": still}, load, wavers), [])
+        self.assertEqual(stretches({"coolant": still[:60]}, load[:60], speed[:60]), [])
+
+    def test_a_load_that_wavers_within_a_minute_is_one(self) -> None:
+        # Metal and coolant follow minutes, not seconds.
+        wavers = 30e3 * (1.0 + 0.3 * np.sin(2.0 * np.pi * np.arange(600) / 30.0))
+        self.assertEqual(len(stretches({"coolant": np.full(600, 370.0)}, wavers, np.full(600, 20.0))), 5)
+
+    def test_a_channel_with_gaps_is_left_out_of_its_stretch(self) -> None:
+        still, holed = np.full(240, 370.0), np.full(240, 380.0)
+        holed[30] = np.nan
+        found = stretches({"coolant": still, "oil": holed}, np.full(240, 30e3), np.full(240, 20.0))
+        self.assertEqual([set(s.means) for s in found], [{"coolant"}, {"coolant", "oil"}])
+        self.assertEqual(stretches({"oil": np.full(240, np.nan)}, np.full(240, 30e3), np.full(240, 20.0)), [])
 
 
 class Spikes(unittest.TestCase):

@@ -65,9 +65,11 @@ def along(case: BuildCase, track: Track, day: Day, turns: Array | None = None) -
     MissingFact
         Where engine, machine or cooling are not known enough.
     """
+    # The air of the height it is made at in the mean.
+    day = replace(day, altitude=day.altitude + float(np.mean(track.height - track.height[0])))
     context, _ = make_context(standing(case, day), memory=MEMORY)
     engine = context.engine
-    pressure = float(air.pressure_isa(day.altitude + float(np.mean(track.height - track.height[0]))))
+    pressure = float(air.pressure_isa(day.altitude))
     power, speed, weak = _powers(case, context, track, day, pressure, turns)
     done = operate(engine, context.wanted, power, speed, day.ambient, pressure)
     tables = tables_of(case, track, speed, day)
@@ -78,6 +80,7 @@ def along(case: BuildCase, track: Track, day: Day, turns: Array | None = None) -
     heats = Heats(
         coolant=np.ravel(done.heat_to_coolant) + _gearbox(case, context, power),
         oil=np.ravel(done.heat_to_oil),
+        power=power,
         across=across(case, track, speed),
         oil_to_air=oil.to_air,
     )

@@ -65,15 +65,18 @@ class Played:
 
 
 def played(case: BuildCase, track: Track, day: Day, fault: str = "", seed: int = 0) -> Played:
-    """Log a build through a drive. Every engine is a little other than its model: its factors are drawn from their priors.
+    """Log a build through a drive. Every engine is a little other than its model: its factors are drawn from their priors, the same
+    ones for a seed whatever is wrong.
 
     MissingFact where the build is not known enough to be driven.
     """
-    rng = np.random.default_rng([seed, *fault.encode()])
+    own_engine, rng = np.random.default_rng(seed), np.random.default_rng([seed, *fault.encode()])
     wrong = FAULTS[fault]
     plain = replace(case, measured=None)
     factors = factors_of(plain)
-    modes = np.array([0.5 * f.sd * rng.standard_normal() + np.log(wrong.factors.get(f.id, 1.0)) for f in factors])
+    modes = np.array(
+        [0.5 * f.sd * own_engine.standard_normal() + np.log(wrong.factors.get(f.id, 1.0)) for f in factors]
+    )
     own = applied(plain, measured(factors, modes, 1e-12 * np.eye(len(factors))))
     found = along(own, track, day)
     count = track.time.size

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+from scipy.ndimage import map_coordinates
 
 from gauge_well.core.typing import Array
 
@@ -27,12 +28,13 @@ class Body:
 class Tables:
     """What core or exchanger sheds for each kelvin over what comes to it [W/K], (row of the wax's temperature, fan's state,
     column), the rows even from ``low`` [K], the columns at ``across``: air speeds [m/s] ashore, engine speeds [rev/min] afloat;
-    ``comes`` [K] (state, column); ``beside``: heater and skin [W/K] over the air."""
+    ``comes`` [K] (power, state, column) at powers at the crank (``powers`` [W]), for what stands in front warms the air; ``beside``: heaters counted on [W/K] over the air."""
 
     low: float
     step: float
     across: Array
     conductance: Array
+    powers: Array
     comes: Array
     beside: float
     switches: tuple[tuple[float, float], ...]
@@ -44,10 +46,12 @@ class Tables:
 
 @dataclass(frozen=True, eq=False)
 class Heats:
-    """Each second: heat to coolant's walls and to oil [W], where among the tables' columns, the oil's way to the air [W/K]."""
+    """Each second: heat to coolant's walls and to oil [W], power at the crank [W], where among the tables' columns, the oil's way to
+    the air [W/K]."""
 
     coolant: Array
     oil: Array
+    power: Array
     across: Array
     oil_to_air: Array
 
@@ -76,10 +80,11 @@ def march(tables: Tables, body: Body, heats: Heats, start: tuple[float, float], 
     tm = tc = wax = float(start[0])
     to = float(start[1])
     state = 0
-    table, comes = tables.conductance.tolist(), tables.comes.tolist()
+    table = tables.conductance.tolist()
     place = np.interp(heats.across, tables.across, np.arange(tables.across.size))
     column = np.minimum(place.astype(int), tables.across.size - 2).tolist()
     share = (place - np.minimum(place.astype(int), tables.across.size - 2)).tolist()
+    comes = _comes(tables, heats, place).tolist()
     made, made_oil, to_air = heats.coolant.tolist(), heats.oil.tolist(), heats.oil_to_air.tolist()
     rows = len(table) - 1
     a, b, g = body.metal / STEP, body.coolant / STEP, body.between
@@ -97,7 +102,7 @@ def march(tables: Tables, body: Body, heats: Heats, start: tuple[float, float], 
         low = table[i][own][j] + s * (table[i][own][j + 1] - table[i][own][j])
         high = table[i + 1][own][j] + s * (table[i + 1][own][j + 1] - table[i + 1][own][j])
         u = low + (row - i) * (high - low)
-        air = comes[own][j] + s * (comes[own][j + 1] - comes[own][j])
+        air = comes[own][at]
         # Two by two: (a + g) Tm' - g Tc' = a Tm + Q; -g Tm' + (b + g + U + v + k) Tc' = b Tc + U Ta + v T0 + k To.
         right_m = a * tm + made[at]
         right_c = b * tc + u * air + tables.beside * ambient + k * to
@@ -108,3 +113,12 @@ def march(tables: Tables, body: Body, heats: Heats, start: tuple[float, float], 
         to = (c * to + made_oil[at] + k * tc + to_air[at] * ambient) / (c + k + to_air[at])
         wax += (tc - wax) * STEP / (WAX_LAGS + STEP)
     return Marched(metal, coolant, oil, fan)
+
+
+def _comes(tables: Tables, heats: Heats, place: Array) -> Array:
+    """What comes to the core each second [K] (state, second), between the tables' powers and columns."""
+    power = np.interp(heats.power, tables.powers, np.arange(tables.powers.size))
+    found = []
+    for state in range(tables.comes.shape[1]):
+        found.append(map_coordinates(tables.comes[:, state], [power, place], order=1, mode="nearest"))
+    return np.stack(found)

@@ -21,7 +21,9 @@ from gauge_well.core.systems.base import Context
 from gauge_well.core.systems.cooling import afloat, gauge, model
 from gauge_well.core.typing import Array, likely
 
-AIR_SPEEDS = np.array([0.0, 2.0, 4.0, 7.0, 11.0, 16.0, 22.0, 30.0, 42.0])  # m/s that the core is tabulated at
+AIR_SPEEDS = np.array(
+    [0.0, 2.0, 4.0, 7.0, 10.0, 14.0, 18.0, 22.0, 26.0, 31.0, 36.0, 42.0]
+)  # m/s that the core is tabulated at
 TURNS = np.array([0.0, 0.25, 0.4, 0.55, 0.7, 0.85, 1.0])  # from idle to rated speed that an exchanger is tabulated at
 LOW, HIGH, ROWS = 243.15, 433.15, 77  # K of coolant
 COLD, WARM = "cold", "warm"
@@ -38,20 +40,29 @@ class Day:
     sea: float | None = None
 
 
-def standing(case: BuildCase, day: Day, speeds: Array | None = None, turns: Array | None = None) -> BuildCase:
-    """The build with a duty for each speed [m/s], its engine turned so fast; one that stands where none is given."""
+LOADS = np.array(
+    [0.0, 0.1, 0.2, 0.35, 0.5, 0.7, 1.0]
+)  # of what is wanted, at which it is worked what warms the air in front
+IDLES = 1.0  # W
+
+
+def standing(
+    case: BuildCase, day: Day, speeds: Array | None = None, turns: Array | None = None, powers: Array | None = None
+) -> BuildCase:
+    """The build with a duty for each speed [m/s], its engine turned so fast at a power [W]; one that stands where none is given."""
     speeds = np.zeros(1) if speeds is None else speeds
     turns = np.full(speeds.size, likely(need(case.engine.idle_speed, "engine.idle_speed"))) if turns is None else turns
+    powers = np.full(speeds.size, IDLES) if powers is None else powers
     duties = tuple(
         (
             f"at_{k}",
             DutyFacts(
-                name=f"{v:g} m/s", kind="typed", speed=float(v), engine_power=1.0, engine_speed=float(n), air_speed=float(v),
+                name=f"{v:g} m/s", kind="typed", speed=float(v), engine_power=float(p), engine_speed=float(n), air_speed=float(v),
                 ambient=day.ambient, sea=sea_of(case, day.ambient, day.sea), altitude=day.altitude, start="warm",
                 air_conditioning="no", braking=0.0, cornering=0.0, pulling=0.0, heel=0.0,
             ),
         )
-        for k, (v, n) in enumerate(zip(speeds, turns, strict=True))
+        for k, (v, n, p) in enumerate(zip(speeds, turns, powers, strict=True))
     )  # fmt: skip
     return replace(case, duties=duties)
 
@@ -79,16 +90,26 @@ def _ashore(case: BuildCase, track: Track, turns: Array, day: Day) -> Tables:
     states = len(model.states_of(plant.fan))
     shape = (ROWS, states, 1, AIR_SPEEDS.size, 1)
     core = np.broadcast_to(gauge.core_shed_at(cooling, at, cooling.airs), shape)[:, :, 0, :, 0]
-    comes = np.broadcast_to(cooling.airs.air_in, (states, 1, AIR_SPEEDS.size, 1))[:, 0, :, 0]
-    over = np.maximum(at[:, :, 0, 0, 0][:, :, None] - comes[None], 1.0)
+    powers = np.maximum(LOADS * context.wanted, IDLES)
+    count = (powers.size, AIR_SPEEDS.size)
+    loaded, _ = make_context(
+        standing(case, day, np.tile(AIR_SPEEDS, count[0]), np.tile(own, count[0]), np.repeat(powers, count[1])),
+        memory=MEMORY,
+    )
+    warmed = model.prepare(loaded, model.plant_of(loaded, facts)).airs.air_in
+    comes = np.broadcast_to(warmed, (states, 1, powers.size * AIR_SPEEDS.size, 1))[:, 0, :, 0].reshape(states, *count)
+    cold = np.broadcast_to(cooling.airs.air_in, (states, 1, AIR_SPEEDS.size, 1))[:, 0, :, 0]
+    over = np.maximum(at[:, :, 0, 0, 0][:, :, None] - cold[None], 1.0)
     switches = tuple((likely(on), likely(off)) for on, off in gauge.thresholds(facts, states - 1))
     return Tables(
         low=LOW,
         step=_step(),
         across=AIR_SPEEDS,
         conductance=np.ascontiguousarray(core / over),
-        comes=np.ascontiguousarray(comes),
-        beside=likely(cooling.heater) + likely(model.still_conductance(context)),
+        powers=powers,
+        comes=np.ascontiguousarray(comes.transpose(1, 0, 2)),
+        # What a running engine's skin gives away is not in the coolant's share; it would be told twice.
+        beside=likely(cooling.heater),
         switches=switches if facts.fan.drive not in (None, "none") else (),
         body=_body(context, plant.metal, plant.liquid),
         limit=likely(plant.limit),
@@ -128,8 +149,9 @@ def _afloat(case: BuildCase, track: Track, turns: Array, day: Day) -> Tables:
         step=_step(),
         across=own,
         conductance=np.ascontiguousarray(conductance),
-        comes=np.ascontiguousarray(comes),
-        beside=likely(model.still_conductance(context)),
+        powers=np.array([IDLES]),
+        comes=np.ascontiguousarray(comes[None]),
+        beside=0.0,
         switches=(),
         body=_body(context, plant.metal, plant.liquid),
         limit=likely(plant.limit),

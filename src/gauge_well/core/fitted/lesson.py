@@ -132,7 +132,7 @@ def learn(case: BuildCase, readings: Sequence[Reading]) -> Lesson:
         residual_before=float(left[0]),
         residual=float(left[1]),
         effective=count,
-        shift=None if limit is None else _shift(case, found, limit),
+        shift=None if limit is None else _shift(case, found if counted else None, limit),
         useful=[] if slope is None else _useful(case, factors, fitted, slope, readings),
     )
 
@@ -185,11 +185,11 @@ def _moved(case: BuildCase, factors: Sequence[Factor], fitted: Fitted) -> tuple[
     return (None, None) if best is None else (best[1], best[2])
 
 
-def _shift(case: BuildCase, found: Measured, limit: Limit) -> Shift | None:
-    """A limit's fill drawn before and after, on the same draws."""
+def _shift(case: BuildCase, found: Measured | None, limit: Limit) -> Shift | None:
+    """A limit's fill drawn before and after, on the same draws; the same where nothing was fitted."""
     plain = replace(case, measured=None)
     fills = []
-    for own in (plain, applied(plain, found)):
+    for own in (plain, plain if found is None else applied(plain, found)):
         there = next((x for x in run(draw(own, SAMPLES_LIVE)).limits if x.key == limit.key), None)
         if there is None:
             return None

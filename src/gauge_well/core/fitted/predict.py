@@ -72,13 +72,14 @@ def predict(case: BuildCase, readings: Sequence[Reading], factors: Sequence[Fact
     whats = {r.what for r in readings}
     cool = _afloat if own.machine.kind == "boat" else _ashore
     rises = np.array([rate for _, rate in doings]).reshape(1, -1, 1)
-    coolant, outlet = cool(context, own.systems["cooling"], whats, rises)
+    oil = _oil_capacity(own, context)
+    coolant, outlet = cool(context, own.systems["cooling"], whats, Rising(rises, oil))
     rows: dict[str, Array] = {"coolant": np.broadcast_to(coolant, (1, *shape))[0]}
     if outlet is not None:
         rows["outlet"] = np.broadcast_to(outlet, (1, *shape))[0]
     at = {key: k for k, key in enumerate(doings)}
     if "oil" in whats:
-        rows |= _oil(own, context, coolant, readings, at, shape)
+        rows |= _oil(own, context, coolant, oil, readings, at, shape)
     keys = [r.id if r.what == "oil" else r.what for r in readings]
     return as_array(
         np.stack([rows[k][at[r.doing, r.coolant_rises]] for k, r in zip(keys, readings, strict=True)], axis=1)
@@ -88,10 +89,33 @@ def predict(case: BuildCase, readings: Sequence[Reading], factors: Sequence[Fact
 Key = tuple[DutyFacts, float]
 
 
+@dataclass(frozen=True)
+class Rising:
+    """How fast the coolant rises in each condition [K/s], and the oil beside it: it follows the coolant within a minute or two, and
+    stores its own (``oil`` [J/K])."""
+
+    rate: Array
+    oil: Array
+
+    def stores(self, metal: Array, liquid: Array) -> Array:
+        """Heat that metal, coolant and oil take up [W]."""
+        return np.asarray((metal + liquid + self.oil) * self.rate)
+
+
+def _oil_capacity(case: BuildCase, context: Context) -> Array:
+    """Of the oil and of what is warmed with it [J/K]; nought where nobody knows how much there is."""
+    quantity = case.systems["oil"].oil_quantity
+    if quantity is None:
+        return as_array(0.0)
+    capacity = as_array(quantity) * oils.density(oils.T_100) * oils.HEAT_CAPACITY
+    return np.asarray(capacity + warmth.WITH_OIL * context.engine.body_capacity)
+
+
 def _oil(
     case: BuildCase,
     context: Context,
     coolant: Array,
+    capacity: Array,
     readings: Sequence[Reading],
     at: Mapping[Key, int],
     shape: tuple[int, int],
@@ -99,8 +123,6 @@ def _oil(
     """Oil of each of its readings, by the reading's id: it stores what it rises by."""
     facts = case.systems["oil"]
     ways = replace(warmth.ways_out(context, facts, judge.pan_or_none(facts)), coolant=coolant)
-    quantity = as_array(need(facts.oil_quantity, "oil.oil_quantity"))
-    capacity = quantity * oils.density(oils.T_100) * oils.HEAT_CAPACITY + warmth.WITH_OIL * context.engine.body_capacity
     made = np.broadcast_to(context.mean.heat_to_oil, (1, *shape))
     found: dict[str, Array] = {}
     by_rate: dict[float, Array] = {}
@@ -114,10 +136,10 @@ def _oil(
     return found
 
 
-def _ashore(context: Context, facts: CoolingFacts, whats: set[str], rises: Array) -> tuple[Array, Array | None]:
+def _ashore(context: Context, facts: CoolingFacts, whats: set[str], rises: Rising) -> tuple[Array, Array | None]:
     """Coolant as the thermostat and the fan leave it, and what leaves the core; what rises [K/s] stores heat in metal and coolant."""
     cooling = model.prepare(context, model.plant_of(context, facts))
-    stored = (cooling.plant.metal + cooling.plant.liquid) * rises
+    stored = rises.stores(cooling.plant.metal, cooling.plant.liquid)
     made = np.maximum(model.heat_made(context, cooling, context.mean) - stored, 1.0)
     shown = gauge.shown(cooling, made)
     if "outlet" not in whats:
@@ -129,10 +151,10 @@ def _ashore(context: Context, facts: CoolingFacts, whats: set[str], rises: Array
     return coolant, coolant - (off + shown.fan_share * (on - off)) / rate
 
 
-def _afloat(context: Context, facts: CoolingFacts, whats: set[str], rises: Array) -> tuple[Array, Array | None]:
+def _afloat(context: Context, facts: CoolingFacts, whats: set[str], rises: Rising) -> tuple[Array, Array | None]:
     """Coolant where the exchanger sheds what is made, held up by its thermostat; and what leaves the exchanger."""
     found = afloat.solved(context, facts)
-    stored = (found.plant.metal + found.plant.liquid) * rises
+    stored = rises.stores(found.plant.metal, found.plant.liquid)
     made = np.maximum(afloat.heat_made(context, found.plant.limit, context.mean) - stored, 1.0)
     free = found.sink + made / found.conductance
     coolant = np.maximum(free, found.plant.thermostat + HELD_OVER)
