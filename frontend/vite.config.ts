@@ -9,6 +9,8 @@ export default defineConfig({
     target: 'es2022',
     chunkSizeWarningLimit: 700,
     manifest: true,
+    // A page's scripts name what they need themselves: only its styles stand in the first script's lists.
+    modulePreload: { resolveDependencies: (_, needed, { hostType }) => (hostType === 'html' ? needed : needed.filter((file) => file.endsWith('.css'))) },
     // Every page's pieces stand by name in the first script: seven letters part them as surely as eight.
     rollupOptions: { output: { chunkFileNames: 'assets/[name]-[hash:7].js', assetFileNames: 'assets/[name]-[hash:7][extname]' } },
   },

@@ -14965,6 +14965,16 @@ export interface components {
              * @description As read, with its unit: 71 °C
              */
             sea?: string | null;
+            /**
+             * Rises
+             * @description How far it rose in a minute: 2 K
+             */
+            rises?: string | null;
+            /**
+             * Coolant Rises
+             * @description How far the coolant rose in a minute
+             */
+            coolant_rises?: string | null;
             /** Tow */
             tow?: "yes" | null;
             /** Note */

@@ -17,6 +17,7 @@ from gauge_well.web.api import Fence, Strict, answers, blueprint
 from gauge_well.web.problems import problem
 
 bp = blueprint("builds")
+EDITS_MAX = 320  # of one step: a log's stretches with all that is known of each
 MISSING, UNFENCED, STALE = 404, 428, 409
 
 
@@ -86,7 +87,7 @@ class EditEntry(Strict):
 class EditRequest(Strict):
     """Edits applied together, all or none."""
 
-    edits: list[EditEntry] = Field(min_length=1, max_length=60)
+    edits: list[EditEntry] = Field(min_length=1, max_length=EDITS_MAX)
     holds: str | None = Field(
         default=None, max_length=64, description="`stands_on` of an answer that is held: only what differs is sent."
     )

@@ -69,7 +69,7 @@ const out = (id: string) => send(line(`readings.book.${id}`, null, { action: 're
         <template v-if="since.before">
           <p>Now: <b>{{ since.now }}</b></p>
           <p class="mute">Before: {{ since.before }}</p>
-          <ul><li v-for="c in since.changes" :key="c.revision" class="plain">{{ noteWords(c.note, words.label) }}<span class="mute"> {{ c.created_at.slice(0, 10) }}</span></li></ul>
+          <ul><li v-for="c in since.changes" :key="c.revision" class="plain">{{ noteWords(c.note, words.label) }}<span class="mute day">{{ c.created_at.slice(0, 10) }}</span></li></ul>
         </template>
         <p v-else class="mute">It never was another.</p>
       </section>
@@ -114,6 +114,9 @@ li {
   gap: 10px;
   padding: 6px 0;
   border-top: 1px solid var(--line);
+}
+.plain .day {
+  margin-left: 10px;
 }
 .plain {
   display: block;

@@ -24,8 +24,9 @@ const listed = computed(() => readings.found?.mends ?? [])
 const open = computed(() => listed.value.filter((m) => !m.done))
 const done = computed(() => listed.value.filter((m) => m.done))
 const worth = computed(() => (asked.value ? (outlook.singles ?? []) : []).filter((c) => (c.mends || c.gain) && !listed.value.some((m) => m.text === c.label)).slice(0, 8))
+const by = (c: Change) => [c.gain || c.whole, c.own].filter(Boolean).join('; ')
 const add = (text: string) => send(...entry('mends', shortId(), { text }))
-const put = (c: Change) => send(...entry('mends', shortId(), { text: c.label, system: c.system, gains: (c.whole || c.gain || '').slice(0, 200) }))
+const put = (c: Change) => send(...entry('mends', shortId(), { text: c.label, system: c.system, gains: by(c).slice(0, 200) }))
 const tick = (id: string, on: boolean) => send(line(`readings.mends.${id}.done`, on ? dayOf(new Date()) : null))
 </script>
 
@@ -39,8 +40,9 @@ const tick = (id: string, on: boolean) => send(line(`readings.mends.${id}.done`,
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     <p class="noprint"><button v-if="!asked" class="textlink" type="button" @click="work">What would mend it, and by how much?</button></p>
     <ProgressLine v-if="asked && outlook.progress" :label="STEPS[outlook.progress.what] ?? outlook.progress.what" :done="outlook.progress.done" :of="outlook.progress.of" />
+    <p v-if="asked && outlook.failed" class="over" role="alert">It could not be worked just now. <button class="textlink" type="button" @click="outlook.again">Try again</button></p>
     <ul v-if="worth.length">
-      <li v-for="c in worth" :key="c.id"><span>{{ c.label }}<span class="mute block">{{ c.whole || c.gain }}</span></span><button class="textlink" type="button" :aria-label="`put it on the list: ${c.label}`" @click="put(c)">put it on the list</button></li>
+      <li v-for="c in worth" :key="c.id"><span>{{ c.label }}<span class="mute block">{{ by(c) }}</span></span><button class="textlink" type="button" :aria-label="`put it on the list: ${c.label}`" @click="put(c)">put it on the list</button></li>
     </ul>
     <p v-else-if="asked && outlook.singles && !outlook.progress" class="mute">Nothing that was tried mends more.</p>
   </section>
