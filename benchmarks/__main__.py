@@ -13,6 +13,7 @@ from benchmarks.fit import fit
 from benchmarks.fuel import fuel
 from benchmarks.mounts import mounts
 from benchmarks.pages import delays, sizes
+from benchmarks.readings import readings
 from benchmarks.start import start
 from benchmarks.timing import table
 from benchmarks.web import big_shelf, size_over_http, starvation, twenty_users
@@ -35,6 +36,7 @@ def main() -> None:
         *mounts(),
         *work(),
         *start(),
+        *readings(),
     )
     print(table([*core, *size_over_http(), *big_shelf(), *twenty_users(), *starvation(), *delays()]))
 

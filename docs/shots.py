@@ -8,6 +8,7 @@ from __future__ import annotations
 import argparse
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
+from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
 
@@ -35,8 +36,8 @@ VIEWS: dict[str, tuple[str, tuple[int, int], str]] = {
     "fuel": ("/builds/quarry-mule/fuel", WIDE, "light"),
     "need-sheet": ("/builds/quarry-mule/need", WIDE, "light"),
     "start-phone": ("/builds/quarry-mule/start/go", PHONE, "light"),
-    "start-faults": ("/builds/quarry-mule/start/faults", WIDE, "dark"),
-    "bench-phone": ("/builds/quarry-mule", PHONE, "light"),
+    "readings": ("/builds/quarry-mule/readings/taken", WIDE, "light"),
+    "drives": ("/builds/quarry-mule/readings/drives", WIDE, "dark"),
 }
 # Picked and typed into the page of a new build before the picture of its bench is taken; the build is taken off the shelf again.
 PICKED = {"first-answer": {"Machine": "road car", "Fuel": "petrol E10"}}
@@ -51,7 +52,7 @@ TYPED = {
 }
 
 
-# Looked at on a copy of the demo's build, on which so much of a first start is done; @ is so many seconds ago.
+# Looked at on a copy of the demo's build, on which so much of a first start is done, so many seconds ago.
 LOCKS = ("oil", "coolant", "fuel", "stop", "throttle", "sensors", "neutral", "outdoors", "extinguisher")
 RUNS = (("prime", 1200, 1186), ("fuel", 1150, 1150), ("first", 1100, 1083), ("long", 406, None))
 READ = (("coolant", "64 °C", 12), ("volts", "14.1 V", 30), ("rail", "236 kPa", 90))
@@ -73,21 +74,41 @@ def _running() -> dict[str, str]:
     return told
 
 
-def _searched() -> dict[str, str]:
-    return {"symptom": "hot_idle", "looks.cooling__gauge.value": "112 °C"}
+def _started(page: Page, url: str, build: str) -> None:
+    """So much of its first start."""
+    _edit(page, url, build, [{"path": f"start.{field}", "text": text} for field, text in _running().items()])
 
 
-STARTED = {"start-phone": _running, "start-faults": _searched}
+def _driven(page: Page, url: str, build: str) -> None:
+    """A made-up log of it over the pass, its radiator half blocked, taken as readings that its verdicts go by."""
+    _edit(page, url, build, [{"path": "readings.air", "text": "24 °C"}])
+    sheet = page.request.get(f"{url}/api/builds/{build}").json()["document"]
+    log = page.request.post(
+        f"{url}/api/readings/logger.csv", data={"sheet": sheet, "drive": "pass_road", "fault": "blocked"}
+    )
+    asked = f"{url}/api/recordings?kind=csv&build={build}&name=Over%20the%20pass"
+    bytes_ = {"Content-Type": "application/octet-stream"}
+    kept = page.request.post(asked, data=log.body(), headers=bytes_).json()
+    drive = page.request.post(f"{url}/api/readings/drive", data={"sheet": sheet, "recording": kept["id"]}).json()
+    _edit(page, url, build, [edit for stretch in drive["stretches"] for edit in stretch["edits"]])
+    sheet = page.request.get(f"{url}/api/builds/{build}").json()["document"]
+    _edit(page, url, build, page.request.post(f"{url}/api/readings", data={"sheet": sheet}).json()["keep"])
 
 
-def _copied(page: Page, url: str, path: str, told: dict[str, str]) -> str:
-    """A copy of the build in a path, with so much of its first start; the path to it."""
+PREPARED = {"start-phone": _started, "readings": _driven, "drives": _driven}
+
+
+def _edit(page: Page, url: str, build: str, edits: list[dict[str, Any]]) -> None:
+    address = f"{url}/api/builds/{build}"
+    revision = page.request.get(address).json()["revision"]
+    page.request.patch(address, data={"edits": edits}, headers={"If-Match": f'"{revision}"'})
+
+
+def _copied(page: Page, url: str, path: str) -> str:
+    """A copy of the build in a path; the path to it."""
     own = path.split("/")[2]
     made = page.request.post(f"{url}/api/builds/{own}/copy", data={"name": "Quarry Mule"}).json()
-    edits = [{"path": f"start.{field}", "text": text} for field, text in told.items()]
-    address = f"{url}/api/builds/{made['id']}"
-    page.request.patch(address, data={"edits": edits}, headers={"If-Match": f'"{made["revision"]}"'})
-    return path.replace(own, made["id"])
+    return path.replace(own, str(made["id"]))
 
 
 def _dropped(page: Page, url: str, path: str) -> None:
@@ -123,9 +144,10 @@ def main() -> None:
         for name in options.names or VIEWS:
             path, (width, height), scheme = VIEWS[name]
             page = browser.new_page(viewport={"width": width, "height": height}, color_scheme=scheme)
-            started = STARTED.get(name)
-            if started:
-                path = _copied(page, options.url, path, started())
+            prepare = PREPARED.get(name)
+            if prepare:
+                path = _copied(page, options.url, path)
+                prepare(page, options.url, path.split("/")[2])
             page.goto(options.url + path)
             _settle(page)
             for field, label in PICKED.get(name, {}).items():
@@ -140,7 +162,7 @@ def main() -> None:
                 _settle(page)
             page.screenshot(path=str(options.out / f"{name}.png"))
             print(name, flush=True)
-            if started:
+            if prepare:
                 _dropped(page, options.url, path)
             if typed:
                 api = options.url + "/api/builds/" + page.url.rsplit("/", 1)[1]

@@ -153,10 +153,7 @@ def _series(
 ) -> list[SeriesOut]:
     """What is drawn over a drive's time; foretold and logged of the same thing in one."""
     track = source.track
-    out = [
-        _one("speed", "Speed", "speed", track.speed, None, step),
-        _one("height", "Height", "distance", track.height, None, step),
-    ]
+    out: list[SeriesOut] = []
     oil_limit = None if found is None else found.oil_limit
     f = found
     own: list[tuple[str, str, str, Array | None, float | None]] = [
@@ -171,6 +168,12 @@ def _series(
         logged = cleaned.get(id) if id not in dead else None
         if foretold is not None or logged is not None:
             out.append(_one(id, label, kind, foretold, logged, step, limit, _spikes(source, cleaned, id)))
+    # What any machine on a track has.
+    out += [
+        _one("speed", "Speed", "speed", track.speed, None, step),
+        _one("height", "Height", "distance", track.height, None, step),
+        _one("grade", "Grade", "grade", track.grade, None, step),
+    ]
     shown = {s.id for s in out} | {"ambient", "latitude", "longitude"}
     for id in source.logged:
         if id not in shown and id not in dead:

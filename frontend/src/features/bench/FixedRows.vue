@@ -6,6 +6,7 @@ import { percent } from '../../ui/format'
 import Well from '../../ui/Well.vue'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
+import { measuredHere } from './logic'
 
 /** Rows that power does not decide: loads carried against needed, and gates. */
 const props = defineProps<{ rows: Row[] }>()
@@ -31,7 +32,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
       <span class="name">{{ label(row) }}</span>
       <Well :fill="row.fill" :system="row.system" size="long" :label="label(row)" :state="row.state" :low="row.fill_low" :high="row.fill_high" />
       <span class="figure" :class="{ over: row.state === 'short' }">{{ percent(row.fill) }}{{ row.state === 'assumed' ? ' ?' : '' }}</span>
-      <span class="mute detail">{{ detail(row) }}<template v-if="row.state === 'assumed'"> Not stated: {{ row.rests_on?.sentence }}.</template></span>
+      <span class="mute detail">{{ detail(row) }}<template v-if="row.state === 'assumed'"> Not stated: {{ row.rests_on?.sentence }}.</template><template v-if="measuredHere(build.report, row)"> Measured here.</template></span>
     </button>
     <button v-if="shown.length < rows.length || all" class="textlink more" type="button" @click="all = !all">{{ all ? 'the fullest only' : `${rows.length - shown.length} more, all under ${percent(rows[shown.length]?.fill)}` }}</button>
   </div>

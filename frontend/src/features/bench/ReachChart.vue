@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import type { Row } from '../../api/client'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
-import { nudge } from './logic'
+import { measuredHere, nudge } from './logic'
 import ReachBar from './ReachBar.vue'
 import { useReach } from './useReach'
 
@@ -56,7 +56,7 @@ const open = (row: Row) => void router.push({ name: row.system, params: { id: bu
     <div class="rows">
       <span class="wantline" :style="{ '--at': share(wanted) }" />
       <button v-for="row in rows" :key="row.system + row.part + row.kind" class="row" type="button" :title="row.sentence" @click="open(row)">
-        <span class="name">{{ row.label }}<small v-if="duty(row)" class="mute">{{ duty(row).toLowerCase() }}</small></span>
+        <span class="name">{{ row.label }}<small v-if="duty(row)" class="mute">{{ duty(row).toLowerCase() }}{{ measuredHere(build.report, row) ? ', measured here' : '' }}</small></span>
         <ReachBar :row="row" :reach="reach(row)" :asked="share(asked(row))" :short="short(row)" :band="band(row)" :number="numberAt(row)" :said="value(row)" />
       </button>
     </div>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { Row } from '../../api/client'
-import { axisTop, nudge, split, ticks, told } from './logic'
+import type { Report, Row } from '../../api/client'
+import { axisTop, measuredHere, nudge, split, ticks, told } from './logic'
 
 const row = (over: Partial<Row>): Row => ({
   system: 'fuel', part: 'pump', label: 'Fuel pump', kind: 'power', reach_w: null, reach_code: 'value', carries_w: null, needs_w: null,
@@ -42,5 +42,12 @@ describe('bench', () => {
     expect(nudge(1000, 'ArrowRight', false)).toBeCloseTo(1010)
     expect(nudge(1000, 'ArrowLeft', true)).toBeCloseTo(900)
     expect(nudge(1000, 'x', false)).toBeNull()
+  })
+  it('marks rows that go by what was measured here, and no others', () => {
+    const report = { measured: { rows: [{ system: 'cooling', part: 'core_fan', kind: 'load', reach_w: null, carries_w: 3e4 }] } } as unknown as Report
+    expect(measuredHere(report, row({ system: 'cooling', part: 'core_fan', kind: 'load' }))).toBe(true)
+    expect(measuredHere(report, row({ system: 'cooling', part: 'core_fan', kind: 'power' }))).toBe(false)
+    expect(measuredHere({ measured: null } as Report, row({}))).toBe(false)
+    expect(measuredHere(null, row({}))).toBe(false)
   })
 })

@@ -1,4 +1,4 @@
-import type { Change, Check, Row, Schemas, SystemBlock } from '../../api/client'
+import type { Change, Check, Report, Row, Schemas, SystemBlock } from '../../api/client'
 
 /** Of its own scale, under which lost power is not told on the bench; what only wants care is told past its whole scale. */
 const TELLING = 0.05
@@ -118,3 +118,6 @@ export function byMoney(changes: Change[]): Change[] {
   const worth = (c: Change) => (c.price_total ? (1e6 * c.buys + (c.headroom_w ?? 0)) / c.price_total : -1)
   return [...changes].sort((a, b) => Number(a.rejected) - Number(b.rejected) || worth(b) - worth(a))
 }
+
+/** Whether a row goes by what was measured on this build. */
+export const measuredHere = (report: Report | null, row: Row): boolean => report?.measured?.rows.some((m) => m.system === row.system && m.part === row.part && m.kind === row.kind) ?? false

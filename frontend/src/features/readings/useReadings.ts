@@ -15,8 +15,9 @@ export const useReadings = defineStore('readings', () => {
   const trouble = ref('')
   const recordings = shallowRef<Recording[]>([])
   const since = shallowRef<Schemas['SinceOut'] | null>(null)
-  /** What is driven: a drive that ships, or a recording. */
-  const picked = ref('')
+  /** What is driven: what was picked, else the newest recording, else a drive that ships. */
+  const chosen = ref('')
+  const picked = computed({ get: () => chosen.value || recordings.value[0]?.id || found.value?.drives[0]?.id || '', set: (id) => (chosen.value = id) })
   const drive = shallowRef<Drive | null>(null)
   const driveTrouble = ref('')
   const recording = computed(() => recordings.value.find((r) => r.id === picked.value) ?? null)
@@ -30,7 +31,7 @@ export const useReadings = defineStore('readings', () => {
     if (of.value !== own.id) {
       found.value = drive.value = since.value = null
       recordings.value = []
-      picked.value = ''
+      chosen.value = ''
       file.value = null
     }
     const next = await floor.readings(build.document, signal)
@@ -38,7 +39,6 @@ export const useReadings = defineStore('readings', () => {
     found.value = next
     of.value = own.id
     trouble.value = ''
-    if (!picked.value) picked.value = next.drives[0]?.id ?? ''
   }
   const refused = (error: unknown) => (trouble.value = said(error))
 
@@ -100,7 +100,7 @@ export const useReadings = defineStore('readings', () => {
         await build.send([line(`readings.recipes.${id}.heads`, read.heads), line(`readings.recipes.${id}.columns`, columns)])
       }
       await list()
-      picked.value = kept.id
+      chosen.value = kept.id
       file.value = null
       return true
     } catch (error) {
@@ -112,7 +112,7 @@ export const useReadings = defineStore('readings', () => {
   async function drop(id: string): Promise<void> {
     try {
       await floor.recordingDrop(id)
-      if (picked.value === id) picked.value = found.value?.drives[0]?.id ?? ''
+      if (chosen.value === id) chosen.value = ''
       await list()
     } catch (error) {
       driveTrouble.value = said(error)
