@@ -27,6 +27,7 @@ from gauge_well.services import render
 from gauge_well.services.sizing import size_document
 from gauge_well.sheet import FORMAT, load, resolve
 from gauge_well.sheet.demo import demo
+from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.units.printing import Preference
 
 ROOT = Path(__file__).resolve().parents[1]
@@ -255,3 +256,13 @@ class NumbersCase(unittest.TestCase):
     def rising(self, values: Any, note: str = "") -> None:
         """Each value above the one before."""
         self.assertTrue(bool(np.all(np.diff(np.asarray(values, dtype=float)) > 0.0)), f"{note} {values}")
+
+
+def edited(
+    *edits: tuple[str, str | None], document: dict[str, Any] | None = None, action: str = "set"
+) -> dict[str, Any]:
+    """A document with fields set one by one, as they are typed; a road car's where none is given."""
+    found = dict(ROAD) if document is None else document
+    for path, text in edits:
+        found = apply_edit(found, Edit(path, text, action=action))
+    return found

@@ -5,16 +5,9 @@ from datetime import UTC, datetime
 
 from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.edit import Edit, apply_edit
-from tests.support import ROAD
+from tests.support import ROAD, edited
 
 AT = "2026-11-29T09:14:03Z"
-
-
-def edited(*edits: tuple[str, str | None], document=None, action="set"):
-    found = document or dict(ROAD)
-    for path, text in edits:
-        found = apply_edit(found, Edit(path, text, action=action))
-    return found
 
 
 class Start(unittest.TestCase):

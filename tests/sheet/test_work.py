@@ -1,20 +1,12 @@
 """What is said of the work: read, kept, edited a field at a time, refused in words."""
 
 import unittest
-from typing import Any
 
 from gauge_well.sheet import SheetError, load
 from gauge_well.sheet.edit import Edit, apply_edit
 from gauge_well.sheet.spans import hours_of, lead_of, money_of, pause_of
 from gauge_well.units import ReadingError
-from tests.support import ROAD
-
-
-def edited(*edits: tuple[str, str | None], document: dict[str, Any] | None = None) -> dict[str, Any]:
-    raw = load(ROAD).document if document is None else document
-    for path, text in edits:
-        raw = apply_edit(raw, Edit(path, text))
-    return raw
+from tests.support import ROAD, edited
 
 
 class Spans(unittest.TestCase):

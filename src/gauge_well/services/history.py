@@ -8,9 +8,9 @@ from sqlalchemy import Engine, delete, exists, func, select, update
 from sqlalchemy.orm import Session, aliased
 
 from gauge_well.services.errors import NotFound
-from gauge_well.services.shelf import stamp
+from gauge_well.services.shelf import stamp, there
 from gauge_well.sheet.format_1 import path_now
-from gauge_well.store.models import Build, Revision
+from gauge_well.store.models import Revision
 from gauge_well.store.session import transaction
 
 LAST_KEPT = 50
@@ -33,16 +33,11 @@ def compact(session: Session, id: str, newest: int) -> None:
     )
 
 
-def _there(session: Session, id: str) -> None:
-    if session.scalar(select(Build.id).where(Build.id == id, Build.deleted_at.is_(None))) is None:
-        raise NotFound
-
-
 def revisions(engine: Engine, id: str) -> dict[str, Any]:
     """History of a build, newest first, with the rule by which it is kept."""
     columns = (Revision.revision, Revision.note, Revision.name, Revision.verdict, Revision.created_at)
     with transaction(engine) as session:
-        _there(session, id)
+        there(session, id)
         rows = session.execute(
             select(*columns).where(Revision.build_id == id).order_by(Revision.revision.desc()).limit(LISTED)
         ).all()
@@ -68,7 +63,7 @@ def _said_now(note: str) -> str:
 def document_of(engine: Engine, id: str, revision: int) -> dict[str, Any]:
     """Raw document of one revision; NotFound when there is none of that number."""
     with transaction(engine) as session:
-        _there(session, id)
+        there(session, id)
         found = session.get(Revision, (id, revision))
     if found is None:
         raise NotFound("revision")
@@ -78,7 +73,7 @@ def document_of(engine: Engine, id: str, revision: int) -> dict[str, Any]:
 def name_revision(engine: Engine, id: str, revision: int, name: str) -> dict[str, Any]:
     """Name a revision, which keeps it for good; an empty name takes it off. Gives the history."""
     with transaction(engine) as session:
-        _there(session, id)
+        there(session, id)
         where = (Revision.build_id == id) & (Revision.revision == revision)
         found = session.execute(
             update(Revision).where(where).values(name=name.strip() or None).returning(Revision.revision)

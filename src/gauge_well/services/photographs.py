@@ -15,8 +15,8 @@ from sqlalchemy.orm import Session, undefer
 
 from gauge_well.services.errors import NotFound, Refused
 from gauge_well.services.models_report import Model
-from gauge_well.services.shelf import stamp
-from gauge_well.store.models import Build, Photograph
+from gauge_well.services.shelf import stamp, there
+from gauge_well.store.models import Photograph
 from gauge_well.store.session import transaction
 
 PHOTO_MAX = 24 * 1024 * 1024  # bytes of a file: a phone's largest
@@ -98,11 +98,6 @@ def _jpeg(image: Image.Image) -> bytes:
     return out.getvalue()
 
 
-def _there(session: Session, build: str) -> None:
-    if session.scalar(select(Build.id).where(Build.id == build, Build.deleted_at.is_(None))) is None:
-        raise NotFound
-
-
 def _plain(photo: Photograph) -> dict[str, Any]:
     return {
         "id": photo.id,
@@ -129,7 +124,7 @@ def subject_of(text: str) -> str:
 def keep(engine: Engine, build: str, subject: str, note: str, photo: Made) -> dict[str, Any]:
     """Keep a photograph; NotFound where there is no such build, Refused where it has as many as it may."""
     with transaction(engine) as session:
-        _there(session, build)
+        there(session, build)
         count = session.scalar(select(func.count()).where(Photograph.build_id == build)) or 0
         if count >= COUNT_MAX:
             raise Refused("photograph", str(count), f"{COUNT_MAX} of a build", f"{COUNT_MAX} photographs are the most.")
@@ -152,7 +147,7 @@ def keep(engine: Engine, build: str, subject: str, note: str, photo: Made) -> di
 def listed(engine: Engine, build: str) -> list[dict[str, Any]]:
     """Photographs of a build, the newest first."""
     with transaction(engine) as session:
-        _there(session, build)
+        there(session, build)
         query = (
             select(Photograph).where(Photograph.build_id == build).order_by(Photograph.created_at.desc(), Photograph.id)
         )

@@ -20,9 +20,9 @@ from gauge_well.formats.log import CHANNELS, Column, Log
 from gauge_well.formats.recorded import names_of, read_back, unpacked, written
 from gauge_well.services.errors import NotFound, Refused
 from gauge_well.services.models_readings import ChannelOut, FileOut, LogColumnOut, RecordingOut
-from gauge_well.services.shelf import stamp
+from gauge_well.services.shelf import stamp, there
 from gauge_well.services.starting import moment
-from gauge_well.store.models import Build, Recording
+from gauge_well.store.models import Recording
 from gauge_well.store.session import transaction
 from gauge_well.units import KINDS, UNITS
 
@@ -191,11 +191,6 @@ def as_drive(content: bytes) -> Logged:
 # Kept ---------------------------------------------------------------------------------------------
 
 
-def _there(session: Session, build: str) -> None:
-    if session.scalar(select(Build.id).where(Build.id == build, Build.deleted_at.is_(None))) is None:
-        raise NotFound
-
-
 def _plain(kept: Recording) -> dict[str, Any]:
     return RecordingOut(
         id=kept.id,
@@ -214,7 +209,7 @@ def keep(
     """Keep a recording; NotFound where there is no such build, Refused where it has as many as it may."""
     kind, begins, seconds, channels, content = made
     with transaction(engine) as session:
-        _there(session, build)
+        there(session, build)
         count = session.scalar(select(func.count()).where(Recording.build_id == build)) or 0
         if count >= COUNT_MAX:
             raise Refused("recording", str(count), f"{COUNT_MAX} of a build", f"{COUNT_MAX} recordings are the most.")
@@ -231,7 +226,7 @@ def keep(
 def listed(engine: Engine, build: str) -> list[dict[str, Any]]:
     """Recordings of a build, the newest first."""
     with transaction(engine) as session:
-        _there(session, build)
+        there(session, build)
         query = select(Recording).where(Recording.build_id == build).order_by(Recording.created_at.desc(), Recording.id)
         return [_plain(kept) for kept in session.scalars(query)]
 

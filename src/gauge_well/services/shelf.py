@@ -14,10 +14,11 @@ from typing import Any
 
 from sqlalchemy import Engine, Row, delete, func, select, tuple_, update
 from sqlalchemy.exc import DBAPIError
+from sqlalchemy.orm import Session
 
 from gauge_well.core.systems import SYSTEMS
 from gauge_well.services import sizing
-from gauge_well.services.errors import Refused
+from gauge_well.services.errors import NotFound, Refused
 from gauge_well.sheet import SheetError
 from gauge_well.sheet.demo import NAMES
 from gauge_well.store.models import Build
@@ -44,6 +45,12 @@ def fingerprint() -> str:
     for name in WORKS:
         take(resources.files("gauge_well") / name)
     return total.hexdigest()[:20]
+
+
+def there(session: Session, build: str) -> None:
+    """NotFound where there is no such build, or it lies in the bin."""
+    if session.scalar(select(Build.id).where(Build.id == build, Build.deleted_at.is_(None))) is None:
+        raise NotFound
 
 
 def stamp(moment: datetime) -> str:
