@@ -19,6 +19,7 @@ import schemathesis
 from hypothesis import HealthCheck, Phase, seed, settings
 from schemathesis import Case
 from schemathesis.checks import CHECKS, load_all_checks
+from schemathesis.core.failures import FailureGroup
 from sqlalchemy import Engine
 
 from gauge_well.core.systems import SYSTEMS
@@ -144,7 +145,7 @@ def _some(operation: Any, each: int, number: int, deep: Deep, checks: list[Any],
             response = case.call()
             tally.statuses[response.status_code] += 1
             case.validate_response(response, checks=checks)
-        except Exception as error:
+        except (Exception, FailureGroup) as error:
             tally.faults.append(f"{operation.method.upper()} {operation.path}: {str(error)[:1500]}")
 
     run()

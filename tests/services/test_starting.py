@@ -82,6 +82,8 @@ class Starting(unittest.TestCase):
         found = starting.start_of(bare)
         self.assertTrue(found["holds"] and found["missing"])
         self.assertFalse(found["expected"])
+        with self.assertRaisesRegex(SheetError, "no alarm can be worked"):
+            starting.thresholds_csv(bare)
 
 
 class Faults(unittest.TestCase):
@@ -162,5 +164,7 @@ class Faults(unittest.TestCase):
         looks = {id: value for id, value in events[0]["looks"].items() if id.startswith("cooling__")}
         found = self.asked("hot_idle", **looks)
         self.assertEqual(found["causes"][0]["id"], "fan_dead")
-        with self.assertRaises(SheetError):
-            list(faults.play(demo(MULE), "cooling", "parsnip", 1.0, 7))
+        # Refused before anything is sent.
+        for sheet, cause in ((demo(MULE), "parsnip"), ({}, "")):
+            with self.assertRaises(SheetError):
+                next(faults.play(sheet, "cooling" if cause else "", cause, 1.0, 7))

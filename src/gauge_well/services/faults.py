@@ -211,8 +211,10 @@ def play(raw: Mapping[str, Any], group: str, cause: str, size: float, seed: int 
             id.replace(".", "__"): value if isinstance(value, str) else exact(_round(value), kinds[id], sheet.prefer)
             for id, value in looks.items()
         }
+        # All rows first: what the engine lacks must be said before anything is sent.
+        rows = list(engine.played(case, where, fault, own))
         yield StartEvent(event="engine", time=0.0, shows={}, looks=texts).model_dump()
-        for row in engine.played(case, where, fault, own):
+        for row in rows:
             yield StartEvent(event="row", time=row.time, shows=dict(row.shows), looks={}).model_dump()
     except MissingFact as error:
         raise refused(

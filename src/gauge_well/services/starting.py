@@ -43,7 +43,7 @@ from gauge_well.services.models_start import (
 )
 from gauge_well.services.render import sentence
 from gauge_well.services.sizing import check
-from gauge_well.sheet import Resolved, Sheet
+from gauge_well.sheet import Problem, Resolved, Sheet, SheetError
 from gauge_well.sheet.sections import spec_of
 from gauge_well.sheet.start import HoldSaid, ReadingSaid
 from gauge_well.units import KINDS, show
@@ -298,13 +298,25 @@ def _bare(value: float, kind: str, prefer: Preference) -> str:
 
 
 def thresholds_csv(raw: Mapping[str, Any]) -> str:
-    """Alarms and cuts as CSV, in the build's units, ready to be typed into a controller."""
+    """Alarms and cuts as CSV, in the build's units, ready to be typed into a controller.
+
+    Raises
+    ------
+    SheetError
+        Names the fact without which there are none.
+    """
     sheet, resolved = check(raw)
+    try:
+        alarms = thresholds.thresholds(resolved.case, where_of(sheet))
+    except MissingFact as error:
+        label = Facts(sheet, resolved).of((error.field,))[0].label
+        message = f"{label} is not stated: no alarm can be worked."
+        raise SheetError([Problem(error.field, label, "", "", message)]) from error
     prefer = sheet.prefer
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow(["quantity", "unit", "side", "above rpm", "alarm", "cut", "delay s", "why"])
-    for t in thresholds.thresholds(resolved.case, where_of(sheet)):
+    for t in alarms:
         unit = unit_for(t.kind, prefer)
         cut = "" if t.cut is None else _bare(t.cut, t.kind, prefer)
         above = f"{t.above_speed:.0f}" if t.above_speed else ""

@@ -101,7 +101,8 @@ export const useStart = defineStore('start', () => {
   const entry = (list: string, id: string, fields: Record<string, string>) => Object.entries(fields).map(([field, text]) => line(`start.${list}.${id}.${field}`, text))
   const remove = (list: string, id: string) => send([line(`start.${list}.${id}`, null, { action: 'remove' })])
 
-  const sign = (hold: Hold, by: string) => send([
+  /** Sign a hold; nobody signs for a measure that does not prove it. */
+  const sign = (hold: Hold, by: string) => holds.value.some((s) => s.hold.id === hold.id && s.wrong) ? Promise.resolve() : send([
     ...entry('holds', keyOf(place.value, hold.id), { signed: by, at: moment() }),
     ...(hold.task ? [line(`work.tasks.${hold.task}.done`, dayOf(new Date())), line(`work.tasks.${hold.task}.signed`, by)] : []),
   ])

@@ -16,10 +16,7 @@ const who = useLocalStorage('signs', '')
 const waited = computed(() => (props.standing.signed?.began ? (start.now - Date.parse(props.standing.signed.began)) / 1000 : null))
 const left = computed(() => (waited.value === null ? null : Math.max(hold.value.waits - waited.value, 0)))
 const wanted = computed(() => (hold.value.least !== null ? `${words.show(hold.value.least, hold.value.kind)}${hold.value.most === null ? ' at least' : ` to ${words.show(hold.value.most, hold.value.kind)}`}` : ''))
-const sign = () => {
-  if (text.value.trim() && text.value !== props.standing.value) void start.measured(hold.value, text.value)
-  void start.sign(hold.value, who.value.trim() || 'me')
-}
+const sign = () => void start.sign(hold.value, who.value.trim() || 'me')
 </script>
 
 <template>
