@@ -5,6 +5,7 @@ import json
 import numpy as np
 
 from gauge_well.core.errors import CoreError
+from gauge_well.core.systems.fuel.facts_supply import INJECTIONS
 from gauge_well.core.systems.fuel.presets import PRESETS
 from gauge_well.core.systems.fuel.views import VIEWS
 from tests.core.systems.fuel.builds import DIESEL, FIVE, POT, circuit, with_fuel
@@ -42,6 +43,15 @@ class Views(NumbersCase):
         self.assertEqual(found[1]["unknown"], ["fuel.main.pressure"])
         for view in found[2:]:
             self.assertFalse(view.get("unknown"))
+
+    def test_every_way_in_is_drawn_whatever_the_fuel(self) -> None:
+        """Also what cannot be: a diesel through gas parts is typed while one fact is changed before the other."""
+        for raw in (ROAD, DIESEL):
+            for way in INJECTIONS:
+                with self.subTest(raw["engine"]["fuel"], way=way):
+                    context, c = circuit(with_fuel(raw, injection=way))
+                    for view in VIEWS:
+                        json.dumps(drawn("fuel", view, context, c.facts), allow_nan=False)
 
     def test_out_of_range(self) -> None:
         context, c = circuit(FIVE)

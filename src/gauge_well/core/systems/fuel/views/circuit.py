@@ -24,6 +24,7 @@ ENDS = {
     "common_rail": "high-pressure pump",
     "mechanical": "injection pump",
     "carburettor": "float bowl",
+    "gas": "gas parts",
 }
 # Which check speaks of a part of the drawing.
 SPEAKS = {
