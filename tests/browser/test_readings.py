@@ -76,7 +76,7 @@ class Readings(BrowserCase):
     def test_a_reading_is_left_out_and_counted_again(self) -> None:
         page = self.read(taken=HOT)
         with self.saved():
-            page.get_by_role("button", name="leave it out: Coolant 118 °C").click()
+            page.get_by_role("button", name="do not count it: Coolant 118 °C").click()
         expect(page.locator("[data-reading]")).to_contain_text("Not fitted: left out")
         with self.saved():
             page.get_by_role("button", name="count it: Coolant 118 °C").click()

@@ -21,6 +21,7 @@ watchPostEffect(() => groupRadios(box.value, id, props.options))
 <style scoped>
 .segments {
   display: inline-block;
+  flex: none;
   max-width: 100%;
   overflow-x: auto;
 }

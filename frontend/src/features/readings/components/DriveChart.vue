@@ -14,18 +14,18 @@ const picked = ref('coolant')
 const choices = computed(() => props.drive.series.map((s) => ({ value: s.id, label: s.label })))
 const shown = computed(() => props.drive.series.find((s) => s.id === picked.value) ?? props.drive.series[0])
 const COLOURS: { [id: string]: string } = { coolant: 'cooling', oil_temperature: 'oil', fuel: 'fuel', charge: 'electrics', volts: 'electrics' }
+const both = computed(() => Boolean(shown.value?.foretold.some((v) => v !== null) && shown.value.logged.some((v) => v !== null)))
 const option = computed(() => {
   const s = shown.value
   if (!s) return {}
   const unit = (si: number) => words.value(si, s.kind)
   const colour = read(COLOURS[s.id] ?? 'cooling')
-  const name = { foretold: 'foretold', logged: 'logged' }
   const foretold = points(props.drive.time, s.foretold, unit)
   const logged = points(props.drive.time, s.logged, unit)
   const end = (props.drive.time.at(-1) ?? 0) / 60
   const lines: Line[] = [
-    ...(foretold.length ? [{ name: logged.length ? name.foretold : '', points: foretold, colour, dashed: logged.length > 0, at: 0.3 }] : []),
-    ...(logged.length ? [{ name: name.logged, points: logged, colour: read('ink'), at: 0.6 }] : []),
+    ...(foretold.length ? [{ name: '', points: foretold, colour, dashed: logged.length > 0 }] : []),
+    ...(logged.length ? [{ name: '', points: logged, colour: read('ink') }] : []),
     ...(s.limit === null ? [] : [{ name: `limit ${words.show(s.limit, s.kind)}`, points: [[0.12 * end, unit(s.limit)], [0, unit(s.limit)], [end, unit(s.limit)]] as [number, number][], colour: read('over'), at: 0 }]),
   ]
   const values = [...s.foretold, ...s.logged].filter((v): v is number => v !== null).map(unit)
@@ -43,8 +43,14 @@ const label = computed(() => {
 
 <template>
   <section class="card pad" data-drive>
-    <div class="cardhead"><h2 class="label">{{ shown?.label }} over the drive</h2></div>
+    <div class="cardhead"><h2 class="label">{{ shown?.label }} over the drive</h2><span v-if="both" class="mute key">dashed: foretold · line: logged</span></div>
     <Segments v-model="picked" label="What is drawn" :options="choices" />
     <ChartPanel :option="option" :label="label" />
   </section>
 </template>
+
+<style scoped>
+.key {
+  font: 500 13px var(--labels);
+}
+</style>

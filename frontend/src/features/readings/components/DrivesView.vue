@@ -13,7 +13,7 @@ import { typed } from '../../../ui/typed'
 import { withUnit } from '../../start/logic'
 import StateIt from '../../start/components/StateIt.vue'
 import TwoColumns from '../../start/components/TwoColumns.vue'
-import { asEdits, far, spell } from '../logic'
+import { asEdits, far, spell, type Series } from '../logic'
 import { useReadings } from '../useReadings'
 import DriveChart from './DriveChart.vue'
 import FileCard from './FileCard.vue'
@@ -44,6 +44,8 @@ const lead = computed(() => {
 })
 const rest = computed(() => (drive.value?.worst ?? []).filter((w) => w.sentence !== lead.value.text && !lead.value.text.endsWith(w.sentence)))
 const compared = computed(() => (drive.value?.series ?? []).filter((s) => s.rms !== null))
+/** How far what was logged lies from what is foretold; what a drive takes over from its log lies nowhere else. */
+const apart = (s: Series) => (s.rms ?? 0) < 1e-6 ? 'the drive goes by it' : `${words.show(Math.abs(s.bias ?? 0), gap(s.kind))} ${(s.bias ?? 0) > 0 ? 'over' : 'under'} in the mean, ${words.show(s.rms, gap(s.kind))} about it`
 const imperial = computed(() => words.unit('distance') === 'ft')
 const gap = (kind: string) => (kind === 'temperature' ? 'temperature_difference' : kind)
 const used = computed(() => {
@@ -98,7 +100,7 @@ async function takeAll(): Promise<void> {
       </section>
       <section v-if="drive.logged" class="card pad" data-compared>
         <h2 class="label">Logged against foretold</h2>
-        <ul><li v-for="s in compared" :key="s.id">{{ s.label }}: {{ words.show(Math.abs(s.bias ?? 0), gap(s.kind)) }} {{ (s.bias ?? 0) > 0 ? 'over' : 'under' }} in the mean, {{ words.show(s.rms, gap(s.kind)) }} about it.</li></ul>
+        <ul><li v-for="s in compared" :key="s.id">{{ s.label }}: {{ apart(s) }}.</li></ul>
         <p v-for="s in drive.series.filter((x) => x.spikes)" :key="`k${s.id}`">{{ s.label }}: {{ s.spikes }} second{{ s.spikes > 1 ? 's' : '' }} jumped out and back, left out: a loose plug?</p>
         <p v-for="d in drive.dead" :key="d" class="over">{{ d }} never moved: a dead sender, or a wire off.</p>
         <template v-if="untaken.length">

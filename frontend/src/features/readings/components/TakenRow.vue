@@ -29,7 +29,7 @@ const path = computed(() => `readings.taken.${props.taken.id}`)
     <BandGlass v-if="taken.before" :value="taken.value" :before="taken.before" :after="taken.after" :label="label" :out="taken.outlier" :left="taken.weight === null" />
     <div class="line small">
       <span class="mute"><template v-if="taken.before && after">foretold {{ show(taken.before.likely) }}, fitted {{ show(after.likely) }}</template><template v-if="taken.at"> · {{ taken.at.slice(0, 10) }}</template><template v-if="taken.rests"> · <span class="guess">{{ taken.rests }}: nobody said</span></template></span>
-      <span class="noprint"><button class="textlink" type="button" :aria-label="`${taken.left_out ? 'count it' : 'leave it out'}: ${name}`" @click="send(line(`${path}.left_out`, taken.left_out ? null : 'yes'))">{{ taken.left_out ? 'count it' : 'leave it out' }}</button> <button class="textlink" type="button" :aria-label="`take out: ${name}`" @click="send(line(path, null, { action: 'remove' }))">take out</button></span>
+      <span class="noprint"><button class="textlink" type="button" :aria-label="`${taken.left_out ? 'count it' : 'do not count it'}: ${name}`" @click="send(line(`${path}.left_out`, taken.left_out ? null : 'yes'))">{{ taken.left_out ? 'count it' : 'do not count it' }}</button> <button class="textlink" type="button" :aria-label="`take out: ${name}`" @click="send(line(path, null, { action: 'remove' }))">take out</button></span>
     </div>
     <p v-if="says" class="small" :class="{ over: taken.outlier && !taken.why, mute: Boolean(taken.why) }">{{ says }}</p>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
