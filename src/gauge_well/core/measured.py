@@ -10,6 +10,19 @@ import numpy as np
 from gauge_well.core.typing import Array
 
 
+def draws_by(fact: str, doubts: Sequence[str]) -> str:
+    """The standard draws that a factor goes by: those of the fact it multiplies, else of the last doubt it takes the place of."""
+    return fact or f"model.{doubts[-1]}"
+
+
+def root_of(rows: Sequence[Sequence[float]]) -> Array:
+    """The lower root that rows, each as long as its place, make (factor, factor)."""
+    root = np.zeros((len(rows), len(rows)))
+    for at, row in enumerate(rows):
+        root[at, : len(row)] = row
+    return root
+
+
 @dataclass(frozen=True)
 class Learned:
     """A factor after readings.
@@ -30,7 +43,7 @@ class Learned:
     @property
     def column(self) -> str:
         """The standard draws it goes by: those of what it takes the place of."""
-        return self.fact or f"model.{self.doubts[-1]}"
+        return draws_by(self.fact, self.doubts)
 
 
 @dataclass(frozen=True)
@@ -45,9 +58,7 @@ class Measured:
 
     def values(self, z: Sequence[Array]) -> Array:
         """Factors over standard draws, a column each (factor, sample)."""
-        root = np.zeros((len(self.factors), len(self.factors)))
-        for k, factor in enumerate(self.factors):
-            root[k, : len(factor.row)] = factor.row
+        root = root_of([factor.row for factor in self.factors])
         mode = np.array([f.mode for f in self.factors])
         return np.asarray(np.exp(mode[:, None] + root @ np.stack(z)))
 

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import io
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import datetime
 
 import numpy as np
 from defusedxml.common import DefusedXmlException  # type: ignore[import-untyped]
 from defusedxml.ElementTree import ParseError, iterparse  # type: ignore[import-untyped]
 
 from gauge_well.formats.errors import FormatError
+from gauge_well.formats.log import as_utc
 
 BYTES_MAX = 64 * 1024 * 1024
 FIXES_MAX, DEEPEST = 500_000, 24
@@ -88,5 +89,4 @@ def _number(text: str | None) -> float:
 def _moment(text: str | None) -> datetime | None:
     if not text:
         return None
-    found = datetime.fromisoformat(text.strip())
-    return found.replace(tzinfo=UTC) if found.tzinfo is None else found.astimezone(UTC)
+    return as_utc(datetime.fromisoformat(text.strip()))

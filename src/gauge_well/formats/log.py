@@ -211,8 +211,13 @@ def _seconds(cell: str, unit: str) -> tuple[float | None, datetime | None]:
         moment = datetime.fromisoformat(text)
     except ValueError:
         return None, None
-    moment = moment.replace(tzinfo=UTC) if moment.tzinfo is None else moment.astimezone(UTC)
+    moment = as_utc(moment)
     return moment.timestamp(), moment
+
+
+def as_utc(moment: datetime) -> datetime:
+    """A moment in UTC; one without a zone is taken to be in it."""
+    return moment.replace(tzinfo=UTC) if moment.tzinfo is None else moment.astimezone(UTC)
 
 
 def _binned(
@@ -254,7 +259,7 @@ def _binned(
         for second, (total, n) in own.items():
             values[second] = total / n
         channels[column.channel] = values
-    return Log(time, channels, tuple(columns), count, left_out, _dead(channels), begins)
+    return Log(time, channels, tuple(columns), count, left_out, dead_of(channels), begins)
 
 
 def _both(first: Sequence[Sequence[str]], rest: Iterator[list[str]]) -> Iterator[Sequence[str]]:
@@ -262,7 +267,7 @@ def _both(first: Sequence[Sequence[str]], rest: Iterator[list[str]]) -> Iterator
     yield from rest
 
 
-def _dead(channels: Mapping[str, np.ndarray]) -> tuple[str, ...]:
+def dead_of(channels: Mapping[str, np.ndarray]) -> tuple[str, ...]:
     """Channels that say the same all the way, or nothing: a sensor off, a wire broken."""
     found = []
     for id, values in channels.items():

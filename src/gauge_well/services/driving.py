@@ -20,10 +20,10 @@ from gauge_well.core.drive.track import Track
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.fitted.kept import homes_of
 from gauge_well.core.fitted.predict import WHATS
-from gauge_well.core.fitted.steady import Stretch, stretches, without_spikes
+from gauge_well.core.fitted.steady import Stretch, smoothed, stretches, without_spikes
 from gauge_well.core.media.fuels import burning
 from gauge_well.core.typing import Array, likely_or_none
-from gauge_well.formats.log import CHANNELS
+from gauge_well.formats.log import CHANNELS, dead_of
 from gauge_well.formats.recorded import names_of
 from gauge_well.services.errors import Refused
 from gauge_well.services.models_readings import DriveOut, EditLine, SeriesOut, StretchOut, WorstOut
@@ -31,7 +31,7 @@ from gauge_well.services.recordings import as_drive
 from gauge_well.services.sizing import check
 from gauge_well.services.starting import Facts, moment
 from gauge_well.sheet import Resolved, Sheet
-from gauge_well.sheet.readings import AIR
+from gauge_well.sheet.readings import AIR, homes_text
 from gauge_well.units import UNITS, show
 from gauge_well.units.printing import Preference, convert, unit_for
 
@@ -107,9 +107,8 @@ def drive_of(
     climbed = float(np.sum(np.maximum(track.grade, 0.0) * track.speed))
     density = _density(case)
     fuel = 0.0 if found is None else float(found.fuel[-1])
-    dead = [
-        id for id, v in source.logged.items() if np.isfinite(v).sum() < 2 or float(np.nanmax(v) - np.nanmin(v)) == 0.0
-    ]
+    dead = dead_of(source.logged)
+    smooth = {id: smoothed(cleaned[id]) for id in OF_LOG if id in cleaned and id not in dead}
     out = DriveOut(
         id=source.id,
         label=source.label,
@@ -127,10 +126,10 @@ def drive_of(
         worst=[]
         if found is None
         else [
-            *_logged(found, track, cleaned, dead, sheet.prefer),
+            *_logged(found, track, smooth, sheet.prefer),
             *_worst(found, track, bool(cleaned.keys() & OF_LOG.keys()), sheet.prefer),
         ],
-        stretches=[] if found is None else _stretches(found, source, cleaned, day, resolved, sheet, dead),
+        stretches=[] if found is None else _stretches(found, source, smooth, day, resolved, sheet),
         dead=names_of(dead),
         gaps=float(np.sum(track.gap)),
         duty="" if found is None else f"{source.label}, its worst minutes",
@@ -174,7 +173,7 @@ def _series(
         _one("height", "Height", "distance", track.height, None, step),
         _one("grade", "Grade", "grade", track.grade, None, step),
     ]
-    shown = {s.id for s in out} | {"ambient", "latitude", "longitude"}
+    shown = {s.id for s in out} | {"ambient"}
     for id in source.logged:
         if id not in shown and id not in dead:
             spikes = _spikes(source, cleaned, id)
@@ -215,20 +214,26 @@ def _at(seconds: float) -> str:
     return f"{int(seconds // 60)}:{int(seconds % 60):02d}"
 
 
-def _logged(
-    found: Course, track: Track, cleaned: Mapping[str, Array], dead: Sequence[str], prefer: Preference
-) -> list[WorstOut]:
+def _moment(
+    track: Track, k: int, what: str, label: str, value: float, kind: str, sentence: str, over: bool
+) -> WorstOut:
+    """What stands out at the k-th second."""
+    return WorstOut(
+        what=what, label=label, at=float(track.time[k]), value=value, kind=kind, sentence=sentence, over=over
+    )
+
+
+def _logged(found: Course, track: Track, smooth: Mapping[str, Array], prefer: Preference) -> list[WorstOut]:
     """The hottest that was logged, beside what is foretold of that moment: what was read comes before what is worked."""
     out = []
     for id, label, limit, foretold in (
         ("coolant", "Coolant", found.limit, found.marched.coolant),
         ("oil_temperature", "Oil", found.oil_limit, found.marched.oil),
     ):
-        if id not in cleaned or id in dead:
+        if id not in smooth:
             continue
-        smooth = _smoothed(cleaned[id])
-        k = int(np.nanargmax(smooth))
-        value, then = float(smooth[k]), float(foretold[k])
+        k = int(np.nanargmax(smooth[id]))
+        value, then = float(smooth[id][k]), float(foretold[k])
         over = limit is not None and value > limit
         past = (
             ""
@@ -236,17 +241,7 @@ def _logged(
             else (", over its limit of {}" if over else " (its limit {})").format(show(limit, "temperature", prefer))
         )
         sentence = f"{label} was logged at {show(value, 'temperature', prefer)} at {_at(float(track.time[k]))}{past}; {show(then, 'temperature', prefer)} is foretold there."
-        out.append(
-            WorstOut(
-                what=f"logged_{id}",
-                label=label,
-                at=float(track.time[k]),
-                value=value,
-                kind="temperature",
-                sentence=sentence,
-                over=over,
-            )
-        )
+        out.append(_moment(track, k, f"logged_{id}", label, value, "temperature", sentence, over))
     return out
 
 
@@ -269,43 +264,20 @@ def _worst(found: Course, track: Track, logged: bool, prefer: Preference) -> lis
         over = limit is not None and value > limit
         beside = "" if limit is None else f"; its limit {show(limit, kind, prefer)}"
         sentence = f"{label} {highest} {where}: {show(value, kind, prefer)}{beside}."
-        out.append(
-            WorstOut(
-                what=what, label=label, at=float(track.time[k]), value=value, kind=kind, sentence=sentence, over=over
-            )
-        )
+        out.append(_moment(track, k, what, label, value, kind, sentence, over))
     if "weak" in at:
         k, share = at["weak"], float(np.mean(found.weak))
         sentence = f"Too weak to hold its speed first at {_at(float(track.time[k]))}, {show(share, 'share', prefer)} of the drive in all."
-        out.append(
-            WorstOut(
-                what="weak",
-                label="Too weak",
-                at=float(track.time[k]),
-                value=share,
-                kind="share",
-                sentence=sentence,
-                over=True,
-            )
-        )
-    if found.charge is not None:
-        k = int(np.argmin(found.charge))
-        left = float(found.charge[k] / max(found.charge[0], 1e-9))
+        out.append(_moment(track, k, "weak", "Too weak", share, "share", sentence, True))
+    charge = _charge(found)
+    if charge is not None:
+        k = int(np.argmin(charge))
+        left = float(charge[k])
         if left < 0.995:
             sentence = (
                 f"The battery is lowest at {_at(float(track.time[k]))}: {show(left, 'share', prefer)} of what it held."
             )
-            out.append(
-                WorstOut(
-                    what="charge",
-                    label="Battery",
-                    at=float(track.time[k]),
-                    value=left,
-                    kind="share",
-                    sentence=sentence,
-                    over=left <= 0.0,
-                )
-            )
+            out.append(_moment(track, k, "charge", "Battery", left, "share", sentence, left <= 0.0))
     return out
 
 
@@ -361,36 +333,21 @@ def _rate(rate: float, prefer: Preference) -> str:
 def _stretches(
     found: Course,
     source: Source,
-    cleaned: Mapping[str, Array],
+    smooth: Mapping[str, Array],
     day: Day,
     resolved: Resolved,
     sheet: Sheet,
-    dead: Sequence[str],
 ) -> list[StretchOut]:
     """Stretches of a log in which the load holds, those of the most various power, as readings that can be taken."""
-    smooth = {what: _smoothed(cleaned[id]) for id, what in OF_LOG.items() if id in cleaned and id not in dead}
-    held = stretches(smooth, found.power, source.track.speed)
+    held = stretches({OF_LOG[id]: v for id, v in smooth.items()}, found.power, source.track.speed)
     by_power = sorted(held, key=lambda s: float(np.mean(found.power[s.begin : s.end])))
     if not by_power:
         return []
     pick = np.unique(np.linspace(0, len(by_power) - 1, min(STRETCHES, len(by_power))).astype(int)).tolist()
-    homes = " ".join(f"{id}:{home}" for id, home in homes_of(resolved.unmeasured).items())
+    homes = homes_text(homes_of(resolved.unmeasured))
     return [
         _stretch(by_power[k], found, source, day, sheet, homes) for k in sorted(pick, key=lambda k: by_power[k].begin)
     ]
-
-
-SMOOTH = 15  # s over which a logged temperature is averaged before it is judged steady
-
-
-def _smoothed(values: Array) -> Array:
-    """Each second's mean over a quarter of a minute of what is there; not a number where nothing is."""
-    there = np.isfinite(values)
-    kernel = np.ones(SMOOTH)
-    count = np.convolve(there.astype(float), kernel, mode="same")
-    total = np.convolve(np.where(there, values, 0.0), kernel, mode="same")
-    with np.errstate(invalid="ignore", divide="ignore"):
-        return np.where(count >= SMOOTH / 3.0, total / count, np.nan)
 
 
 def _stretch(stretch: Stretch, found: Course, source: Source, day: Day, sheet: Sheet, homes: str) -> StretchOut:
@@ -453,7 +410,7 @@ def logged_rows(raw: Mapping[str, Any], drive: str, fault: str, seed: int = SHIP
     try:
         found = played(case, source.track, day, fault, seed)
     except MissingFact as error:
-        label = Facts(sheet, resolved).of((error.field,))[0].label
+        label = Facts(sheet, resolved).label(error.field)
         raise Refused(
             "drive", error.field, "a build that can be driven", f"{label} is not stated: the drive cannot be worked."
         ) from None

@@ -40,7 +40,7 @@ from gauge_well.services.models_readings import (
 from gauge_well.services.sizing import check
 from gauge_well.services.starting import Facts, moment, told_by
 from gauge_well.sheet import Resolved, Sheet
-from gauge_well.sheet.readings import AIR, BookSaid, TakenSaid
+from gauge_well.sheet.readings import AIR, BookSaid, TakenSaid, homes_text
 from gauge_well.units import show
 from gauge_well.units.printing import Preference
 
@@ -104,7 +104,7 @@ def readings_of(raw: Mapping[str, Any]) -> dict[str, Any]:
         applied_at=moment(said.applied),
         gone=[measured.GONE.get(id, id) for id in resolved.gone],
         keep=[] if tuple(fresh) == said.factors and said.applied is not None else _keep(sheet, fresh),
-        homes=" ".join(f"{id}:{home}" for id, home in homes.items()),
+        homes=homes_text(homes),
         missing=known.of(missing),
         book=_book(said.book),
         mends=[

@@ -149,9 +149,10 @@ class Facts:
 
     def of(self, paths: Sequence[str]) -> list[UnstatedOut]:
         """Facts by their paths; a list that is empty is called by its path's last word."""
-        return [UnstatedOut(path=path, label=self._label(path), shown=self._shown(path)) for path in paths]
+        return [UnstatedOut(path=path, label=self.label(path), shown=self._shown(path)) for path in paths]
 
-    def _label(self, path: str) -> str:
+    def label(self, path: str) -> str:
+        """What a fact is called."""
         spec = spec_of(path)
         return path.rpartition(".")[2].replace("_", " ") if spec is None else label_of(path, spec, self.sheet)
 
@@ -309,7 +310,7 @@ def thresholds_csv(raw: Mapping[str, Any]) -> str:
     try:
         alarms = thresholds.thresholds(resolved.case, where_of(sheet))
     except MissingFact as error:
-        label = Facts(sheet, resolved).of((error.field,))[0].label
+        label = Facts(sheet, resolved).label(error.field)
         message = f"{label} is not stated: no alarm can be worked."
         raise SheetError([Problem(error.field, label, "", "", message)]) from error
     prefer = sheet.prefer

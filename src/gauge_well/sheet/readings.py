@@ -166,7 +166,7 @@ def read_readings(
             note=entry.get("note") or "",
             recording=entry.get("recording") or "",
             left_out=entry.get("left_out") == "yes",
-            homes=dict(pair.split(":", 1) for pair in (entry.get("homes") or "").split() if ":" in pair),
+            homes=_homes(entry.get("homes") or ""),
         )
 
     def factor(reader: Reader, entry: Mapping[str, Any]) -> Kept:
@@ -204,6 +204,16 @@ def read_readings(
         reader.problems.append(Problem("readings.factors", "Factors", "a row", "as a fit wrote them", said))
     normal = {name: value for name, value in raw.items() if value not in (None, "", [])}
     return facts, normal, reader.problems
+
+
+def homes_text(homes: Mapping[str, str]) -> str:
+    """The parts that a reading was read with, as they are kept in it."""
+    return " ".join(f"{id}:{home}" for id, home in homes.items())
+
+
+def _homes(text: str) -> dict[str, str]:
+    """What :func:`homes_text` wrote."""
+    return dict(pair.split(":", 1) for pair in text.split() if ":" in pair)
 
 
 def _number(text: str) -> float:

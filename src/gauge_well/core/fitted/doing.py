@@ -5,13 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from gauge_well.core.case import BuildCase
-from gauge_well.core.duty.facts import MACHINES, WARMEST_SEA, DutyFacts
+from gauge_well.core.duty.facts import ROLLS, WARMEST_SEA, DutyFacts
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.facts import need
 from gauge_well.core.typing import likely
 
 COLDEST_SEA = 275.15  # K
-ROLLS = (*(kind for kind, said in MACHINES.items() if said[3]), "tractor", "locomotive")
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -49,7 +48,7 @@ def duty_of(case: BuildCase, told: Doing) -> DutyFacts:
         return replace(
             plain, kind=propelled, speed_share=min(share, 1.0), boat_exponent=3.0, engine_speed=None, speed=told.speed
         )
-    if told.speed and kind in ROLLS:
+    if told.speed and kind in ROLLS[1]:
         return replace(plain, kind="road", speed=told.speed, grade=told.grade, tow="yes" if told.tow else "no")
     if told.speed and kind == "boat":
         raise MissingFact("engine_speed")

@@ -80,6 +80,19 @@ def _scaled_loss(residuals: Array) -> Array:
     return np.asarray(0.5 * (TAILS + 1.0) * np.sum(np.log1p(residuals**2 / TAILS), axis=-1))
 
 
+def nudged(x: Array) -> Array:
+    """Factors (factor,) [standard deviations of their prior] as they stand, then each a nudge up, then each a nudge down
+    (1 + 2 factor, factor): what :func:`slopes_over` is taken from."""
+    steps = NUDGE * np.eye(x.size)
+    return np.vstack([x[None], x + steps, x - steps])
+
+
+def slopes_over(asked: Array) -> Array:
+    """Slopes over the factors (factor, ...) of what was worked at each of :func:`nudged` (1 + 2 factor, ...)."""
+    count = len(asked) // 2
+    return np.asarray((asked[1 : 1 + count] - asked[1 + count :]) / (2.0 * NUDGE))
+
+
 def fit(model: Model, values: Array, halves: Array, factors: Sequence[Factor]) -> Fitted:
     """Maximum a posteriori of the factors and Laplace's covariance there.
 
@@ -107,12 +120,10 @@ def fit(model: Model, values: Array, halves: Array, factors: Sequence[Factor]) -
         return float(_scaled_loss(r) + 0.5 * x @ x)
 
     x = np.zeros(count)
-    steps = NUDGE * np.eye(count)
     r, slopes = np.zeros(values.size), np.zeros((values.size, count))
     for _ in range(ROUNDS):
-        asked = residuals(np.vstack([x[None], x + steps, x - steps]))
-        r = asked[0]
-        slopes = ((asked[1 : 1 + count] - asked[1 + count :]) / (2.0 * NUDGE)).T
+        asked = residuals(nudged(x))
+        r, slopes = asked[0], slopes_over(asked).T
         weights = (TAILS + 1.0) / (TAILS + r**2)
         normal = slopes.T @ (weights[:, None] * slopes) + np.eye(count)
         step = -np.linalg.solve(normal, slopes.T @ (weights * r) + x)
@@ -125,9 +136,8 @@ def fit(model: Model, values: Array, halves: Array, factors: Sequence[Factor]) -
         x = tried[gained[0]]
         if float(np.max(np.abs(SHARES[gained[0]] * step))) < SETTLED:
             break
-    asked = residuals(np.vstack([x[None], x + steps, x - steps]))
-    r = asked[0]
-    slopes = ((asked[1 : 1 + count] - asked[1 + count :]) / (2.0 * NUDGE)).T
+    asked = residuals(nudged(x))
+    r, slopes = asked[0], slopes_over(asked).T
     bend = np.maximum((TAILS + 1.0) * (TAILS - r**2) / (TAILS + r**2) ** 2, 0.0)
     covariance = np.linalg.inv(slopes.T @ (bend[:, None] * slopes) + np.eye(count))
     return Fitted(tuple(factors), x, covariance, slopes, (TAILS + 1.0) / (TAILS + r**2), r)

@@ -10,7 +10,7 @@ import numpy as np
 from gauge_well.core.case import BuildCase
 from gauge_well.core.fitted.factors import factors_of, home_of, measured
 from gauge_well.core.fitted.lesson import Lesson
-from gauge_well.core.measured import Measured
+from gauge_well.core.measured import Measured, root_of
 
 SHARP = 6  # digits that are kept of a factor
 MOST = 3.0  # of a logarithm, beyond which no factor of an engine lies
@@ -60,9 +60,7 @@ def standing(case: BuildCase, kept: Sequence[Kept]) -> Standing:
     gone = tuple(k.id for at, k in enumerate(kept) if at not in stays)
     if not stays:
         return Standing(None, gone)
-    root = np.zeros((len(kept), len(kept)))
-    for at, k in enumerate(kept):
-        root[at, : len(k.row)] = k.row
+    root = root_of([k.row for k in kept])
     covariance = (root @ root.T)[np.ix_(stays, stays)]
     own = [factors[kept[at].id] for at in stays]
     return Standing(measured(own, np.array([kept[at].mode for at in stays]), covariance), gone)

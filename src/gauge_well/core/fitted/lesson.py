@@ -8,13 +8,13 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from gauge_well.core.case import BuildCase
-from gauge_well.core.duty.facts import DutyFacts
+from gauge_well.core.duty.facts import DutyFacts, task_kind
 from gauge_well.core.errors import MissingFact
 from gauge_well.core.fitted.doing import Doing, duty_of, lasting
 from gauge_well.core.fitted.factors import Factor, applied, factors_of, measured, scaled
-from gauge_well.core.fitted.fit import NUDGE, Fitted, effective, fit, next_reading
+from gauge_well.core.fitted.fit import Fitted, effective, fit, next_reading, nudged, slopes_over
 from gauge_well.core.fitted.predict import HALVES, WHATS, Reading, predict, widened
-from gauge_well.core.measured import Measured
+from gauge_well.core.measured import Measured, draws_by
 from gauge_well.core.run.runs import Limit, Run, percentile, run
 from gauge_well.core.run.sampling import SAMPLES_LIVE, Drawn, column, draw
 from gauge_well.core.run.solve import wanted_of
@@ -81,7 +81,7 @@ class Lesson:
 
 def standard(factors: Sequence[Factor], count: int) -> Array:
     """The build's own standard draws of what the factors take the place of (1 + count, factor): the first is nought."""
-    return np.stack([column(f.fact or f"model.{f.doubts[-1]}", count) for f in factors], axis=1)
+    return np.stack([column(draws_by(f.fact, f.doubts), count) for f in factors], axis=1)
 
 
 def learn(case: BuildCase, readings: Sequence[Reading]) -> Lesson:
@@ -161,8 +161,7 @@ def _band(values: Array) -> tuple[float, float, float]:
 
 def _nudged(case: BuildCase, factors: Sequence[Factor], fitted: Fitted) -> Run:
     """The build's own limits with each factor moved either way from the mode, in columns behind it."""
-    steps = np.eye(len(factors)) * NUDGE
-    theta = np.exp(np.vstack([fitted.mode, fitted.mode + steps, fitted.mode - steps]) * fitted.sds)
+    theta = np.exp(nudged(fitted.mode) * fitted.sds)
     own, doubts = scaled(replace(case, wanted=wanted_of(case), measured=None), factors, theta)
     return run(Drawn(own, 2 * len(factors), {}, {}, doubts))
 
@@ -173,11 +172,10 @@ def _moved(case: BuildCase, factors: Sequence[Factor], fitted: Fitted) -> tuple[
         found = _nudged(case, factors, fitted)
     except MissingFact:
         return None, None
-    count = len(factors)
     best: tuple[float, Limit, Array] | None = None
     for limit in found.limits:
         fill = np.minimum(limit.fill, 3.0)
-        slope = (fill[1 : 1 + count] - fill[1 + count :]) / (2.0 * NUDGE)
+        slope = slopes_over(fill)
         if np.abs(slope).max() < MOVES:
             continue
         if best is None or float(limit.fill[0]) > best[0]:
@@ -210,7 +208,7 @@ def _candidates(case: BuildCase, readings: Sequence[Reading]) -> list[tuple[str,
     ]
     try:
         found.append(("", duty_of(case, Doing(ambient=air))))
-        if case.machine.kind in ("road_car", "off_road", "van", "truck", "hillclimb"):
+        if task_kind(case.machine.kind or "") == "road":
             found.append(("", duty_of(case, Doing(ambient=air, speed=CLIMBS_AT, grade=CLIMB))))
     except MissingFact:
         pass
@@ -231,17 +229,15 @@ def _useful(
     case: BuildCase, factors: Sequence[Factor], fitted: Fitted, verdict: Array, readings: Sequence[Reading]
 ) -> list[Useful]:
     """Readings that make the verdict surest, the best first; of one doing the best alone."""
-    steps = np.eye(len(factors)) * NUDGE
-    theta = np.exp(np.vstack([fitted.mode, fitted.mode + steps, fitted.mode - steps]) * fitted.sds)
+    theta = np.exp(nudged(fitted.mode) * fitted.sds)
     found: list[tuple[Useful, Array]] = []
-    count = len(factors)
     asked = [
         (id, Reading(what, what, 370.0, HALVES[what], doing))
         for id, doing in _candidates(case, readings)
         for what in WHATS
     ]
     rows = _foretold(case, factors, [r for _, r in asked], theta)
-    slopes = (rows[1 : 1 + count] - rows[1 + count :]) / (2.0 * NUDGE)
+    slopes = slopes_over(rows)
     for k, (id, reading) in enumerate(asked):
         if np.isfinite(slopes[:, k]).all():
             scale = HALVES[reading.what] / HALF

@@ -15,6 +15,7 @@ MOVES = 6.0  # K that a temperature moves at most in it (common practice)
 LOAD_HELD, SPEED_HELD = 0.15, 0.25  # of its mean: half a stretch's power from the other's, and how far speed wavers
 SLOW = 1.0  # m/s under which a speed is none to waver
 SPIKE, SPIKE_WIDE = 6.0, 11  # times the usual wander round a median of so many seconds, past which it is no reading
+SMOOTH = 15  # s over which a logged temperature is averaged before it is judged steady
 TELLS = 2.0  # standard deviations of a slope over days, from which drift is told
 DAY = 86400.0  # s
 
@@ -46,6 +47,16 @@ def without_spikes(values: Array) -> Array:
     usual = max(1.4826 * float(np.median(off)), 1e-3 * float(np.ptp(middle)), 1e-9)
     found[known[off > SPIKE * usual]] = np.nan
     return found
+
+
+def smoothed(values: Array) -> Array:
+    """Each second's mean over a quarter of a minute of what is there; not a number where nothing is."""
+    there = np.isfinite(values)
+    kernel = np.ones(SMOOTH)
+    count = np.convolve(there.astype(float), kernel, mode="same")
+    total = np.convolve(np.where(there, values, 0.0), kernel, mode="same")
+    with np.errstate(invalid="ignore", divide="ignore"):
+        return np.where(count >= SMOOTH / 3.0, total / count, np.nan)
 
 
 def stretches(temperatures: Mapping[str, Array], power: Array, speed: Array) -> list[Stretch]:
