@@ -112,6 +112,16 @@ class Logs(unittest.TestCase):
         self.assertEqual(dead["dead"], ["Oil temperature"])
         self.assertFalse([s for s in dead["stretches"] if "oil temperature" in s["says"]])
 
+    def test_a_logger_that_samples_now_and_then(self) -> None:
+        """Every ten seconds: as hot, and stretches as well. Every forty: drawn, but nothing is made of it."""
+        every = logged(demo("quarry-mule"))
+        ten = logged(demo("quarry-mule"), change=lambda rows: [rows[0], *rows[1::10]])
+        forty = logged(demo("quarry-mule"), change=lambda rows: [rows[0], *rows[1::40]])
+        hottest = [f["worst"][0]["value"] for f in (every, ten)]
+        self.assertAlmostEqual(*hottest, delta=1.0)
+        self.assertTrue(ten["stretches"])
+        self.assertFalse([w for w in forty["worst"] if w["what"].startswith("logged")])
+
     def test_gaps_and_words_in_its_cells(self) -> None:
         def torn(rows):
             kept = [row if k % 7 else [*row[:4], "n/a", *row[5:]] for k, row in enumerate(rows[1:])]

@@ -20,7 +20,7 @@ from gauge_well.core.drive.track import Track
 from gauge_well.core.errors import CoreError, MissingFact
 from gauge_well.core.fitted.kept import homes_of
 from gauge_well.core.fitted.predict import WHATS
-from gauge_well.core.fitted.steady import Stretch, smoothed, stretches, without_spikes
+from gauge_well.core.fitted.steady import Stretch, bridged, smoothed, stretches, without_spikes
 from gauge_well.core.media.fuels import burning
 from gauge_well.core.typing import Array, likely_or_none
 from gauge_well.formats.log import CHANNELS, dead_of
@@ -108,7 +108,8 @@ def drive_of(
     density = _density(case)
     fuel = 0.0 if found is None else float(found.fuel[-1])
     dead = dead_of(source.logged)
-    smooth = {id: smoothed(cleaned[id]) for id in OF_LOG if id in cleaned and id not in dead}
+    smooth = {id: smoothed(bridged(cleaned[id])) for id in OF_LOG if id in cleaned and id not in dead}
+    smooth = {id: values for id, values in smooth.items() if np.isfinite(values).any()}
     out = DriveOut(
         id=source.id,
         label=source.label,

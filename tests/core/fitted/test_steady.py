@@ -6,12 +6,25 @@ from itertools import pairwise
 import numpy as np
 from scipy import stats
 
-from gauge_well.core.fitted.steady import DAY, OVER, drift, stretches, without_spikes
+from gauge_well.core.fitted.steady import DAY, OVER, bridged, drift, stretches, without_spikes
 
 
 def log(lasts=1200, **channels):
     time = np.arange(float(lasts))
     return {name: np.asarray(f(time), dtype=float) for name, f in channels.items()}
+
+
+class Slow(unittest.TestCase):
+    def test_between_samples_of_a_slow_logger_lies_a_straight_line(self) -> None:
+        values = np.full(101, np.nan)
+        values[[10, 20, 50, 90]] = (300.0, 310.0, 340.0, 345.0)
+        found = bridged(values)
+        np.testing.assert_allclose(found[10:51], 300.0 + np.arange(41.0), rtol=1e-12)
+        # Half a minute is the most: what lies between 50 and 90 is not known, nor what lies before and behind.
+        self.assertFalse(np.isfinite(np.concatenate([found[:10], found[51:90], found[91:]])).any())
+        self.assertEqual(found[90], 345.0)
+        alone = np.where(np.arange(9) == 4, 300.0, np.nan)
+        np.testing.assert_array_equal(bridged(alone), alone)
 
 
 class Stretches(unittest.TestCase):

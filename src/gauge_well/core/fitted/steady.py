@@ -15,6 +15,7 @@ MOVES = 6.0  # K that a temperature moves at most in it (common practice)
 LOAD_HELD, SPEED_HELD = 0.15, 0.25  # of its mean: half a stretch's power from the other's, and how far speed wavers
 SLOW = 1.0  # m/s under which a speed is none to waver
 SPIKE, SPIKE_WIDE = 6.0, 11  # times the usual wander round a median of so many seconds, past which it is no reading
+APART = 30.0  # s between two samples of a slow logger, past which what lies between is not known
 SMOOTH = 15  # s over which a logged temperature is averaged before it is judged steady
 TELLS = 2.0  # standard deviations of a slope over days, from which drift is told
 DAY = 86400.0  # s
@@ -47,6 +48,17 @@ def without_spikes(values: Array) -> Array:
     usual = max(1.4826 * float(np.median(off)), 1e-3 * float(np.ptp(middle)), 1e-9)
     found[known[off > SPIKE * usual]] = np.nan
     return found
+
+
+def bridged(values: Array) -> Array:
+    """A channel of a slow logger each second: on a straight line between what was logged no further apart than half a minute."""
+    there = np.flatnonzero(np.isfinite(values))
+    if there.size < 2:
+        return np.array(values, dtype=np.float64)
+    at = np.arange(values.size)
+    next_ = np.minimum(np.searchsorted(there, at), there.size - 1)
+    near = (there[next_] - there[np.maximum(next_ - 1, 0)] <= APART) & (at >= there[0]) & (at <= there[-1])
+    return np.where(near, np.interp(at, there, values[there]), values)
 
 
 def smoothed(values: Array) -> Array:
