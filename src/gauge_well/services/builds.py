@@ -13,7 +13,7 @@ from sqlalchemy import Engine, func, select, update
 from sqlalchemy.orm import Session
 
 from gauge_well.core.run.blocks import GOVERNING
-from gauge_well.services import difference, history, merging, photographs, recordings, sizing
+from gauge_well.services import belongings, difference, history, merging, sizing
 from gauge_well.services.errors import NotFound, Stale
 from gauge_well.services.shelf import card_of, empty_bin, fingerprint, stamp
 from gauge_well.sheet import Problem, Sheet, SheetError, load
@@ -257,8 +257,7 @@ def copy(engine: Engine, id: str, name: str | None = None) -> dict[str, Any]:
         document["name"] = (name or f"{document.get('name', '')} (copy)")[:80]
         worked = _work(document)
         build = _insert(session, worked, f"copied from {id}")
-        photographs.copied(session, id, build.id)
-        recordings.copied(session, id, build.id)
+        belongings.copied(session, id, build.id)
     return _answer(build, worked)
 
 

@@ -4,18 +4,17 @@ from __future__ import annotations
 
 import io
 import re
-import secrets
 import warnings
 from dataclasses import dataclass
 from typing import Any
 
 from PIL import Image, ImageOps, UnidentifiedImageError
-from sqlalchemy import Engine, delete, func, select
-from sqlalchemy.orm import Session, undefer
+from sqlalchemy import Engine, select
 
+from gauge_well.services import belongings
 from gauge_well.services.errors import NotFound, Refused
 from gauge_well.services.models_report import Model
-from gauge_well.services.shelf import stamp, there
+from gauge_well.services.shelf import stamp
 from gauge_well.store.models import Photograph
 from gauge_well.store.session import transaction
 
@@ -124,12 +123,9 @@ def subject_of(text: str) -> str:
 def keep(engine: Engine, build: str, subject: str, note: str, photo: Made) -> dict[str, Any]:
     """Keep a photograph; NotFound where there is no such build, Refused where it has as many as it may."""
     with transaction(engine) as session:
-        there(session, build)
-        count = session.scalar(select(func.count()).where(Photograph.build_id == build)) or 0
-        if count >= COUNT_MAX:
-            raise Refused("photograph", str(count), f"{COUNT_MAX} of a build", f"{COUNT_MAX} photographs are the most.")
+        belongings.has_room(session, Photograph, build, COUNT_MAX, "photograph")
         kept = Photograph(
-            id=secrets.token_hex(10),
+            id=belongings.new_id(),
             build_id=build,
             subject=subject_of(subject),
             note=note[:200],
@@ -138,20 +134,13 @@ def keep(engine: Engine, build: str, subject: str, note: str, photo: Made) -> di
             content=photo.content,
             small=photo.small,
         )
-        session.add(kept)
-        session.flush()
-        session.refresh(kept, ["created_at"])
-        return _plain(kept)
+        return _plain(belongings.added(session, kept))
 
 
 def listed(engine: Engine, build: str) -> list[dict[str, Any]]:
     """Photographs of a build, the newest first."""
     with transaction(engine) as session:
-        there(session, build)
-        query = (
-            select(Photograph).where(Photograph.build_id == build).order_by(Photograph.created_at.desc(), Photograph.id)
-        )
-        return [_plain(photo) for photo in session.scalars(query)]
+        return [_plain(photo) for photo in belongings.newest(session, Photograph, build)]
 
 
 def content(engine: Engine, id: str, small: bool) -> bytes:
@@ -166,28 +155,4 @@ def content(engine: Engine, id: str, small: bool) -> bytes:
 
 def drop(engine: Engine, id: str) -> None:
     """Delete a photograph; NotFound where there is none."""
-    with transaction(engine) as session:
-        if session.scalar(delete(Photograph).where(Photograph.id == id).returning(Photograph.id)) is None:
-            raise NotFound("photograph")
-
-
-def copied(session: Session, build: str, to: str) -> None:
-    """The photographs of a build, for a copy of it too."""
-    query = (
-        select(Photograph)
-        .where(Photograph.build_id == build)
-        .options(undefer(Photograph.content), undefer(Photograph.small))
-    )
-    for photo in session.scalars(query).all():
-        session.add(
-            Photograph(
-                id=secrets.token_hex(10),
-                build_id=to,
-                subject=photo.subject,
-                note=photo.note,
-                width=photo.width,
-                height=photo.height,
-                content=photo.content,
-                small=photo.small,
-            )
-        )
+    belongings.drop(engine, Photograph, id, "photograph")

@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-import secrets
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any, Literal
 
 import numpy as np
-from sqlalchemy import Engine, delete, func, select
-from sqlalchemy.orm import Session, undefer
+from sqlalchemy import Engine, select
 
 from gauge_well.core.drive.track import Track, of_positions, of_speeds
 from gauge_well.core.errors import CoreError
@@ -18,9 +16,10 @@ from gauge_well.formats import gpx, log
 from gauge_well.formats.errors import FormatError
 from gauge_well.formats.log import CHANNELS, Column, Log
 from gauge_well.formats.recorded import names_of, read_back, unpacked, written
+from gauge_well.services import belongings
 from gauge_well.services.errors import NotFound, Refused
 from gauge_well.services.models_readings import ChannelOut, FileOut, LogColumnOut, RecordingOut
-from gauge_well.services.shelf import stamp, there
+from gauge_well.services.shelf import stamp
 from gauge_well.services.starting import moment
 from gauge_well.store.models import Recording
 from gauge_well.store.session import transaction
@@ -209,26 +208,18 @@ def keep(
     """Keep a recording; NotFound where there is no such build, Refused where it has as many as it may."""
     kind, begins, seconds, channels, content = made
     with transaction(engine) as session:
-        there(session, build)
-        count = session.scalar(select(func.count()).where(Recording.build_id == build)) or 0
-        if count >= COUNT_MAX:
-            raise Refused("recording", str(count), f"{COUNT_MAX} of a build", f"{COUNT_MAX} recordings are the most.")
+        belongings.has_room(session, Recording, build, COUNT_MAX, "recording")
         kept = Recording(
-            id=secrets.token_hex(8), build_id=build, name=name.strip()[:80] or "A drive", kind=kind, begins=begins,
+            id=belongings.new_id(), build_id=build, name=name.strip()[:80] or "A drive", kind=kind, begins=begins,
             seconds=seconds, channels=channels, content=content,
         )  # fmt: skip
-        session.add(kept)
-        session.flush()
-        session.refresh(kept, ["created_at"])
-        return _plain(kept)
+        return _plain(belongings.added(session, kept))
 
 
 def listed(engine: Engine, build: str) -> list[dict[str, Any]]:
     """Recordings of a build, the newest first."""
     with transaction(engine) as session:
-        there(session, build)
-        query = select(Recording).where(Recording.build_id == build).order_by(Recording.created_at.desc(), Recording.id)
-        return [_plain(kept) for kept in session.scalars(query)]
+        return [_plain(kept) for kept in belongings.newest(session, Recording, build)]
 
 
 @dataclass(frozen=True)
@@ -257,18 +248,4 @@ def as_csv(engine: Engine, id: str) -> bytes:
 
 def drop(engine: Engine, id: str) -> None:
     """Delete a recording; NotFound where there is none."""
-    with transaction(engine) as session:
-        if session.scalar(delete(Recording).where(Recording.id == id).returning(Recording.id)) is None:
-            raise NotFound("recording")
-
-
-def copied(session: Session, build: str, to: str) -> None:
-    """The recordings of a build, for a copy of it too."""
-    query = select(Recording).where(Recording.build_id == build).options(undefer(Recording.content))
-    for kept in session.scalars(query).all():
-        session.add(
-            Recording(
-                id=secrets.token_hex(8), build_id=to, name=kept.name, kind=kept.kind, begins=kept.begins,
-                seconds=kept.seconds, channels=kept.channels, content=kept.content,
-            )
-        )  # fmt: skip
+    belongings.drop(engine, Recording, id, "recording")

@@ -55,35 +55,39 @@ class Revision(Base):
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
-class Photograph(Base):
+class Belonging(Base):
+    """Something kept beside a build, that goes with it."""
+
+    __abstract__ = True
+
+    id: Mapped[str] = mapped_column(String(20), primary_key=True)
+    build_id: Mapped[str] = mapped_column(ForeignKey("builds.id", ondelete="CASCADE"))
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class Photograph(Belonging):
     """A photograph of something of a build, as it is kept: no larger than a screen, without where it was taken."""
 
     __tablename__ = "photographs"
     __table_args__ = (Index("ix_photographs_build", "build_id", "created_at"),)
 
-    id: Mapped[str] = mapped_column(String(20), primary_key=True)
-    build_id: Mapped[str] = mapped_column(ForeignKey("builds.id", ondelete="CASCADE"))
     subject: Mapped[str] = mapped_column(String(100))
     note: Mapped[str] = mapped_column(String(200))
     width: Mapped[int] = mapped_column(Integer)
     height: Mapped[int] = mapped_column(Integer)
     content: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
     small: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
-    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
-class Recording(Base):
+class Recording(Belonging):
     """A log or a track of a build, each second's channels in SI, packed."""
 
     __tablename__ = "recordings"
     __table_args__ = (Index("ix_recordings_build", "build_id", "created_at"),)
 
-    id: Mapped[str] = mapped_column(String(20), primary_key=True)
-    build_id: Mapped[str] = mapped_column(ForeignKey("builds.id", ondelete="CASCADE"))
     name: Mapped[str] = mapped_column(String(80))
     kind: Mapped[str] = mapped_column(String(8))
     begins: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
     seconds: Mapped[int] = mapped_column(Integer)
     channels: Mapped[list[str]] = mapped_column(JSONB)
     content: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
-    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

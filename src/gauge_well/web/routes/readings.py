@@ -14,13 +14,13 @@ from gauge_well.services.listening import HeardEvent, heard
 from gauge_well.services.models import SheetIn
 from gauge_well.services.models_readings import DriveOut, FileOut, ReadingsOut, RecordingOut, RecordingsOut, SinceOut
 from gauge_well.services.since import since
+from gauge_well.sheet.readings_document import RECORDING
 from gauge_well.web import jobs
 from gauge_well.web.api import Strict, answers, blueprint, plain
 from gauge_well.web.routes.builds import BuildPath
 
 bp = blueprint("readings")
 MISSING = 404
-RECORDING = r"^[a-z0-9]{1,20}$"
 
 
 class ReadingsRequest(Strict):
