@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { line, useBuild } from '../stores/build'
 import { useVocabulary } from '../stores/vocabulary'
+import { more } from '../ui/more'
 import { useSending } from './useSending'
 
 /** What was measured here and moved the verdicts; taken off by one press. */
@@ -10,11 +11,7 @@ const words = useVocabulary()
 const { send, trouble } = useSending()
 const found = computed(() => build.report?.measured ?? null)
 const to = computed(() => ({ name: 'readings', params: { id: build.build?.id } }))
-const times = (value: number) => {
-  const percent = Math.round(100 * (value - 1))
-  return Math.abs(percent) < 2 ? '' : `${Math.abs(percent)}\u00a0% ${percent > 0 ? 'more' : 'less'}`
-}
-const told = computed(() => (found.value?.factors ?? []).flatMap((f) => (times(f.value) ? [`${f.label} ${times(f.value)}`] : [])).join(', '))
+const told = computed(() => (found.value?.factors ?? []).filter((f) => Math.abs(Math.round(100 * (f.value - 1))) >= 2).map((f) => `${f.label} ${more(f.value)}`).join(', '))
 /** Rows that go by it, with their reach, or what they carry, without. */
 const rows = computed(() => (found.value?.rows ?? []).flatMap((was) => {
   const now = build.report?.rows.find((r) => r.system === was.system && r.part === was.part && r.kind === was.kind)

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { Offline, type Schemas } from '../api/client'
 import { files } from '../api/files'
 import { useBuild } from './build'
+import { said } from '../ui/said'
 
 export type Photograph = Schemas['PhotographOut']
 
@@ -14,7 +15,7 @@ export const usePhotographs = defineStore('photographs', () => {
   const sending = ref(0)
   const trouble = ref('')
 
-  const told = (error: unknown) => (trouble.value = error instanceof Error ? error.message : String(error))
+  const told = (error: unknown) => (trouble.value = said(error))
   /** Once a build; those taken meanwhile on another phone come with the next look. */
   async function load(again = false): Promise<void> {
     const id = build.build?.id
@@ -46,7 +47,7 @@ export const usePhotographs = defineStore('photographs', () => {
         const kept = await files.photograph(id, subject, file)
         if (kept) all.value = [kept, ...all.value]
       } catch (error) {
-        trouble.value = error instanceof Offline ? `${file.name} was not sent: the server is not reached. It is still in the phone's own pictures.` : `${file.name}: ${error instanceof Error ? error.message : String(error)}`
+        trouble.value = error instanceof Offline ? `${file.name} was not sent: the server is not reached. It is still in the phone's own pictures.` : `${file.name}: ${said(error)}`
       }
       sending.value--
     }

@@ -7,6 +7,7 @@ import { saveJson } from '../../ui/save'
 import { useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import { noteWords } from '../../ui/noteWords'
+import { said } from '../../ui/said'
 
 /** What was kept of the build, newest first: looked at as a file, named, brought back. */
 const emit = defineEmits<{ back: [] }>()
@@ -26,7 +27,7 @@ async function doing(what: string, work: (id: string) => Promise<void>): Promise
   try {
     await work(build.build.id)
   } catch (error) {
-    trouble.value = `${what}: ${error instanceof Error ? error.message : String(error)}`
+    trouble.value = `${what}: ${said(error)}`
   }
 }
 const load = () => doing('The history did not load', async (id) => void (history.value = await api.revisions(id)))

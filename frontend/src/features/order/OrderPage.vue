@@ -16,9 +16,11 @@ import PlanView from './components/PlanView.vue'
 import PrintSheet from './components/PrintSheet.vue'
 import ShopView from './components/ShopView.vue'
 import ThingsView from './components/ThingsView.vue'
-import { dayOf, hours } from './logic'
+import { hours } from './logic'
 import { usePhotographs } from '../../stores/photographs'
 import { useOrder } from './useOrder'
+import { dayOf } from '../../ui/day'
+import { said } from '../../ui/said'
 
 /** Order of work: what now, what must go in first, when it ends, what it will cost. */
 const build = useBuild()
@@ -57,7 +59,7 @@ async function out(id: string): Promise<void> {
     const name = build.build?.name ?? ''
     if (content) saveBytes(content, id === '/things.csv' ? `${name} things` : `${name} order`, id.slice(id.indexOf('.')))
   } catch (error) {
-    unsaved.value = `Not saved: ${error instanceof Error ? error.message : String(error)}`
+    unsaved.value = `Not saved: ${said(error)}`
   }
 }
 </script>

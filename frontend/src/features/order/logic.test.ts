@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { line } from '../../stores/build'
-import { breaksNow, dayOf, freshId, heldBy, hours, hoursTo, newer, said, short, standing, ticked, type Order, type Task } from './logic'
+import { breaksNow, freshId, heldBy, hours, hoursTo, newer, said, short, standing, ticked, type Order, type Task } from './logic'
+import { dayOf } from '../../ui/day'
 
 const task = (id: string, after: string[], more: Partial<Task> = {}): Task => ({
   id, title: id, stage: 'strip', branch: '', why: '', hours: { low: 1, likely: 2, high: 4 }, hours_stated: false, hands: 1, lift: false, lag_h: 0, lag_why: '', hold: '', tools: [], materials: [], covers: '', caution: '',

@@ -8,12 +8,6 @@ export type Break = Schemas['BreakOut']
 
 const DONE = /^work\.tasks\.(\w+)\.done$/
 
-/** The local day, as a sheet writes it. */
-export function dayOf(at: Date): string {
-  const two = (n: number) => String(n).padStart(2, '0')
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
-}
-
 /** Ticks that the server has not taken yet: done on a day, or no longer. */
 export function ticked(unsent: readonly Edit[]): Map<string, string> {
   return new Map(unsent.flatMap((edit) => {

@@ -3,7 +3,9 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Edit } from '../../api/client'
 import { floor } from '../../api/floor'
 import { line, useBuild } from '../../stores/build'
-import { dayOf, newer, standing, ticked, type Order } from './logic'
+import { newer, standing, ticked, type Order } from './logic'
+import { dayOf } from '../../ui/day'
+import { said } from '../../ui/said'
 
 /** The order of work of the open build: asked again when the build changes, ticks laid over it until they are taken. */
 export const useOrder = defineStore('order', () => {
@@ -23,7 +25,7 @@ export const useOrder = defineStore('order', () => {
     of.value = own.id
     trouble.value = ''
   }
-  const refused = (error: unknown) => (trouble.value = error instanceof Error ? error.message : String(error))
+  const refused = (error: unknown) => (trouble.value = said(error))
 
   const ticks = computed(() => new Map([...(order.value ? newer(build.document, order.value) : []), ...ticked(build.unsent)]))
   const tasks = computed(() => (order.value ? standing(order.value, ticks.value) : []))

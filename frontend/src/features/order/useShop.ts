@@ -5,6 +5,7 @@ import { partsOf } from '../../station/parts'
 import { line, useBuild } from '../../stores/build'
 import { useVocabulary } from '../../stores/vocabulary'
 import { freshId } from './logic'
+import { said } from '../../ui/said'
 
 type Catalogue = Schemas['CatalogueOut']
 
@@ -33,7 +34,7 @@ export function useShop() {
       catalogue.value = (await floor.catalogue(file, { kind: ending, mapping: says.value.map((s) => s || '').join(';'), of_kind: kind.value })) ?? null
     } catch (error) {
       catalogue.value = null
-      trouble.value = error instanceof Error ? error.message : String(error)
+      trouble.value = said(error)
     }
   }
   async function open(taken: File): Promise<void> {
@@ -78,7 +79,7 @@ export function useShop() {
         else progress.value = event
       })
     } catch (error) {
-      if (!mine.signal.aborted) trouble.value = error instanceof Error ? error.message : String(error)
+      if (!mine.signal.aborted) trouble.value = said(error)
     }
     progress.value = null
   }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { asEdits, columnsText, ends, entry, far, headline, kindOf, more, off, points, recipeOf, share, spell, type Readings } from './logic'
+import { asEdits, columnsText, ends, entry, far, headline, kindOf, off, points, recipeOf, share, spell, type Readings } from './logic'
+import { more } from '../../ui/more'
 
 const band = (likely: number) => ({ likely, low: likely - 0.1, high: likely + 0.1 })
 const found = (more: Partial<Readings>): Readings => ({ taken: [], counted: 0, useful: [], shift: null, ...more }) as Readings

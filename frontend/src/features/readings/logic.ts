@@ -1,6 +1,7 @@
 /** What the page makes of readings by itself: where they lie on a glass, what a fit says in one sentence, columns of a log. */
 import type { Edit, Schemas } from '../../api/client'
 import { line } from '../../stores/build'
+import { entryAt, type Fields } from '../../stores/entry'
 
 export type Readings = Schemas['ReadingsOut']
 export type Taken = Schemas['ForetoldOut']
@@ -14,9 +15,8 @@ export type Line = Schemas['EditLine']
 /** Edits as the server offers them. */
 export const asEdits = (lines: readonly Line[]): Edit[] => lines.map((l) => line(l.path, l.text, { action: l.action, evidence: l.evidence }))
 
-/** Fields of one entry of a list; what is empty is taken out. */
-export const entry = (list: string, id: string, fields: Record<string, string | null | undefined>): Edit[] =>
-  Object.entries(fields).flatMap(([field, text]) => (text == null || text === '' ? [] : [line(`readings.${list}.${id}.${field}`, text)]))
+/** Fields of one entry of a list. */
+export const entry = (list: string, id: string, fields: Fields): Edit[] => entryAt(`readings.${list}.${id}`, fields)
 
 /** Ends of a glass that holds some numbers with room beside them. */
 export function ends(values: readonly (number | null | undefined)[], room = 0.08): [number, number] {
@@ -27,12 +27,6 @@ export function ends(values: readonly (number | null | undefined)[], room = 0.08
   return [low - more, high + more]
 }
 export const share = (value: number, [low, high]: readonly [number, number]) => Math.min(Math.max((value - low) / (high - low), 0), 1)
-
-/** A factor as one says it: 12 % more, 8 % less. */
-export function more(value: number): string {
-  const percent = Math.round(100 * (value - 1))
-  return percent === 0 ? 'as foretold' : `${Math.abs(percent)}\u00a0% ${percent > 0 ? 'more' : 'less'}`
-}
 
 /** How surely a factor is known now: half of what it may be off, in percent. */
 export const off = (sd: number) => Math.max(Math.round(100 * (Math.exp(1.96 * sd) - 1)), 1)

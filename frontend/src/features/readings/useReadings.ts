@@ -4,8 +4,7 @@ import type { Schemas } from '../../api/client'
 import { floor } from '../../api/floor'
 import { line, useBuild } from '../../stores/build'
 import { columnsText, kindOf, recipeOf, type Drive, type FileRead, type Readings, type Recording } from './logic'
-
-const said = (error: unknown) => (error instanceof Error ? error.message : String(error))
+import { said } from '../../ui/said'
 
 /** Readings, drives and the logbook of the open build. */
 export const useReadings = defineStore('readings', () => {

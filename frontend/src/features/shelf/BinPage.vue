@@ -5,6 +5,7 @@ import { busy } from '../../api/busy'
 import { useBuild } from '../../stores/build'
 import TopBar from '../frame/TopBar.vue'
 import Note from '../../ui/Note.vue'
+import { said } from '../../ui/said'
 
 /** Builds that were deleted, until they are gone for good. */
 const builds = shallowRef<InBin[] | null>(null)
@@ -29,7 +30,7 @@ async function back(item: InBin): Promise<void> {
     await api.undelete(item.id)
     await load()
   } catch (error) {
-    trouble.value = `${item.name} was not brought back: ${error instanceof Error ? error.message : String(error)}`
+    trouble.value = `${item.name} was not brought back: ${said(error)}`
   }
 }
 </script>

@@ -10,6 +10,7 @@ import { useVocabulary } from '../../stores/vocabulary'
 import Note from '../../ui/Note.vue'
 import Waiting from '../../ui/Waiting.vue'
 import BuildCard from './BuildCard.vue'
+import { said } from '../../ui/said'
 
 const OpenSheet = defineAsyncComponent(() => import('./OpenSheet.vue'))
 const build = useBuild()
@@ -55,7 +56,7 @@ async function bringBack(): Promise<void> {
     await api.undelete(gone.id)
     removed.value = null
   } catch (error) {
-    trouble.value = `${gone.name} was not brought back: ${error instanceof Error ? error.message : String(error)}`
+    trouble.value = `${gone.name} was not brought back: ${said(error)}`
     return
   }
   await load()

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { line } from '../../stores/build'
-import { clock, foreseen, judge, lasted, newest, proved, recordOf, scale, shout, siOf, spoken, standing, withUnit, type Expected, type Hold, type Record, type Step } from './logic'
+import { clock, foreseen, judge, lasted, newest, proved, recordOf, scale, shout, siOf, spoken, standing, type Expected, type Hold, type Record, type Step } from './logic'
+import { withUnit } from '../../ui/withUnit'
 
 const CELSIUS = { symbol: '°C', factor: 1, offset: 273.15, digits: 3, decimals: 0 } as never
 const made = (more: Partial<Expected>): Expected => ({ id: 'coolant', label: 'Coolant, engine’s outlet', kind: 'temperature', steps: ['long'], how: '', likely: null, low: null, high: null, least: null, most: null, after: 0, curve: [], by_oil: [], missing: [], rests: [], stops_after: null, ...more })

@@ -63,9 +63,6 @@ export function siOf(text: string, display: Display | undefined): number | null 
   const value = Number((found[1] ?? '').replace(',', '.').replace('−', '-'))
   return Number.isFinite(value) ? value * display.factor + display.offset : null
 }
-/** A bare number with the unit it was meant in, so that it reads the same whatever the build shows later. */
-export const withUnit = (text: string, display: Display | undefined) => (/^\s*[-+−]?\d+(?:[.,]\d+)?\s*$/.test(text) && display?.symbol ? `${text.trim()} ${display.symbol}` : text.trim())
-
 /** Seconds of a run by the server's clock, as fast as its pace. */
 export const lasted = (run: Run, now: number) => Math.max(((run.ended ? Date.parse(run.ended) : now) - Date.parse(run.began ?? '')) / 1000, 0) * Number(run.pace ?? 1)
 /** mm:ss */

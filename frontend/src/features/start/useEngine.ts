@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client'
 import { floor } from '../../api/floor'
 import { useBuild } from '../../stores/build'
 import { useStart } from './useStart'
+import { said } from '../../ui/said'
 
 type Event = Schemas['StartEvent']
 
@@ -30,7 +31,7 @@ export const useEngine = defineStore('engine', () => {
       rows.value = found
       fault.value = label
     } catch (error) {
-      trouble.value = error instanceof Error ? error.message : String(error)
+      trouble.value = said(error)
     }
   }
   function off(): void {

@@ -3,10 +3,13 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Edit } from '../../api/client'
 import { floor } from '../../api/floor'
 import { line, useBuild } from '../../stores/build'
+import { entryAt, type Fields } from '../../stores/entry'
 import { shortId } from '../../stores/shortId'
 import { useVocabulary } from '../../stores/vocabulary'
-import { dayOf } from '../order/logic'
-import { keyOf, lasted, newest, proved, recordOf, running, siOf, standing, withUnit, type Faults, type Hold, type Run, type Start, type Step, type Taken } from './logic'
+import { keyOf, lasted, newest, proved, recordOf, running, siOf, standing, type Faults, type Hold, type Run, type Start, type Step, type Taken } from './logic'
+import { dayOf } from '../../ui/day'
+import { said } from '../../ui/said'
+import { withUnit } from '../../ui/withUnit'
 
 const ASK_MS = 4000
 
@@ -38,7 +41,7 @@ export const useStart = defineStore('start', () => {
     of.value = own.id
     trouble.value = ''
   }
-  const refused = (error: unknown) => (trouble.value = error instanceof Error ? error.message : String(error))
+  const refused = (error: unknown) => (trouble.value = said(error))
   async function loadFaults(signal: AbortSignal): Promise<void> {
     const own = build.build
     if (!own || !record.value.symptom) return void (faults.value = null)
@@ -47,7 +50,7 @@ export const useStart = defineStore('start', () => {
     faults.value = found
     faultsTrouble.value = ''
   }
-  const faultsRefused = (error: unknown) => (faultsTrouble.value = error instanceof Error ? error.message : String(error))
+  const faultsRefused = (error: unknown) => (faultsTrouble.value = said(error))
 
   /** Whether another window or phone wrote the build since; then it is read again. */
   async function listen(signal: AbortSignal): Promise<void> {
@@ -98,7 +101,7 @@ export const useStart = defineStore('start', () => {
 
   const send = (edits: Edit[]) => build.send(edits)
   const set = (path: string, text: string | null) => send([line(`start.${path}`, text)])
-  const entry = (list: string, id: string, fields: Record<string, string>) => Object.entries(fields).map(([field, text]) => line(`start.${list}.${id}.${field}`, text))
+  const entry = (list: string, id: string, fields: Fields) => entryAt(`start.${list}.${id}`, fields)
   const remove = (list: string, id: string) => send([line(`start.${list}.${id}`, null, { action: 'remove' })])
 
   /** Sign a hold; nobody signs for a measure that does not prove it. */

@@ -5,9 +5,10 @@ import { line, useBuild } from '../../../stores/build'
 import { Fold } from '../../../ui/lazy'
 import { optionsOf } from '../../../ui/options'
 import Pick from '../../../ui/Pick.vue'
-import { dayOf, freshId, hours, workOf } from '../logic'
+import { freshId, hours, workOf } from '../logic'
 import { useOrder } from '../useOrder'
 import TaskRow from './TaskRow.vue'
+import { dayOf } from '../../../ui/day'
 
 /** All tasks, stretch by stretch; one's own are added here, what is not on this build comes back here. */
 const order = useOrder()

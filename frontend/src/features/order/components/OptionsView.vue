@@ -8,7 +8,9 @@ import { line, useBuild } from '../../../stores/build'
 import AddLine from '../../../ui/AddLine.vue'
 import Waiting from '../../../ui/Waiting.vue'
 import { stated } from '../../../ui/typed'
-import { dayOf, freshId, workOf } from '../logic'
+import { freshId, workOf } from '../logic'
+import { dayOf } from '../../../ui/day'
+import { said } from '../../../ui/said'
 
 /** Go or no-go: engines that could be taken, each run on this machine with what is fitted; what could stop the job, priced. */
 const build = useBuild()
@@ -18,7 +20,7 @@ const { send, trouble } = useSending()
 const { ask } = useLatest(async (signal) => {
   found.value = (await floor.options(build.document, dayOf(new Date()), signal)) ?? null
   failed.value = ''
-}, 0, (error) => (failed.value = error instanceof Error ? error.message : String(error)))
+}, 0, (error) => (failed.value = said(error)))
 watch(() => [build.build?.id, build.build?.revision], () => void ask(), { immediate: true })
 type Option = Schemas['EngineOptionOut']
 const kept = computed(() => workOf(build.document).options ?? [])

@@ -6,12 +6,12 @@ import { shortId } from '../../../stores/shortId'
 import { useVocabulary } from '../../../stores/vocabulary'
 import Segments from '../../../ui/Segments.vue'
 import { noteWords } from '../../../ui/noteWords'
-import { dayOf } from '../../order/logic'
-import { withUnit } from '../../start/logic'
-import TwoColumns from '../../start/components/TwoColumns.vue'
+import TwoColumns from '../../../ui/TwoColumns.vue'
 import { entry } from '../logic'
 import { useReadings } from '../useReadings'
 import MendCard from './MendCard.vue'
+import { dayOf } from '../../../ui/day'
+import { withUnit } from '../../../ui/withUnit'
 
 /** The logbook: drives, fuel, changes, with date and distance; what changed since the verdict last changed; the mend list. */
 const readings = useReadings()
@@ -47,12 +47,12 @@ const out = (id: string) => send(line(`readings.book.${id}`, null, { action: 're
         <form class="form noprint" @submit.prevent="add">
           <Segments v-model="kind" label="What it is" :options="KINDS" />
           <div class="grid">
-            <label>Day<input v-model="typed.at" class="input" type="date" /></label>
-            <label v-if="!boat">On the counter<input v-model="typed.distance" class="input" inputmode="decimal" maxlength="40" :placeholder="words.unit('distance') === 'ft' ? 'mi' : 'km'" /></label>
-            <label>Engine hours<input v-model="typed.hours" class="input" inputmode="decimal" maxlength="40" placeholder="h" /></label>
-            <label v-if="kind === 'fuel'">Put in<input v-model="typed.fuel" class="input" inputmode="decimal" maxlength="40" :placeholder="words.unit('volume')" /></label>
-            <label v-if="kind === 'drive'">Coolant at most<input v-model="typed.hottest" class="input" inputmode="decimal" maxlength="40" :placeholder="words.unit('temperature')" /></label>
-            <label class="wide">What was done or seen<input v-model="typed.text" class="input" maxlength="400" /></label>
+            <label class="asks">Day<input v-model="typed.at" class="input" type="date" /></label>
+            <label v-if="!boat" class="asks">On the counter<input v-model="typed.distance" class="input" inputmode="decimal" maxlength="40" :placeholder="words.unit('distance') === 'ft' ? 'mi' : 'km'" /></label>
+            <label class="asks">Engine hours<input v-model="typed.hours" class="input" inputmode="decimal" maxlength="40" placeholder="h" /></label>
+            <label v-if="kind === 'fuel'" class="asks">Put in<input v-model="typed.fuel" class="input" inputmode="decimal" maxlength="40" :placeholder="words.unit('volume')" /></label>
+            <label v-if="kind === 'drive'" class="asks">Coolant at most<input v-model="typed.hottest" class="input" inputmode="decimal" maxlength="40" :placeholder="words.unit('temperature')" /></label>
+            <label class="asks wide">What was done or seen<input v-model="typed.text" class="input" maxlength="400" /></label>
           </div>
           <button class="button main" type="submit">Write it down</button>
           <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
@@ -93,12 +93,6 @@ const out = (id: string) => send(line(`readings.book.${id}`, null, { action: 're
 }
 .wide {
   grid-column: 1 / -1;
-}
-label {
-  display: grid;
-  gap: 3px;
-  font: 600 13px var(--labels);
-  color: var(--mute);
 }
 .input {
   width: 100%;

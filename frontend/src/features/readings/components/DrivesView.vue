@@ -10,14 +10,14 @@ import Pick from '../../../ui/Pick.vue'
 import { saveBytes } from '../../../ui/save'
 import Segments from '../../../ui/Segments.vue'
 import { typed } from '../../../ui/typed'
-import { withUnit } from '../../start/logic'
-import StateIt from '../../start/components/StateIt.vue'
-import TwoColumns from '../../start/components/TwoColumns.vue'
+import StateIt from '../../../station/StateIt.vue'
+import TwoColumns from '../../../ui/TwoColumns.vue'
 import { asEdits, far, spell, type Series } from '../logic'
 import { useReadings } from '../useReadings'
 import DriveChart from './DriveChart.vue'
 import FileCard from './FileCard.vue'
 import LoggerCard from './LoggerCard.vue'
+import { withUnit } from '../../../ui/withUnit'
 
 /** Drives: the build taken along one second by second, its worst moments, a log beside what is foretold. */
 const readings = useReadings()
@@ -82,10 +82,10 @@ async function takeAll(): Promise<void> {
     <p v-else-if="drive" class="mute">{{ drive.about }} {{ spell(drive.seconds) }}, {{ far(drive.distance, imperial) }}<template v-if="drive.climbed > 20">, {{ words.show(drive.climbed, 'distance') }} climbed</template><template v-if="used">, {{ used }}</template>, in air of {{ words.show(drive.ambient, 'temperature') }}{{ drive.ambient_stated ? '' : ' (nobody said)' }}<template v-if="drive.gaps">; {{ spell(drive.gaps) }} without a fix</template>.</p>
   </header>
   <section class="card pad choose noprint">
-    <label class="which">Drive<Pick v-model="readings.picked" label="Drive" :options="choices" /></label>
-    <label>Air outside<input class="input" inputmode="decimal" maxlength="40" :value="readings.found?.air == null ? '' : words.number(readings.found.air, 'temperature')" :placeholder="`${words.number(293.15, 'temperature')} ${words.unit('temperature')}, nobody said`" @change="air" /></label>
+    <label class="asks which">Drive<Pick v-model="readings.picked" label="Drive" :options="choices" /></label>
+    <label class="asks">Air outside<input class="input" inputmode="decimal" maxlength="40" :value="readings.found?.air == null ? '' : words.number(readings.found.air, 'temperature')" :placeholder="`${words.number(293.15, 'temperature')} ${words.unit('temperature')}, nobody said`" @change="air" /></label>
     <Segments v-model="begins" label="It begins" :options="BEGINS" />
-    <label v-if="tows" class="one"><input type="checkbox" :checked="readings.found?.tow" @change="send(line('readings.tow', readings.found?.tow ? null : 'yes'))" />trailer on</label>
+    <label v-if="tows" class="asks one"><input type="checkbox" :checked="readings.found?.tow" @change="send(line('readings.tow', readings.found?.tow ? null : 'yes'))" />trailer on</label>
     <span v-if="readings.recording"><button class="textlink" type="button" @click="csv">as CSV</button> <button class="textlink" type="button" :aria-label="`delete: ${readings.recording.name}`" @click="readings.drop(readings.recording.id)">delete</button></span>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
   </section>
@@ -127,12 +127,6 @@ h1 {
   flex-wrap: wrap;
   gap: 8px 18px;
   align-items: end;
-}
-.choose > label {
-  display: grid;
-  gap: 3px;
-  font: 600 13px var(--labels);
-  color: var(--mute);
 }
 .which {
   min-width: 220px;

@@ -48,7 +48,7 @@ const known = computed(() => readings.found?.recipes.some((r) => r.heads === rea
       <Fold v-if="read.columns.length" title="What its columns are">
         <div class="columns"><div v-for="(c, i) in read.columns" :key="i" class="column"><span>{{ c.head }} <span class="mute">{{ c.example }}</span></span><Pick :label="`Column ${c.head} is`" :options="channels" :model-value="c.channel" @update:model-value="(v) => map(i, { channel: String(v ?? '') })" /><Pick v-if="c.channel" :label="`Column ${c.head} is in`" :options="units(c.channel)" :model-value="c.unit" @update:model-value="(v) => map(i, { unit: String(v ?? '') })" /></div></div>
       </Fold>
-      <form class="do" @submit.prevent="readings.keep(name)"><label class="name">Called<input v-model="name" class="input" maxlength="80" /></label><button class="button main" type="submit">Keep it with the build</button></form>
+      <form class="do" @submit.prevent="readings.keep(name)"><label class="asks name">Called<input v-model="name" class="input" maxlength="80" /></label><button class="button main" type="submit">Keep it with the build</button></form>
     </template>
   </section>
 </template>
@@ -68,10 +68,6 @@ label.button:focus-within {
   outline: 2px solid var(--focus);
 }
 .name {
-  display: grid;
-  gap: 3px;
-  font: 600 13px var(--labels);
-  color: var(--mute);
   flex: 1 1 200px;
 }
 .columns {

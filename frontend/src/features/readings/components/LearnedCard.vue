@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Fold } from '../../../ui/lazy'
-import { more, off, share, type Readings } from '../logic'
+import { off, share, type Readings } from '../logic'
+import { more } from '../../../ui/more'
 
 /** What the readings taught of each factor, what they cannot tell apart, how far the draws of it can be trusted. */
 const props = defineProps<{ found: Readings }>()

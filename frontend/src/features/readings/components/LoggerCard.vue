@@ -5,6 +5,7 @@ import { useBuild } from '../../../stores/build'
 import Pick from '../../../ui/Pick.vue'
 import { saveBytes } from '../../../ui/save'
 import { useReadings } from '../useReadings'
+import { said } from '../../../ui/said'
 
 /** The simulated logger: this build's engine through a drive, sound or with a fault, as a file; or heard on a port of this machine. */
 const readings = useReadings()
@@ -15,7 +16,7 @@ const drives = computed(() => (readings.found?.drives ?? []).map((d) => ({ value
 const drive = computed({ get: () => drives.value.find((d) => d.value === picked.value)?.value ?? drives.value[0]?.value ?? '', set: (v) => (picked.value = v) })
 const faults = computed(() => (readings.found?.faults ?? []).map((f) => ({ value: f.id, label: f.label })))
 const trouble = ref('')
-const told = (error: unknown) => (trouble.value = error instanceof Error ? error.message : String(error))
+const told = (error: unknown) => (trouble.value = said(error))
 const name = computed(() => `simulated ${fault.value || 'sound'}.csv`)
 async function log(take: boolean): Promise<void> {
   trouble.value = ''
@@ -56,11 +57,11 @@ onBeforeUnmount(() => line.value?.abort())
     <h2 class="label">A simulated logger</h2>
     <p class="mute">To try this page at a desk: this build's engine through a drive, its gauges with their noise, its factors a little off.</p>
     <div class="grid">
-      <label>Drive<Pick v-model="drive" label="Drive of the logger" :options="drives" /></label>
-      <label>It is<Pick v-model="fault" label="What is wrong" :options="faults" /></label>
+      <label class="asks">Drive<Pick v-model="drive" label="Drive of the logger" :options="drives" /></label>
+      <label class="asks">It is<Pick v-model="fault" label="What is wrong" :options="faults" /></label>
     </div>
     <p class="do"><button class="button" type="button" :disabled="!drive" @click="log(true)">Log it and open that</button><button class="textlink" type="button" :disabled="!drive" @click="log(false)">save the file</button></p>
-    <form class="do" @submit.prevent="listen"><label>Or hear one on port<input v-model="port" class="input" inputmode="numeric" maxlength="5" /></label><button v-if="!line" class="button" type="submit">Listen</button><button v-else class="button" type="button" @click="done">Stop and open it</button><span v-if="line" class="mute" role="status">{{ heard.length }} lines</span></form>
+    <form class="do" @submit.prevent="listen"><label class="asks">Or hear one on port<input v-model="port" class="input" inputmode="numeric" maxlength="5" /></label><button v-if="!line" class="button" type="submit">Listen</button><button v-else class="button" type="button" @click="done">Stop and open it</button><span v-if="line" class="mute" role="status">{{ heard.length }} lines</span></form>
     <p class="mute small">Such a one: <code>./gw logger --demo quarry-mule --port 8790</code></p>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
   </section>
@@ -71,12 +72,6 @@ onBeforeUnmount(() => line.value?.abort())
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px 12px;
-}
-label {
-  display: grid;
-  gap: 3px;
-  font: 600 13px var(--labels);
-  color: var(--mute);
 }
 .do {
   display: flex;

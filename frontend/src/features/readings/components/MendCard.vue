@@ -7,9 +7,9 @@ import { STEPS, useOutlook } from '../../../stores/outlook'
 import { shortId } from '../../../stores/shortId'
 import AddLine from '../../../ui/AddLine.vue'
 import ProgressLine from '../../../ui/ProgressLine.vue'
-import { dayOf } from '../../order/logic'
 import { entry } from '../logic'
 import { useReadings } from '../useReadings'
+import { dayOf } from '../../../ui/day'
 
 /** What is to be mended after the shakedown; changes that the model tried, with what each mends by how much. */
 const readings = useReadings()

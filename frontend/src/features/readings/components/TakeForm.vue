@@ -6,9 +6,9 @@ import { shortId } from '../../../stores/shortId'
 import { useVocabulary } from '../../../stores/vocabulary'
 import Pick from '../../../ui/Pick.vue'
 import Segments from '../../../ui/Segments.vue'
-import { withUnit } from '../../start/logic'
 import { entry } from '../logic'
 import { useReadings } from '../useReadings'
+import { withUnit } from '../../../ui/withUnit'
 
 /** A reading by hand: what the gauge shows, and what the machine does. What is refused stays as typed. */
 const emit = defineEmits<{ done: [] }>()
@@ -59,10 +59,10 @@ async function take(): Promise<void> {
   <form class="form noprint" data-take @submit.prevent="take">
     <Segments v-model="what" label="What was read" :options="whats" />
     <div class="grid">
-      <label>It shows<span class="entry"><input v-model="typed.value" class="input" inputmode="decimal" maxlength="40" /><i>{{ words.unit('temperature') }}</i></span></label>
-      <label>Gauge off by, at most<span class="entry"><input v-model="typed.half" class="input" inputmode="decimal" maxlength="40" :placeholder="words.number(half, 'temperature_difference')" /><i>{{ words.unit('temperature_difference') }}</i></span></label>
-      <label class="wide">While it was<Pick v-model="how" label="While it was" :options="doings" /></label>
-      <label v-for="[name, title, unit] in fields" :key="name">{{ title }}<span class="entry"><input v-model="typed[name]" class="input" inputmode="decimal" maxlength="40" /><i>{{ words.unit(unit) }}</i></span></label>
+      <label class="asks">It shows<span class="entry"><input v-model="typed.value" class="input" inputmode="decimal" maxlength="40" /><i>{{ words.unit('temperature') }}</i></span></label>
+      <label class="asks">Gauge off by, at most<span class="entry"><input v-model="typed.half" class="input" inputmode="decimal" maxlength="40" :placeholder="words.number(half, 'temperature_difference')" /><i>{{ words.unit('temperature_difference') }}</i></span></label>
+      <label class="asks wide">While it was<Pick v-model="how" label="While it was" :options="doings" /></label>
+      <label v-for="[name, title, unit] in fields" :key="name" class="asks">{{ title }}<span class="entry"><input v-model="typed[name]" class="input" inputmode="decimal" maxlength="40" /><i>{{ words.unit(unit) }}</i></span></label>
     </div>
     <p v-if="trouble" class="over" role="alert">{{ trouble }}</p>
     <p class="do"><button class="button main" type="submit" :disabled="!typed.value.trim()">Take it</button><button class="textlink" type="button" @click="emit('done')">not now</button></p>
@@ -79,12 +79,6 @@ async function take(): Promise<void> {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 8px 12px;
-}
-label {
-  display: grid;
-  gap: 3px;
-  font: 600 13px var(--labels);
-  color: var(--mute);
 }
 .entry {
   position: relative;

@@ -5,7 +5,8 @@ import { useBuild } from '../../../stores/build'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { saveBytes } from '../../../ui/save'
 import { useStart } from '../useStart'
-import TwoColumns from './TwoColumns.vue'
+import TwoColumns from '../../../ui/TwoColumns.vue'
+import { said } from '../../../ui/said'
 
 /** Running in, and alarms and cuts ready to be typed into a controller. */
 const start = useStart()
@@ -18,7 +19,7 @@ async function save(): Promise<void> {
     const text = await floor.thresholds(build.document)
     if (text) saveBytes(new Blob([text as unknown as string]), `${build.build?.name ?? ''} alarms`, '.csv')
   } catch (error) {
-    unsaved.value = `Not saved: ${error instanceof Error ? error.message : String(error)}`
+    unsaved.value = `Not saved: ${said(error)}`
   }
 }
 </script>

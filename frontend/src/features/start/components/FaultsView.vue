@@ -4,8 +4,8 @@ import { useStart } from '../useStart'
 import CauseBars from './CauseBars.vue'
 import ListCard from './ListCard.vue'
 import NextCheck from './NextCheck.vue'
-import StateIt from './StateIt.vue'
-import TwoColumns from './TwoColumns.vue'
+import StateIt from '../../../station/StateIt.vue'
+import TwoColumns from '../../../ui/TwoColumns.vue'
 
 /** What is wrong: what is noticed, what it may be, and the one thing to look at next. */
 const start = useStart()

@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import { useVocabulary } from '../../../stores/vocabulary'
 import CautionNote from '../../../ui/CautionNote.vue'
 import { useStart } from '../useStart'
-import TwoColumns from './TwoColumns.vue'
-import StateIt from './StateIt.vue'
+import TwoColumns from '../../../ui/TwoColumns.vue'
+import StateIt from '../../../station/StateIt.vue'
 
 /** Filling and bleeding: in order, how much of what, and what the gauge shows while air is in it. */
 const start = useStart()

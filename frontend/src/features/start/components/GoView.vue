@@ -9,7 +9,7 @@ import PlaceLine from './PlaceLine.vue'
 import ReadList from './ReadList.vue'
 import RunPanel from './RunPanel.vue'
 import StepList from './StepList.vue'
-import TwoColumns from './TwoColumns.vue'
+import TwoColumns from '../../../ui/TwoColumns.vue'
 
 /** The start: what is still to be proved, then step by step with a clock, each reading beside the one foretold. */
 const emit = defineEmits<{ wrong: [] }>()

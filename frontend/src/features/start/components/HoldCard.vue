@@ -26,10 +26,10 @@ const sign = () => void start.sign(hold.value, who.value.trim() || 'me')
     <p>{{ hold.proof }}</p>
     <CautionNote v-if="hold.caution" :text="hold.caution" />
     <form @submit.prevent="sign">
-      <label v-if="hold.kind">Measured<input v-model="text" class="input big" inputmode="decimal" maxlength="40" :placeholder="words.unit(hold.kind)" @change="text.trim() && start.measured(hold, text)" /></label>
+      <label v-if="hold.kind" class="asks">Measured<input v-model="text" class="input big" inputmode="decimal" maxlength="40" :placeholder="words.unit(hold.kind)" @change="text.trim() && start.measured(hold, text)" /></label>
       <button v-if="hold.waits && (left === null || left === 0)" class="button big" type="button" @click="start.waits(hold)">{{ left === 0 ? 'Again' : 'Start' }} {{ clock(hold.waits) }}</button>
       <p v-else-if="hold.waits && left !== null" class="figure wait" role="timer">{{ clock(left) }}</p>
-      <label>Signed by<input v-model="who" class="input big" maxlength="60" placeholder="me" autocomplete="name" /></label>
+      <label class="asks">Signed by<input v-model="who" class="input big" maxlength="60" placeholder="me" autocomplete="name" /></label>
       <button class="button main big" type="submit">It is proved</button>
     </form>
     <p v-if="standing.wrong" class="over" role="alert">{{ standing.value }} does not prove it: {{ wanted }}.</p>
@@ -53,10 +53,6 @@ form {
 }
 label {
   flex: 1 1 110px;
-  display: grid;
-  gap: 3px;
-  font: 600 13px var(--labels);
-  color: var(--mute);
 }
 .big {
   min-height: 46px;

@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import { useVocabulary } from '../../../stores/vocabulary'
 import { stated } from '../../../ui/typed'
 import Segments from '../../../ui/Segments.vue'
-import { withUnit } from '../logic'
 import { useStart } from '../useStart'
+import { withUnit } from '../../../ui/withUnit'
 
 /** Where it is started, and the air of the day; what nobody said is said to be so. */
 const start = useStart()

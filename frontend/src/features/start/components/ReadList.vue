@@ -5,7 +5,7 @@ import { Fold } from '../../../ui/lazy'
 import { clock } from '../logic'
 import { useStart } from '../useStart'
 import GaugeGlass from './GaugeGlass.vue'
-import StateIt from './StateIt.vue'
+import StateIt from '../../../station/StateIt.vue'
 
 /** Before it runs: what each gauge should read, and what that rests on that nobody stated. */
 const start = useStart()

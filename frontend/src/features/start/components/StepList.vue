@@ -6,7 +6,7 @@ import { clock, spoken, type Step } from '../logic'
 import { useEngine } from '../useEngine'
 import { useStart } from '../useStart'
 import ListCard from './ListCard.vue'
-import StateIt from './StateIt.vue'
+import StateIt from '../../../station/StateIt.vue'
 
 /** The steps in order; the next one is open, with its clock's button. */
 const start = useStart()

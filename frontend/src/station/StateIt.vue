@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Schemas } from '../../../api/client'
-import { factAt } from '../../../station/places'
-import { useBuild } from '../../../stores/build'
-import { useVocabulary } from '../../../stores/vocabulary'
+import type { Schemas } from '../api/client'
+import { factAt } from './places'
+import { useBuild } from '../stores/build'
+import { useVocabulary } from '../stores/vocabulary'
 
 /** A fact nobody stated, and the one action that states it. */
 const props = defineProps<{ fact: Schemas['UnstatedOut'] }>()
