@@ -28,6 +28,11 @@ watchPostEffect(() => groupRadios(box.value, id, props.options))
 .segments :deep(.ant-segmented-item) {
   color: var(--mute);
 }
+/* What is drawn under the pointer lies over the label, and is opaque here. */
+.segments :deep(.ant-segmented-item-label) {
+  position: relative;
+  z-index: 1;
+}
 .segments :deep(.ant-segmented-item-selected) {
   color: var(--ink);
 }
