@@ -9,6 +9,7 @@ import socket
 import subprocess
 import sys
 import threading
+import unittest
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from multiprocessing import get_context
@@ -195,6 +196,30 @@ class WholeServer(DatabaseCase):
             server.terminate()
             self.assertEqual(server.wait(PATIENCE), 0)
             self.assertFalse(any(Path(f"/proc/{pid}").exists() for pid in last))
+
+
+ENDED_WHILE_FORKING = """
+import os, signal
+from gauge_well.web import serve
+signal.signal(signal.SIGTERM, serve._stop)
+os.register_at_fork(after_in_parent=lambda: os.kill(os.getpid(), signal.SIGTERM))
+family = serve.Family.__new__(serve.Family)
+family.works, family.children = [signal.pause, signal.pause], {}
+try:
+    family.start()
+except SystemExit:
+    known = len(family.children)
+    family.end()
+    os._exit(known)
+os._exit(99)
+"""
+
+
+class Forking(unittest.TestCase):
+    def test_a_signal_that_comes_while_it_forks_is_heard_and_every_child_is_known(self) -> None:
+        env = os.environ | {"PYTHONPATH": str(ROOT / "src")}
+        ended = subprocess.run([sys.executable, "-c", ENDED_WHILE_FORKING], env=env, timeout=60, check=False)
+        self.assertEqual(ended.returncode, 2)
 
 
 class Odd(Exception):

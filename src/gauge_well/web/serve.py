@@ -17,7 +17,8 @@ import socket
 import sys
 import tempfile
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from types import FrameType
 from typing import NoReturn
@@ -50,6 +51,16 @@ def _stop(number: int, frame: FrameType | None) -> NoReturn:
     raise SystemExit(0)
 
 
+@contextmanager
+def _held() -> Iterator[None]:
+    """SIGTERM waits while a process forks: what its handler raises in a hook that runs around a fork, Python ignores."""
+    before = signal.pthread_sigmask(signal.SIG_BLOCK, {signal.SIGTERM})
+    try:
+        yield
+    finally:
+        signal.pthread_sigmask(signal.SIG_SETMASK, before)
+
+
 def _child(parent: int, work: Callable[[], None]) -> int:
     """Fork a child that does some work until it is ended; its process id."""
     pid = os.fork()
@@ -59,6 +70,7 @@ def _child(parent: int, work: Callable[[], None]) -> int:
     try:
         signal.signal(signal.SIGTERM, _stop)
         signal.signal(signal.SIGINT, signal.SIG_IGN)
+        signal.pthread_sigmask(signal.SIG_UNBLOCK, {signal.SIGTERM})
         end_with_parent(parent)
         work()
         code = 0
@@ -94,11 +106,12 @@ class Family:
     def start(self) -> None:
         """Fork those that are not there."""
         there = list(self.children.values())
-        for work in self.works:
-            if work in there:
-                there.remove(work)
-            else:
-                self.children[_child(os.getpid(), work)] = work
+        with _held():
+            for work in self.works:
+                if work in there:
+                    there.remove(work)
+                else:
+                    self.children[_child(os.getpid(), work)] = work
 
     def keep(self) -> None:
         """Wait for a child to end and make it anew; raises where they end as fast as they are made."""
